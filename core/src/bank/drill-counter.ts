@@ -1,0 +1,21 @@
+import type { Drill } from '../drill';
+import type { BankEvent } from './event';
+import { standing } from './log';
+
+export interface DrillCount {
+  /** Outcomes of the last `of` attempts, oldest first. */
+  window: boolean[];
+  goods: number;
+  wanted: number;
+  of: number;
+  /** Whether the success criterion is met. */
+  done: boolean;
+}
+
+/** How far one student is in a drill: the good ones of the last attempts, against its success criterion. */
+export function drillCount(events: readonly BankEvent[], studentId: string, drill: Drill): DrillCount {
+  const outcomes = standing(events).flatMap(({ body, studentId: of }) => (of === studentId && body.kind === 'attempt' && body.drillId === drill.id ? [body.good] : []));
+  const window = outcomes.slice(-drill.success.of);
+  const goods = window.filter(Boolean).length;
+  return { window, goods, wanted: drill.success.good, of: drill.success.of, done: goods >= drill.success.good };
+}

@@ -1,0 +1,3 @@
+export * from './event';
+export * from './log';
+export * from './drill-counter';

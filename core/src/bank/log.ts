@@ -1,0 +1,35 @@
+import type { FaultAttempt } from '../fault';
+import { inOrder, type SkillAttempt } from '../skill';
+import type { BankEvent } from './event';
+
+/**
+ * The events that stand: each id once, undone ones and the undos themselves left out, in the order of time.
+ *
+ * The result depends only on the set of events, so that devices may deliver in any order, more than once.
+ * An undo may itself be undone, which brings the event back.
+ */
+export function standing(events: readonly BankEvent[]): BankEvent[] {
+  const unique = new Map(events.map((event) => [event.id, event]));
+  const undosOf = new Map<string, string[]>();
+  for (const event of unique.values()) {
+    if (event.body.kind !== 'undo') continue;
+    undosOf.set(event.body.targetId, [...(undosOf.get(event.body.targetId) ?? []), event.id]);
+  }
+  const undone = (id: string, seen: ReadonlySet<string>): boolean =>
+    (undosOf.get(id) ?? []).some((undo) => !seen.has(undo) && !undone(undo, new Set([...seen, undo])));
+  return inOrder([...unique.values()].filter((event) => event.body.kind !== 'undo' && !undone(event.id, new Set())));
+}
+
+/** Attempts of one student for the tracing. */
+export function attemptsOf(events: readonly BankEvent[], studentId: string): SkillAttempt[] {
+  return standing(events).flatMap(({ id, atMs, body, studentId: of }) =>
+    of === studentId && body.kind === 'attempt' ? [{ id, atMs, skillId: body.skillId, good: body.good }] : [],
+  );
+}
+
+/** Attempts of one student for the fault statistics; `skillId` narrows to one skill. */
+export function faultAttemptsOf(events: readonly BankEvent[], studentId: string, skillId?: string): FaultAttempt[] {
+  return standing(events).flatMap(({ atMs, body, studentId: of }) =>
+    of === studentId && body.kind === 'attempt' && (skillId === undefined || body.skillId === skillId) ? [{ atMs, faultId: body.good ? null : body.faultId }] : [],
+  );
+}

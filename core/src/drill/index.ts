@@ -1,0 +1,2 @@
+export * from './drill';
+export * from './library';

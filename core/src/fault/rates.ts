@@ -1,0 +1,91 @@
+import { inRange } from '../error';
+
+/** One attempt as the fault statistics see it; `faultId` null for a good one. */
+export interface FaultAttempt {
+  atMs: number;
+  faultId: string | null;
+}
+
+export interface FaultRate {
+  faultId: string;
+  count: number;
+  /** Share of all attempts. */
+  rate: number;
+  /** 90 % interval of that share. */
+  low: number;
+  high: number;
+  /** Later half of the attempts against the earlier half. */
+  trend: 'falling' | 'rising' | 'unclear';
+}
+
+/** Two-sided 90 % point of the normal distribution. */
+const Z90 = 1.6449;
+
+/**
+ * Interval of a share, by the score method of Wilson.
+ *
+ * @param count successes, 0…n
+ * @param n trials, ≥ 0; with none the interval is 0…1
+ * @param z normal quantile, default two-sided 90 %
+ * @throws CoreError 'out-of-range'
+ */
+export function shareInterval(count: number, n: number, z = Z90): { low: number; high: number } {
+  inRange('n', n, 0);
+  inRange('count', count, 0, n);
+  if (n === 0) return { low: 0, high: 1 };
+  const share = count / n;
+  const middle = (share + (z * z) / (2 * n)) / (1 + (z * z) / n);
+  const half = (z / (1 + (z * z) / n)) * Math.sqrt((share * (1 - share)) / n + (z * z) / (4 * n * n));
+  return { low: Math.max(0, middle - half), high: Math.min(1, middle + half) };
+}
+
+/** Fewest attempts in each half before a trend is named. */
+export const TREND_LEAST = 12;
+
+/** Rates of every fault seen, most frequent first (the Pareto order); ties by id. */
+export function faultRates(attempts: readonly FaultAttempt[]): FaultRate[] {
+  const ordered = [...attempts].sort((a, b) => a.atMs - b.atMs);
+  const half = Math.floor(ordered.length / 2);
+  const early = counts(ordered.slice(0, half));
+  const late = counts(ordered.slice(half));
+  const all = counts(ordered);
+  return [...all]
+    .map(([faultId, count]) => ({
+      faultId,
+      count,
+      rate: count / ordered.length,
+      ...shareInterval(count, ordered.length),
+      trend: trend(early.get(faultId) ?? 0, half, late.get(faultId) ?? 0, ordered.length - half),
+    }))
+    .sort((a, b) => b.count - a.count || (a.faultId < b.faultId ? -1 : 1));
+}
+
+function counts(attempts: readonly FaultAttempt[]): Map<string, number> {
+  const map = new Map<string, number>();
+  for (const { faultId } of attempts) if (faultId !== null) map.set(faultId, (map.get(faultId) ?? 0) + 1);
+  return map;
+}
+
+/** Two-proportion z test at two-sided 90 %. */
+function trend(earlyCount: number, earlyN: number, lateCount: number, lateN: number): FaultRate['trend'] {
+  if (Math.min(earlyN, lateN) < TREND_LEAST) return 'unclear';
+  const pooled = (earlyCount + lateCount) / (earlyN + lateN);
+  const spread = Math.sqrt(pooled * (1 - pooled) * (1 / earlyN + 1 / lateN));
+  if (spread === 0) return 'unclear';
+  const z = (lateCount / lateN - earlyCount / earlyN) / spread;
+  return z < -Z90 ? 'falling' : z > Z90 ? 'rising' : 'unclear';
+}
+
+/**
+ * The faults to offer first: those this student made at this skill, most frequent first, then the skill's own in
+ * catalogue order, then the strand's common ones.
+ *
+ * @param seen fault counts of this student, by fault id
+ * @param skillFaults faults of the skill
+ * @returns at most `limit` ids
+ */
+export function likeliestFaults(seen: Record<string, number>, skillFaults: readonly string[], limit = 6): string[] {
+  const own = [...new Set(skillFaults)];
+  const ranked = own.map((id, index) => ({ id, index, count: seen[id] ?? 0 })).sort((a, b) => b.count - a.count || a.index - b.index);
+  return ranked.slice(0, limit).map((entry) => entry.id);
+}

@@ -1,0 +1,4 @@
+export * from './plan';
+export * from './timing';
+export * from './edits';
+export * from './rules';

@@ -1,0 +1,54 @@
+import type { Rig } from '../rig';
+import type { PlaceKind, WaterKind } from '../water';
+
+export const BLOCK_KINDS = ['safety', 'warm-up', 'demonstration', 'drill', 'fishing', 'break', 'debrief'] as const;
+export type BlockKind = (typeof BLOCK_KINDS)[number];
+
+/** One stretch of a lesson. Minutes count from the lesson's start. */
+export interface Block {
+  id: string;
+  kind: BlockKind;
+  title: string;
+  drillId: string | null;
+  startMin: number;
+  durationMin: number;
+  /** Place in the group, 0 the first; null means everybody together. A plan names no student. */
+  lane: number | null;
+  place: PlaceKind;
+  /** One of the plan's rigs. */
+  rigId: string | null;
+  cue: string;
+  /** Fault ids to look out for. */
+  watchFor: string[];
+  note: string;
+}
+
+/** A plan carries copies of its rigs, so that it travels whole. */
+export interface PlanRig {
+  id: string;
+  name: string;
+  rig: Rig;
+}
+
+export const LEVELS = ['first-day', 'beginner', 'improver'] as const;
+export type Level = (typeof LEVELS)[number];
+
+/** A generic lesson plan: no date, no student. */
+export interface PlanBody {
+  aim: string;
+  level: Level;
+  groupSize: number;
+  season: string;
+  waterKind: WaterKind | 'any';
+  lengthMin: number;
+  blocks: Block[];
+  rigs: PlanRig[];
+}
+
+/** Steps of the timeline, minutes. */
+export const STEP_MIN = 5;
+export const MAX_GROUP = 8;
+
+export function emptyPlan(): PlanBody {
+  return { aim: '', level: 'beginner', groupSize: 4, season: '', waterKind: 'any', lengthMin: 210, blocks: [], rigs: [] };
+}

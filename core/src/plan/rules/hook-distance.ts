@@ -1,0 +1,62 @@
+import { getDrill } from '../../drill';
+import { formatLength } from '../../units';
+import type { PlaceKind, Water } from '../../water';
+import type { Block, PlanBody } from '../plan';
+import { endOf } from '../timing';
+import type { PlanRule } from './rule';
+
+/** Rod, leader and arm of a typical beginner's outfit, metres; rule of thumb. */
+const ROD_LEADER_ARM_M = 2.74 + 2.7 + 0.6;
+
+/** Distance between two students so that hooks cannot meet: two line lengths, at least rod + leader + arm each. */
+export function hookDistance(lineOutM: number): number {
+  return Math.max(2 * lineOutM, ROD_LEADER_ARM_M);
+}
+
+/** How many students fit along a bank of this length at a distance from each other. */
+export function studentsThatFit(bankM: number, distanceM: number): number {
+  return 1 + Math.floor(bankM / distanceM + 1e-9);
+}
+
+/** The longest place of a kind at a water, metres; null when there is none. */
+export function longestPlace(water: Water, kind: PlaceKind): number | null {
+  const lengths = water.places.filter((place) => place.kind === kind).map((place) => place.lengthM);
+  return lengths.length > 0 ? Math.max(...lengths) : null;
+}
+
+/** A group too large for the place: students at the same kind of place at the same time, lines out. */
+export const hookDistanceRule: PlanRule = (plan, lesson) => {
+  if (!lesson) return [];
+  const present = Math.max(1, lesson.students.length);
+  return plan.blocks.flatMap((block) => {
+    const lineOutM = block.drillId ? getDrill(block.drillId).lineOutM : 0;
+    const bankM = longestPlace(lesson.water, block.place);
+    if (lineOutM === 0 || bankM === null) return [];
+    const together = studentsAt(plan, block, present);
+    const distanceM = hookDistance(lineOutM);
+    const fit = studentsThatFit(bankM, distanceM);
+    if (together <= fit) return [];
+    const longer = lesson.water.places.find((place) => place.kind !== block.place && groundFits(block, place.kind) && studentsThatFit(place.lengthM, distanceM) >= together);
+    return [
+      {
+        id: `hook-distance/${block.id}`, rule: 'hook-distance', level: 'stop', blockId: block.id, studentId: null,
+        title: 'Hooks too near', reason: `${together} students at “${block.title}” need ${formatLength(distanceM, 'metric')} between them; the longest ${block.place} here is ${formatLength(bankM, 'metric')} and takes ${fit}.`,
+        evidence: [{ label: 'line out', text: formatLength(lineOutM, 'metric') }, { label: 'distance', text: formatLength(distanceM, 'metric') }, { label: 'students', text: `${together} of ${fit}` }],
+        fixes: longer ? [{ label: `Use ${longer.name}`, change: { kind: 'edit', edit: { kind: 'change', blockId: block.id, change: { place: longer.kind } } } }] : [],
+      },
+    ];
+  });
+};
+
+function studentsAt(plan: PlanBody, block: Block, present: number): number {
+  if (block.lane === null) return present;
+  return plan.blocks.filter((other) => other.lane !== null && other.lane < present && other.place === block.place && other.startMin < endOf(block) && block.startMin < endOf(other)).length;
+}
+
+function groundFits(block: Block, kind: PlaceKind): boolean {
+  const ground = block.drillId ? getDrill(block.drillId).ground : 'anywhere';
+  const river = ['run', 'pool', 'tail-out', 'riffle', 'pocket'].includes(kind);
+  if (ground === 'river') return river;
+  if (ground === 'stillwater') return !river && kind !== 'grass';
+  return ground === 'anywhere' || kind === ground;
+}

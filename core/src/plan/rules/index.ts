@@ -1,0 +1,27 @@
+import { bySeverity } from '../../snag';
+import type { PlanBody } from '../plan';
+import { darkBeforeEnd } from './dark-before-end';
+import { guardianConsent } from './guardian-consent';
+import { hookDistanceRule } from './hook-distance';
+import { hookLimit } from './hook-limit';
+import { overTime } from './over-time';
+import { placeMissing } from './place-missing';
+import { prerequisites } from './prerequisites';
+import type { PlanLesson, PlanRule, PlanSnag } from './rule';
+import { ruleCard } from './rule-card';
+import { safetyFirst } from './safety-first';
+
+const RULES: PlanRule[] = [guardianConsent, ruleCard, safetyFirst, overTime, darkBeforeEnd, hookLimit, hookDistanceRule, placeMissing, prerequisites];
+
+/**
+ * Everything the check finds wrong with a plan, worst first.
+ *
+ * @param lesson the day, water and students, or null for the plan alone: rules that need them then say nothing
+ */
+export function planSnags(plan: PlanBody, lesson: PlanLesson | null): PlanSnag[] {
+  return bySeverity(RULES.flatMap((rule) => rule(plan, lesson)));
+}
+
+export * from './rule';
+export { ADULT_AGE } from './guardian-consent';
+export { hookDistance, studentsThatFit } from './hook-distance';

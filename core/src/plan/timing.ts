@@ -1,0 +1,76 @@
+import { findDrill } from '../drill';
+import type { Strand } from '../skill';
+import type { Block, PlanBody } from './plan';
+
+/** Whether two blocks ask for the same student. */
+export function shareLane(a: Block, b: Block): boolean {
+  return a.lane === null || b.lane === null || a.lane === b.lane;
+}
+
+export function endOf(block: Block): number {
+  return block.startMin + block.durationMin;
+}
+
+/** Last minute of the plan, 0 when it is empty. */
+export function planEnd(plan: PlanBody): number {
+  return plan.blocks.reduce((end, block) => Math.max(end, endOf(block)), 0);
+}
+
+/**
+ * Blocks in the order of time with nobody asked to be in two places: a later block is pushed back until its students
+ * are free; gaps stay.
+ *
+ * @param placed id of a block just put somewhere; it goes before any block whose middle lies after its start
+ */
+export function settle(blocks: readonly Block[], placed: string | null = null): Block[] {
+  const others = blocks.filter((block) => block.id !== placed).sort((a, b) => a.startMin - b.startMin || laneOrder(a) - laneOrder(b));
+  const moved = blocks.find((block) => block.id === placed);
+  if (moved) {
+    const at = others.findIndex((other) => shareLane(other, moved) && other.startMin + other.durationMin / 2 > moved.startMin);
+    others.splice(at < 0 ? others.length : at, 0, moved);
+  }
+  const settled: Block[] = [];
+  for (const block of others) {
+    const free = settled.filter((other) => shareLane(other, block)).reduce((end, other) => Math.max(end, endOf(other)), 0);
+    settled.push(free > block.startMin ? { ...block, startMin: free } : block);
+  }
+  return settled.sort((a, b) => a.startMin - b.startMin || laneOrder(a) - laneOrder(b));
+}
+
+function laneOrder(block: Block): number {
+  return block.lane ?? -1;
+}
+
+/** The blocks one place in the group goes through, in order. */
+export function blocksOfLane(plan: PlanBody, lane: number): Block[] {
+  return plan.blocks.filter((block) => block.lane === null || block.lane === lane).sort((a, b) => a.startMin - b.startMin);
+}
+
+/** The strand a block belongs to; null for a break or a block without one. */
+export function strandOf(block: Block): Strand | null {
+  if (block.kind === 'safety') return 'safety';
+  return block.drillId ? (findDrill(block.drillId)?.strand ?? null) : null;
+}
+
+/** Share of student time by strand, breaks left out; empty for an empty plan. */
+export function strandShares(plan: PlanBody): { strand: Strand; share: number }[] {
+  const minutes = new Map<Strand, number>();
+  for (const block of plan.blocks) {
+    const strand = strandOf(block);
+    if (strand) minutes.set(strand, (minutes.get(strand) ?? 0) + block.durationMin * (block.lane === null ? plan.groupSize : 1));
+  }
+  const total = [...minutes.values()].reduce((sum, value) => sum + value, 0);
+  return [...minutes].map(([strand, value]) => ({ strand, share: value / total })).sort((a, b) => b.share - a.share);
+}
+
+/** Things to pack: every drill's gear with the number of students who use it at the most at once. */
+export function gearList(plan: PlanBody): { item: string; count: number }[] {
+  const counts = new Map<string, number>();
+  for (const block of plan.blocks) {
+    const users = block.lane === null ? plan.groupSize : plan.blocks.filter((other) => other.drillId === block.drillId && other.lane !== null && other.startMin < endOf(block) && block.startMin < endOf(other)).length;
+    for (const item of (block.drillId && findDrill(block.drillId)?.gear) || []) {
+      if (item !== 'none') counts.set(item, Math.max(counts.get(item) ?? 0, users));
+    }
+  }
+  return [...counts].map(([item, count]) => ({ item, count })).sort((a, b) => a.item.localeCompare(b.item, 'en'));
+}

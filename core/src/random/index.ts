@@ -1,0 +1,2 @@
+export * from './seeded-random';
+export * from './deterministic-id';

@@ -1,0 +1,34 @@
+import { formatForce } from '../../units';
+import type { Rig } from '../rig';
+import { weakestLink } from '../strength';
+import { diameterOfX, xOfDiameter } from '../x-size';
+import type { RigRule } from './rule';
+
+/** A rig should part at the tippet, else line is left in the fish and the whole rig is lost. */
+export const breaksAboveTippet: RigRule = (rig, { system }) =>
+  rig.flies.flatMap((fly) => {
+    const link = weakestLink(rig, fly);
+    if (!link || link.expendable) return [];
+    const finer = finerTippet(rig);
+    return [
+      {
+        id: `breaks-above-tippet/${fly.id}`, rule: 'breaks-above-tippet', level: 'stop', title: 'Breaks above the tippet',
+        reason: `A pull on the ${fly.name} parts the ${link.label} first and leaves line in the fish.`,
+        evidence: [{ label: link.label, text: formatForce(link.holdsN, system) }, { label: 'lost', text: `${link.lostFlies} flies` }],
+        fixes: finer ? [{ label: 'Finer tippet', change: finer }] : [],
+      },
+    ];
+  });
+
+/** The rig with tippet and tags one X finer, or null when it is at 8X or no X size. */
+function finerTippet(rig: Rig): Rig | null {
+  const last = rig.sections.at(-1);
+  const x = last ? xOfDiameter(last.diameterM) : null;
+  if (!last || x === null || x >= 8) return null;
+  const diameterM = diameterOfX(x + 1);
+  return {
+    ...rig,
+    sections: rig.sections.map((section) => (section.role === 'tippet' && section.diameterM <= last.diameterM ? { ...section, diameterM } : section)),
+    flies: rig.flies.map((fly) => (fly.at.kind === 'tag' ? { ...fly, at: { ...fly.at, diameterM } } : fly)),
+  };
+}

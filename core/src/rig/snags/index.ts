@@ -1,0 +1,21 @@
+import { bySeverity } from '../../snag';
+import type { Rig } from '../rig';
+import { beginnerLoad } from './beginner-load';
+import { breaksAboveTippet } from './breaks-above-tippet';
+import { dropperTooThick } from './dropper-too-thick';
+import { indicatorPlace } from './indicator-place';
+import { knotsFit } from './knots-fit';
+import { netTooFar } from './net-too-far';
+import { noPointFly } from './no-point-fly';
+import type { RigContext, RigRule, RigSnag } from './rule';
+import { thinToFlyLine } from './thin-to-fly-line';
+import { waterRules } from './water-rules';
+
+const RULES: RigRule[] = [noPointFly, breaksAboveTippet, netTooFar, waterRules, thinToFlyLine, knotsFit, dropperTooThick, indicatorPlace, beginnerLoad];
+
+/** Everything the check finds wrong with a rig, worst first. */
+export function rigSnags(rig: Rig, context: RigContext): RigSnag[] {
+  return bySeverity(RULES.flatMap((rule) => rule(rig, context)));
+}
+
+export type { RigContext, RigSnag } from './rule';

@@ -1,0 +1,40 @@
+import { formatLength } from '../../units';
+import { indicatorOf, leaderLength } from '../chain';
+import { indicatorDistance, placeIndicator } from '../indicator-depth';
+import type { Rig } from '../rig';
+import type { RigRule } from './rule';
+
+/** Share by which the indicator may differ from its school before it is worth a word. */
+const TOLERANCE = 0.1;
+
+/** Indicator against the school chosen, and whether the leader is long enough for it. */
+export const indicatorPlace: RigRule = (rig, { system }) => {
+  const indicator = indicatorOf(rig);
+  if (!indicator) return [];
+  const wantedM = indicatorDistance(rig.schools.indicator, rig.waterDepthM);
+  const evidence = [{ label: 'set at', text: formatLength(indicator.aboveFlyM, system) }, { label: 'this school', text: formatLength(wantedM, system) }];
+  if (wantedM > leaderLength(rig) - 0.1) {
+    return [
+      {
+        id: 'leader-too-short', rule: 'leader-too-short', level: 'mind', title: 'Leader too short for this depth',
+        reason: `The school asks for ${formatLength(wantedM, system)} below the indicator; the leader has ${formatLength(leaderLength(rig), system)}.`,
+        evidence, fixes: [{ label: 'Lengthen the tippet', change: placeIndicator(lengthened(rig, wantedM + 0.5 - leaderLength(rig))) }],
+      },
+    ];
+  }
+  if (Math.abs(indicator.aboveFlyM - wantedM) <= TOLERANCE * wantedM) return [];
+  return [
+    {
+      id: 'indicator-off-school', rule: 'indicator-off-school', level: 'note', title: indicator.aboveFlyM > wantedM ? 'Indicator set deep' : 'Indicator set shallow',
+      reason: 'It differs from the school you chose. Right if the bottom ticks about one cast in six.', evidence,
+      fixes: [{ label: `Move to ${formatLength(wantedM, system)}`, change: placeIndicator(rig) }],
+    },
+  ];
+};
+
+/** The rig with its first tippet section longer. */
+function lengthened(rig: Rig, byM: number): Rig {
+  const first = rig.sections.findIndex((section) => section.role === 'tippet');
+  const at = first < 0 ? rig.sections.length - 1 : first;
+  return { ...rig, sections: rig.sections.map((section, index) => (index === at ? { ...section, lengthM: Math.round((section.lengthM + byM) * 100) / 100 } : section)) };
+}

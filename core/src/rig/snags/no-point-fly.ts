@@ -1,0 +1,7 @@
+import type { RigRule } from './rule';
+
+/** Every length is measured from the point fly, so a rig needs one. */
+export const noPointFly: RigRule = (rig) =>
+  rig.flies.some((fly) => fly.at.kind === 'point')
+    ? []
+    : [{ id: 'no-point-fly', rule: 'no-point-fly', level: 'stop', title: 'No fly at the point', reason: 'Tie a fly to the end of the tippet; everything is measured from it.', evidence: [], fixes: [] }];

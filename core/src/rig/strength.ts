@@ -1,0 +1,68 @@
+import { flyAttachment, spans } from './chain';
+import { KNOTS } from './knots';
+import { materialStrength } from './materials';
+import type { Fly, Rig } from './rig';
+
+/** One place where a leader can part. */
+export interface Link {
+  id: string;
+  /** What it is in words, e.g. `blood knot, mid to tippet`. */
+  label: string;
+  kind: 'section' | 'knot';
+  holdsN: number;
+  /** Whether it is part of the tippet or a tag: the place where a rig should break. */
+  expendable: boolean;
+  /** Metres of leader that stay with the fly when it parts here. */
+  lostLengthM: number;
+  /** Flies that go with it. */
+  lostFlies: number;
+}
+
+const FLY_LINE = 'fly line';
+
+/**
+ * Every link that carries the pull of one fly, from the fly line down to it.
+ *
+ * A joint holds the weaker of the two lines it joins × the knot's share; the fly line itself is taken as stronger than
+ * any leader (its core holds about 90 N).
+ */
+export function linksTo(rig: Rig, fly: Fly): Link[] {
+  const fromM = flyAttachment(rig, fly);
+  const carried = (aboveM: number): number => rig.flies.filter((other) => flyAttachment(rig, other) < aboveM + 1e-9).length;
+  const links: Link[] = [];
+  let above: { name: string; strengthN: number; role: string } | null = null;
+  for (const { section, topM, bottomM } of spans(rig)) {
+    if (topM <= fromM + 1e-9) break;
+    const strengthN = materialStrength(section.material, section.diameterM);
+    const expendable = section.role === 'tippet';
+    links.push({
+      id: `${section.id}/joint`,
+      label: `${KNOTS[section.joint].name}, ${above?.name ?? FLY_LINE} to ${section.name}`,
+      kind: 'knot',
+      holdsN: Math.min(above?.strengthN ?? Number.POSITIVE_INFINITY, strengthN) * KNOTS[section.joint].share,
+      expendable,
+      lostLengthM: topM,
+      lostFlies: carried(topM),
+    });
+    links.push({ id: section.id, label: section.name, kind: 'section', holdsN: strengthN, expendable, lostLengthM: topM, lostFlies: carried(bottomM + (topM - bottomM) / 2) });
+    above = { name: section.name, strengthN, role: section.role };
+  }
+  if (fly.at.kind === 'tag') {
+    const tagN = materialStrength(fly.at.material, fly.at.diameterM);
+    links.push({ id: `${fly.id}/tag`, label: `${fly.name} tag`, kind: 'section', holdsN: tagN, expendable: true, lostLengthM: fly.at.lengthM, lostFlies: 1 });
+    links.push(flyKnot(fly, tagN));
+  } else if (above) {
+    links.push(flyKnot(fly, above.strengthN));
+  }
+  return links;
+}
+
+function flyKnot(fly: Fly, lineN: number): Link {
+  const knot = KNOTS[fly.knot];
+  return { id: `${fly.id}/knot`, label: `${knot.name} at the ${fly.name}`, kind: 'knot', holdsN: lineN * knot.share, expendable: true, lostLengthM: 0, lostFlies: 1 };
+}
+
+/** The link that parts first under a pull on this fly: the weakest, and of equals the one nearest the fly. */
+export function weakestLink(rig: Rig, fly: Fly): Link | null {
+  return linksTo(rig, fly).reduce<Link | null>((worst, link) => (worst === null || link.holdsN <= worst.holdsN ? link : worst), null);
+}

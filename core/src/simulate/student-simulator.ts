@@ -1,0 +1,71 @@
+import { findDrill } from '../drill';
+import { deterministicId, pickWeighted, type Random, seededRandom } from '../random';
+import { PARAMETER_GRID, retained, SKILLS, type TracingParameters } from '../skill';
+
+/** A simulated student: hidden truth that the tracing must find again. */
+export interface SimulatedStudent {
+  key: string;
+  /** Added to the starting mastery of skills by id or strand; 0…1 replaces it. */
+  head: Record<string, number>;
+  /** Weights of this student's faults; others count 1. */
+  habits: Record<string, number>;
+}
+
+export interface SimulatedAttempt {
+  id: string;
+  atMs: number;
+  skillId: string;
+  good: boolean;
+  faultId: string | null;
+}
+
+/** What is true of a simulated student's skill at the end. */
+export interface SkillTruth {
+  skillId: string;
+  mastered: boolean;
+  parameters: TracingParameters;
+}
+
+export interface SimulatedBout {
+  drillId: string;
+  startMs: number;
+  attempts: number;
+}
+
+/**
+ * Plays bouts of drills through one student: each skill has its own parameters drawn from the plausible ones, is
+ * mastered or not, is learned by practice and forgotten between sessions, exactly as the tracing model assumes; faults
+ * are drawn by habit.
+ *
+ * @param bouts in the order of time; attempts are spread over 20 s steps
+ */
+export function simulateStudent(seed: string, student: SimulatedStudent, bouts: readonly SimulatedBout[]): { attempts: SimulatedAttempt[]; truth: SkillTruth[] } {
+  const random = seededRandom(`${seed}/${student.key}`);
+  const truths = new Map<string, SkillTruth & { lastMs: number | null }>();
+  const attempts: SimulatedAttempt[] = [];
+  for (const bout of bouts) {
+    const drill = findDrill(bout.drillId);
+    if (!drill) continue;
+    for (let i = 0; i < bout.attempts; i++) {
+      const skillId = drill.skills[0] as string;
+      const atMs = bout.startMs + i * 20_000;
+      const truth = truths.get(skillId) ?? startingTruth(random, student, skillId);
+      truths.set(skillId, truth);
+      if (truth.mastered && truth.lastMs !== null && random() > retained(atMs - truth.lastMs)) truth.mastered = false;
+      truth.lastMs = atMs;
+      const good = random() < (truth.mastered ? 1 - truth.parameters.slip : truth.parameters.guess);
+      if (!truth.mastered && random() < truth.parameters.learn) truth.mastered = true;
+      const faults = SKILLS.get(skillId).faults;
+      const faultId = good || faults.length === 0 ? null : pickWeighted(random, faults, (id) => student.habits[id] ?? 1);
+      attempts.push({ id: deterministicId(`${seed}/${student.key}/${attempts.length}`), atMs, skillId, good, faultId });
+    }
+  }
+  return { attempts, truth: [...truths.values()].map(({ skillId, mastered, parameters }) => ({ skillId, mastered, parameters })) };
+}
+
+function startingTruth(random: Random, student: SimulatedStudent, skillId: string): SkillTruth & { lastMs: number | null } {
+  const parameters = PARAMETER_GRID[Math.floor(random() * PARAMETER_GRID.length)] as TracingParameters;
+  const strand = skillId.slice(0, skillId.indexOf('.'));
+  const initial = student.head[skillId] ?? student.head[strand] ?? parameters.initial;
+  return { skillId, mastered: random() < initial, parameters, lastMs: null };
+}

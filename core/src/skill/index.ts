@@ -1,0 +1,5 @@
+export * from './strand';
+export type { Skill } from './skill';
+export * from './graph';
+export * from './tracing';
+export * from './record';

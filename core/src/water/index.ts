@@ -1,0 +1,2 @@
+export * from './water';
+export * from './season';

@@ -1,0 +1,59 @@
+/** Where a drill can be done, and the parts of a water a plan names. */
+export const PLACE_KINDS = [
+  'anywhere', 'grass', 'run', 'pool', 'tail-out', 'riffle', 'pocket', 'margin', 'shoal', 'drop-off', 'weed-edge', 'inflow',
+] as const;
+export type PlaceKind = (typeof PLACE_KINDS)[number];
+
+export const GROUND_KINDS = ['anywhere', 'grass', 'river', 'stillwater'] as const;
+/** The coarse ground a drill asks for. */
+export type GroundKind = (typeof GROUND_KINDS)[number];
+
+const GROUND_OF_PLACE: Record<PlaceKind, GroundKind> = {
+  anywhere: 'anywhere', grass: 'grass', run: 'river', pool: 'river', 'tail-out': 'river', riffle: 'river', pocket: 'river',
+  margin: 'stillwater', shoal: 'stillwater', 'drop-off': 'stillwater', 'weed-edge': 'stillwater', inflow: 'stillwater',
+};
+
+/** The coarse ground of a place. */
+export function groundOf(place: PlaceKind): GroundKind {
+  return GROUND_OF_PLACE[place];
+}
+
+export const WATER_KINDS = ['river', 'brook', 'lake', 'pond'] as const;
+export type WaterKind = (typeof WATER_KINDS)[number];
+
+export interface Place {
+  id: string;
+  name: string;
+  kind: PlaceKind;
+  /** Bank or ground that students can stand along, metres. */
+  lengthM: number;
+}
+
+/** The rules of a water as a person read them. Doceo never knows the law: it only repeats the card. */
+export interface RuleCard {
+  licence: string;
+  /** First and last day of the season as month-day, e.g. `03-15`. May run over the year's end. */
+  seasonFrom: string;
+  seasonTo: string;
+  maxHooks: number;
+  barbless: boolean;
+  leadAllowed: boolean;
+  release: string;
+  hours: string;
+  other: string;
+  /** Who sets these rules, where to ask. */
+  whoSaysSo: string;
+  /** ISO date on which a person last read the source, or null. */
+  checkedOn: string | null;
+  checkedBy: string | null;
+}
+
+export interface Water {
+  name: string;
+  kind: WaterKind;
+  latitude: number;
+  longitude: number;
+  timeZone: string;
+  places: Place[];
+  rules: RuleCard;
+}

@@ -1,0 +1,45 @@
+import angular from 'angular-eslint';
+import tseslint from 'typescript-eslint';
+
+/** The import arrows of the architecture: who may not import whom. */
+const arrows = {
+  core: ['@doceo/*', '**/contract/**', '**/server/**', '**/web/**', '**/demo/**', 'node:*', 'express', 'zod'],
+  contract: ['@doceo/server', '@doceo/web', '@doceo/demo', '**/server/**', '**/web/**', 'node:*'],
+  demo: ['@doceo/server', '@doceo/web', '**/server/**', '**/web/**', 'node:*'],
+  server: ['@doceo/web', '**/web/**', '@angular/*'],
+  web: ['@doceo/server', '@doceo/demo', '**/server/**', '**/demo/**', 'node:*'],
+};
+const arrowRule = (patterns) => ({
+  'no-restricted-imports': ['error', { patterns: [{ group: patterns, message: 'This import goes against the arrows in docs/architecture.md.' }] }],
+});
+
+export default tseslint.config(
+  { ignores: ['**/node_modules/**', 'dist/**', '.doceo/**', '.angular/**'] },
+  {
+    files: ['**/*.ts'],
+    extends: [...tseslint.configs.recommended],
+    rules: {
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
+      'no-console': 'error',
+      eqeqeq: 'error',
+      'prefer-const': 'error',
+    },
+  },
+  ...Object.entries(arrows).map(([folder, patterns]) => ({ files: [`${folder}/src/**/*.ts`], rules: arrowRule(patterns) })),
+  {
+    files: ['core/src/**/*.ts'],
+    ignores: ['**/*.spec.ts'],
+    rules: {
+      'no-restricted-properties': ['error', { object: 'Math', property: 'random', message: 'Pass a seeded random source in.' }, { object: 'Date', property: 'now', message: 'Pass the time in.' }],
+      'no-restricted-globals': ['error', 'window', 'document', 'process', 'fetch'],
+    },
+  },
+  {
+    files: ['web/src/**/*.ts'],
+    extends: [...angular.configs.tsRecommended],
+    processor: angular.processInlineTemplates,
+    rules: { '@angular-eslint/component-selector': ['error', { type: 'element', prefix: 'doceo', style: 'kebab-case' }] },
+  },
+  { files: ['web/src/**/*.html'], extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility] },
+  { files: ['server/src/compute/main.ts', 'server/src/bench/**/*.ts', 'e2e/**/*.ts'], rules: { 'no-console': 'off' } },
+);
