@@ -20,7 +20,9 @@ export function skillState(graph: SkillGraph, attempts: readonly SkillAttempt[],
     if (list) list.push(attempt);
     else bySkill.set(attempt.skillId, [attempt]);
   }
-  return Object.fromEntries(graph.skills.map((skill) => [skill.id, traceSkill(bySkill.get(skill.id) ?? [], nowMs)]));
+  const unseen = traceSkill([], nowMs);
+  const estimate = (attempted: SkillAttempt[] | undefined): SkillEstimate => (attempted ? traceSkill(attempted, nowMs) : unseen);
+  return Object.fromEntries(graph.skills.map((skill) => [skill.id, estimate(bySkill.get(skill.id))]));
 }
 
 /** How sure an estimate is, in words, by the width of its interval. */

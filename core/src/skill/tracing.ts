@@ -41,6 +41,9 @@ export const SESSION_GAP_HOURS = 6;
 /** Mastery decays between sessions with this time constant, days. A prior; records may refine it. */
 export const FORGET_DAYS = 180;
 
+/** Weights are scaled up when the largest falls below this, long before it could underflow. */
+const LEAST_WEIGHT = 1e-100;
+
 const MS_PER_HOUR = 3_600_000;
 const MS_PER_DAY = 24 * MS_PER_HOUR;
 
@@ -78,43 +81,52 @@ export function inOrder<T extends { atMs: number; id: string }>(attempts: readon
  */
 export function traceSkill(attempts: readonly Attempt[], nowMs: number, grid: readonly TracingParameters[] = PARAMETER_GRID): SkillEstimate {
   const ordered = inOrder(attempts);
-  const masteries = grid.map((parameters) => parameters.initial);
-  const logWeights = grid.map(() => 0);
+  const masteries = Float64Array.from(grid, (parameters) => parameters.initial);
+  const weights = new Float64Array(grid.length).fill(1);
   let previousMs: number | null = null;
   for (const attempt of ordered) {
-    const kept = previousMs === null ? 1 : retained(attempt.atMs - previousMs);
-    for (let i = 0; i < grid.length; i++) {
-      const parameters = grid[i] as TracingParameters;
-      const mastery = (masteries[i] as number) * kept;
-      const ifMastered = attempt.good ? 1 - parameters.slip : parameters.slip;
-      const ifNot = attempt.good ? parameters.guess : 1 - parameters.guess;
-      const seen = mastery * ifMastered + (1 - mastery) * ifNot;
-      const posterior = (mastery * ifMastered) / seen;
-      masteries[i] = posterior + (1 - posterior) * parameters.learn;
-      logWeights[i] = (logWeights[i] as number) + Math.log(seen);
-    }
+    step(grid, masteries, weights, attempt.good, previousMs === null ? 1 : retained(attempt.atMs - previousMs));
     previousMs = attempt.atMs;
   }
   const kept = previousMs === null ? 1 : retained(nowMs - previousMs);
   for (let i = 0; i < masteries.length; i++) masteries[i] = (masteries[i] as number) * kept;
-  return summarise(grid, masteries, normalised(logWeights), ordered);
+  return summarise(grid, masteries, normalised(weights), ordered);
 }
 
-function normalised(logWeights: readonly number[]): number[] {
-  const top = Math.max(...logWeights);
-  const weights = logWeights.map((log) => Math.exp(log - top));
+/** One attempt: forgetting, Bayes, learning, for every set of parameters. Changes the two arrays it is given. */
+function step(grid: readonly TracingParameters[], masteries: Float64Array, weights: Float64Array, good: boolean, kept: number): void {
+  let top = 0;
+  for (let i = 0; i < grid.length; i++) {
+    const { slip, guess, learn } = grid[i] as TracingParameters;
+    const mastery = (masteries[i] as number) * kept;
+    const together = mastery * (good ? 1 - slip : slip);
+    const seen = together + (1 - mastery) * (good ? guess : 1 - guess);
+    const posterior = together / seen;
+    masteries[i] = posterior + (1 - posterior) * learn;
+    const weight = (weights[i] as number) * seen;
+    weights[i] = weight;
+    if (weight > top) top = weight;
+  }
+  if (top < LEAST_WEIGHT) for (let i = 0; i < weights.length; i++) weights[i] = (weights[i] as number) / top;
+}
+
+function normalised(weights: Float64Array): Float64Array {
   const total = weights.reduce((sum, weight) => sum + weight, 0);
   return weights.map((weight) => weight / total);
 }
 
-function summarise(grid: readonly TracingParameters[], masteries: number[], weights: number[], ordered: Attempt[]): SkillEstimate {
-  const mean = (value: (i: number) => number): number => weights.reduce((sum, weight, i) => sum + weight * value(i), 0);
+function summarise(grid: readonly TracingParameters[], masteries: Float64Array, weights: Float64Array, ordered: Attempt[]): SkillEstimate {
+  const mean = (value: (i: number) => number): number => {
+    let sum = 0;
+    for (let i = 0; i < weights.length; i++) sum += (weights[i] as number) * value(i);
+    return sum;
+  };
   const nextGood = mean((i) => {
     const { slip, guess } = grid[i] as TracingParameters;
     const mastery = masteries[i] as number;
     return mastery * (1 - slip) + (1 - mastery) * guess;
   });
-  const order = masteries.map((_, i) => i).sort((a, b) => (masteries[a] as number) - (masteries[b] as number));
+  const order = Array.from(masteries.keys()).sort((a, b) => (masteries[a] as number) - (masteries[b] as number));
   const percentile = (share: number): number => {
     let sum = 0;
     for (const i of order) {

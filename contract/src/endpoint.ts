@@ -1,0 +1,21 @@
+import type { z } from 'zod';
+
+export type Method = 'get' | 'post' | 'put' | 'delete';
+
+/** One route of the API: everything that crosses the border, as schemas. */
+export interface Endpoint<Params = unknown, Query = unknown, Body = unknown, Reply = unknown> {
+  method: Method;
+  /** Express style, e.g. `/api/plans/:id`. */
+  path: string;
+  access: 'public' | 'user';
+  summary: string;
+  params: z.ZodType<Params>;
+  query: z.ZodType<Query>;
+  body: z.ZodType<Body>;
+  reply: z.ZodType<Reply>;
+}
+
+export type ParamsOf<E> = E extends Endpoint<infer P, unknown, unknown, unknown> ? P : never;
+export type QueryOf<E> = E extends Endpoint<never, infer Q, never, unknown> ? Q : E extends { query: z.ZodType<infer Q> } ? Q : never;
+export type BodyOf<E> = E extends { body: z.ZodType<infer B> } ? B : never;
+export type ReplyOf<E> = E extends { reply: z.ZodType<infer R> } ? R : never;

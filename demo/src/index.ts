@@ -1,0 +1,3 @@
+export * from './people';
+export * from './scenario';
+export { DEMO_RIGS, FIRST_NYMPHS } from './plans';

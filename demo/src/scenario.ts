@@ -1,0 +1,33 @@
+import { DateTime } from 'luxon';
+import { demoLessons } from './lessons';
+import { CLUB, demoStudents, FELLOW, LEAD, OTHER, SCHOOL } from './people';
+import { DEMO_RIGS, FIRST_NYMPHS, GRASS_DAY, JETTY_EVENING, STILL_WATER } from './plans';
+import { demoWaters } from './waters';
+
+const TIME_ZONE = 'Europe/Copenhagen';
+
+/** The whole made-up scenario, with all dates relative to now and everything else from a fixed seed. */
+export function demoScenario(now: Date) {
+  const today = DateTime.fromJSDate(now, { zone: TIME_ZONE });
+  const students = demoStudents(today);
+  const waters = demoWaters(today);
+  return {
+    users: [LEAD, FELLOW, OTHER],
+    circles: [
+      { ...SCHOOL, members: [{ userId: LEAD.id, role: 'owner' as const }, { userId: FELLOW.id, role: 'editor' as const }] },
+      { ...CLUB, members: [{ userId: OTHER.id, role: 'owner' as const }] },
+    ],
+    waters: { ownerId: LEAD.id, circleId: SCHOOL.id, list: waters },
+    students: { ownerId: LEAD.id, list: students, seenBy: [{ userId: FELLOW.id, studentIds: students.slice(0, 2).map(({ id }) => id) }] },
+    rigs: { ownerId: LEAD.id, list: DEMO_RIGS },
+    plans: [
+      { ownerId: LEAD.id, circleId: null, plan: FIRST_NYMPHS },
+      { ownerId: LEAD.id, circleId: SCHOOL.id, plan: GRASS_DAY },
+      { ownerId: FELLOW.id, circleId: SCHOOL.id, plan: STILL_WATER },
+      { ownerId: OTHER.id, circleId: CLUB.id, plan: JETTY_EVENING },
+    ],
+    lessons: { ownerId: LEAD.id, ...demoLessons(today, students, waters) },
+  };
+}
+
+export type Scenario = ReturnType<typeof demoScenario>;

@@ -1,0 +1,33 @@
+import { readFileSync, readdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { gzipSync } from 'node:zlib';
+import { buildPrograms, buildWeb } from './lib/build.mjs';
+import { ensureDependencies } from './lib/setup.mjs';
+import { ROOT, run } from './lib/shell.mjs';
+
+/** Compressed size at which the first download should stay below, bytes. */
+const DOWNLOAD_AIM = 450_000;
+
+/** Files the page asks for at once: those named in it, and what their modules import statically. */
+function initialFiles(folder) {
+  const html = readFileSync(join(folder, 'index.html'), 'utf8');
+  const wanted = [...html.matchAll(/(?:src|href)="([\w.-]+\.(?:js|css))"/g)].map((match) => match[1]);
+  const seen = new Set();
+  while (wanted.length > 0) {
+    const file = wanted.pop();
+    if (seen.has(file)) continue;
+    seen.add(file);
+    if (file.endsWith('.js')) wanted.push(...[...readFileSync(join(folder, file), 'utf8').matchAll(/(?:from|import)\s*"\.\/([\w.-]+\.js)"/g)].map((match) => match[1]));
+  }
+  return [...seen];
+}
+
+ensureDependencies();
+await buildPrograms();
+buildWeb();
+run(process.execPath, [join(ROOT, 'dist/bench.mjs')]);
+const folder = join(ROOT, 'dist/web');
+const files = initialFiles(folder);
+const bytes = files.reduce((sum, file) => sum + gzipSync(readFileSync(join(folder, file))).length, 0) + gzipSync(readFileSync(join(folder, 'index.html'))).length;
+const lazy = readdirSync(folder).filter((file) => file.endsWith('.js') && !files.includes(file)).length;
+console.log(`initial download: ${(bytes / 1000).toFixed(0)} kB compressed of ${DOWNLOAD_AIM / 1000} kB (${(bytes / DOWNLOAD_AIM).toFixed(2)} of the aim), ${files.length} files; ${lazy} more load when a screen asks`);

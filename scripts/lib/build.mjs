@@ -1,0 +1,61 @@
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { ROOT, run } from './shell.mjs';
+
+/** Everything in a folder, sorted, without tests. */
+function filesIn(path) {
+  const full = join(ROOT, path);
+  if (!existsSync(full)) return [];
+  if (statSync(full).isFile()) return [path];
+  return readdirSync(full).sort().flatMap((name) => (name === 'node_modules' || name.endsWith('.spec.ts') ? [] : filesIn(join(path, name))));
+}
+
+function hashOf(paths) {
+  const hash = createHash('sha256');
+  for (const file of paths.flatMap(filesIn)) hash.update(file).update(readFileSync(join(ROOT, file)));
+  return hash.digest('hex');
+}
+
+/** Runs a build unless its sources are those of the last one. */
+function unlessBuilt(name, sources, build) {
+  const mark = join(ROOT, `dist/.${name}`);
+  const hash = hashOf(['package-lock.json', 'tsconfig.base.json', 'scripts/lib/build.mjs', ...sources]);
+  if (existsSync(mark) && readFileSync(mark, 'utf8') === hash) return;
+  build();
+  mkdirSync(join(ROOT, 'dist'), { recursive: true });
+  writeFileSync(mark, hash);
+}
+
+const PROGRAM_SOURCES = ['core/src', 'contract/src', 'demo/src', 'server/src'];
+
+/** Bundles the programs that run in Node: server, command line, benchmark. */
+export async function buildPrograms() {
+  const entries = { server: 'server/src/main.ts', compute: 'server/src/compute/main.ts', bench: 'server/src/bench/main.ts' };
+  let needed = false;
+  unlessBuilt('programs', PROGRAM_SOURCES, () => (needed = true));
+  if (!needed) return;
+  const { build } = await import('esbuild');
+  const external = Object.keys(JSON.parse(readFileSync(join(ROOT, 'server/package.json'), 'utf8')).dependencies).filter((name) => !name.startsWith('@doceo/') && name !== 'zod');
+  await build({
+    entryPoints: entries,
+    outdir: join(ROOT, 'dist'),
+    outExtension: { '.js': '.mjs' },
+    absWorkingDir: ROOT,
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    sourcemap: true,
+    external,
+    tsconfig: join(ROOT, 'tsconfig.base.json'),
+    logLevel: 'warning',
+  });
+}
+
+export function buildWeb() {
+  unlessBuilt('web', ['core/src', 'contract/src', 'web/src', 'web/public', 'web/tsconfig.json', 'web/tsconfig.app.json', 'angular.json'], () => {
+    console.log('Building the web application ...');
+    run('npx', ['ng', 'build', 'web', '--progress=false'], { env: { ...process.env, NG_CLI_ANALYTICS: 'false' } });
+  });
+}

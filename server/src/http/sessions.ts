@@ -1,0 +1,23 @@
+import type { RequestHandler } from 'express';
+import mysqlSession from 'express-mysql-session';
+import session from 'express-session';
+import type { Pool } from '../db/pool';
+import type { Settings } from '../settings';
+
+const FOURTEEN_DAYS_MS = 14 * 24 * 3_600_000;
+
+/** Sessions in the database, so that any server process knows them. `close` stops the clearing of expired ones. */
+export function sessions(pool: Pool, settings: Pick<Settings, 'DOCEO_SESSION_SECRET' | 'DOCEO_SECURE_COOKIES'>): { handler: RequestHandler; close: () => Promise<void> } {
+  const Store = mysqlSession(session);
+  const store = new Store({ createDatabaseTable: false, clearExpired: true, checkExpirationInterval: 600_000, expiration: FOURTEEN_DAYS_MS, endConnectionOnClose: false }, pool);
+  const handler = session({
+    name: 'doceo',
+    secret: settings.DOCEO_SESSION_SECRET,
+    store,
+    resave: false,
+    saveUninitialized: false,
+    rolling: false,
+    cookie: { httpOnly: true, sameSite: 'lax', secure: settings.DOCEO_SECURE_COOKIES, maxAge: FOURTEEN_DAYS_MS },
+  });
+  return { handler, close: () => store.close() };
+}

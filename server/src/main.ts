@@ -1,0 +1,33 @@
+import { createServer } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { join } from 'node:path';
+import { pino } from 'pino';
+import { migrate } from './db/migrate';
+import { openPool } from './db/pool';
+import { createApp } from './http/app';
+import { seedDemo } from './seed/seed-demo';
+import { readSettings } from './settings';
+
+const settings = readSettings(process.env);
+const log = pino({ level: settings.DOCEO_LOG });
+const done = await migrate(settings.DOCEO_DB_URL, join(settings.DOCEO_ROOT, 'server/migrations'));
+if (done.length > 0) log.info({ migrations: done }, 'schema brought up to date');
+const pool = openPool(settings.DOCEO_DB_URL);
+if (settings.DOCEO_DEMO && (await seedDemo(pool, new Date()))) log.info('demo scenario loaded');
+
+const { app, close } = createApp(pool, settings, log);
+const server = createServer(app);
+server.listen(settings.PORT, settings.HOST, () => {
+  const { port } = server.address() as AddressInfo;
+  log.info({ port }, 'listening');
+  process.send?.({ listening: port });
+});
+
+/** Lets running requests end, then closes the database. */
+function stop(): void {
+  server.close(() => void close().then(() => pool.end()).then(() => process.exit(0)));
+  server.closeIdleConnections();
+  setTimeout(() => process.exit(1), 5000).unref();
+}
+process.once('SIGTERM', stop);
+process.once('SIGINT', stop);

@@ -1,0 +1,88 @@
+import type { PlanSummary, SavedPlan } from '@doceo/contract';
+import { type PlanBody, strandShares } from '@doceo/core';
+import { type Db, rows, write } from '../db/pool';
+
+interface PlanRow {
+  id: string;
+  title: string;
+  body: string;
+  version: number;
+  updated_at: Date;
+  mine: number;
+  owner_name: string;
+  circle_id: string | null;
+  circle_name: string | null;
+  origin_plan_id: string | null;
+  origin_title: string | null;
+  origin_owner_name: string | null;
+  origin_version: number | null;
+  origin_newest: number | null;
+}
+
+/** The newest version of the origin is told only while the reader may still see it. */
+const SELECT = `SELECT p.id, p.title, p.body, p.version, p.updated_at, p.owner_id = ? AS mine, u.name AS owner_name,
+    p.circle_id, c.name AS circle_name, p.origin_plan_id, p.origin_title, p.origin_owner_name, p.origin_version,
+    IF(o.owner_id = ? OR om.user_id IS NOT NULL, o.version, NULL) AS origin_newest
+  FROM plans p JOIN users u ON u.id = p.owner_id
+  LEFT JOIN circles c ON c.id = p.circle_id
+  LEFT JOIN circle_members m ON m.circle_id = p.circle_id AND m.user_id = ?
+  LEFT JOIN plans o ON o.id = p.origin_plan_id
+  LEFT JOIN circle_members om ON om.circle_id = o.circle_id AND om.user_id = ?
+  WHERE (p.owner_id = ? OR m.user_id IS NOT NULL)`;
+
+function toPlan(row: PlanRow): SavedPlan {
+  const body = JSON.parse(row.body) as PlanBody;
+  return {
+    id: row.id, title: row.title, body, aim: body.aim, lengthMin: body.lengthMin, blockCount: body.blocks.length,
+    strands: strandShares(body).map(({ strand }) => strand),
+    version: row.version, updatedAt: row.updated_at.toISOString(), mine: Boolean(row.mine), ownerName: row.owner_name,
+    circleId: row.circle_id, circleName: row.circle_name,
+    origin: row.origin_plan_id
+      ? { planId: row.origin_plan_id, title: row.origin_title ?? '', ownerName: row.origin_owner_name ?? '', version: row.origin_version ?? 1, newestVersion: row.origin_newest }
+      : null,
+  };
+}
+
+/** Plans of the user and those shared with his circles, newest first; uses plans_owner and the key of circle_members. */
+export async function findPlans(db: Db, userId: string): Promise<PlanSummary[]> {
+  const found = await rows<PlanRow>(db, `${SELECT} ORDER BY p.updated_at DESC, p.id`, Array(5).fill(userId));
+  return found.map((row) => {
+    const { body: _body, ...summary } = toPlan(row);
+    return summary;
+  });
+}
+
+/** Null when it does not exist or is not visible. */
+export async function findPlan(db: Db, userId: string, id: string): Promise<SavedPlan | null> {
+  const found = await rows<PlanRow>(db, `${SELECT} AND p.id = ?`, [...Array(5).fill(userId), id]);
+  return found[0] ? toPlan(found[0]) : null;
+}
+
+export async function insertPlan(db: Db, ownerId: string, plan: { id: string; title: string; body: PlanBody; origin?: SavedPlan }): Promise<void> {
+  const { origin } = plan;
+  await write(
+    db,
+    `INSERT INTO plans (id, owner_id, title, body, updated_at, origin_plan_id, origin_title, origin_owner_name, origin_version)
+     VALUES (?, ?, ?, ?, UTC_TIMESTAMP(3), ?, ?, ?, ?)`,
+    [plan.id, ownerId, plan.title, JSON.stringify(plan.body), origin?.id ?? null, origin?.title ?? null, origin?.ownerName ?? null, origin?.version ?? null],
+  );
+}
+
+/** False when the stored version is another than `baseVersion`: somebody saved in the meantime. */
+export async function updatePlan(db: Db, id: string, baseVersion: number, title: string, body: PlanBody): Promise<boolean> {
+  const touched = await write(db, 'UPDATE plans SET title = ?, body = ?, version = version + 1, updated_at = UTC_TIMESTAMP(3) WHERE id = ? AND version = ?', [title, JSON.stringify(body), id, baseVersion]);
+  return touched > 0;
+}
+
+export async function updatePlanCircle(db: Db, id: string, circleId: string | null): Promise<void> {
+  await write(db, 'UPDATE plans SET circle_id = ? WHERE id = ?', [circleId, id]);
+}
+
+export async function deletePlan(db: Db, id: string): Promise<void> {
+  await write(db, 'DELETE FROM plans WHERE id = ?', [id]);
+}
+
+/** Lessons that use a plan, of any instructor; by the foreign key's index. */
+export async function countLessonsOfPlan(db: Db, id: string): Promise<number> {
+  return (await rows<{ n: number }>(db, 'SELECT COUNT(*) AS n FROM lessons WHERE plan_id = ?', [id]))[0]?.n ?? 0;
+}

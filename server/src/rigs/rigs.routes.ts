@@ -1,0 +1,36 @@
+import { api, type SavedRig } from '@doceo/contract';
+import type { Router } from 'express';
+import type { Pool } from '../db/pool';
+import { HttpError } from '../http/errors';
+import { route } from '../http/route';
+import { deleteRig, findRig, findRigs, insertRig, updateRig } from './rigs.sql';
+
+export function rigRoutes(router: Router, pool: Pool): void {
+  route(router, pool, api.rigs.list, ({ user }) => findRigs(pool, user.id));
+
+  route(router, pool, api.rigs.get, ({ user, params }) => ownRig(pool, user.id, params.id));
+
+  route(router, pool, api.rigs.create, async ({ user, body }) => {
+    const existing = await findRig(pool, user.id, body.id);
+    if (!existing) await insertRig(pool, user.id, body.id, body.name, body.rig);
+    return existing ?? ownRig(pool, user.id, body.id);
+  });
+
+  route(router, pool, api.rigs.update, async ({ user, params, body }) => {
+    await ownRig(pool, user.id, params.id);
+    if (!(await updateRig(pool, params.id, body.baseVersion, body.name, body.rig))) throw new HttpError('version-conflict');
+    return ownRig(pool, user.id, params.id);
+  });
+
+  route(router, pool, api.rigs.remove, async ({ user, params }) => {
+    await ownRig(pool, user.id, params.id);
+    await deleteRig(pool, params.id);
+    return { ok: true as const };
+  });
+}
+
+async function ownRig(pool: Pool, userId: string, id: string): Promise<SavedRig> {
+  const rig = await findRig(pool, userId, id);
+  if (!rig) throw new HttpError('not-found');
+  return rig;
+}

@@ -1,0 +1,44 @@
+import { hash } from '@node-rs/argon2';
+import { DEMO_PASSWORD, demoScenario, LEAD, type Scenario } from '@doceo/demo';
+import { insertCircle, upsertMember } from '../circles/circles.sql';
+import { type Db, type Pool, transaction } from '../db/pool';
+import { insertEvents } from '../events/events.sql';
+import { insertLesson } from '../lessons/lessons.sql';
+import { insertPlan, updatePlanCircle } from '../plans/plans.sql';
+import { insertRig } from '../rigs/rigs.sql';
+import { findUser, insertUser } from '../session/users.sql';
+import { insertStudent, insertStudentAccess } from '../students/students.sql';
+import { insertWater } from '../waters/waters.sql';
+
+const BATCH = 500;
+
+/**
+ * Loads the demo scenario unless it is there.
+ *
+ * @returns whether it was loaded
+ */
+export async function seedDemo(pool: Pool, now: Date): Promise<boolean> {
+  if (await findUser(pool, LEAD.id)) return false;
+  const passwordHash = await hash(DEMO_PASSWORD);
+  await transaction(pool, (db) => insertScenario(db, demoScenario(now), passwordHash));
+  return true;
+}
+
+async function insertScenario(db: Db, scenario: Scenario, passwordHash: string): Promise<void> {
+  for (const user of scenario.users) await insertUser(db, { ...user, passwordHash });
+  for (const circle of scenario.circles) {
+    await insertCircle(db, circle.id, circle.name);
+    for (const member of circle.members) await upsertMember(db, circle.id, member.userId, member.role);
+  }
+  for (const { id, water } of scenario.waters.list) await insertWater(db, scenario.waters.ownerId, id, water, scenario.waters.circleId);
+  for (const { id, student } of scenario.students.list) await insertStudent(db, scenario.students.ownerId, id, student);
+  for (const { userId, studentIds } of scenario.students.seenBy) for (const id of studentIds) await insertStudentAccess(db, id, userId);
+  for (const { id, name, rig } of scenario.rigs.list) await insertRig(db, scenario.rigs.ownerId, id, name, rig);
+  for (const { ownerId, circleId, plan } of scenario.plans) {
+    await insertPlan(db, ownerId, plan);
+    if (circleId) await updatePlanCircle(db, plan.id, circleId);
+  }
+  const { ownerId, lessons, events } = scenario.lessons;
+  for (const { id, lesson } of lessons) await insertLesson(db, ownerId, id, lesson);
+  for (let i = 0; i < events.length; i += BATCH) await insertEvents(db, ownerId, events.slice(i, i + BATCH));
+}

@@ -1,0 +1,66 @@
+import type { SavedStudent, Student } from '@doceo/contract';
+import { type Db, rows, write } from '../db/pool';
+
+interface StudentRow {
+  id: string;
+  name: string;
+  born_on: string | null;
+  hand: Student['hand'];
+  note: string;
+  guardian_name: string;
+  guardian_contact: string;
+  guardian_consent_on: string | null;
+  mine: number;
+}
+
+const SELECT = `SELECT s.id, s.name, s.born_on, s.hand, s.note, s.guardian_name, s.guardian_contact, s.guardian_consent_on, s.owner_id = ? AS mine
+  FROM students s LEFT JOIN student_access a ON a.student_id = s.id AND a.user_id = ?`;
+const VISIBLE = '(s.owner_id = ? OR a.user_id IS NOT NULL)';
+
+function toStudent(row: StudentRow): SavedStudent {
+  return {
+    id: row.id,
+    mine: Boolean(row.mine),
+    student: {
+      name: row.name, bornOn: row.born_on, hand: row.hand, note: row.note,
+      guardianName: row.guardian_name, guardianContact: row.guardian_contact, guardianConsentOn: row.guardian_consent_on,
+    },
+  };
+}
+
+function values(student: Student): unknown[] {
+  return [student.name, student.bornOn, student.hand, student.note, student.guardianName, student.guardianContact, student.guardianConsentOn];
+}
+
+/** Students of the user or given to him, by name; uses students_owner and the key of student_access. */
+export async function findStudents(db: Db, userId: string): Promise<SavedStudent[]> {
+  return (await rows<StudentRow>(db, `${SELECT} WHERE ${VISIBLE} ORDER BY s.name`, [userId, userId, userId])).map(toStudent);
+}
+
+/** Of these ids the ones the user may see, in no order. */
+export async function findStudentsById(db: Db, userId: string, ids: string[]): Promise<SavedStudent[]> {
+  if (ids.length === 0) return [];
+  return (await rows<StudentRow>(db, `${SELECT} WHERE ${VISIBLE} AND s.id IN (?)`, [userId, userId, userId, ids])).map(toStudent);
+}
+
+export async function insertStudent(db: Db, ownerId: string, id: string, student: Student): Promise<void> {
+  await write(
+    db,
+    'INSERT INTO students (id, owner_id, name, born_on, hand, note, guardian_name, guardian_contact, guardian_consent_on) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)',
+    [id, ownerId, ...values(student)],
+  );
+}
+
+/** By primary key, owner only; false when there was nothing to change by this owner. */
+export async function updateStudent(db: Db, ownerId: string, id: string, student: Student): Promise<boolean> {
+  const touched = await write(
+    db,
+    'UPDATE students SET name = ?, born_on = ?, hand = ?, note = ?, guardian_name = ?, guardian_contact = ?, guardian_consent_on = ? WHERE id = ? AND owner_id = ?',
+    [...values(student), id, ownerId],
+  );
+  return touched > 0;
+}
+
+export async function insertStudentAccess(db: Db, studentId: string, userId: string): Promise<void> {
+  await write(db, 'INSERT IGNORE INTO student_access (student_id, user_id) VALUES (?, ?)', [studentId, userId]);
+}
