@@ -7,5 +7,6 @@ export * from './strength';
 export * from './net-reach';
 export * from './indicator-depth';
 export * from './figures';
+export * from './edits';
 export * from './snags';
 export * from './templates/indicator-nymph';

@@ -1,0 +1,71 @@
+import { Component, computed, DestroyRef, inject, signal } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { NavigationEnd, Router, RouterOutlet } from '@angular/router';
+import { ToastModule } from 'primeng/toast';
+import { filter } from 'rxjs';
+import { ApiClient } from './data/api-client';
+import { DayStore } from './data/day-store';
+import { SessionStore } from './data/session';
+import { RailComponent } from './shell/rail.component';
+import { SessionEndedComponent } from './shell/session-ended.component';
+import { SignInComponent } from './shell/sign-in.component';
+import { StripComponent } from './shell/strip.component';
+
+/** Frame of the application: rail, strip, screen. The bank book has the whole window. */
+@Component({
+  selector: 'doceo-root',
+  imports: [RouterOutlet, RailComponent, StripComponent, SignInComponent, SessionEndedComponent, ToastModule],
+  template: `
+    @if (client.unreachable()) {
+      <p class="unreachable" role="status">The server does not answer. Trying again; nothing you did is lost.</p>
+    }
+    @if (!session.loaded()) {
+      <p class="loading" role="status">Loading …</p>
+    } @else if (!session.user()) {
+      <doceo-sign-in (done)="start()" />
+    } @else {
+      <div class="frame" [class.whole]="whole()">
+        @if (!whole()) {
+          <doceo-rail />
+        }
+        <div class="screen">
+          @if (!whole()) {
+            <doceo-strip />
+          }
+          <main id="main" tabindex="-1">
+            @if (ready()) {
+              <router-outlet />
+            } @else {
+              <p class="loading" role="status">Fetching lessons, waters and students …</p>
+            }
+          </main>
+        </div>
+      </div>
+      @if (client.sessionEnded()) {
+        <doceo-session-ended />
+      }
+    }
+    <p-toast position="bottom-right" />
+  `,
+  styleUrl: './app.component.css',
+})
+export class AppComponent {
+  protected readonly session = inject(SessionStore);
+  protected readonly client = inject(ApiClient);
+  private readonly day = inject(DayStore);
+  private readonly router = inject(Router);
+  private readonly destroyed = inject(DestroyRef);
+  private readonly url = signal(location.pathname);
+  protected readonly whole = computed(() => this.url().startsWith('/bank'));
+  protected readonly ready = signal(false);
+
+  constructor() {
+    this.router.events.pipe(filter((event) => event instanceof NavigationEnd), takeUntilDestroyed()).subscribe((event) => this.url.set(event.urlAfterRedirects));
+    this.session.load().pipe(takeUntilDestroyed()).subscribe(() => this.start());
+  }
+
+  protected start(): void {
+    if (!this.session.user()) return;
+    this.day.load().pipe(takeUntilDestroyed(this.destroyed)).subscribe(() => this.ready.set(true));
+  }
+}

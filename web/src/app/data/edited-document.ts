@@ -1,0 +1,204 @@
+import { computed, signal } from '@angular/core';
+import { catchError, concatMap, debounceTime, type Observable, of, Subject, switchMap } from 'rxjs';
+import { ApiError } from './api-error';
+
+export type SaveState = 'saved' | 'unsaved' | 'saving' | 'conflict' | 'refused';
+
+/** Where a document comes from and goes to. */
+export interface DocumentSource<T> {
+  /** Key of the copy kept on this device until the server has it. */
+  key: string;
+  load: () => Observable<{ value: T; version: number }>;
+  save: (value: T, baseVersion: number) => Observable<{ value: T; version: number }>;
+}
+
+interface Draft<T> {
+  value: T;
+  baseVersion: number;
+}
+
+const SAVE_AFTER_MS = 700;
+const HISTORY_MOST = 200;
+
+/**
+ * A document under the hand: undo and redo, saved by itself a moment after each edit, a draft on this device until
+ * the server has it, and a conflict told when somebody saved in between.
+ */
+export class EditedDocument<T> {
+  private readonly current = signal<T | null>(null);
+  private readonly past = signal<T[]>([]);
+  private readonly future = signal<T[]>([]);
+  private readonly saveState = signal<SaveState>('saved');
+  private readonly problem = signal<ApiError | null>(null);
+  private readonly other = signal<{ value: T; version: number } | null>(null);
+  private readonly changed = new Subject<void>();
+  private version = 0;
+
+  readonly value = this.current.asReadonly();
+  readonly state = this.saveState.asReadonly();
+  /** Why the last save was refused. */
+  readonly refusal = this.problem.asReadonly();
+  /** What the server holds while there is a conflict. */
+  readonly theirs = this.other.asReadonly();
+  readonly canUndo = computed(() => this.past().length > 0);
+  readonly canRedo = computed(() => this.future().length > 0);
+
+  constructor(private readonly source: DocumentSource<T>) {
+    this.changed.pipe(debounceTime(SAVE_AFTER_MS), concatMap(() => this.save())).subscribe();
+  }
+
+  /** Loads it; a draft left on this device is taken up again. Errors go to the caller. */
+  load(): Observable<unknown> {
+    return this.source.load().pipe(
+      switchMap(({ value, version }) => {
+        this.version = version;
+        const draft = this.readDraft();
+        this.current.set(draft?.value ?? value);
+        if (!draft || same(draft.value, value)) {
+          this.dropDraft();
+          return of(null);
+        }
+        this.version = draft.baseVersion;
+        this.saveState.set('unsaved');
+        this.changed.next();
+        return of(null);
+      }),
+    );
+  }
+
+  edit(change: (value: T) => T): void {
+    const before = this.current();
+    if (before === null) return;
+    const after = change(before);
+    if (after === before || same(after, before)) return;
+    this.past.update((list) => [...list.slice(-HISTORY_MOST + 1), before]);
+    this.future.set([]);
+    this.put(after);
+  }
+
+  undo(): void {
+    this.step(this.past, this.future);
+  }
+
+  redo(): void {
+    this.step(this.future, this.past);
+  }
+
+  /** After a conflict: mine replaces theirs. */
+  keepMine(): void {
+    const theirs = this.other();
+    if (!theirs) return;
+    this.version = theirs.version;
+    this.other.set(null);
+    this.markUnsaved();
+  }
+
+  /** After a conflict: theirs replaces mine; undo brings mine back. */
+  takeTheirs(): void {
+    const theirs = this.other();
+    const mine = this.current();
+    if (!theirs || mine === null) return;
+    this.version = theirs.version;
+    this.other.set(null);
+    this.past.update((list) => [...list, mine]);
+    this.current.set(theirs.value);
+    this.saveState.set('saved');
+    this.dropDraft();
+  }
+
+  /** Ends the document; what waits is saved at once. */
+  close(): void {
+    this.changed.complete();
+  }
+
+  private step(from: typeof this.past, to: typeof this.past): void {
+    const target = from().at(-1);
+    const now = this.current();
+    if (target === undefined || now === null) return;
+    from.update((list) => list.slice(0, -1));
+    to.update((list) => [...list, now]);
+    this.put(target);
+  }
+
+  private put(value: T): void {
+    this.current.set(value);
+    this.markUnsaved();
+  }
+
+  private markUnsaved(): void {
+    this.writeDraft();
+    if (this.saveState() === 'conflict' && this.other()) return;
+    this.saveState.set('unsaved');
+    this.changed.next();
+  }
+
+  private save(): Observable<unknown> {
+    const value = this.current();
+    if (value === null || this.other() || this.saveState() === 'saved') return of(null);
+    this.saveState.set('saving');
+    return this.source.save(value, this.version).pipe(
+      switchMap((saved) => {
+        this.version = saved.version;
+        this.problem.set(null);
+        if (same(this.current(), value)) {
+          this.saveState.set('saved');
+          this.dropDraft();
+        } else {
+          this.writeDraft();
+        }
+        return of(null);
+      }),
+      catchError((error: ApiError) => (error.code === 'version-conflict' ? this.meetConflict(value) : this.refuse(error))),
+    );
+  }
+
+  private refuse(error: ApiError): Observable<null> {
+    this.problem.set(error);
+    this.saveState.set('refused');
+    return of(null);
+  }
+
+  /** A save that went through but whose answer was lost looks like a conflict with oneself, and is none. */
+  private meetConflict(mine: T): Observable<unknown> {
+    return this.source.load().pipe(
+      switchMap((theirs) => {
+        if (same(theirs.value, mine)) {
+          this.version = theirs.version;
+          this.saveState.set('saved');
+          this.dropDraft();
+        } else {
+          this.other.set(theirs);
+          this.saveState.set('conflict');
+        }
+        return of(null);
+      }),
+      catchError((error: ApiError) => this.refuse(error)),
+    );
+  }
+
+  private readDraft(): Draft<T> | null {
+    const text = localStorage.getItem(this.source.key);
+    try {
+      return text ? (JSON.parse(text) as Draft<T>) : null;
+    } catch {
+      return null;
+    }
+  }
+
+  private writeDraft(): void {
+    try {
+      localStorage.setItem(this.source.key, JSON.stringify({ value: this.current(), baseVersion: this.version }));
+    } catch {
+      // A full or forbidden store only loses the safety net: the document itself is saved to the server.
+    }
+  }
+
+  private dropDraft(): void {
+    localStorage.removeItem(this.source.key);
+  }
+}
+
+/** Equality of plain data. */
+export function same(a: unknown, b: unknown): boolean {
+  return JSON.stringify(a) === JSON.stringify(b);
+}

@@ -1,0 +1,27 @@
+import { clockTime } from '@doceo/core';
+import { DateTime } from 'luxon';
+
+/** `Sat 28 Nov` at the water. */
+export function dayText(startsAt: string, timeZone: string): string {
+  return DateTime.fromISO(startsAt, { zone: timeZone }).toFormat('ccc d LLL');
+}
+
+/** `09:30` at the water; a dash where there is no time. */
+export function timeText(ms: number | null | undefined, timeZone: string): string {
+  return ms === null || ms === undefined ? '–' : clockTime(ms, timeZone);
+}
+
+/** `09:30–13:00` for a stretch of the lesson. */
+export function spanText(startMs: number, minutes: number, timeZone: string): string {
+  return `${clockTime(startMs, timeZone)}–${clockTime(startMs + minutes * 60_000, timeZone)}`;
+}
+
+/** `PH` for `Petra Holm`. */
+export function initials(name: string): string {
+  const words = name.trim().split(/\s+/);
+  return ((words[0]?.[0] ?? '') + (words.length > 1 ? (words.at(-1)?.[0] ?? '') : '')).toUpperCase();
+}
+
+export function firstName(name: string): string {
+  return name.split(' ')[0] ?? name;
+}

@@ -1,0 +1,68 @@
+import { Component, computed, inject, input, type OnInit, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { api, type SavedPlan } from '@doceo/contract';
+import { blocksOfLane, findDrill, findFault, gearList, strandOf } from '@doceo/core';
+import { ApiClient } from '../data/api-client';
+import { DayStore } from '../data/day-store';
+import { dayText, firstName, spanText, timeText } from '../data/lesson-texts';
+
+/** The lesson on paper: who does what when, what to say, what to pack, whom to call. Made to be printed. */
+@Component({
+  selector: 'doceo-lesson-card',
+  imports: [RouterLink],
+  templateUrl: './lesson-card.page.html',
+  styleUrl: './lesson-card.page.css',
+})
+export class LessonCardPage implements OnInit {
+  private readonly client = inject(ApiClient);
+  protected readonly day = inject(DayStore);
+  readonly id = input.required<string>();
+  protected readonly plan = signal<SavedPlan | null>(null);
+  protected readonly lesson = computed(() => this.day.lessons().find(({ id }) => id === this.id()) ?? null);
+  protected readonly water = computed(() => this.day.waterOf(this.lesson())?.water ?? null);
+  protected readonly zone = computed(() => this.water()?.timeZone ?? 'UTC');
+  protected readonly students = computed(() => this.day.studentsOf(this.lesson()));
+  protected readonly sun = computed(() => {
+    const sun = this.day.sunOf(this.lesson());
+    return { up: timeText(sun?.sunriseMs, this.zone()), down: timeText(sun?.sunsetMs, this.zone()), dark: timeText(sun?.duskMs, this.zone()) };
+  });
+  protected readonly when = computed(() => {
+    const lesson = this.lesson();
+    return lesson ? `${dayText(lesson.startsAt, this.zone())}, ${spanText(Date.parse(lesson.startsAt), lesson.lengthMin, this.zone())}` : '';
+  });
+  protected readonly rows = computed(() => {
+    const plan = this.plan()?.body;
+    const startMs = Date.parse(this.lesson()?.startsAt ?? '');
+    if (!plan || Number.isNaN(startMs)) return [];
+    const names = this.students().map(({ student }) => firstName(student.name));
+    return plan.blocks.map((block) => ({
+      id: block.id,
+      time: spanText(startMs + block.startMin * 60_000, block.durationMin, this.zone()),
+      strand: strandOf(block),
+      title: block.title,
+      who: block.lane === null ? 'all' : (names[block.lane] ?? `student ${block.lane + 1}`),
+      place: block.place === 'anywhere' ? '' : block.place,
+      rig: plan.rigs.find(({ id }) => id === block.rigId)?.name ?? '',
+      cue: block.cue,
+      note: block.note,
+      goal: this.goal(block.drillId),
+      watch: block.watchFor.flatMap((id) => findFault(id)?.short.toLowerCase() ?? []).slice(0, 4).join(', '),
+    }));
+  });
+  protected readonly gear = computed(() => (this.plan() ? gearList((this.plan() as SavedPlan).body) : []));
+  protected readonly lanes = computed(() => this.students().map(({ student }, lane) => ({ student, blocks: this.plan() ? blocksOfLane((this.plan() as SavedPlan).body, lane).length : 0 })));
+
+  ngOnInit(): void {
+    const lesson = this.lesson();
+    if (lesson) this.client.call(api.plans.get, { params: { id: lesson.planId } }).subscribe((plan) => this.plan.set(plan));
+  }
+
+  protected print(): void {
+    window.print();
+  }
+
+  private goal(drillId: string | null): string {
+    const success = findDrill(drillId ?? '')?.success;
+    return success ? `${success.good} of ${success.of}: ${success.at}` : '';
+  }
+}

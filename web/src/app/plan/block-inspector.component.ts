@@ -1,0 +1,52 @@
+import { Component, computed, input, output } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { type Block, findDrill, findFault, PLACE_KINDS, type PlanEdit, type PlanRig } from '@doceo/core';
+import type { Lane } from './timeline.component';
+
+/** One block in detail: what is said, where, with which rig, by whom. */
+@Component({
+  selector: 'doceo-block-inspector',
+  imports: [FormsModule],
+  templateUrl: './block-inspector.component.html',
+  styles: `
+    :host {
+      display: grid;
+      gap: 9px;
+    }
+    .two {
+      display: grid;
+      grid-template-columns: 1fr 1fr;
+      gap: 8px;
+    }
+  `,
+})
+export class BlockInspectorComponent {
+  readonly block = input.required<Block>();
+  readonly lanes = input.required<Lane[]>();
+  readonly planRigs = input.required<PlanRig[]>();
+  /** The instructor's own rigs, to be copied into the plan. */
+  readonly myRigs = input.required<{ id: string; name: string }[]>();
+  readonly edited = output<PlanEdit>();
+  readonly rigTaken = output<string>();
+  readonly closed = output<void>();
+
+  protected readonly places = PLACE_KINDS;
+  protected readonly drill = computed(() => findDrill(this.block().drillId ?? ''));
+  protected readonly faults = computed(() => this.block().watchFor.flatMap((id) => findFault(id) ?? []));
+  protected readonly otherRigs = computed(() => this.myRigs().filter(({ id }) => !this.planRigs().some((rig) => rig.id === id)));
+
+  protected change(change: Partial<Block>): void {
+    this.edited.emit({ kind: 'change', blockId: this.block().id, change });
+  }
+
+  protected time(change: { startMin?: number; durationMin?: number; lane?: number | null }): void {
+    const { id: blockId, startMin, lane } = this.block();
+    if (change.durationMin !== undefined) this.edited.emit({ kind: 'resize', blockId, durationMin: Math.min(480, change.durationMin || 5) });
+    else this.edited.emit({ kind: 'move', blockId, startMin: Math.min(1400, change.startMin ?? startMin), lane: change.lane === undefined ? lane : change.lane });
+  }
+
+  protected chooseRig(id: string): void {
+    if (id && !this.planRigs().some((rig) => rig.id === id)) this.rigTaken.emit(id);
+    else this.change({ rigId: id || null });
+  }
+}

@@ -1,0 +1,28 @@
+import { inject, Injectable } from '@angular/core';
+import { api, type SavedPlan } from '@doceo/contract';
+import type { PlanBody } from '@doceo/core';
+import { map, tap } from 'rxjs';
+import { ApiClient } from '../data/api-client';
+import { EditedDocument } from '../data/edited-document';
+
+/** What of a plan is edited. */
+export interface PlanValue {
+  title: string;
+  body: PlanBody;
+}
+
+/** Opens plans for editing. */
+@Injectable({ providedIn: 'root' })
+export class PlanDocuments {
+  private readonly client = inject(ApiClient);
+
+  /** @param seen told of every state of the plan that the server sends */
+  open(id: string, seen: (plan: SavedPlan) => void): EditedDocument<PlanValue> {
+    const toValue = (plan: SavedPlan): { value: PlanValue; version: number } => ({ value: { title: plan.title, body: plan.body }, version: plan.version });
+    return new EditedDocument<PlanValue>({
+      key: `doceo.draft.plan.${id}`,
+      load: () => this.client.call(api.plans.get, { params: { id } }).pipe(tap(seen), map(toValue)),
+      save: (value, baseVersion) => this.client.call(api.plans.update, { params: { id }, body: { ...value, baseVersion } }).pipe(tap(seen), map(toValue)),
+    });
+  }
+}

@@ -1,0 +1,230 @@
+import { Component, computed, inject, input, type OnDestroy, type OnInit, signal, viewChild } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { Router, RouterLink } from '@angular/router';
+import { api, type SavedLesson, type SavedPlan, type SavedRig } from '@doceo/contract';
+import { applyEdit, blockFromDrill, type Drill, gearList, LEVELS, MAX_GROUP, nextStart, plainBlock, planEnd, planSnags, type PlanBody, type PlanEdit, STRAND_NAMES, strandShares } from '@doceo/core';
+import { MessageService } from 'primeng/api';
+import { ApiClient } from '../data/api-client';
+import type { ApiError } from '../data/api-error';
+import { DayStore } from '../data/day-store';
+import type { EditedDocument } from '../data/edited-document';
+import { dayText, firstName, spanText } from '../data/lesson-texts';
+import type { Drag } from '../drawing/drag.directive';
+import { LessonDialogComponent } from '../lesson/lesson-dialog.component';
+import { KeysDialogComponent } from '../parts/keys-dialog.component';
+import { RuleCardDialogComponent } from '../parts/rule-card-dialog.component';
+import { SaveStateComponent } from '../parts/save-state.component';
+import { SnagListComponent } from '../parts/snag-list.component';
+import { BlockInspectorComponent } from './block-inspector.component';
+import { ConflictDialogComponent } from './conflict-dialog.component';
+import { DrillShelfComponent } from './drill-shelf.component';
+import { PlanDocuments, type PlanValue } from './plan-document';
+import { ShareDialogComponent } from './share-dialog.component';
+import { type Lane, TimelineComponent } from './timeline.component';
+
+const KEYS = [
+  ['Tab', 'go from block to block, and to the shelf of drills'],
+  ['Enter on a drill', 'put it at the end of the plan'],
+  ['← →', 'move the block by 5 minutes'],
+  ['Shift + ← →', 'make it shorter or longer'],
+  ['Alt + ← →', 'swap it with its neighbour'],
+  ['↑ ↓', 'give it to another student, or to everybody'],
+  ['Delete', 'remove it'],
+  ['Ctrl + Z, Ctrl + Shift + Z', 'undo, redo'],
+  ['?', 'this list'],
+] as const;
+
+/** The plan on a timeline, its check beside it, the library below. */
+@Component({
+  selector: 'doceo-plan-page',
+  imports: [FormsModule, RouterLink, TimelineComponent, DrillShelfComponent, BlockInspectorComponent, SnagListComponent, SaveStateComponent, RuleCardDialogComponent, LessonDialogComponent, ConflictDialogComponent, ShareDialogComponent, KeysDialogComponent],
+  templateUrl: './plan.page.html',
+  styleUrl: './plan.page.css',
+  host: { '(window:keydown)': 'key($event)' },
+})
+export class PlanPage implements OnInit, OnDestroy {
+  private readonly client = inject(ApiClient);
+  private readonly documents = inject(PlanDocuments);
+  private readonly messages = inject(MessageService);
+  private readonly router = inject(Router);
+  protected readonly day = inject(DayStore);
+  readonly id = input.required<string>();
+
+  private readonly timeline = viewChild(TimelineComponent);
+  protected readonly saved = signal<SavedPlan | null>(null);
+  protected readonly document = signal<EditedDocument<PlanValue> | null>(null);
+  protected readonly failed = signal<ApiError | null>(null);
+  protected readonly selectedId = signal<string | null>(null);
+  protected readonly preview = signal<PlanEdit | null>(null);
+  protected readonly dialog = signal<'lesson' | 'share' | 'rules' | 'keys' | null>(null);
+  protected readonly myRigs = signal<SavedRig[]>([]);
+  protected readonly levels = LEVELS;
+  protected readonly groups = Array.from({ length: MAX_GROUP }, (_, i) => i + 1);
+  protected readonly keys = KEYS;
+  protected readonly strandNames = STRAND_NAMES;
+
+  protected readonly value = computed(() => this.document()?.value() ?? null);
+  protected readonly mine = computed(() => this.saved()?.mine ?? false);
+  /** The plan as it would be after the drag under way. */
+  protected readonly shown = computed<PlanBody | null>(() => {
+    const body = this.value()?.body ?? null;
+    const preview = this.preview();
+    return body && preview ? applyEdit(body, preview) : body;
+  });
+  protected readonly lessons = computed(() => this.day.lessons().filter(({ planId }) => planId === this.id()));
+  /** The lesson in the strip, when it is one of this plan. */
+  protected readonly lesson = computed(() => (this.day.lesson()?.planId === this.id() ? this.day.lesson() : null));
+  protected readonly zone = computed(() => this.day.waterOf(this.lesson())?.water.timeZone ?? 'UTC');
+  protected readonly startMs = computed(() => (this.lesson() ? Date.parse(this.lesson()?.startsAt ?? '') : null));
+  protected readonly snags = computed(() => {
+    const body = this.shown();
+    return body ? planSnags(body, this.lesson() ? this.day.planLesson() : null) : [];
+  });
+  protected readonly counts = computed(() => (['stop', 'mind', 'note'] as const).map((level) => `${this.snags().filter((snag) => snag.level === level).length} ${level}`).join(', '));
+  protected readonly flagged = computed(() => new Set(this.snags().flatMap(({ blockId, level }) => (blockId && level !== 'note' ? [blockId] : []))));
+  protected readonly selected = computed(() => this.shown()?.blocks.find(({ id }) => id === this.selectedId()) ?? null);
+  protected readonly shares = computed(() => (this.shown() ? strandShares(this.shown() as PlanBody) : []));
+  protected readonly gear = computed(() => (this.shown() ? gearList(this.shown() as PlanBody) : []));
+  protected readonly lanes = computed<Lane[]>(() => {
+    const students = this.day.studentsOf(this.lesson());
+    const size = Math.max(this.shown()?.groupSize ?? 1, students.length);
+    return Array.from({ length: size }, (_, i) => ({ name: students[i] ? firstName(students[i].student.name) : `Student ${i + 1}`, note: students[i]?.student.note ?? '' }));
+  });
+  protected readonly when = computed(() => {
+    const lesson = this.lesson();
+    return lesson ? `${dayText(lesson.startsAt, this.zone())}, ${lesson.waterName}, ${spanText(Date.parse(lesson.startsAt), this.shown()?.lengthMin ?? 0, this.zone())}` : '';
+  });
+  protected readonly end = computed(() => (this.shown() ? planEnd(this.shown() as PlanBody) : 0));
+
+  ngOnInit(): void {
+    const document = this.documents.open(this.id(), (plan) => this.saved.set(plan));
+    document.load().subscribe({ next: () => this.document.set(document), error: (error: ApiError) => this.failed.set(error) });
+    this.client.call(api.rigs.list).subscribe((rigs) => this.myRigs.set(rigs));
+    this.day.loadHistory(true).subscribe();
+  }
+
+  ngOnDestroy(): void {
+    this.document()?.close();
+  }
+
+  protected edit(edit: PlanEdit): void {
+    this.document()?.edit((value) => ({ ...value, body: applyEdit(value.body, edit) }));
+  }
+
+  protected rename(title: string): void {
+    if (title.trim()) this.document()?.edit((value) => ({ ...value, title: title.trim() }));
+  }
+
+  protected set(change: Partial<Omit<PlanBody, 'blocks'>>): void {
+    this.edit({ kind: 'set', change });
+  }
+
+  protected addDrill(drill: Drill): void {
+    if (!this.mine() || !this.value()) return;
+    this.addBlock(blockFromDrill(drill.id, crypto.randomUUID(), nextStart(this.value()?.body as PlanBody)));
+  }
+
+  protected addPlain(kind: 'break' | 'debrief'): void {
+    this.addBlock(plainBlock(kind, kind === 'break' ? 'Break' : 'What went well', crypto.randomUUID(), nextStart(this.value()?.body as PlanBody), 10));
+  }
+
+  /** A drill dragged from the shelf: shown where it would land, put there when dropped. */
+  protected dragDrill(drill: Drill, drag: Drag): void {
+    if (!this.mine()) return;
+    const place = this.timeline()?.positionAt(drag.x, drag.y) ?? null;
+    const block = place ? blockFromDrill(drill.id, this.dragId, place.startMin, place.lane) : null;
+    this.preview.set(block && drag.phase === 'move' ? { kind: 'add', block } : null);
+    if (drag.phase === 'end' && block) this.addBlock(block);
+    if (drag.phase === 'end') this.dragId = crypto.randomUUID();
+  }
+
+  protected takeRig(rigId: string): void {
+    const rig = this.myRigs().find(({ id }) => id === rigId);
+    const block = this.selected();
+    const body = this.value()?.body;
+    if (!rig || !block || !body) return;
+    this.document()?.edit((value) => ({
+      ...value,
+      body: applyEdit(applyEdit(value.body, { kind: 'set', change: { rigs: [...value.body.rigs, { id: rig.id, name: rig.name, rig: rig.rig }] } }), { kind: 'change', blockId: block.id, change: { rigId: rig.id } }),
+    }));
+  }
+
+  protected fix({ snagId, index }: { snagId: string; index: number }): void {
+    const change = this.snags().find(({ id }) => id === snagId)?.fixes[index]?.change;
+    if (!change) return;
+    if (change.kind === 'edit') return this.edit(change.edit);
+    if (change.kind === 'open') {
+      if (change.what === 'rule-card') return this.dialog.set('rules');
+      void this.router.navigate(change.what === 'student' ? ['/record', change.id] : ['/rig']);
+      return;
+    }
+    const lesson = this.lesson();
+    if (lesson) this.day.saveLesson(lesson.id, { planId: lesson.planId, waterId: lesson.waterId, studentIds: lesson.studentIds, startsAt: new Date(Date.parse(lesson.startsAt) - change.byMin * 60_000).toISOString() }).subscribe();
+  }
+
+  protected takeCopy(): void {
+    const id = crypto.randomUUID();
+    this.client.call(api.plans.copy, { params: { id: this.id() }, body: { id } }).subscribe({
+      next: () => void this.router.navigateByUrl('/plan', { skipLocationChange: true }).then(() => this.router.navigate(['/plan', id])),
+      error: (error: ApiError) => this.messages.add({ severity: 'error', summary: error.message }),
+    });
+  }
+
+  protected resolve(choice: 'mine' | 'theirs' | 'copy'): void {
+    const document = this.document();
+    const value = document?.value();
+    if (!document || !value) return;
+    if (choice === 'mine') return document.keepMine();
+    if (choice === 'theirs') return document.takeTheirs();
+    this.client.call(api.plans.create, { body: { id: crypto.randomUUID(), title: `${value.title} (mine)`.slice(0, 80), body: value.body } }).subscribe(() => {
+      document.takeTheirs();
+      this.messages.add({ severity: 'success', summary: 'Yours is kept as a plan of its own', life: 4000 });
+    });
+  }
+
+  protected shared(plan: SavedPlan | null): void {
+    this.dialog.set(null);
+    if (!plan) return;
+    this.saved.set(plan);
+    this.messages.add({ severity: 'success', summary: plan.circleName ? `Shared with ${plan.circleName}` : 'Private again', life: 4000 });
+  }
+
+  protected key(event: KeyboardEvent): void {
+    const typing = event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement || event.target instanceof HTMLSelectElement;
+    if (typing || !this.mine()) return;
+    const command = event.ctrlKey || event.metaKey;
+    if (command && event.key.toLowerCase() === 'z') {
+      event.preventDefault();
+      if (event.shiftKey) this.document()?.redo();
+      else this.document()?.undo();
+    } else if (event.key === '?') this.dialog.set('keys');
+  }
+
+  /** Whether the lesson dialog changes the lesson shown, or makes a new one. */
+  protected readonly changing = signal(false);
+
+  protected newDay(): void {
+    this.changing.set(false);
+    this.dialog.set('lesson');
+  }
+
+  protected changeDay(): void {
+    this.changing.set(true);
+    this.dialog.set('lesson');
+  }
+
+  protected clampLength(text: string): number {
+    return Math.min(720, Math.max(15, Math.round(Number(text) || 0)));
+  }
+
+  protected dayOf(lesson: SavedLesson): string {
+    return dayText(lesson.startsAt, this.day.waterOf(lesson)?.water.timeZone ?? 'UTC');
+  }
+
+  private dragId: string = crypto.randomUUID();
+
+  private addBlock(block: ReturnType<typeof plainBlock>): void {
+    this.edit({ kind: 'add', block });
+    this.selectedId.set(block.id);
+  }
+}

@@ -1,0 +1,61 @@
+import { Component, inject, input, type OnInit, output, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { api, type Circle, type SavedPlan } from '@doceo/contract';
+import { DialogModule } from 'primeng/dialog';
+import { ApiClient } from '../data/api-client';
+import type { ApiError } from '../data/api-error';
+
+/** Shares a plan with a circle, or makes it private again. */
+@Component({
+  selector: 'doceo-share-dialog',
+  imports: [DialogModule, RouterLink],
+  template: `
+    <p-dialog header="Share this plan" [visible]="true" (visibleChange)="closed.emit(null)" [modal]="true" [draggable]="false" [dismissableMask]="true" [style]="{ width: '480px' }">
+      <p>Blocks, drills, rigs and cue words go along. Students, records, day and water stay with you.</p>
+      <div class="choices">
+        <button type="button" class="btn" [attr.aria-pressed]="circleId() === null" [class.go]="circleId() === null" (click)="share(null)">Only me</button>
+        @for (circle of circles(); track circle.id) {
+          <button type="button" class="btn" [attr.aria-pressed]="circleId() === circle.id" [class.go]="circleId() === circle.id" [disabled]="circle.role === 'reader'" (click)="share(circle.id)">
+            {{ circle.name }}, {{ circle.members.length }} {{ circle.members.length === 1 ? 'member' : 'members' }}{{ circle.role === 'reader' ? ' (you may only read there)' : '' }}
+          </button>
+        } @empty {
+          <p class="soft">You are in no circle yet. <a routerLink="/circle">Found one.</a></p>
+        }
+      </div>
+      @if (error(); as problem) {
+        <p class="wrong" role="alert">{{ problem.message }}</p>
+        @for (issue of problem.issues; track issue.path) {
+          <p class="wrong small">{{ issue.path }} {{ issue.message }}</p>
+        }
+      }
+    </p-dialog>
+  `,
+  styles: `
+    .choices {
+      display: grid;
+      gap: 8px;
+      margin: 14px 0 4px;
+    }
+    .wrong {
+      color: var(--safety);
+      margin-top: 8px;
+    }
+  `,
+})
+export class ShareDialogComponent implements OnInit {
+  private readonly client = inject(ApiClient);
+  readonly planId = input.required<string>();
+  readonly circleId = input.required<string | null>();
+  readonly closed = output<SavedPlan | null>();
+  protected readonly circles = signal<Circle[]>([]);
+  protected readonly error = signal<ApiError | null>(null);
+
+  ngOnInit(): void {
+    this.client.call(api.circles.list).subscribe((circles) => this.circles.set(circles));
+  }
+
+  protected share(circleId: string | null): void {
+    this.error.set(null);
+    this.client.call(api.plans.share, { params: { id: this.planId() }, body: { circleId } }).subscribe({ next: (plan) => this.closed.emit(plan), error: (error: ApiError) => this.error.set(error) });
+  }
+}

@@ -1,0 +1,38 @@
+import { Component, input } from '@angular/core';
+import type { Figure } from '@doceo/core';
+
+/** Figures with a bar against their limit; each opens to its inputs, its rule and how sure it is. */
+@Component({
+  selector: 'doceo-figure-list',
+  template: `
+    @for (figure of figures(); track figure.id) {
+      <details [attr.data-figure]="figure.id">
+        <summary>
+          <span>{{ figure.label }}</span>
+          <b class="figure">{{ figure.text }}</b>
+          @if (figure.limit !== null && figure.limit > 0) {
+            <span class="bar" [class.over]="figure.value > figure.limit"><i [style.width.%]="fill(figure)"></i><u [style.left.%]="80"></u></span>
+          }
+        </summary>
+        <div class="reason small">
+          <p>{{ figure.rule }}</p>
+          <dl>
+            @for (line of figure.inputs; track $index) {
+              <div><dt>{{ line.label }}</dt><dd class="figure">{{ line.text }}</dd></div>
+            }
+          </dl>
+          <p class="soft">How sure: {{ figure.certainty }}.</p>
+        </div>
+      </details>
+    }
+  `,
+  styleUrl: './figure-list.component.css',
+})
+export class FigureListComponent {
+  readonly figures = input.required<readonly Figure[]>();
+
+  protected fill({ value, limit }: Figure): number {
+    return (Math.min(value, (limit ?? 1) * 1.25) / ((limit ?? 1) * 1.25)) * 100;
+  }
+
+}

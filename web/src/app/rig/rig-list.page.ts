@@ -1,0 +1,63 @@
+import { Component, computed, inject, type OnInit, signal } from '@angular/core';
+import { Router, RouterLink } from '@angular/router';
+import { api, type SavedRig } from '@doceo/contract';
+import { formatLength, indicatorNymph, INDICATOR_NYMPH_DEFAULTS, leaderLength, pointFly, type Rig, rigSnags, weakestLink } from '@doceo/core';
+import { MessageService } from 'primeng/api';
+import { ApiClient } from '../data/api-client';
+import type { ApiError } from '../data/api-error';
+import { DayStore } from '../data/day-store';
+import { SessionStore } from '../data/session';
+import { drawable, drawRig } from './rig-drawing';
+
+/** Saved rigs, each as a small drawing with what matters of it. */
+@Component({
+  selector: 'doceo-rig-list',
+  imports: [RouterLink],
+  templateUrl: './rig-list.page.html',
+  styleUrl: './rig-list.page.css',
+})
+export class RigListPage implements OnInit {
+  private readonly client = inject(ApiClient);
+  private readonly router = inject(Router);
+  private readonly messages = inject(MessageService);
+  private readonly day = inject(DayStore);
+  private readonly session = inject(SessionStore);
+  protected readonly rigs = signal<SavedRig[] | null>(null);
+  protected readonly asking = signal<string | null>(null);
+  protected readonly cards = computed(() => (this.rigs() ?? []).map((saved) => this.toCard(saved)));
+
+  ngOnInit(): void {
+    this.client.call(api.rigs.list).subscribe((rigs) => this.rigs.set(rigs));
+  }
+
+  protected make(): void {
+    const rig = indicatorNymph({ ...INDICATOR_NYMPH_DEFAULTS, flyCount: 1 });
+    this.client.call(api.rigs.create, { body: { id: crypto.randomUUID(), name: 'Nymph under an indicator', rig } }).subscribe(({ id }) => void this.router.navigate(['/rig', id]));
+  }
+
+  protected remove(id: string): void {
+    this.client.call(api.rigs.remove, { params: { id } }).subscribe({
+      next: () => this.rigs.update((list) => list?.filter((rig) => rig.id !== id) ?? null),
+      error: (error: ApiError) => this.messages.add({ severity: 'error', summary: error.message }),
+    });
+  }
+
+  private toCard({ id, name, rig }: SavedRig) {
+    const system = this.session.units();
+    const point = pointFly(rig);
+    const link = point && weakestLink(rig, point);
+    const worst = rigSnags(rig, { water: this.day.water()?.water ?? null, system }).filter(({ level }) => level === 'stop').length;
+    return {
+      id,
+      name,
+      facts: `${formatLength(leaderLength(rig), system)} leader, ${rig.flies.length} ${rig.flies.length === 1 ? 'fly' : 'flies'}, for ${formatLength(rig.waterDepthM, system)} of water`,
+      breaks: link ? `breaks first: ${link.label}` : '',
+      stops: worst,
+      drawing: this.draw(rig),
+    };
+  }
+
+  private draw(rig: Rig) {
+    return drawable(rig) ? drawRig(rig, 330, 200, {}) : null;
+  }
+}

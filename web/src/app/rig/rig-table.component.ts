@@ -1,0 +1,117 @@
+import { Component, computed, input, output, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import {
+  BUTT_DIAMETERS_M, CoreError, diameterOfX, type Fitting, type Fly, flyAttachment, formatForce, formatLength, formatTippet, knotsFor, type KnotId, MATERIALS, type MaterialId,
+  materialStrength, parseLength, type Rig, rigEdits, type Section, spans, type UnitSystem,
+} from '@doceo/core';
+
+type Row =
+  | { kind: 'section'; id: string; atM: number; section: Section; joints: ReturnType<typeof knotsFor>; holds: string }
+  | { kind: 'fitting'; id: string; atM: number; fitting: Fitting }
+  | { kind: 'fly'; id: string; atM: number; fly: Fly };
+
+const LENGTH_MIN_M = 0.02;
+const LENGTH_MAX_M = 12;
+
+/** Parts from the fly line down, edited in place. A wrong entry is told at its cell and changes nothing. */
+@Component({
+  selector: 'doceo-rig-table',
+  imports: [FormsModule],
+  templateUrl: './rig-table.component.html',
+  styleUrl: './rig-table.component.css',
+})
+export class RigTableComponent {
+  readonly rig = input.required<Rig>();
+  readonly system = input.required<UnitSystem>();
+  readonly editable = input(true);
+  readonly selectedId = input<string | null>(null);
+  readonly edited = output<Rig>();
+  readonly selected = output<string>();
+
+  protected readonly wrong = signal<Record<string, string>>({});
+  protected readonly materials = Object.values(MATERIALS);
+  protected readonly flyKnots = knotsFor('line-to-fly');
+  protected readonly hookSizes = Array.from({ length: 11 }, (_, i) => 2 + i * 2);
+  protected readonly beads = [0.0015, 0.002, 0.0024, 0.0028, 0.0033, 0.0038, 0.0046, 0.0055];
+  private readonly diameters = [...BUTT_DIAMETERS_M].reverse().concat(Array.from({ length: 9 }, (_, x) => diameterOfX(x)));
+
+  protected readonly rows = computed<Row[]>(() => {
+    const rig = this.rig();
+    const sections = spans(rig).map(({ section, topM }, index): Row => ({
+      kind: 'section', id: section.id, atM: topM, section, joints: knotsFor(index === 0 ? 'line-to-loop' : 'line-to-line'), holds: formatForce(materialStrength(section.material, section.diameterM), this.system()),
+    }));
+    const fittings = rig.fittings.map((fitting): Row => ({ kind: 'fitting', id: fitting.id, atM: fitting.aboveFlyM, fitting }));
+    const flies = rig.flies.map((fly): Row => ({ kind: 'fly', id: fly.id, atM: flyAttachment(rig, fly), fly }));
+    const order = { section: 2, fitting: 1, fly: 0 };
+    return [...sections, ...fittings, ...flies].sort((a, b) => b.atM - a.atM || (a.kind === b.kind ? 0 : order[a.kind] - order[b.kind]));
+  });
+
+  protected length(metres: number): string {
+    return formatLength(metres, this.system());
+  }
+
+  protected tippet(diameterM: number): string {
+    return formatTippet(diameterM, this.system());
+  }
+
+  /** The standard sizes and the one the section has. */
+  protected sizes(section: Section): number[] {
+    return this.diameters.some((diameter) => Math.abs(diameter - section.diameterM) < 1e-7) ? this.diameters : [section.diameterM, ...this.diameters];
+  }
+
+  protected sameSize(a: number, b: number): boolean {
+    return Math.abs(a - b) < 1e-7;
+  }
+
+  protected setLength(row: Row, text: string): void {
+    let metres: number;
+    try {
+      metres = parseLength(text, this.system());
+    } catch (error) {
+      if (!(error instanceof CoreError)) throw error;
+      return this.mark(row.id, `“${text}” is no length; try ${this.system() === 'metric' ? '0.4, 40 cm or 1.2 m' : '16 in or 1 ft 4 in'}`);
+    }
+    if (metres < LENGTH_MIN_M || metres > LENGTH_MAX_M) return this.mark(row.id, `between ${this.length(LENGTH_MIN_M)} and ${this.length(LENGTH_MAX_M)}`);
+    this.mark(row.id, null);
+    if (row.kind === 'section') this.edited.emit(rigEdits.section(this.rig(), row.id, { lengthM: metres }));
+    if (row.kind === 'fitting') this.edited.emit(rigEdits.slide(this.rig(), row.id, metres));
+    if (row.kind === 'fly' && row.fly.at.kind === 'tag') {
+      if (metres > 1) return this.mark(row.id, `at the most ${this.length(1)} for a tag`);
+      this.edited.emit(rigEdits.fly(this.rig(), row.id, { at: { ...row.fly.at, lengthM: metres } }));
+    }
+  }
+
+  protected setSection(id: string, change: { diameterM?: number; material?: MaterialId; joint?: KnotId }): void {
+    this.edited.emit(rigEdits.section(this.rig(), id, change));
+  }
+
+  protected setFly(id: string, change: Partial<Fly>): void {
+    this.edited.emit(rigEdits.fly(this.rig(), id, change));
+  }
+
+  protected setBead(fly: Fly, bead: Fly['bead']): void {
+    this.setFly(fly.id, { bead, beadDiameterM: bead === 'none' ? 0 : fly.beadDiameterM || 0.0028 });
+  }
+
+  protected setStyle(style: 'fixed' | 'slip-release' | 'yarn'): void {
+    this.edited.emit(rigEdits.indicatorStyle(this.rig(), style));
+  }
+
+  protected setMetal(metal: 'tin' | 'lead'): void {
+    this.edited.emit(rigEdits.shotMetal(this.rig(), metal));
+  }
+
+  protected setMass(grams: string): void {
+    const mass = Number(grams.replace(',', '.'));
+    if (!Number.isFinite(mass) || mass < 0.01 || mass > 10) return this.mark('shot', 'between 0.01 and 10 g');
+    this.mark('shot', null);
+    this.edited.emit(rigEdits.shotMass(this.rig(), mass / 1000));
+  }
+
+  private mark(id: string, text: string | null): void {
+    this.wrong.update((all) => {
+      const { [id]: _old, ...others } = all;
+      return text === null ? others : { ...others, [id]: text };
+    });
+  }
+}

@@ -1,0 +1,32 @@
+import { Component } from '@angular/core';
+import { RouterLink, RouterLinkActive } from '@angular/router';
+
+/** Stops in the order of the work, with their place along the leader. */
+const STOPS = [
+  { path: '/today', name: 'Today', y: 40 },
+  { path: '/rig', name: 'Rig', y: 140 },
+  { path: '/plan', name: 'Plan', y: 260 },
+  { path: '/bank', name: 'Bank', y: 380 },
+  { path: '/record', name: 'Record', y: 480 },
+  { path: '/circle', name: 'Circle', y: 600 },
+] as const;
+
+/** The rail is a leader: one line from thick to thin, the stop you are at is the bead. On a phone it lies along the bottom. */
+@Component({
+  selector: 'doceo-rail',
+  imports: [RouterLink, RouterLinkActive],
+  template: `
+    <a class="skip" href="#main">Skip to the screen</a>
+    <div class="brand">Doceo</div>
+    <nav aria-label="Stops">
+      <svg class="leader" viewBox="0 0 92 690" preserveAspectRatio="none" aria-hidden="true"><path d="M18 0 L25 0 L22.2 690 L21.2 690 Z" /></svg>
+      @for (stop of stops; track stop.path) {
+        <a [routerLink]="stop.path" routerLinkActive="here" ariaCurrentWhenActive="page" [style.top.px]="stop.y - 22"><span class="bead" aria-hidden="true"></span>{{ stop.name }}</a>
+      }
+    </nav>
+  `,
+  styleUrl: './rail.component.css',
+})
+export class RailComponent {
+  protected readonly stops = STOPS;
+}

@@ -1,0 +1,53 @@
+import { Component, inject, output, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { registerSchema, toIssues } from '@doceo/contract';
+import type { Observable } from 'rxjs';
+import { ApiError } from '../data/api-error';
+import { SessionStore } from '../data/session';
+
+/** Sign in or make an account. In demo mode the demo accounts are one click away. */
+@Component({
+  selector: 'doceo-sign-in',
+  imports: [FormsModule],
+  templateUrl: './sign-in.component.html',
+  styleUrl: './sign-in.component.css',
+})
+export class SignInComponent {
+  protected readonly session = inject(SessionStore);
+  readonly done = output<void>();
+
+  protected readonly registering = signal(false);
+  protected readonly busy = signal(false);
+  protected readonly error = signal<ApiError | null>(null);
+  protected name = '';
+  protected email = '';
+  protected password = '';
+
+  protected submit(): void {
+    if (this.registering()) {
+      const checked = registerSchema.safeParse({ name: this.name, email: this.email, password: this.password });
+      if (!checked.success) return this.error.set(new ApiError('invalid', 'Please look at the marked fields.', toIssues(checked.error)));
+      return this.send(this.session.register(this.name, this.email, this.password));
+    }
+    this.send(this.session.signIn(this.email, this.password));
+  }
+
+  protected useDemo(email: string, password: string): void {
+    this.send(this.session.signIn(email, password));
+  }
+
+  private send(call: Observable<unknown>): void {
+    this.busy.set(true);
+    this.error.set(null);
+    call.subscribe({
+      next: () => {
+        this.busy.set(false);
+        this.done.emit();
+      },
+      error: (error: ApiError) => {
+        this.busy.set(false);
+        this.error.set(error);
+      },
+    });
+  }
+}

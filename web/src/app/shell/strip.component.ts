@@ -1,0 +1,66 @@
+import { Component, computed, inject, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { Router } from '@angular/router';
+import { BankStore } from '../data/bank-store';
+import { DayStore } from '../data/day-store';
+import { dayText, timeText } from '../data/lesson-texts';
+import { SessionStore } from '../data/session';
+
+/** Where and when we are. Change the lesson here and every screen follows. */
+@Component({
+  selector: 'doceo-strip',
+  imports: [FormsModule],
+  template: `
+    @if (day.lesson(); as lesson) {
+      <label class="lesson">
+        <span class="visually-hidden">Lesson</span>
+        <select [ngModel]="lesson.id" (ngModelChange)="day.choose($event)">
+          @for (option of options(); track option.id) {
+            <option [value]="option.id">{{ option.text }}</option>
+          }
+        </select>
+      </label>
+      <span class="fact">light <b class="figure">{{ light() }}</b></span>
+      <span class="fact">students <b class="figure">{{ lesson.studentIds.length }}</b></span>
+    } @else {
+      <span>No lesson on the calendar yet</span>
+    }
+    <span class="spread"></span>
+    @if (bank.waiting() > 0) {
+      <span class="waiting">{{ bank.waiting() }} kept here, not sent yet</span>
+    }
+    <button type="button" class="chip" (click)="switchUnits()" [attr.aria-label]="'Units: ' + session.units() + '. Switch'">{{ session.units() }}</button>
+    <span class="who">
+      <button type="button" class="chip" aria-haspopup="true" [attr.aria-expanded]="open()" (click)="open.set(!open())">{{ session.user()?.name }}</button>
+      @if (open()) {
+        <span class="menu"><button type="button" class="btn small" (click)="session.signOut().subscribe()">Sign out</button></span>
+      }
+    </span>
+  `,
+  styleUrl: './strip.component.css',
+})
+export class StripComponent {
+  protected readonly day = inject(DayStore);
+  protected readonly session = inject(SessionStore);
+  protected readonly bank = inject(BankStore);
+  protected readonly router = inject(Router);
+  protected readonly open = signal(false);
+
+  protected readonly options = computed(() =>
+    this.day.lessons().map((lesson) => ({ id: lesson.id, text: `${dayText(lesson.startsAt, this.zone(lesson.waterId))}, ${lesson.waterName}, ${lesson.planTitle}` })),
+  );
+
+  protected readonly light = computed(() => {
+    const sun = this.day.sun();
+    const zone = this.day.water()?.water.timeZone ?? 'UTC';
+    return `${timeText(sun?.sunriseMs, zone)}–${timeText(sun?.sunsetMs, zone)}`;
+  });
+
+  protected switchUnits(): void {
+    this.session.keep({ units: this.session.units() === 'metric' ? 'imperial' : 'metric' });
+  }
+
+  private zone(waterId: string): string {
+    return this.day.waters().find(({ id }) => id === waterId)?.water.timeZone ?? 'UTC';
+  }
+}

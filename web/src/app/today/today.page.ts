@@ -1,0 +1,101 @@
+import { Component, computed, effect, inject, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { api, type SavedPlan } from '@doceo/contract';
+import { type BankEvent, planSnags, strandOf } from '@doceo/core';
+import { forkJoin } from 'rxjs';
+import { ApiClient } from '../data/api-client';
+import { BankStore } from '../data/bank-store';
+import { DayStore } from '../data/day-store';
+import { dayText, firstName, initials, spanText, timeText } from '../data/lesson-texts';
+import { RuleCardDialogComponent } from '../parts/rule-card-dialog.component';
+import { SnagListComponent } from '../parts/snag-list.component';
+
+const MS_PER_MIN = 60_000;
+
+/** The next lesson at a glance: light, blocks, students, what must be cleared first. */
+@Component({
+  selector: 'doceo-today-page',
+  imports: [RouterLink, SnagListComponent, RuleCardDialogComponent],
+  templateUrl: './today.page.html',
+  styleUrl: './today.page.css',
+})
+export class TodayPage {
+  private readonly client = inject(ApiClient);
+  protected readonly day = inject(DayStore);
+  protected readonly bank = inject(BankStore);
+  protected readonly plan = signal<SavedPlan | null>(null);
+  protected readonly card = signal(false);
+  private readonly events = signal<BankEvent[]>([]);
+
+  protected readonly lesson = this.day.nextLesson;
+  protected readonly water = computed(() => this.day.waterOf(this.lesson()));
+  protected readonly zone = computed(() => this.water()?.water.timeZone ?? 'UTC');
+  protected readonly students = computed(() => this.day.studentsOf(this.lesson()).map(({ id, student }) => ({ id, name: student.name, first: firstName(student.name), initials: initials(student.name), note: student.note })));
+  protected readonly snags = computed(() => {
+    const lesson = this.lesson();
+    const plan = this.plan();
+    if (!lesson || plan?.id !== lesson.planId) return [];
+    return planSnags(plan.body, this.day.planLessonOf(lesson, this.events()));
+  });
+  protected readonly stops = computed(() => this.snags().filter(({ level }) => level === 'stop').map((snag) => ({ ...snag, fixes: snag.rule === 'rule-card' ? [{ label: 'Open the card' }] : [] })));
+  protected readonly others = computed(() => this.snags().length - this.stops().length);
+  protected readonly later = computed(() => this.day.lessons().filter((lesson) => Date.parse(lesson.startsAt) > Date.parse(this.lesson()?.startsAt ?? '9999')).slice(0, 4));
+  protected readonly past = computed(() => this.day.lessons().filter((lesson) => Date.parse(lesson.startsAt) + lesson.lengthMin * MS_PER_MIN <= this.day.now()).slice(-3).reverse());
+  protected readonly countdown = computed(() => {
+    const lesson = this.lesson();
+    if (!lesson) return '';
+    const days = Math.floor((Date.parse(lesson.startsAt) - this.day.now()) / 86_400_000);
+    return days < 0 ? 'under way' : days === 0 ? 'within a day' : days === 1 ? 'tomorrow or the day after' : `in ${days} days`;
+  });
+
+  /** The day from two hours before first light to two hours after last, as shares of the drawing. */
+  protected readonly picture = computed(() => {
+    const lesson = this.lesson();
+    const sun = this.day.sunOf(lesson);
+    const plan = this.plan();
+    if (!lesson || !sun || plan?.id !== lesson.planId) return null;
+    const startMs = Date.parse(lesson.startsAt);
+    const rise = sun.sunriseMs ?? startMs - 6 * 3_600_000;
+    const set = sun.sunsetMs ?? startMs + 12 * 3_600_000;
+    const from = Math.min(sun.dawnMs ?? rise, startMs) - 1800_000;
+    const to = Math.max(sun.duskMs ?? set, startMs + lesson.lengthMin * MS_PER_MIN) + 1800_000;
+    const x = (ms: number): number => ((ms - from) / (to - from)) * 1000;
+    const lanes = Math.max(1, plan.body.groupSize);
+    return {
+      rise: { x: x(rise), text: timeText(sun.sunriseMs, this.zone()) },
+      set: { x: x(set), text: timeText(sun.sunsetMs, this.zone()) },
+      dawn: x(sun.dawnMs ?? rise),
+      dusk: x(sun.duskMs ?? set),
+      lanes,
+      start: { x: x(startMs), text: timeText(startMs, this.zone()) },
+      end: { x: x(startMs + lesson.lengthMin * MS_PER_MIN), text: timeText(startMs + lesson.lengthMin * MS_PER_MIN, this.zone()) },
+      blocks: plan.body.blocks.map((block) => ({
+        id: block.id, title: block.title, x: x(startMs + block.startMin * MS_PER_MIN), width: x(startMs + (block.startMin + block.durationMin) * MS_PER_MIN) - x(startMs + block.startMin * MS_PER_MIN),
+        y: ((block.lane ?? 0) / lanes) * 96, height: (block.lane === null ? 96 : 96 / lanes) - 1, strand: strandOf(block) ?? 'rest',
+      })),
+      arc: arcPath(x(rise), x(set)),
+    };
+  });
+
+  constructor() {
+    effect(() => {
+      const lesson = this.lesson();
+      if (!lesson) return;
+      forkJoin([this.client.call(api.plans.get, { params: { id: lesson.planId } }), this.day.historyFor(lesson)]).subscribe(([plan, events]) => {
+        this.events.set(events);
+        this.plan.set(plan);
+      });
+    });
+  }
+
+  protected whenOf(lesson: { startsAt: string; lengthMin: number; waterId: string }): string {
+    const zone = this.day.waters().find(({ id }) => id === lesson.waterId)?.water.timeZone ?? 'UTC';
+    return `${dayText(lesson.startsAt, zone)}, ${spanText(Date.parse(lesson.startsAt), lesson.lengthMin, zone)}`;
+  }
+}
+
+/** The sun's way over the day, drawn as a low arc. */
+function arcPath(rise: number, set: number): string {
+  const height = 74;
+  return `M${rise} 104 Q ${(rise + set) / 2} ${104 - 2 * height} ${set} 104`;
+}
