@@ -27,16 +27,16 @@ function unlessBuilt(name, sources, build) {
   writeFileSync(mark, hash);
 }
 
-const PROGRAM_SOURCES = ['core/src', 'contract/src', 'demo/src', 'server/src'];
+const PROGRAM_SOURCES = ['core/src', 'contract/src', 'demo/src', 'server/src', 'e2e/src'];
 
 /** Bundles the programs that run in Node: server, command line, benchmark. */
 export async function buildPrograms() {
-  const entries = { server: 'server/src/main.ts', compute: 'server/src/compute/main.ts', bench: 'server/src/bench/main.ts' };
+  const entries = { server: 'server/src/main.ts', compute: 'server/src/compute/main.ts', bench: 'server/src/bench/main.ts', screenshots: 'e2e/src/screenshots.ts' };
   let needed = false;
   unlessBuilt('programs', PROGRAM_SOURCES, () => (needed = true));
   if (!needed) return;
   const { build } = await import('esbuild');
-  const external = Object.keys(JSON.parse(readFileSync(join(ROOT, 'server/package.json'), 'utf8')).dependencies).filter((name) => !name.startsWith('@doceo/') && name !== 'zod');
+  const external = ['server', 'e2e'].flatMap((name) => Object.keys(JSON.parse(readFileSync(join(ROOT, name, 'package.json'), 'utf8')).dependencies)).filter((name) => !name.startsWith('@doceo/') && name !== 'zod');
   await build({
     entryPoints: entries,
     outdir: join(ROOT, 'dist'),
@@ -56,6 +56,6 @@ export async function buildPrograms() {
 export function buildWeb() {
   unlessBuilt('web', ['core/src', 'contract/src', 'web/src', 'web/public', 'web/tsconfig.json', 'web/tsconfig.app.json', 'angular.json'], () => {
     console.log('Building the web application ...');
-    run('npx', ['ng', 'build', 'web', '--progress=false'], { env: { ...process.env, NG_CLI_ANALYTICS: 'false' } });
+    run('npx', ['ng', 'build', 'web', '--progress=false'], { stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, NG_CLI_ANALYTICS: 'false' } });
   });
 }

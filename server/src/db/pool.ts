@@ -4,7 +4,7 @@ import { createPool, type Pool, type PoolConnection, type ResultSetHeader, type 
 export type Db = Pick<Pool | PoolConnection, 'query'>;
 export type { Pool };
 
-/** A pool with the two things settled once: times are UTC, calendar dates are text. */
+/** A pool with the things settled once: times are UTC; calendar dates and JSON columns come as text. */
 export function openPool(url: string): Pool {
   return createPool({
     uri: url.replace(/^mariadb:/, 'mysql:'),
@@ -15,6 +15,7 @@ export function openPool(url: string): Pool {
     connectTimeout: 3000,
     enableKeepAlive: true,
     decimalNumbers: true,
+    jsonStrings: true,
   });
 }
 

@@ -1,0 +1,77 @@
+import { existsSync } from 'node:fs';
+import puppeteer, { type Browser, type ElementHandle, type Page } from 'puppeteer-core';
+
+export const DESK = { width: 1280, height: 800 };
+export const PHONE = { width: 390, height: 844, isMobile: true, hasTouch: true };
+
+export function launch(): Promise<Browser> {
+  const executablePath = ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find(existsSync);
+  if (!executablePath) throw new Error('Chromium is not installed (Debian package chromium).');
+  const sandbox = process.getuid?.() === 0 ? ['--no-sandbox'] : [];
+  return puppeteer.launch({
+    executablePath,
+    args: [...sandbox, '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--font-render-hinting=none'],
+  });
+}
+
+/** A tab of its own session, with what the page complains about collected. */
+export async function openTab(browser: Browser, viewport = DESK): Promise<{ page: Page; complaints: string[] }> {
+  const context = await browser.createBrowserContext();
+  const page = await context.newPage();
+  await page.setViewport(viewport);
+  const complaints: string[] = [];
+  page.on('pageerror', (error) => complaints.push(String(error)));
+  page.on('console', (message) => {
+    if (message.type() === 'error' && !/Failed to load resource/.test(message.text())) complaints.push(message.text());
+  });
+  return { page, complaints };
+}
+
+export async function signIn(page: Page, url: string, email: string, path = '/today'): Promise<void> {
+  await page.goto(`${url}${path}`);
+  await page.waitForSelector('input[name=email]');
+  await page.type('input[name=email]', email);
+  await page.type('input[name=password]', 'corvane-demo');
+  await page.click('button[type=submit]');
+  await page.waitForSelector('doceo-rail, .bank');
+}
+
+/** Goes to a screen without loading the application anew. */
+export async function go(page: Page, path: string): Promise<void> {
+  await page.evaluate((to) => {
+    window.history.pushState(null, '', to);
+    window.dispatchEvent(new PopStateEvent('popstate'));
+  }, path);
+}
+
+/** The first element with this text. */
+export async function byText(page: Page, selector: string, text: string | RegExp): Promise<ElementHandle<HTMLElement>> {
+  const source = typeof text === 'string' ? text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&') : text.source;
+  const handle = await page.waitForFunction(
+    (sel, pattern) => [...document.querySelectorAll<HTMLElement>(sel)].find((element) => new RegExp(pattern).test(element.textContent ?? '') && element.getClientRects().length > 0),
+    { timeout: 15_000 },
+    selector,
+    source,
+  );
+  return handle as unknown as ElementHandle<HTMLElement>;
+}
+
+export async function clickText(page: Page, selector: string, text: string | RegExp): Promise<void> {
+  const handle = await byText(page, selector, text);
+  await handle.evaluate((element) => element.scrollIntoView({ block: 'center' }));
+  await handle.click();
+}
+
+export async function textOf(page: Page, selector: string): Promise<string> {
+  return page.$eval(selector, (element) => (element.textContent ?? '').replace(/\s+/g, ' ').trim());
+}
+
+/** Waits until nothing on the page is left to save. */
+export async function saved(page: Page): Promise<void> {
+  await page.waitForSelector('[data-save-state=saved]', { timeout: 15_000 });
+}
+
+export async function settled(page: Page): Promise<void> {
+  await page.waitForNetworkIdle({ idleTime: 400, timeout: 15_000 });
+  await page.evaluate(() => document.fonts.ready.then(() => undefined));
+}
