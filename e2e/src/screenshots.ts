@@ -1,6 +1,6 @@
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
-import type { Page } from 'puppeteer-core';
+import type { Browser, Page } from 'puppeteer-core';
 import { byText, clickText, DESK, launch, openTab, PHONE, settled, signIn } from './browser';
 import { freshDatabase, ROOT, startServer } from './server';
 
@@ -53,11 +53,20 @@ async function main(): Promise<void> {
   mkdirSync(folder, { recursive: true });
   const server = await startServer(await freshDatabase('screenshots'));
   const browser = await launch();
+  try {
+    await takeAll(browser, server.url, folder, only);
+  } finally {
+    await browser.close();
+    await server.stop();
+  }
+}
+
+async function takeAll(browser: Browser, url: string, folder: string, only: readonly string[]): Promise<void> {
   for (const { name, path, viewport = DESK, before, signedOut } of SHOTS) {
     if (only.length > 0 && !only.includes(name)) continue;
     const { page, complaints } = await openTab(browser, viewport);
-    if (signedOut) await page.goto(`${server.url}${path}`);
-    else await signIn(page, server.url, 'lead@ternalder.example', path);
+    if (signedOut) await page.goto(`${url}${path}`);
+    else await signIn(page, url, 'lead@ternalder.example', path);
     await settled(page);
     await before?.(page);
     await settled(page);
@@ -65,8 +74,6 @@ async function main(): Promise<void> {
     if (complaints.length > 0) console.log(`${name}: ${complaints.join('; ')}`);
     await page.browserContext().close();
   }
-  await browser.close();
-  await server.stop();
 }
 
 main().catch((error: unknown) => {

@@ -25,7 +25,10 @@ server.listen(settings.PORT, settings.HOST, () => {
 
 /** Lets running requests end, then closes the database. */
 function stop(): void {
-  server.close(() => void close().then(() => pool.end()).then(() => process.exit(0)));
+  server.close(() => {
+    close();
+    void pool.end().then(() => process.exit(0));
+  });
   server.closeIdleConnections();
   setTimeout(() => process.exit(1), 5000).unref();
 }

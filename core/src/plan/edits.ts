@@ -42,7 +42,7 @@ export function applyEdit(plan: PlanBody, edit: PlanEdit): PlanBody {
     case 'add':
       return withBlocks(plan, [...plan.blocks, edit.block], edit.block.id);
     case 'remove':
-      return withBlocks(plan, plan.blocks.filter((block) => block !== find(plan, edit.blockId)));
+      return without(plan, find(plan, edit.blockId));
     case 'move':
       return replaced(plan, edit.blockId, { startMin: Math.max(0, roundToStep(edit.startMin)), lane: edit.lane });
     case 'resize':
@@ -80,6 +80,10 @@ function find(plan: PlanBody, blockId: string): Block {
 
 function withBlocks(plan: PlanBody, blocks: Block[], placed: string | null = null): PlanBody {
   return { ...plan, blocks: settle(blocks, placed) };
+}
+
+function without(plan: PlanBody, removed: Block): PlanBody {
+  return withBlocks(plan, plan.blocks.filter((block) => block !== removed));
 }
 
 function replaced(plan: PlanBody, blockId: string, change: Partial<Block>, place = true): PlanBody {

@@ -34,17 +34,17 @@ export function linksTo(rig: Rig, fly: Fly): Link[] {
   for (const { section, topM, bottomM } of spans(rig)) {
     if (topM <= fromM + 1e-9) break;
     const strengthN = materialStrength(section.material, section.diameterM);
-    const expendable = section.role === 'tippet';
+    const weaker = above && above.strengthN < strengthN ? above.role : section.role;
     links.push({
       id: `${section.id}/joint`,
       label: `${KNOTS[section.joint].name}, ${above?.name ?? FLY_LINE} to ${section.name}`,
       kind: 'knot',
       holdsN: Math.min(above?.strengthN ?? Number.POSITIVE_INFINITY, strengthN) * KNOTS[section.joint].share,
-      expendable,
+      expendable: weaker === 'tippet',
       lostLengthM: topM,
       lostFlies: carried(topM),
     });
-    links.push({ id: section.id, label: section.name, kind: 'section', holdsN: strengthN, expendable, lostLengthM: topM, lostFlies: carried(bottomM + (topM - bottomM) / 2) });
+    links.push({ id: section.id, label: section.name, kind: 'section', holdsN: strengthN, expendable: section.role === 'tippet', lostLengthM: topM, lostFlies: carried(bottomM + (topM - bottomM) / 2) });
     above = { name: section.name, strengthN, role: section.role };
   }
   if (fly.at.kind === 'tag') {

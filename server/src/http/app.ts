@@ -23,7 +23,7 @@ import { sessions } from './sessions';
 export const VERSION = '0.1.0';
 
 /** The application: API and the built web application. `close` ends what runs in the background. */
-export function createApp(pool: Pool, settings: Settings, log: Logger): { app: Express; close: () => Promise<void> } {
+export function createApp(pool: Pool, settings: Settings, log: Logger): { app: Express; close: () => void } {
   const app = express();
   const session = sessions(pool, settings);
   app.disable('x-powered-by');

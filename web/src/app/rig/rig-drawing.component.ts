@@ -3,9 +3,9 @@ import { formatLength, formatTippet, KNOTS, MATERIALS, METRES_PER_INCH, type Rig
 import { type Drag, DragDirective } from '../drawing/drag.directive';
 import { drawable, drawRig } from './rig-drawing';
 
-const WIDTH = 452;
-const HEIGHT = 752;
-const LABEL_LEFT = 268;
+const WIDTH = 430;
+const HEIGHT = 764;
+const LABEL_LEFT = 246;
 
 /** Screens show about this many pixels in a centimetre; for the scale in words. */
 const PIXELS_PER_CM = 37.8;
