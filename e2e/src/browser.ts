@@ -63,6 +63,7 @@ export async function clickText(page: Page, selector: string, text: string | Reg
 }
 
 export async function textOf(page: Page, selector: string): Promise<string> {
+  await page.waitForSelector(selector);
   return page.$eval(selector, (element) => (element.textContent ?? '').replace(/\s+/g, ' ').trim());
 }
 
