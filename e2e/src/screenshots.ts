@@ -41,7 +41,7 @@ const SHOTS: Shot[] = [
 /** A few taps for Sam, so that the bank book shows what it is for. */
 async function logSome(page: Page): Promise<void> {
   await clickText(page, '.who button', 'Sam');
-  await byText(page, '.what h1', /\w/);
+  await byText(page, '.blockno', 'block');
   for (let i = 0; i < 9 && (await page.$eval('.what h1', (element) => element.textContent)) !== 'Set on anything'; i++) await page.click('[aria-label="Next block"]');
   for (const tap of ['good', 'good', 'set.late', 'good', 'good', 'set.upstream', 'good']) await page.click(`[data-tap="${tap}"]`);
   await byText(page, '.state', 'all stored');

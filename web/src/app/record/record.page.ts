@@ -40,7 +40,7 @@ export class RecordPage {
   protected readonly ground = signal<'grass' | 'water'>('grass');
   protected readonly listed = signal(PAGE);
   protected readonly editing = signal(false);
-  protected readonly size = { width: WIDTH, height: 66 + 4 * ROW + 62 };
+  protected readonly size = { width: WIDTH, height: 66 + 4 * ROW + 72 };
   protected readonly nowMs = Date.now();
   protected readonly settingsTried = PARAMETER_GRID.length;
 
