@@ -1,11 +1,11 @@
 import { randomBytes } from 'node:crypto';
-import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { createServer } from 'node:net';
 import { buildPrograms, buildWeb } from './lib/build.mjs';
 import { freePort, startDatabase } from './lib/database.mjs';
 import { ensureDependencies, ensurePackages } from './lib/setup.mjs';
-import { ROOT, start } from './lib/shell.mjs';
+import { isAlive, ROOT, start } from './lib/shell.mjs';
 
 /** Sets up what is missing, starts the database and the server, prints the address. */
 async function main() {
@@ -14,6 +14,7 @@ async function main() {
   const folder = resolve(process.env.DOCEO_DATA ?? join(ROOT, '.doceo'));
   if (reset && outside) throw new Error('--reset only works on the private database; an outside one (DOCEO_DB_URL) is yours to empty.');
 
+  if (!outside) claim(folder);
   ensurePackages(outside ? [] : ['mariadb-server']);
   ensureDependencies();
   await buildPrograms();
@@ -44,10 +45,20 @@ async function main() {
   process.exitCode = code;
 }
 
-/** Stops what runs on a data folder and removes it. */
+/** Stops what runs on a data folder and empties it. */
 async function emptied(folder) {
   if (existsSync(join(folder, 'db'))) await (await startDatabase(folder)).stop();
-  rmSync(folder, { recursive: true, force: true });
+  for (const name of readdirSync(folder)) if (name !== 'start.pid') rmSync(join(folder, name), { recursive: true, force: true });
+}
+
+/** Marks the folder as in use by this process; throws when another one that still runs has marked it. */
+function claim(folder) {
+  const path = join(folder, 'start.pid');
+  const other = existsSync(path) ? Number(readFileSync(path, 'utf8')) : 0;
+  if (other && isAlive(other)) throw new Error(`Doceo already runs on ${folder} (process ${other}); stop it first, or choose another folder with DOCEO_DATA.`);
+  mkdirSync(folder, { recursive: true, mode: 0o700 });
+  writeFileSync(path, String(process.pid));
+  process.once('exit', () => rmSync(path, { force: true }));
 }
 
 /** One secret for all server processes of this folder, kept between starts so that sessions last. */

@@ -4,7 +4,7 @@ import { existsSync, mkdirSync, openSync, readFileSync, rmSync, writeFileSync } 
 import { connect, createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { findProgram } from './shell.mjs';
+import { findProgram, isAlive } from './shell.mjs';
 
 /** Longest path a Unix socket may have. */
 const SOCKET_PATH_MAX = 100;
@@ -35,15 +35,6 @@ function greets(port) {
   });
 }
 
-function alive(pid) {
-  try {
-    process.kill(pid, 0);
-    return true;
-  } catch {
-    return false;
-  }
-}
-
 /**
  * Starts a private MariaDB on the loopback, with its data, socket and password in one folder; makes the folder when it
  * is not there. One that already runs for this folder is used.
@@ -63,7 +54,7 @@ export async function startDatabase(folder, { fast = false } = {}) {
 
   const running = existsSync(paths.pid) ? Number(readFileSync(paths.pid, 'utf8')) : 0;
   let port = existsSync(paths.port) ? Number(readFileSync(paths.port, 'utf8')) : 0;
-  let pid = running && alive(running) && (await greets(port)) ? running : 0;
+  let pid = running && isAlive(running) && (await greets(port)) ? running : 0;
 
   async function launch() {
     writeFileSync(paths.init, initSql(password), { mode: 0o600 });
@@ -92,8 +83,8 @@ export async function startDatabase(folder, { fast = false } = {}) {
   }
 
   async function stop() {
-    if (alive(pid)) process.kill(pid, 'SIGTERM');
-    for (let i = 0; i < 300 && alive(pid); i++) await new Promise((resolve) => setTimeout(resolve, 50));
+    if (isAlive(pid)) process.kill(pid, 'SIGTERM');
+    for (let i = 0; i < 300 && isAlive(pid); i++) await new Promise((resolve) => setTimeout(resolve, 50));
   }
   return { url: url(port), port, pid, stop, restart: launch };
 }

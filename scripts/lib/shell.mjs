@@ -30,3 +30,13 @@ export function start(command, args, options = {}) {
   const ended = new Promise((resolve) => child.once('exit', (code, signal) => resolve(code ?? (signal ? 1 : 0))));
   return { child, ended };
 }
+
+/** Whether a process runs. */
+export function isAlive(pid) {
+  try {
+    process.kill(pid, 0);
+    return true;
+  } catch {
+    return false;
+  }
+}

@@ -23,6 +23,11 @@ server.listen(settings.PORT, settings.HOST, () => {
   process.send?.({ listening: port });
 });
 
+server.once('error', (error: NodeJS.ErrnoException) => {
+  console.error(error.code === 'EADDRINUSE' ? `Port ${settings.PORT} is in use; choose another with PORT.` : error.message);
+  process.exit(1);
+});
+
 /** Lets running requests end, then closes the database. */
 function stop(): void {
   server.close(() => {
@@ -34,3 +39,4 @@ function stop(): void {
 }
 process.once('SIGTERM', stop);
 process.once('SIGINT', stop);
+process.once('disconnect', stop);
