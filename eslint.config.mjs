@@ -10,7 +10,14 @@ const arrows = {
   web: ['@doceo/server', '@doceo/demo', '**/server/**', '**/demo/**', 'node:*'],
 };
 const arrowRule = (patterns) => ({
-  'no-restricted-imports': ['error', { patterns: [{ group: patterns, message: 'This import goes against the arrows in docs/architecture.md.' }] }],
+  'no-restricted-imports': [
+    'error',
+    {
+      patterns: [
+        { group: patterns, message: 'This import goes against the arrows in docs/architecture.md.' },
+      ],
+    },
+  ],
 });
 
 export default tseslint.config(
@@ -25,12 +32,19 @@ export default tseslint.config(
       'prefer-const': 'error',
     },
   },
-  ...Object.entries(arrows).map(([folder, patterns]) => ({ files: [`${folder}/src/**/*.ts`], rules: arrowRule(patterns) })),
+  ...Object.entries(arrows).map(([folder, patterns]) => ({
+    files: [`${folder}/src/**/*.ts`],
+    rules: arrowRule(patterns),
+  })),
   {
     files: ['core/src/**/*.ts'],
     ignores: ['**/*.spec.ts'],
     rules: {
-      'no-restricted-properties': ['error', { object: 'Math', property: 'random', message: 'Pass a seeded random source in.' }, { object: 'Date', property: 'now', message: 'Pass the time in.' }],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Math', property: 'random', message: 'Pass a seeded random source in.' },
+        { object: 'Date', property: 'now', message: 'Pass the time in.' },
+      ],
       'no-restricted-globals': ['error', 'window', 'document', 'process', 'fetch'],
     },
   },
@@ -38,8 +52,19 @@ export default tseslint.config(
     files: ['web/src/**/*.ts'],
     extends: [...angular.configs.tsRecommended],
     processor: angular.processInlineTemplates,
-    rules: { '@angular-eslint/component-selector': ['error', { type: 'element', prefix: 'doceo', style: 'kebab-case' }] },
+    rules: {
+      '@angular-eslint/component-selector': [
+        'error',
+        { type: 'element', prefix: 'doceo', style: 'kebab-case' },
+      ],
+    },
   },
-  { files: ['web/src/**/*.html'], extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility] },
-  { files: ['server/src/compute/main.ts', 'server/src/bench/**/*.ts', 'e2e/**/*.ts'], rules: { 'no-console': 'off' } },
+  {
+    files: ['web/src/**/*.html'],
+    extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility],
+  },
+  {
+    files: ['server/src/compute/main.ts', 'server/src/bench/**/*.ts', 'e2e/**/*.ts'],
+    rules: { 'no-console': 'off' },
+  },
 );

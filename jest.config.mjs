@@ -3,7 +3,9 @@ const nodeProject = (name) => ({
   rootDir: `<rootDir>/${name}`,
   testEnvironment: 'node',
   testMatch: ['<rootDir>/**/*.spec.ts'],
-  transform: { '^.+\\.ts$': ['ts-jest', { tsconfig: '<rootDir>/../tsconfig.jest.json', diagnostics: false }] },
+  transform: {
+    '^.+\\.ts$': ['ts-jest', { tsconfig: '<rootDir>/../tsconfig.jest.json', diagnostics: false }],
+  },
   moduleNameMapper: { '^@doceo/(core|contract|demo)$': '<rootDir>/../$1/src/index.ts' },
 });
 
@@ -20,9 +22,21 @@ export default {
       rootDir: '<rootDir>/web',
       setupFilesAfterEnv: ['<rootDir>/src/testing/setup.ts'],
       testMatch: ['<rootDir>/src/**/*.spec.ts'],
-      transform: { '^.+\\.(ts|mjs|js|html)$': ['jest-preset-angular', { tsconfig: '<rootDir>/tsconfig.spec.json', stringifyContentPathRegex: '\\.(html|svg)$', isolatedModules: true, diagnostics: false }] },
+      transform: {
+        '^.+\\.(ts|mjs|js|html)$': [
+          'jest-preset-angular',
+          {
+            tsconfig: '<rootDir>/tsconfig.spec.json',
+            stringifyContentPathRegex: '\\.(html|svg)$',
+            isolatedModules: true,
+            diagnostics: false,
+          },
+        ],
+      },
       moduleNameMapper: { '^@doceo/(core|contract)$': '<rootDir>/../$1/src/index.ts' },
-      transformIgnorePatterns: ['node_modules/(?!(.*\\.mjs$|@angular|primeng|@primeuix|d3-|dexie|ngx-echarts|echarts|suncalc))'],
+      transformIgnorePatterns: [
+        'node_modules/(?!(.*\\.mjs$|@angular|primeng|@primeuix|d3-|dexie|ngx-echarts|echarts|suncalc))',
+      ],
     },
   ],
 };

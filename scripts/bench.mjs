@@ -17,7 +17,12 @@ function initialFiles(folder) {
     const file = wanted.pop();
     if (seen.has(file)) continue;
     seen.add(file);
-    if (file.endsWith('.js')) wanted.push(...[...readFileSync(join(folder, file), 'utf8').matchAll(/(?:from|import)\s*"\.\/([\w.-]+\.js)"/g)].map((match) => match[1]));
+    if (file.endsWith('.js'))
+      wanted.push(
+        ...[
+          ...readFileSync(join(folder, file), 'utf8').matchAll(/(?:from|import)\s*"\.\/([\w.-]+\.js)"/g),
+        ].map((match) => match[1]),
+      );
   }
   return [...seen];
 }
@@ -28,6 +33,10 @@ buildWeb();
 run(process.execPath, [join(ROOT, 'dist/bench.mjs')]);
 const folder = join(ROOT, 'dist/web');
 const files = initialFiles(folder);
-const bytes = files.reduce((sum, file) => sum + gzipSync(readFileSync(join(folder, file))).length, 0) + gzipSync(readFileSync(join(folder, 'index.html'))).length;
+const bytes =
+  files.reduce((sum, file) => sum + gzipSync(readFileSync(join(folder, file))).length, 0) +
+  gzipSync(readFileSync(join(folder, 'index.html'))).length;
 const lazy = readdirSync(folder).filter((file) => file.endsWith('.js') && !files.includes(file)).length;
-console.log(`initial download: ${(bytes / 1000).toFixed(0)} kB compressed of ${DOWNLOAD_AIM / 1000} kB (${(bytes / DOWNLOAD_AIM).toFixed(2)} of the aim), ${files.length} files; ${lazy} more load when a screen asks`);
+console.log(
+  `initial download: ${(bytes / 1000).toFixed(0)} kB compressed of ${DOWNLOAD_AIM / 1000} kB (${(bytes / DOWNLOAD_AIM).toFixed(2)} of the aim), ${files.length} files; ${lazy} more load when a screen asks`,
+);

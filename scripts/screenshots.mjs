@@ -13,6 +13,8 @@ await buildPrograms();
 buildWeb();
 const folder = mkdtempSync(join(tmpdir(), 'doceo-shots-'));
 const database = await startDatabase(folder, { fast: true });
-process.exitCode = tryRun(process.execPath, [join(ROOT, 'dist/screenshots.mjs'), ...process.argv.slice(2)], { env: { ...process.env, DOCEO_ROOT: ROOT, DOCEO_TEST_DB_URL: database.url } });
+process.exitCode = tryRun(process.execPath, [join(ROOT, 'dist/screenshots.mjs'), ...process.argv.slice(2)], {
+  env: { ...process.env, DOCEO_ROOT: ROOT, DOCEO_TEST_DB_URL: database.url },
+});
 await database.stop();
 rmSync(folder, { recursive: true, force: true });

@@ -12,7 +12,10 @@ async function main() {
   const reset = process.argv.includes('--reset');
   const outside = process.env.DOCEO_DB_URL;
   const folder = resolve(process.env.DOCEO_DATA ?? join(ROOT, '.doceo'));
-  if (reset && outside) throw new Error('--reset only works on the private database; an outside one (DOCEO_DB_URL) is yours to empty.');
+  if (reset && outside)
+    throw new Error(
+      '--reset only works on the private database; an outside one (DOCEO_DB_URL) is yours to empty.',
+    );
 
   if (!outside) claim(folder);
   ensurePackages(outside ? [] : ['mariadb-server']);
@@ -32,10 +35,14 @@ async function main() {
     DOCEO_SESSION_SECRET: process.env.DOCEO_SESSION_SECRET ?? secretIn(folder),
     DOCEO_LOG: process.env.DOCEO_LOG ?? 'warn',
   };
-  const server = start(process.execPath, ['--enable-source-maps', join(ROOT, 'dist/server.mjs')], { env, stdio: ['ignore', 'inherit', 'inherit', 'ipc'] });
+  const server = start(process.execPath, ['--enable-source-maps', join(ROOT, 'dist/server.mjs')], {
+    env,
+    stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
+  });
   server.child.once('message', ({ listening }) => {
     console.log(`\nDoceo is at http://${process.env.HOST ?? '127.0.0.1'}:${listening}`);
-    if (env.DOCEO_DEMO === '1') console.log('Sign in with one of the demo accounts shown there. Ctrl-C stops it.');
+    if (env.DOCEO_DEMO === '1')
+      console.log('Sign in with one of the demo accounts shown there. Ctrl-C stops it.');
   });
   const stop = () => server.child.kill('SIGTERM');
   process.on('SIGINT', stop);
@@ -48,14 +55,18 @@ async function main() {
 /** Stops what runs on a data folder and empties it. */
 async function emptied(folder) {
   if (existsSync(join(folder, 'db'))) await (await startDatabase(folder)).stop();
-  for (const name of readdirSync(folder)) if (name !== 'start.pid') rmSync(join(folder, name), { recursive: true, force: true });
+  for (const name of readdirSync(folder))
+    if (name !== 'start.pid') rmSync(join(folder, name), { recursive: true, force: true });
 }
 
 /** Marks the folder as in use by this process; throws when another one that still runs has marked it. */
 function claim(folder) {
   const path = join(folder, 'start.pid');
   const other = existsSync(path) ? Number(readFileSync(path, 'utf8')) : 0;
-  if (other && isAlive(other)) throw new Error(`Doceo already runs on ${folder} (process ${other}); stop it first, or choose another folder with DOCEO_DATA.`);
+  if (other && isAlive(other))
+    throw new Error(
+      `Doceo already runs on ${folder} (process ${other}); stop it first, or choose another folder with DOCEO_DATA.`,
+    );
   mkdirSync(folder, { recursive: true, mode: 0o700 });
   writeFileSync(path, String(process.pid));
   process.once('exit', () => rmSync(path, { force: true }));

@@ -24,7 +24,11 @@ function check(name, command, args) {
 function jest(name, projects, env, extra = []) {
   console.log(`\n== ${name}`);
   const report = join(folder, `${name.replace(/\W+/g, '-')}.json`);
-  const code = tryRun('npx', ['jest', '--selectProjects', ...projects, '--json', `--outputFile=${report}`, '--silent', ...extra], { env, stdio: ['ignore', 'ignore', 'inherit'] });
+  const code = tryRun(
+    'npx',
+    ['jest', '--selectProjects', ...projects, '--json', `--outputFile=${report}`, '--silent', ...extra],
+    { env, stdio: ['ignore', 'ignore', 'inherit'] },
+  );
   try {
     const { numPassedTests, numFailedTests, numFailedTestSuites } = JSON.parse(readFileSync(report, 'utf8'));
     count(numPassedTests, Math.max(numFailedTests, numFailedTestSuites, code === 0 ? 0 : 1));
@@ -42,11 +46,16 @@ const folder = mkdtempSync(join(tmpdir(), 'doceo-test-'));
 const database = await startDatabase(folder, { fast: true });
 const env = { ...process.env, DOCEO_ROOT: ROOT, DOCEO_TEST_DB_URL: database.url };
 try {
-  if (wanted('lint')) check('lint', 'npx', ['eslint', '.', '--max-warnings', '0']);
+  if (wanted('lint')) {
+    check('lint', 'npx', ['eslint', '.', '--max-warnings', '0']);
+    check('format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
+  }
   if (wanted('types')) {
     check('types of the programs', 'npx', ['tsc', '--noEmit', '-p', 'tsconfig.json']);
+    check('types of the web application', 'npx', ['ngc', '--noEmit', '-p', 'web/tsconfig.app.json']);
   }
-  if (wanted('unit')) jest('unit and API', ['core', 'contract', 'demo', 'server', 'web'], env, ['--maxWorkers=2']);
+  if (wanted('unit'))
+    jest('unit and API', ['core', 'contract', 'demo', 'server', 'web'], env, ['--maxWorkers=2']);
   if (wanted('e2e')) jest('end to end', ['e2e'], env, ['--runInBand', '--testTimeout=90000']);
 } finally {
   await database.stop();

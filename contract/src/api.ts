@@ -13,14 +13,28 @@ import { savedWaterSchema, waterSchema } from './water';
 
 const byId = z.strictObject({ id: idSchema });
 
-function endpoint<P = Record<string, never>, Q = Record<string, never>, B = Record<string, never>, R = unknown>(
+function endpoint<
+  P = Record<string, never>,
+  Q = Record<string, never>,
+  B = Record<string, never>,
+  R = unknown,
+>(
   method: Endpoint['method'],
   path: string,
   summary: string,
-  parts: { access?: 'public'; params?: z.ZodType<P>; query?: z.ZodType<Q>; body?: z.ZodType<B>; reply: z.ZodType<R> },
+  parts: {
+    access?: 'public';
+    params?: z.ZodType<P>;
+    query?: z.ZodType<Q>;
+    body?: z.ZodType<B>;
+    reply: z.ZodType<R>;
+  },
 ): Endpoint<P, Q, B, R> {
   return {
-    method, path: `/api${path}`, summary, access: parts.access ?? 'user',
+    method,
+    path: `/api${path}`,
+    summary,
+    access: parts.access ?? 'user',
     params: parts.params ?? (emptySchema as unknown as z.ZodType<P>),
     query: parts.query ?? (emptySchema as unknown as z.ZodType<Q>),
     body: parts.body ?? (emptySchema as unknown as z.ZodType<B>),
@@ -30,65 +44,151 @@ function endpoint<P = Record<string, never>, Q = Record<string, never>, B = Reco
 
 /** Every route of the API. Server, web client, OpenAPI and the walk of all routes in the tests read this one table. */
 export const api = {
-  health: endpoint('get', '/health', 'Whether the server and its database answer', { access: 'public', reply: z.strictObject({ ok: z.boolean(), database: z.enum(['up', 'down']), version: z.string() }) }),
-  openapi: endpoint('get', '/openapi.json', 'This description', { access: 'public', reply: z.record(z.string(), z.unknown()) }),
+  health: endpoint('get', '/health', 'Whether the server and its database answer', {
+    access: 'public',
+    reply: z.strictObject({ ok: z.boolean(), database: z.enum(['up', 'down']), version: z.string() }),
+  }),
+  openapi: endpoint('get', '/openapi.json', 'This description', {
+    access: 'public',
+    reply: z.record(z.string(), z.unknown()),
+  }),
 
   session: {
     get: endpoint('get', '/session', 'Who is signed in', { access: 'public', reply: sessionSchema }),
-    signIn: endpoint('post', '/session', 'Sign in', { access: 'public', body: signInSchema, reply: sessionSchema }),
-    register: endpoint('post', '/session/register', 'Make an account and sign in', { access: 'public', body: registerSchema, reply: sessionSchema }),
+    signIn: endpoint('post', '/session', 'Sign in', {
+      access: 'public',
+      body: signInSchema,
+      reply: sessionSchema,
+    }),
+    register: endpoint('post', '/session/register', 'Make an account and sign in', {
+      access: 'public',
+      body: registerSchema,
+      reply: sessionSchema,
+    }),
     signOut: endpoint('delete', '/session', 'Sign out', { access: 'public', reply: okSchema }),
-    settings: endpoint('put', '/session/settings', 'Keep units and bank layout', { body: settingsSchema, reply: settingsSchema }),
+    settings: endpoint('put', '/session/settings', 'Keep units and bank layout', {
+      body: settingsSchema,
+      reply: settingsSchema,
+    }),
   },
   drills: { list: endpoint('get', '/drills', 'The drill library', { reply: z.array(drillSchema) }) },
   waters: {
-    list: endpoint('get', '/waters', 'Waters of mine and of my circles', { reply: z.array(savedWaterSchema) }),
+    list: endpoint('get', '/waters', 'Waters of mine and of my circles', {
+      reply: z.array(savedWaterSchema),
+    }),
     get: endpoint('get', '/waters/:id', 'One water', { params: byId, reply: savedWaterSchema }),
-    create: endpoint('post', '/waters', 'Add a water', { body: z.strictObject({ id: idSchema, water: waterSchema }), reply: savedWaterSchema }),
-    readCard: endpoint('post', '/waters/:id/card-read', 'I read the rule card at its source today', { params: byId, reply: savedWaterSchema }),
+    create: endpoint('post', '/waters', 'Add a water', {
+      body: z.strictObject({ id: idSchema, water: waterSchema }),
+      reply: savedWaterSchema,
+    }),
+    readCard: endpoint('post', '/waters/:id/card-read', 'I read the rule card at its source today', {
+      params: byId,
+      reply: savedWaterSchema,
+    }),
   },
   students: {
     list: endpoint('get', '/students', 'Students I may see', { reply: z.array(savedStudentSchema) }),
     get: endpoint('get', '/students/:id', 'One student', { params: byId, reply: savedStudentSchema }),
-    create: endpoint('post', '/students', 'Add a student', { body: z.strictObject({ id: idSchema, student: studentSchema }), reply: savedStudentSchema }),
-    update: endpoint('put', '/students/:id', 'Change a student', { params: byId, body: studentSchema, reply: savedStudentSchema }),
+    create: endpoint('post', '/students', 'Add a student', {
+      body: z.strictObject({ id: idSchema, student: studentSchema }),
+      reply: savedStudentSchema,
+    }),
+    update: endpoint('put', '/students/:id', 'Change a student', {
+      params: byId,
+      body: studentSchema,
+      reply: savedStudentSchema,
+    }),
   },
   rigs: {
     list: endpoint('get', '/rigs', 'My rigs', { reply: z.array(savedRigSchema) }),
     get: endpoint('get', '/rigs/:id', 'One rig', { params: byId, reply: savedRigSchema }),
-    create: endpoint('post', '/rigs', 'Save a new rig', { body: z.strictObject({ id: idSchema, name: rigNameSchema, rig: rigSchema }), reply: savedRigSchema }),
-    update: endpoint('put', '/rigs/:id', 'Save a rig', { params: byId, body: z.strictObject({ name: rigNameSchema, rig: rigSchema, baseVersion: versionSchema }), reply: savedRigSchema }),
+    create: endpoint('post', '/rigs', 'Save a new rig', {
+      body: z.strictObject({ id: idSchema, name: rigNameSchema, rig: rigSchema }),
+      reply: savedRigSchema,
+    }),
+    update: endpoint('put', '/rigs/:id', 'Save a rig', {
+      params: byId,
+      body: z.strictObject({ name: rigNameSchema, rig: rigSchema, baseVersion: versionSchema }),
+      reply: savedRigSchema,
+    }),
     remove: endpoint('delete', '/rigs/:id', 'Delete a rig', { params: byId, reply: okSchema }),
   },
   plans: {
-    list: endpoint('get', '/plans', 'My plans and those shared with my circles', { reply: z.array(planSummarySchema) }),
+    list: endpoint('get', '/plans', 'My plans and those shared with my circles', {
+      reply: z.array(planSummarySchema),
+    }),
     get: endpoint('get', '/plans/:id', 'One plan', { params: byId, reply: savedPlanSchema }),
-    create: endpoint('post', '/plans', 'Make a plan', { body: z.strictObject({ id: idSchema, title: planTitleSchema, body: planBodySchema }), reply: savedPlanSchema }),
-    update: endpoint('put', '/plans/:id', 'Save a plan', { params: byId, body: z.strictObject({ title: planTitleSchema, body: planBodySchema, baseVersion: versionSchema }), reply: savedPlanSchema }),
+    create: endpoint('post', '/plans', 'Make a plan', {
+      body: z.strictObject({ id: idSchema, title: planTitleSchema, body: planBodySchema }),
+      reply: savedPlanSchema,
+    }),
+    update: endpoint('put', '/plans/:id', 'Save a plan', {
+      params: byId,
+      body: z.strictObject({ title: planTitleSchema, body: planBodySchema, baseVersion: versionSchema }),
+      reply: savedPlanSchema,
+    }),
     remove: endpoint('delete', '/plans/:id', 'Delete a plan', { params: byId, reply: okSchema }),
-    share: endpoint('post', '/plans/:id/share', 'Share with a circle, or make private again', { params: byId, body: z.strictObject({ circleId: idSchema.nullable() }), reply: savedPlanSchema }),
-    copy: endpoint('post', '/plans/:id/copy', 'Take my own copy', { params: byId, body: z.strictObject({ id: idSchema }), reply: savedPlanSchema }),
+    share: endpoint('post', '/plans/:id/share', 'Share with a circle, or make private again', {
+      params: byId,
+      body: z.strictObject({ circleId: idSchema.nullable() }),
+      reply: savedPlanSchema,
+    }),
+    copy: endpoint('post', '/plans/:id/copy', 'Take my own copy', {
+      params: byId,
+      body: z.strictObject({ id: idSchema }),
+      reply: savedPlanSchema,
+    }),
   },
   lessons: {
     list: endpoint('get', '/lessons', 'My lessons, by date', { reply: z.array(savedLessonSchema) }),
     get: endpoint('get', '/lessons/:id', 'One lesson', { params: byId, reply: savedLessonSchema }),
-    create: endpoint('post', '/lessons', 'Put a plan on a day', { body: z.strictObject({ id: idSchema, lesson: lessonSchema }), reply: savedLessonSchema }),
-    update: endpoint('put', '/lessons/:id', 'Change day, water or students', { params: byId, body: lessonSchema, reply: savedLessonSchema }),
-    remove: endpoint('delete', '/lessons/:id', 'Take a lesson without records off the calendar', { params: byId, reply: okSchema }),
+    create: endpoint('post', '/lessons', 'Put a plan on a day', {
+      body: z.strictObject({ id: idSchema, lesson: lessonSchema }),
+      reply: savedLessonSchema,
+    }),
+    update: endpoint('put', '/lessons/:id', 'Change day, water or students', {
+      params: byId,
+      body: lessonSchema,
+      reply: savedLessonSchema,
+    }),
+    remove: endpoint('delete', '/lessons/:id', 'Take a lesson without records off the calendar', {
+      params: byId,
+      reply: okSchema,
+    }),
   },
   events: {
-    list: endpoint('get', '/events', 'Bank book events of a student, a lesson, or of all students of a lesson', { query: eventQuerySchema, reply: z.array(eventSchema) }),
-    add: endpoint('post', '/events', 'Store events; sending one twice stores it once', { body: z.strictObject({ events: z.array(eventSchema).min(1).max(MAX_EVENTS) }), reply: eventReceiptSchema }),
+    list: endpoint(
+      'get',
+      '/events',
+      'Bank book events of a student, a lesson, or of all students of a lesson',
+      { query: eventQuerySchema, reply: z.array(eventSchema) },
+    ),
+    add: endpoint('post', '/events', 'Store events; sending one twice stores it once', {
+      body: z.strictObject({ events: z.array(eventSchema).min(1).max(MAX_EVENTS) }),
+      reply: eventReceiptSchema,
+    }),
   },
   circles: {
     list: endpoint('get', '/circles', 'Circles I am in', { reply: z.array(circleSchema) }),
-    create: endpoint('post', '/circles', 'Found a circle', { body: z.strictObject({ id: idSchema, name: circleNameSchema }), reply: circleSchema }),
-    addMember: endpoint('post', '/circles/:id/members', 'Add an instructor by e-mail', { params: byId, body: z.strictObject({ email: emailSchema, role: z.enum(ROLES) }), reply: circleSchema }),
-    removeMember: endpoint('delete', '/circles/:id/members/:userId', 'Take an instructor out', { params: z.strictObject({ id: idSchema, userId: idSchema }), reply: circleSchema }),
+    create: endpoint('post', '/circles', 'Found a circle', {
+      body: z.strictObject({ id: idSchema, name: circleNameSchema }),
+      reply: circleSchema,
+    }),
+    addMember: endpoint('post', '/circles/:id/members', 'Add an instructor by e-mail', {
+      params: byId,
+      body: z.strictObject({ email: emailSchema, role: z.enum(ROLES) }),
+      reply: circleSchema,
+    }),
+    removeMember: endpoint('delete', '/circles/:id/members/:userId', 'Take an instructor out', {
+      params: z.strictObject({ id: idSchema, userId: idSchema }),
+      reply: circleSchema,
+    }),
   },
 };
 
 /** All endpoints in one list. */
 export function allEndpoints(): Endpoint[] {
-  return Object.values(api).flatMap((entry) => ('method' in entry ? [entry] : Object.values(entry))) as Endpoint[];
+  return Object.values(api).flatMap((entry) =>
+    'method' in entry ? [entry] : Object.values(entry),
+  ) as Endpoint[];
 }

@@ -8,7 +8,12 @@ export const instantSchema = z.iso.datetime();
 
 /** One line of text, trimmed, without control characters. */
 export function lineSchema(max: number, min = 1): z.ZodType<string> {
-  return z.string().trim().min(min).max(max).regex(/^\P{Cc}*$/u, 'must not contain control characters');
+  return z
+    .string()
+    .trim()
+    .min(min)
+    .max(max)
+    .regex(/^\P{Cc}*$/u, 'must not contain control characters');
 }
 
 /** Several lines of text, trimmed; may be empty. */

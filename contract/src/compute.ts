@@ -6,12 +6,26 @@ import { rigSchema } from './rig';
 import { timeZoneSchema, waterSchema } from './water';
 
 const evidenceSchema = z.array(z.strictObject({ label: z.string(), text: z.string() }));
-const snagSchema = z.looseObject({ id: z.string(), rule: z.string(), level: z.enum(['stop', 'mind', 'note']), title: z.string(), reason: z.string(), evidence: evidenceSchema });
+const snagSchema = z.looseObject({
+  id: z.string(),
+  rule: z.string(),
+  level: z.enum(['stop', 'mind', 'note']),
+  title: z.string(),
+  reason: z.string(),
+  evidence: evidenceSchema,
+});
 const unitsSchema = z.enum(['metric', 'imperial']).default('metric');
 const momentSchema = z.int().min(0).max(4_102_444_800_000);
 
 const estimateSchema = z.strictObject({
-  mastery: z.number(), low: z.number(), high: z.number(), nextGood: z.number(), learn: z.number(), attempts: z.int(), goods: z.int(), lastAtMs: z.number().nullable(),
+  mastery: z.number(),
+  low: z.number(),
+  high: z.number(),
+  nextGood: z.number(),
+  learn: z.number(),
+  attempts: z.int(),
+  goods: z.int(),
+  lastAtMs: z.number().nullable(),
 });
 
 const attemptSchema = z.strictObject({ id: lineSchema(60), atMs: momentSchema, good: z.boolean() });
@@ -21,9 +35,27 @@ const faultIdSchema = z.string().refine((id) => FAULTS.some((fault) => fault.id 
 /** Input and output of every computation that is also a command. */
 export const commands = {
   'rig-figures': {
-    summary: 'Figures and snags of a rig: leader length, indicator distance, weakest link, line left at the net, hooks.',
-    input: z.strictObject({ rig: rigSchema, water: waterSchema.nullable().default(null), units: unitsSchema }),
-    output: z.strictObject({ figures: z.array(z.looseObject({ id: z.string(), value: z.number(), unit: z.string(), limit: z.number().nullable(), text: z.string(), rule: z.string(), certainty: z.string() })), snags: z.array(snagSchema) }),
+    summary:
+      'Figures and snags of a rig: leader length, indicator distance, weakest link, line left at the net, hooks.',
+    input: z.strictObject({
+      rig: rigSchema,
+      water: waterSchema.nullable().default(null),
+      units: unitsSchema,
+    }),
+    output: z.strictObject({
+      figures: z.array(
+        z.looseObject({
+          id: z.string(),
+          value: z.number(),
+          unit: z.string(),
+          limit: z.number().nullable(),
+          text: z.string(),
+          rule: z.string(),
+          certainty: z.string(),
+        }),
+      ),
+      snags: z.array(snagSchema),
+    }),
   },
   'skill-trace': {
     summary: 'Probability of mastery of one skill, with its interval, from good and faulty attempts.',
@@ -32,11 +64,28 @@ export const commands = {
   },
   'fault-rates': {
     summary: 'Rate of each fault per attempt with a 90 % interval and its trend, most frequent first.',
-    input: z.strictObject({ attempts: z.array(z.strictObject({ atMs: momentSchema, faultId: faultIdSchema.nullable() })).max(100_000) }),
-    output: z.strictObject({ attempts: z.int(), rates: z.array(z.strictObject({ faultId: z.string(), count: z.int(), rate: z.number(), low: z.number(), high: z.number(), trend: z.enum(['falling', 'rising', 'unclear']) })) }),
+    input: z.strictObject({
+      attempts: z
+        .array(z.strictObject({ atMs: momentSchema, faultId: faultIdSchema.nullable() }))
+        .max(100_000),
+    }),
+    output: z.strictObject({
+      attempts: z.int(),
+      rates: z.array(
+        z.strictObject({
+          faultId: z.string(),
+          count: z.int(),
+          rate: z.number(),
+          low: z.number(),
+          high: z.number(),
+          trend: z.enum(['falling', 'rising', 'unclear']),
+        }),
+      ),
+    }),
   },
   'plan-check': {
-    summary: 'All snags of a plan, with reason, evidence and fixes; with a lesson also those of day, water and students.',
+    summary:
+      'All snags of a plan, with reason, evidence and fixes; with a lesson also those of day, water and students.',
     input: z.strictObject({
       plan: planBodySchema,
       lesson: z
@@ -44,7 +93,17 @@ export const commands = {
           startMs: momentSchema,
           date: dateSchema,
           water: waterSchema,
-          students: z.array(z.strictObject({ id: idSchema, name: lineSchema(80), ageYears: z.int().min(0).max(120).nullable(), guardianConsent: z.boolean(), attempts: z.array(attemptSchema.extend({ skillId: skillIdSchema })).max(100_000) })).max(8),
+          students: z
+            .array(
+              z.strictObject({
+                id: idSchema,
+                name: lineSchema(80),
+                ageYears: z.int().min(0).max(120).nullable(),
+                guardianConsent: z.boolean(),
+                attempts: z.array(attemptSchema.extend({ skillId: skillIdSchema })).max(100_000),
+              }),
+            )
+            .max(8),
         })
         .nullable()
         .default(null),
@@ -53,8 +112,18 @@ export const commands = {
   },
   'sun-times': {
     summary: 'First light, sunrise, sunset and last light of a day at a place.',
-    input: z.strictObject({ latitude: z.number().min(-90).max(90), longitude: z.number().min(-180).max(180), date: dateSchema, timeZone: timeZoneSchema.default('UTC') }),
-    output: z.strictObject({ dawn: z.string().nullable(), sunrise: z.string().nullable(), sunset: z.string().nullable(), dusk: z.string().nullable() }),
+    input: z.strictObject({
+      latitude: z.number().min(-90).max(90),
+      longitude: z.number().min(-180).max(180),
+      date: dateSchema,
+      timeZone: timeZoneSchema.default('UTC'),
+    }),
+    output: z.strictObject({
+      dawn: z.string().nullable(),
+      sunrise: z.string().nullable(),
+      sunset: z.string().nullable(),
+      dusk: z.string().nullable(),
+    }),
   },
 } as const;
 

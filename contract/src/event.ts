@@ -6,15 +6,37 @@ export const eventBodySchema = z.discriminatedUnion('kind', [
   z
     .strictObject({
       kind: z.literal('attempt'),
-      skillId: z.string().max(60).refine((id) => SKILLS.has(id), 'is no skill of the graph'),
-      drillId: z.string().max(60).refine((id) => findDrill(id) !== undefined, 'is no drill of the library').nullable(),
+      skillId: z
+        .string()
+        .max(60)
+        .refine((id) => SKILLS.has(id), 'is no skill of the graph'),
+      drillId: z
+        .string()
+        .max(60)
+        .refine((id) => findDrill(id) !== undefined, 'is no drill of the library')
+        .nullable(),
       good: z.boolean(),
-      faultId: z.string().max(60).refine((id) => findFault(id) !== undefined, 'is no known fault').nullable(),
+      faultId: z
+        .string()
+        .max(60)
+        .refine((id) => findFault(id) !== undefined, 'is no known fault')
+        .nullable(),
     })
-    .refine((body) => !(body.good && body.faultId), { path: ['faultId'], message: 'a good attempt has no fault' }),
-  z.strictObject({ kind: z.literal('fish'), species: lineSchema(40), lengthCm: z.number().min(1).max(200).nullable(), outcome: z.enum(['to-hand', 'lost']) }),
+    .refine((body) => !(body.good && body.faultId), {
+      path: ['faultId'],
+      message: 'a good attempt has no fault',
+    }),
+  z.strictObject({
+    kind: z.literal('fish'),
+    species: lineSchema(40),
+    lengthCm: z.number().min(1).max(200).nullable(),
+    outcome: z.enum(['to-hand', 'lost']),
+  }),
   z.strictObject({ kind: z.literal('tangle'), seconds: z.int().min(0).max(7200).nullable() }),
-  z.strictObject({ kind: z.literal('note'), text: textSchema(1000).refine((text) => text.length > 0, 'must not be empty') }),
+  z.strictObject({
+    kind: z.literal('note'),
+    text: textSchema(1000).refine((text) => text.length > 0, 'must not be empty'),
+  }),
   z.strictObject({ kind: z.literal('undo'), targetId: idSchema }),
 ]);
 
@@ -33,10 +55,25 @@ export const eventSchema = z.strictObject({
 
 export const MAX_EVENTS = 500;
 
-export const refusedEventSchema = z.strictObject({ id: idSchema, code: z.enum(['no-lesson', 'no-student', 'no-consent', 'id-taken', 'no-target']), message: z.string() });
-export const eventReceiptSchema = z.strictObject({ stored: z.array(idSchema), known: z.array(idSchema), refused: z.array(refusedEventSchema) });
+export const refusedEventSchema = z.strictObject({
+  id: idSchema,
+  code: z.enum(['no-lesson', 'no-student', 'no-consent', 'id-taken', 'no-target']),
+  message: z.string(),
+});
+export const eventReceiptSchema = z.strictObject({
+  stored: z.array(idSchema),
+  known: z.array(idSchema),
+  refused: z.array(refusedEventSchema),
+});
 export type EventReceipt = z.infer<typeof eventReceiptSchema>;
 
 export const eventQuerySchema = z
-  .strictObject({ studentId: idSchema.optional(), lessonId: idSchema.optional(), studentsOfLesson: idSchema.optional() })
-  .refine((query) => Object.values(query).filter(Boolean).length === 1, 'needs exactly one of studentId, lessonId, studentsOfLesson');
+  .strictObject({
+    studentId: idSchema.optional(),
+    lessonId: idSchema.optional(),
+    studentsOfLesson: idSchema.optional(),
+  })
+  .refine(
+    (query) => Object.values(query).filter(Boolean).length === 1,
+    'needs exactly one of studentId, lessonId, studentsOfLesson',
+  );

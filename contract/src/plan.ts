@@ -1,4 +1,13 @@
-import { BLOCK_KINDS, findDrill, findFault, LEVELS, MAX_GROUP, PLACE_KINDS, type PlanBody, WATER_KINDS } from '@doceo/core';
+import {
+  BLOCK_KINDS,
+  findDrill,
+  findFault,
+  LEVELS,
+  MAX_GROUP,
+  PLACE_KINDS,
+  type PlanBody,
+  WATER_KINDS,
+} from '@doceo/core';
 import { z } from 'zod';
 import { idSchema, instantSchema, lineSchema, textSchema, versionSchema } from './common';
 import { rigNameSchema, rigSchema } from './rig';
@@ -7,14 +16,29 @@ export const blockSchema = z.strictObject({
   id: idSchema,
   kind: z.enum(BLOCK_KINDS),
   title: lineSchema(80),
-  drillId: z.string().max(60).refine((id) => findDrill(id) !== undefined, 'is no drill of the library').nullable(),
+  drillId: z
+    .string()
+    .max(60)
+    .refine((id) => findDrill(id) !== undefined, 'is no drill of the library')
+    .nullable(),
   startMin: z.int().min(0).max(1440),
   durationMin: z.int().min(5).max(480),
-  lane: z.int().min(0).max(MAX_GROUP - 1).nullable(),
+  lane: z
+    .int()
+    .min(0)
+    .max(MAX_GROUP - 1)
+    .nullable(),
   place: z.enum(PLACE_KINDS),
   rigId: idSchema.nullable(),
   cue: textSchema(160),
-  watchFor: z.array(z.string().max(60).refine((id) => findFault(id) !== undefined, 'is no known fault')).max(12),
+  watchFor: z
+    .array(
+      z
+        .string()
+        .max(60)
+        .refine((id) => findFault(id) !== undefined, 'is no known fault'),
+    )
+    .max(12),
   note: textSchema(1000),
 });
 
@@ -33,8 +57,14 @@ export const planBodySchema = z
     const rigs = new Set(plan.rigs.map((rig) => rig.id));
     const seen = new Set<string>();
     plan.blocks.forEach((block, index) => {
-      if (block.rigId && !rigs.has(block.rigId)) context.addIssue({ code: 'custom', path: ['blocks', index, 'rigId'], message: 'the plan carries no such rig' });
-      if (seen.has(block.id)) context.addIssue({ code: 'custom', path: ['blocks', index, 'id'], message: 'is used twice' });
+      if (block.rigId && !rigs.has(block.rigId))
+        context.addIssue({
+          code: 'custom',
+          path: ['blocks', index, 'rigId'],
+          message: 'the plan carries no such rig',
+        });
+      if (seen.has(block.id))
+        context.addIssue({ code: 'custom', path: ['blocks', index, 'id'], message: 'is used twice' });
       seen.add(block.id);
     });
   }) satisfies z.ZodType<PlanBody>;
@@ -42,7 +72,13 @@ export const planBodySchema = z
 export const planTitleSchema = lineSchema(80);
 
 /** Where a copied plan came from. */
-export const originSchema = z.strictObject({ planId: idSchema, title: z.string(), ownerName: z.string(), version: versionSchema, newestVersion: versionSchema.nullable() });
+export const originSchema = z.strictObject({
+  planId: idSchema,
+  title: z.string(),
+  ownerName: z.string(),
+  version: versionSchema,
+  newestVersion: versionSchema.nullable(),
+});
 
 export const planSummarySchema = z.strictObject({
   id: idSchema,

@@ -16,8 +16,20 @@ const sectionSchema = z.strictObject({
 });
 
 const fittingSchema = z.discriminatedUnion('kind', [
-  z.strictObject({ id: partIdSchema, kind: z.literal('indicator'), style: z.enum(['fixed', 'slip-release', 'yarn']), diameterM: z.number().min(0.004).max(0.05), aboveFlyM: z.number().min(0.02).max(15) }),
-  z.strictObject({ id: partIdSchema, kind: z.literal('shot'), massKg: z.number().min(0.00001).max(0.01), metal: z.enum(['tin', 'lead']), aboveFlyM: z.number().min(0.02).max(15) }),
+  z.strictObject({
+    id: partIdSchema,
+    kind: z.literal('indicator'),
+    style: z.enum(['fixed', 'slip-release', 'yarn']),
+    diameterM: z.number().min(0.004).max(0.05),
+    aboveFlyM: z.number().min(0.02).max(15),
+  }),
+  z.strictObject({
+    id: partIdSchema,
+    kind: z.literal('shot'),
+    massKg: z.number().min(0.00001).max(0.01),
+    metal: z.enum(['tin', 'lead']),
+    aboveFlyM: z.number().min(0.02).max(15),
+  }),
 ]);
 
 const flySchema = z.strictObject({
@@ -29,7 +41,13 @@ const flySchema = z.strictObject({
   knot: z.enum(KNOT_IDS),
   at: z.discriminatedUnion('kind', [
     z.strictObject({ kind: z.literal('point') }),
-    z.strictObject({ kind: z.literal('tag'), sectionId: partIdSchema, lengthM: z.number().min(0.02).max(1), diameterM: diameterSchema, material: z.enum(MATERIAL_IDS) }),
+    z.strictObject({
+      kind: z.literal('tag'),
+      sectionId: partIdSchema,
+      lengthM: z.number().min(0.02).max(1),
+      diameterM: diameterSchema,
+      material: z.enum(MATERIAL_IDS),
+    }),
   ]),
 });
 
@@ -47,17 +65,38 @@ export const rigSchema = z
   })
   .superRefine((rig, context) => {
     const points = rig.flies.filter((fly) => fly.at.kind === 'point').length;
-    if (points !== 1) context.addIssue({ code: 'custom', path: ['flies'], message: `needs exactly one fly at the point, has ${points}` });
+    if (points !== 1)
+      context.addIssue({
+        code: 'custom',
+        path: ['flies'],
+        message: `needs exactly one fly at the point, has ${points}`,
+      });
     const ids = new Set(rig.sections.map((section) => section.id));
     rig.flies.forEach((fly, index) => {
-      if (fly.at.kind === 'tag' && !ids.has(fly.at.sectionId)) context.addIssue({ code: 'custom', path: ['flies', index, 'at', 'sectionId'], message: 'no such section' });
+      if (fly.at.kind === 'tag' && !ids.has(fly.at.sectionId))
+        context.addIssue({
+          code: 'custom',
+          path: ['flies', index, 'at', 'sectionId'],
+          message: 'no such section',
+        });
     });
     const leaderM = rig.sections.reduce((sum, section) => sum + section.lengthM, 0);
     rig.fittings.forEach((fitting, index) => {
-      if (fitting.aboveFlyM > leaderM) context.addIssue({ code: 'custom', path: ['fittings', index, 'aboveFlyM'], message: 'lies above the leader' });
+      if (fitting.aboveFlyM > leaderM)
+        context.addIssue({
+          code: 'custom',
+          path: ['fittings', index, 'aboveFlyM'],
+          message: 'lies above the leader',
+        });
     });
   }) satisfies z.ZodType<Rig>;
 
-export const savedRigSchema = z.strictObject({ id: idSchema, name: z.string(), rig: rigSchema, version: versionSchema, updatedAt: instantSchema });
+export const savedRigSchema = z.strictObject({
+  id: idSchema,
+  name: z.string(),
+  rig: rigSchema,
+  version: versionSchema,
+  updatedAt: instantSchema,
+});
 export type SavedRig = z.infer<typeof savedRigSchema>;
 export const rigNameSchema = lineSchema(80);

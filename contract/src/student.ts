@@ -19,5 +19,7 @@ export type SavedStudent = z.infer<typeof savedStudentSchema>;
 /** Whole years on a day, or null when the birthday is unknown. Both ISO dates. */
 export function ageOn(bornOn: string | null, date: string): number | null {
   if (!bornOn) return null;
-  return Number(date.slice(0, 4)) - Number(bornOn.slice(0, 4)) - (date.slice(5, 10) < bornOn.slice(5, 10) ? 1 : 0);
+  return (
+    Number(date.slice(0, 4)) - Number(bornOn.slice(0, 4)) - (date.slice(5, 10) < bornOn.slice(5, 10) ? 1 : 0)
+  );
 }

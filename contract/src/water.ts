@@ -2,7 +2,9 @@ import { PLACE_KINDS, type Water, WATER_KINDS } from '@doceo/core';
 import { z } from 'zod';
 import { dateSchema, idSchema, lineSchema, textSchema } from './common';
 
-const monthDaySchema = z.string().regex(/^(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, 'must be month-day, e.g. 03-15');
+const monthDaySchema = z
+  .string()
+  .regex(/^(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, 'must be month-day, e.g. 03-15');
 
 export const ruleCardSchema = z.strictObject({
   licence: textSchema(300),
@@ -19,15 +21,23 @@ export const ruleCardSchema = z.strictObject({
   checkedBy: lineSchema(80).nullable(),
 });
 
-export const placeSchema = z.strictObject({ id: lineSchema(40), name: lineSchema(60), kind: z.enum(PLACE_KINDS), lengthM: z.number().min(1).max(5000) });
+export const placeSchema = z.strictObject({
+  id: lineSchema(40),
+  name: lineSchema(60),
+  kind: z.enum(PLACE_KINDS),
+  lengthM: z.number().min(1).max(5000),
+});
 
-export const timeZoneSchema = z.string().max(60).refine((zone) => {
-  try {
-    return Boolean(new Intl.DateTimeFormat('en', { timeZone: zone }));
-  } catch {
-    return false;
-  }
-}, 'is no known time zone');
+export const timeZoneSchema = z
+  .string()
+  .max(60)
+  .refine((zone) => {
+    try {
+      return Boolean(new Intl.DateTimeFormat('en', { timeZone: zone }));
+    } catch {
+      return false;
+    }
+  }, 'is no known time zone');
 
 export const waterSchema = z.strictObject({
   name: lineSchema(80),

@@ -9,18 +9,38 @@ import { formatForce, formatLength, parseLength } from './units';
 import { inSeason, lastSeasonEnd } from './water';
 
 describe('lengths', () => {
-  it.each([['1.2', 1.2], ['40 cm', 0.4], ['5 ft 3 in', 1.6002], ['5\' 3"', 1.6002], ['18in', 0.4572], ['0,4 m', 0.4], ['12mm', 0.012]])('reads %s', (text, metres) => expect(parseLength(text, 'metric')).toBeCloseTo(metres, 9));
+  it.each([
+    ['1.2', 1.2],
+    ['40 cm', 0.4],
+    ['5 ft 3 in', 1.6002],
+    ['5\' 3"', 1.6002],
+    ['18in', 0.4572],
+    ['0,4 m', 0.4],
+    ['12mm', 0.012],
+  ])('reads %s', (text, metres) => expect(parseLength(text, 'metric')).toBeCloseTo(metres, 9));
 
-  it.each(['', 'long', '-1', '3 miles', '1 m of line', 'NaN', '1e3'])('refuses “%s”', (text) => expect(() => parseLength(text, 'metric')).toThrow(expect.objectContaining({ code: 'unreadable' })));
+  it.each(['', 'long', '-1', '3 miles', '1 m of line', 'NaN', '1e3'])('refuses “%s”', (text) =>
+    expect(() => parseLength(text, 'metric')).toThrow(expect.objectContaining({ code: 'unreadable' })),
+  );
 
   it('says lengths as people do', () => {
     expect([0.42, 1.65, 0.998].map((m) => formatLength(m, 'metric'))).toEqual(['42 cm', '1.65 m', '1.00 m']);
-    expect([0.0127, 0.3048, 1.651].map((m) => formatLength(m, 'imperial'))).toEqual(['0.5 in', '1 ft', '5 ft 5 in']);
+    expect([0.0127, 0.3048, 1.651].map((m) => formatLength(m, 'imperial'))).toEqual([
+      '0.5 in',
+      '1 ft',
+      '5 ft 5 in',
+    ]);
     expect(formatForce(20, 'imperial')).toBe('4.5 lb');
   });
 
   it('reads back what it says', () => {
-    fc.assert(fc.property(fc.double({ min: 0.05, max: 12, noNaN: true }), fc.constantFrom('metric' as const, 'imperial' as const), (m, system) => Math.abs(parseLength(formatLength(m, system), system) - m) < 0.0065));
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.05, max: 12, noNaN: true }),
+        fc.constantFrom('metric' as const, 'imperial' as const),
+        (m, system) => Math.abs(parseLength(formatLength(m, system), system) - m) < 0.0065,
+      ),
+    );
   });
 });
 
@@ -33,19 +53,27 @@ describe('seeded random', () => {
   });
 
   it('makes valid ids and weighs what it picks', () => {
-    expect(deterministicId('x')).toMatch(/^[0-9a-f]{8}-[0-9a-f]{4}-8[0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/);
+    expect(deterministicId('x')).toMatch(
+      /^[0-9a-f]{8}-[0-9a-f]{4}-8[0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/,
+    );
     const random = seededRandom('pick');
-    const picks = Array.from({ length: 1000 }, () => pickWeighted(random, ['a', 'b'], (item) => (item === 'a' ? 9 : 1)));
+    const picks = Array.from({ length: 1000 }, () =>
+      pickWeighted(random, ['a', 'b'], (item) => (item === 'a' ? 9 : 1)),
+    );
     expect(picks.filter((item) => item === 'a').length).toBeGreaterThan(850);
   });
 });
 
 describe('fault rates', () => {
-  const list = (pattern: string) => [...pattern].map((mark, atMs) => ({ atMs, faultId: mark === '.' ? null : mark }));
+  const list = (pattern: string) =>
+    [...pattern].map((mark, atMs) => ({ atMs, faultId: mark === '.' ? null : mark }));
 
   it('come most frequent first with an interval that holds the rate', () => {
     const rates = faultRates(list('a.b.a..a..'));
-    expect(rates.map(({ faultId, count, rate }) => [faultId, count, rate])).toEqual([['a', 3, 0.3], ['b', 1, 0.1]]);
+    expect(rates.map(({ faultId, count, rate }) => [faultId, count, rate])).toEqual([
+      ['a', 3, 0.3],
+      ['b', 1, 0.1],
+    ]);
     for (const { low, rate, high } of rates) expect(low < rate && rate < high).toBe(true);
   });
 
@@ -63,46 +91,104 @@ describe('fault rates', () => {
   });
 
   it('offer the student’s own faults first, at most six', () => {
-    expect(likeliestFaults({ c: 2, b: 5 }, ['a', 'b', 'c', 'd', 'e', 'f', 'g'])).toEqual(['b', 'c', 'a', 'd', 'e', 'f']);
+    expect(likeliestFaults({ c: 2, b: 5 }, ['a', 'b', 'c', 'd', 'e', 'f', 'g'])).toEqual([
+      'b',
+      'c',
+      'a',
+      'd',
+      'e',
+      'f',
+    ]);
   });
 });
 
 describe('bank book', () => {
-  const event = (id: string, atMs: number, body: BankEvent['body']): BankEvent => ({ id, lessonId: 'l', studentId: 's', blockId: null, deviceId: 'd', atMs, body });
-  const tap = (id: string, atMs: number, good: boolean): BankEvent => event(id, atMs, { kind: 'attempt', skillId: 'casting.stop', drillId: 'stop-and-say', good, faultId: null });
+  const event = (id: string, atMs: number, body: BankEvent['body']): BankEvent => ({
+    id,
+    lessonId: 'l',
+    studentId: 's',
+    blockId: null,
+    deviceId: 'd',
+    atMs,
+    body,
+  });
+  const tap = (id: string, atMs: number, good: boolean): BankEvent =>
+    event(id, atMs, {
+      kind: 'attempt',
+      skillId: 'casting.stop',
+      drillId: 'stop-and-say',
+      good,
+      faultId: null,
+    });
   const undo = (id: string, targetId: string): BankEvent => event(id, 99, { kind: 'undo', targetId });
 
   it('keeps each event once, whatever the order and however often it comes', () => {
     fc.assert(
       fc.property(fc.shuffledSubarray(['a', 'b', 'c', 'd', 'u', 'v'], { minLength: 6 }), (order) => {
-        const all: Record<string, BankEvent> = { a: tap('a', 1, true), b: tap('b', 2, false), c: tap('c', 3, true), d: tap('d', 4, true), u: undo('u', 'b'), v: undo('v', 'c') };
+        const all: Record<string, BankEvent> = {
+          a: tap('a', 1, true),
+          b: tap('b', 2, false),
+          c: tap('c', 3, true),
+          d: tap('d', 4, true),
+          u: undo('u', 'b'),
+          v: undo('v', 'c'),
+        };
         const arrived = [...order, ...order].map((id) => all[id] as BankEvent);
-        return standing(arrived).map(({ id }) => id).join() === 'a,d';
+        return (
+          standing(arrived)
+            .map(({ id }) => id)
+            .join() === 'a,d'
+        );
       }),
     );
   });
 
-  it('brings back what an undone undo took away', () => expect(standing([tap('a', 1, true), undo('u', 'a'), undo('w', 'u')]).map(({ id }) => id)).toEqual(['a']));
+  it('brings back what an undone undo took away', () =>
+    expect(standing([tap('a', 1, true), undo('u', 'a'), undo('w', 'u')]).map(({ id }) => id)).toEqual(['a']));
 
-  it('gives attempts of one student only', () => expect(attemptsOf([tap('a', 1, true), { ...tap('b', 2, true), studentId: 'other' }], 's')).toHaveLength(1));
+  it('gives attempts of one student only', () =>
+    expect(attemptsOf([tap('a', 1, true), { ...tap('b', 2, true), studentId: 'other' }], 's')).toHaveLength(
+      1,
+    ));
 
   it('counts the last attempts against the drill’s criterion', () => {
     const events = Array.from({ length: 12 }, (_, i) => tap(`${String(i).padStart(2, '0')}`, i, i > 3));
-    expect(drillCount(events, 's', getDrill('stop-and-say'))).toMatchObject({ goods: 8, wanted: 8, of: 10, done: true });
-    expect(drillCount(events.slice(0, 8), 's', getDrill('stop-and-say'))).toMatchObject({ goods: 4, done: false });
+    expect(drillCount(events, 's', getDrill('stop-and-say'))).toMatchObject({
+      goods: 8,
+      wanted: 8,
+      of: 10,
+      done: true,
+    });
+    expect(drillCount(events.slice(0, 8), 's', getDrill('stop-and-say'))).toMatchObject({
+      goods: 4,
+      done: false,
+    });
   });
 });
 
 describe('season and sun', () => {
-  it.each([['2026-11-28', '12-31', '2025-12-31'], ['2026-11-28', '09-30', '2026-09-30'], ['2026-09-30', '09-30', '2025-09-30'], ['2026-02-01', '03-14', '2025-03-14']])('before %s a season to %s last ended %s', (date, to, expected) => expect(lastSeasonEnd(date, to)).toBe(expected));
+  it.each([
+    ['2026-11-28', '12-31', '2025-12-31'],
+    ['2026-11-28', '09-30', '2026-09-30'],
+    ['2026-09-30', '09-30', '2025-09-30'],
+    ['2026-02-01', '03-14', '2025-03-14'],
+  ])('before %s a season to %s last ended %s', (date, to, expected) =>
+    expect(lastSeasonEnd(date, to)).toBe(expected),
+  );
 
   it('knows seasons over the year’s end', () => {
-    expect([inSeason('2026-01-05', '06-16', '03-14'), inSeason('2026-04-05', '06-16', '03-14'), inSeason('2026-07-05', '04-01', '09-30')]).toEqual([true, false, true]);
+    expect([
+      inSeason('2026-01-05', '06-16', '03-14'),
+      inSeason('2026-04-05', '06-16', '03-14'),
+      inSeason('2026-07-05', '04-01', '09-30'),
+    ]).toEqual([true, false, true]);
   });
 
   it('puts first light, sunrise, sunset and last light in order, and finds polar night', () => {
     const sun = sunTimes(57.9, 9.1, Date.parse('2026-11-28T12:00:00Z'));
-    expect((sun.dawnMs as number) < (sun.sunriseMs as number) && (sun.sunsetMs as number) < (sun.duskMs as number)).toBe(true);
+    expect(
+      (sun.dawnMs as number) < (sun.sunriseMs as number) && (sun.sunsetMs as number) < (sun.duskMs as number),
+    ).toBe(true);
     expect(new Date(sun.sunsetMs as number).toISOString().slice(0, 16)).toBe('2026-11-28T14:48');
     expect(sunTimes(80, 0, Date.parse('2026-12-21T12:00:00Z')).sunriseMs).toBeNull();
     expect(() => sunTimes(91, 0, 0)).toThrow(expect.objectContaining({ code: 'out-of-range' }));
@@ -111,10 +197,15 @@ describe('season and sun', () => {
 
 describe('student simulator', () => {
   it('is the same for the same seed and draws faults by habit', () => {
-    const play = () => simulateStudent('seed', { key: 'Sam', head: { casting: 0 }, habits: { 'cast.crack': 20 } }, [{ drillId: 'count-the-pause', startMs: 0, attempts: 80 }]);
+    const play = () =>
+      simulateStudent('seed', { key: 'Sam', head: { casting: 0 }, habits: { 'cast.crack': 20 } }, [
+        { drillId: 'count-the-pause', startMs: 0, attempts: 80 },
+      ]);
     expect(play()).toEqual(play());
     const faults = play().attempts.filter(({ good }) => !good);
-    expect(faults.filter(({ faultId }) => faultId === 'cast.crack').length).toBeGreaterThan(faults.length * 0.7);
+    expect(faults.filter(({ faultId }) => faultId === 'cast.crack').length).toBeGreaterThan(
+      faults.length * 0.7,
+    );
     expect(play().truth).toHaveLength(1);
   });
 });

@@ -10,7 +10,11 @@ export interface DemoUser {
   email: string;
 }
 
-const user = (name: string, email: string): DemoUser => ({ id: deterministicId(`user:${email}`), name, email });
+const user = (name: string, email: string): DemoUser => ({
+  id: deterministicId(`user:${email}`),
+  name,
+  email,
+});
 
 export const LEAD = user('Maren Voss', 'lead@ternalder.example');
 export const FELLOW = user('Tobias Lind', 'fellow@ternalder.example');
@@ -18,7 +22,11 @@ export const OTHER = user('Aiko Brandt', 'other@saltmarsh.example');
 
 /** The accounts shown on the sign-in page in demo mode. */
 export const DEMO_ACCOUNTS: DemoAccount[] = [
-  { email: LEAD.email, password: DEMO_PASSWORD, who: 'Maren Voss, lead instructor of Tern & Alder River School' },
+  {
+    email: LEAD.email,
+    password: DEMO_PASSWORD,
+    who: 'Maren Voss, lead instructor of Tern & Alder River School',
+  },
   { email: FELLOW.email, password: DEMO_PASSWORD, who: 'Tobias Lind, same school' },
   { email: OTHER.email, password: DEMO_PASSWORD, who: 'Aiko Brandt, Saltmarsh Casting Club' },
 ];
@@ -37,23 +45,64 @@ export interface DemoStudent {
 
 /** The six students; birthdays move with today, so that ages stay. */
 export function demoStudents(today: DateTime): DemoStudent[] {
-  const make = (name: string, age: number, note: string, rest: { hand?: 'left'; guardian?: boolean; head?: Record<string, number>; habits?: Record<string, number> } = {}): DemoStudent => ({
+  const make = (
+    name: string,
+    age: number,
+    note: string,
+    rest: {
+      hand?: 'left';
+      guardian?: boolean;
+      head?: Record<string, number>;
+      habits?: Record<string, number>;
+    } = {},
+  ): DemoStudent => ({
     id: deterministicId(`student:${name}`),
     key: name,
     student: {
-      name, bornOn: today.minus({ years: age, days: 120 }).toISODate(), hand: rest.hand ?? 'right', note,
-      guardianName: rest.guardian ? 'mother' : '', guardianContact: rest.guardian ? 'phone on the paper form' : '',
+      name,
+      bornOn: today.minus({ years: age, days: 120 }).toISODate(),
+      hand: rest.hand ?? 'right',
+      note,
+      guardianName: rest.guardian ? 'mother' : '',
+      guardianContact: rest.guardian ? 'phone on the paper form' : '',
       guardianConsentOn: rest.guardian ? today.minus({ days: 90 }).toISODate() : null,
     },
     head: rest.head ?? {},
     habits: rest.habits ?? {},
   });
   return [
-    make('Petra Holm', 58, 'first season, shoulder trouble', { head: { casting: 0.15, water: 0.5, 'fish-care': 0.7 }, habits: { 'cast.low-back': 4 } }),
-    make('Jonas Wren', 14, 'guardian on file', { guardian: true, head: { casting: 0.4, rigging: 0.3 }, habits: { 'rig.fly-first': 4 } }),
-    make('Sam Okande', 41, 'hurries the pause', { head: { 'casting.grip-stance': 0.9, 'casting.straight-path': 0.8, 'casting.stop': 0.7, 'casting.pause': 0, casting: 0.1, rigging: 0.6 }, habits: { 'cast.crack': 8, 'set.early': 3 } }),
-    make('Noor Hadley', 27, 'left-handed', { hand: 'left', head: { casting: 0.5, 'hook-setting': 0.4 }, habits: { 'cast.tailing': 3 } }),
-    make('Lidia Moreau', 33, 'casts well on grass, poor hook setter', { head: { casting: 0.95, 'hook-setting': 0.02, rigging: 0.6 }, habits: { 'set.late': 6 } }),
-    make('Emil Starck', 66, 'came from bait fishing', { head: { casting: 0.1, 'hook-setting': 0.6, water: 0.9, 'fish-care': 0.3 }, habits: { 'cast.wide-loop': 5, 'set.trout-lift': 4 } }),
+    make('Petra Holm', 58, 'first season, shoulder trouble', {
+      head: { casting: 0.15, water: 0.5, 'fish-care': 0.7 },
+      habits: { 'cast.low-back': 4 },
+    }),
+    make('Jonas Wren', 14, 'guardian on file', {
+      guardian: true,
+      head: { casting: 0.4, rigging: 0.3 },
+      habits: { 'rig.fly-first': 4 },
+    }),
+    make('Sam Okande', 41, 'hurries the pause', {
+      head: {
+        'casting.grip-stance': 0.9,
+        'casting.straight-path': 0.8,
+        'casting.stop': 0.7,
+        'casting.pause': 0,
+        casting: 0.1,
+        rigging: 0.6,
+      },
+      habits: { 'cast.crack': 8, 'set.early': 3 },
+    }),
+    make('Noor Hadley', 27, 'left-handed', {
+      hand: 'left',
+      head: { casting: 0.5, 'hook-setting': 0.4 },
+      habits: { 'cast.tailing': 3 },
+    }),
+    make('Lidia Moreau', 33, 'casts well on grass, poor hook setter', {
+      head: { casting: 0.95, 'hook-setting': 0.02, rigging: 0.6 },
+      habits: { 'set.late': 6 },
+    }),
+    make('Emil Starck', 66, 'came from bait fishing', {
+      head: { casting: 0.1, 'hook-setting': 0.6, water: 0.9, 'fish-care': 0.3 },
+      habits: { 'cast.wide-loop': 5, 'set.trout-lift': 4 },
+    }),
   ];
 }

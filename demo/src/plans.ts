@@ -1,4 +1,16 @@
-import { applyEdit, blockFromDrill, deterministicId, emptyPlan, indicatorNymph, INDICATOR_NYMPH_DEFAULTS, plainBlock, type Block, type PlaceKind, type PlanBody, type Rig } from '@doceo/core';
+import {
+  applyEdit,
+  blockFromDrill,
+  deterministicId,
+  emptyPlan,
+  indicatorNymph,
+  INDICATOR_NYMPH_DEFAULTS,
+  plainBlock,
+  type Block,
+  type PlaceKind,
+  type PlanBody,
+  type Rig,
+} from '@doceo/core';
 
 export interface DemoRig {
   id: string;
@@ -7,11 +19,21 @@ export interface DemoRig {
 }
 
 export const DEMO_RIGS: DemoRig[] = [
-  { id: deterministicId('rig:two-nymphs'), name: 'Two nymphs under an indicator', rig: indicatorNymph(INDICATOR_NYMPH_DEFAULTS) },
+  {
+    id: deterministicId('rig:two-nymphs'),
+    name: 'Two nymphs under an indicator',
+    rig: indicatorNymph(INDICATOR_NYMPH_DEFAULTS),
+  },
   {
     id: deterministicId('rig:one-nymph'),
     name: 'One nymph, slow water',
-    rig: indicatorNymph({ ...INDICATOR_NYMPH_DEFAULTS, indicatorSchool: 'suspended', flyCount: 1, waterDepthM: 1.6, shotMassKg: 0 }),
+    rig: indicatorNymph({
+      ...INDICATOR_NYMPH_DEFAULTS,
+      indicatorSchool: 'suspended',
+      flyCount: 1,
+      waterDepthM: 1.6,
+      shotMassKg: 0,
+    }),
   },
 ];
 
@@ -29,14 +51,22 @@ interface Row {
 }
 
 function build(key: string, base: Partial<PlanBody>, rows: Row[]): PlanBody {
-  return rows.reduce<PlanBody>((plan, row, index) => {
-    const lanes = row.lanes === 'all' ? [null] : row.lanes;
-    return lanes.reduce<PlanBody>((current, lane) => {
-      const id = deterministicId(`block:${key}/${index}/${lane ?? 'all'}`);
-      const made = row.drill ? blockFromDrill(row.drill, id, row.at, lane) : plainBlock(row.plain?.[0] ?? 'break', row.plain?.[1] ?? 'Break', id, row.at, row.min);
-      return applyEdit(current, { kind: 'add', block: { ...made, durationMin: row.min, place: row.place ?? made.place, rigId: row.rigId ?? null } });
-    }, plan);
-  }, { ...emptyPlan(), ...base });
+  return rows.reduce<PlanBody>(
+    (plan, row, index) => {
+      const lanes = row.lanes === 'all' ? [null] : row.lanes;
+      return lanes.reduce<PlanBody>((current, lane) => {
+        const id = deterministicId(`block:${key}/${index}/${lane ?? 'all'}`);
+        const made = row.drill
+          ? blockFromDrill(row.drill, id, row.at, lane)
+          : plainBlock(row.plain?.[0] ?? 'break', row.plain?.[1] ?? 'Break', id, row.at, row.min);
+        return applyEdit(current, {
+          kind: 'add',
+          block: { ...made, durationMin: row.min, place: row.place ?? made.place, rigId: row.rigId ?? null },
+        });
+      }, plan);
+    },
+    { ...emptyPlan(), ...base },
+  );
 }
 
 const TWO_NYMPHS = DEMO_RIGS[0] as DemoRig;
@@ -47,7 +77,14 @@ export const FIRST_NYMPHS = {
   title: 'First nymphs',
   body: build(
     'first-nymphs',
-    { aim: 'At the end each has set on ten takes and netted or nearly netted a fish.', groupSize: 4, season: 'autumn', waterKind: 'river', lengthMin: 210, rigs: [TWO_NYMPHS] },
+    {
+      aim: 'At the end each has set on ten takes and netted or nearly netted a fish.',
+      groupSize: 4,
+      season: 'autumn',
+      waterKind: 'river',
+      lengthMin: 210,
+      rigs: [TWO_NYMPHS],
+    },
     [
       { drill: 'hats-and-glasses', at: 0, min: 15, lanes: 'all' },
       { drill: 'indicator-rig', at: 15, min: 30, lanes: [0, 1], rigId: TWO_NYMPHS.id },
@@ -68,40 +105,70 @@ export const FIRST_NYMPHS = {
 export const GRASS_DAY = {
   id: deterministicId('plan:grass-day'),
   title: 'Grass before water',
-  body: build('grass-day', { aim: 'A straight line at seven metres, eight times of ten, and two knots that hold.', groupSize: 6, season: 'any', lengthMin: 150, level: 'first-day' }, [
-    { drill: 'hats-and-glasses', at: 0, min: 10, lanes: 'all' },
-    { drill: 'grip-and-stance', at: 10, min: 10, lanes: 'all', place: 'grass' },
-    { drill: 'draw-the-line', at: 20, min: 15, lanes: 'all' },
-    { drill: 'stop-and-say', at: 35, min: 15, lanes: 'all' },
-    { plain: ['break', 'Break'], at: 50, min: 10, lanes: 'all' },
-    { drill: 'count-the-pause', at: 60, min: 15, lanes: 'all' },
-    { drill: 'clinch-race', at: 75, min: 15, lanes: 'all' },
-    { drill: 'lay-it-down', at: 90, min: 20, lanes: 'all', place: 'grass' },
-    { drill: 'wet-hands-net', at: 110, min: 20, lanes: 'all' },
-    { plain: ['debrief', 'What went well'], at: 130, min: 15, lanes: 'all' },
-  ]),
+  body: build(
+    'grass-day',
+    {
+      aim: 'A straight line at seven metres, eight times of ten, and two knots that hold.',
+      groupSize: 6,
+      season: 'any',
+      lengthMin: 150,
+      level: 'first-day',
+    },
+    [
+      { drill: 'hats-and-glasses', at: 0, min: 10, lanes: 'all' },
+      { drill: 'grip-and-stance', at: 10, min: 10, lanes: 'all', place: 'grass' },
+      { drill: 'draw-the-line', at: 20, min: 15, lanes: 'all' },
+      { drill: 'stop-and-say', at: 35, min: 15, lanes: 'all' },
+      { plain: ['break', 'Break'], at: 50, min: 10, lanes: 'all' },
+      { drill: 'count-the-pause', at: 60, min: 15, lanes: 'all' },
+      { drill: 'clinch-race', at: 75, min: 15, lanes: 'all' },
+      { drill: 'lay-it-down', at: 90, min: 20, lanes: 'all', place: 'grass' },
+      { drill: 'wet-hands-net', at: 110, min: 20, lanes: 'all' },
+      { plain: ['debrief', 'What went well'], at: 130, min: 15, lanes: 'all' },
+    ],
+  ),
 };
 
 export const STILL_WATER = {
   id: deterministicId('plan:still-water'),
   title: 'Still water, one fly',
-  body: build('still-water', { aim: 'Count down to the same depth three times and set with a strip.', groupSize: 4, season: 'summer', waterKind: 'lake', lengthMin: 120 }, [
-    { drill: 'hats-and-glasses', at: 0, min: 10, lanes: 'all' },
-    { drill: 'thunder-drill', at: 10, min: 5, lanes: 'all' },
-    { drill: 'roll-the-d', at: 15, min: 20, lanes: 'all', place: 'margin' },
-    { drill: 'strip-set', at: 35, min: 15, lanes: 'all', place: 'margin' },
-    { drill: 'count-it-down', at: 50, min: 35, lanes: 'all', place: 'shoal' },
-    { plain: ['debrief', 'What moved a fish'], at: 85, min: 15, lanes: 'all' },
-  ]),
+  body: build(
+    'still-water',
+    {
+      aim: 'Count down to the same depth three times and set with a strip.',
+      groupSize: 4,
+      season: 'summer',
+      waterKind: 'lake',
+      lengthMin: 120,
+    },
+    [
+      { drill: 'hats-and-glasses', at: 0, min: 10, lanes: 'all' },
+      { drill: 'thunder-drill', at: 10, min: 5, lanes: 'all' },
+      { drill: 'roll-the-d', at: 15, min: 20, lanes: 'all', place: 'margin' },
+      { drill: 'strip-set', at: 35, min: 15, lanes: 'all', place: 'margin' },
+      { drill: 'count-it-down', at: 50, min: 35, lanes: 'all', place: 'shoal' },
+      { plain: ['debrief', 'What moved a fish'], at: 85, min: 15, lanes: 'all' },
+    ],
+  ),
 };
 
 export const JETTY_EVENING = {
   id: deterministicId('plan:jetty-evening'),
   title: 'Jetty evening',
-  body: build('jetty-evening', { aim: 'Loops on purpose, no water needed.', groupSize: 3, season: 'any', lengthMin: 75, level: 'improver' }, [
-    { drill: 'hats-and-glasses', at: 0, min: 10, lanes: 'all' },
-    { drill: 'hoops', at: 10, min: 20, lanes: 'all' },
-    { drill: 'two-and-down', at: 30, min: 15, lanes: 'all' },
-    { plain: ['debrief', 'Tea and talk'], at: 45, min: 20, lanes: 'all' },
-  ]),
+  body: build(
+    'jetty-evening',
+    {
+      aim: 'Loops on purpose, no water needed.',
+      groupSize: 3,
+      season: 'any',
+      lengthMin: 75,
+      level: 'improver',
+    },
+    [
+      { drill: 'hats-and-glasses', at: 0, min: 10, lanes: 'all' },
+      { drill: 'hoops', at: 10, min: 20, lanes: 'all' },
+      { drill: 'two-and-down', at: 30, min: 15, lanes: 'all' },
+      { plain: ['debrief', 'Tea and talk'], at: 45, min: 20, lanes: 'all' },
+    ],
+  ),
 };

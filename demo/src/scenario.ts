@@ -14,11 +14,21 @@ export function demoScenario(now: Date) {
   return {
     users: [LEAD, FELLOW, OTHER],
     circles: [
-      { ...SCHOOL, members: [{ userId: LEAD.id, role: 'owner' as const }, { userId: FELLOW.id, role: 'editor' as const }] },
+      {
+        ...SCHOOL,
+        members: [
+          { userId: LEAD.id, role: 'owner' as const },
+          { userId: FELLOW.id, role: 'editor' as const },
+        ],
+      },
       { ...CLUB, members: [{ userId: OTHER.id, role: 'owner' as const }] },
     ],
     waters: { ownerId: LEAD.id, circleId: SCHOOL.id, list: waters },
-    students: { ownerId: LEAD.id, list: students, seenBy: [{ userId: FELLOW.id, studentIds: students.slice(0, 2).map(({ id }) => id) }] },
+    students: {
+      ownerId: LEAD.id,
+      list: students,
+      seenBy: [{ userId: FELLOW.id, studentIds: students.slice(0, 2).map(({ id }) => id) }],
+    },
     rigs: { ownerId: LEAD.id, list: DEMO_RIGS },
     plans: [
       { ownerId: LEAD.id, circleId: null, plan: FIRST_NYMPHS },

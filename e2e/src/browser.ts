@@ -10,19 +10,32 @@ export function launch(): Promise<Browser> {
   const sandbox = process.getuid?.() === 0 ? ['--no-sandbox'] : [];
   return puppeteer.launch({
     executablePath,
-    args: [...sandbox, '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--font-render-hinting=none'],
+    args: [
+      ...sandbox,
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+      '--font-render-hinting=none',
+    ],
   });
 }
 
 /** A tab of its own session, with what the page complains about collected. */
-export async function openTab(browser: Browser, viewport = DESK): Promise<{ page: Page; complaints: string[] }> {
+export async function openTab(
+  browser: Browser,
+  viewport = DESK,
+): Promise<{ page: Page; complaints: string[] }> {
   const context = await browser.createBrowserContext();
   const page = await context.newPage();
   await page.setViewport(viewport);
   const complaints: string[] = [];
   page.on('pageerror', (error) => complaints.push(String(error)));
   page.on('console', (message) => {
-    if (message.type() === 'error' && !/Failed to load resource/.test(message.text())) complaints.push(message.text());
+    if (message.type() === 'error' && !/Failed to load resource/.test(message.text()))
+      complaints.push(message.text());
   });
   return { page, complaints };
 }
@@ -45,10 +58,18 @@ export async function go(page: Page, path: string): Promise<void> {
 }
 
 /** The first element with this text. */
-export async function byText(page: Page, selector: string, text: string | RegExp): Promise<ElementHandle<HTMLElement>> {
+export async function byText(
+  page: Page,
+  selector: string,
+  text: string | RegExp,
+): Promise<ElementHandle<HTMLElement>> {
   const source = typeof text === 'string' ? text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&') : text.source;
   const handle = await page.waitForFunction(
-    (sel, pattern) => [...document.querySelectorAll<HTMLElement>(sel)].find((element) => new RegExp(pattern).test(element.textContent ?? '') && element.getClientRects().length > 0),
+    (sel, pattern) =>
+      [...document.querySelectorAll<HTMLElement>(sel)].find(
+        (element) =>
+          new RegExp(pattern).test(element.textContent ?? '') && element.getClientRects().length > 0,
+      ),
     { timeout: 15_000 },
     selector,
     source,

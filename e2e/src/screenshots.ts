@@ -42,8 +42,14 @@ const SHOTS: Shot[] = [
 async function logSome(page: Page): Promise<void> {
   await clickText(page, '.who button', 'Sam');
   await byText(page, '.blockno', 'block');
-  for (let i = 0; i < 9 && (await page.$eval('.what h1', (element) => element.textContent)) !== 'Set on anything'; i++) await page.click('[aria-label="Next block"]');
-  for (const tap of ['good', 'good', 'set.late', 'good', 'good', 'set.upstream', 'good']) await page.click(`[data-tap="${tap}"]`);
+  for (
+    let i = 0;
+    i < 9 && (await page.$eval('.what h1', (element) => element.textContent)) !== 'Set on anything';
+    i++
+  )
+    await page.click('[aria-label="Next block"]');
+  for (const tap of ['good', 'good', 'set.late', 'good', 'good', 'set.upstream', 'good'])
+    await page.click(`[data-tap="${tap}"]`);
   await byText(page, '.state', 'all stored');
 }
 
@@ -61,7 +67,12 @@ async function main(): Promise<void> {
   }
 }
 
-async function takeAll(browser: Browser, url: string, folder: string, only: readonly string[]): Promise<void> {
+async function takeAll(
+  browser: Browser,
+  url: string,
+  folder: string,
+  only: readonly string[],
+): Promise<void> {
   for (const { name, path, viewport = DESK, before, signedOut } of SHOTS) {
     if (only.length > 0 && !only.includes(name)) continue;
     const { page, complaints } = await openTab(browser, viewport);

@@ -22,9 +22,22 @@ export async function freshDatabase(name: string): Promise<string> {
 }
 
 /** Starts the built server with the demo scenario on a free port. */
-export function startServer(databaseUrl: string, settings: Record<string, string> = {}): Promise<RunningServer> {
+export function startServer(
+  databaseUrl: string,
+  settings: Record<string, string> = {},
+): Promise<RunningServer> {
   const child = spawn(process.execPath, ['--enable-source-maps', join(ROOT, 'dist/server.mjs')], {
-    env: { ...process.env, NODE_OPTIONS: '', DOCEO_ROOT: ROOT, DOCEO_DB_URL: databaseUrl, DOCEO_DEMO: '1', DOCEO_SESSION_SECRET: 'only for tests, long enough', PORT: '0', DOCEO_LOG: 'error', ...settings },
+    env: {
+      ...process.env,
+      NODE_OPTIONS: '',
+      DOCEO_ROOT: ROOT,
+      DOCEO_DB_URL: databaseUrl,
+      DOCEO_DEMO: '1',
+      DOCEO_SESSION_SECRET: 'only for tests, long enough',
+      PORT: '0',
+      DOCEO_LOG: 'error',
+      ...settings,
+    },
     stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
   });
   const ended = new Promise<void>((resolve) => child.once('exit', () => resolve()));

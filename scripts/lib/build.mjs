@@ -8,7 +8,11 @@ function filesIn(path) {
   const full = join(ROOT, path);
   if (!existsSync(full)) return [];
   if (statSync(full).isFile()) return [path];
-  return readdirSync(full).sort().flatMap((name) => (name === 'node_modules' || name.endsWith('.spec.ts') ? [] : filesIn(join(path, name))));
+  return readdirSync(full)
+    .sort()
+    .flatMap((name) =>
+      name === 'node_modules' || name.endsWith('.spec.ts') ? [] : filesIn(join(path, name)),
+    );
 }
 
 function hashOf(paths) {
@@ -31,12 +35,21 @@ const PROGRAM_SOURCES = ['core/src', 'contract/src', 'demo/src', 'server/src', '
 
 /** Bundles the programs that run in Node: server, command line, benchmark. */
 export async function buildPrograms() {
-  const entries = { server: 'server/src/main.ts', compute: 'server/src/compute/main.ts', bench: 'server/src/bench/main.ts', screenshots: 'e2e/src/screenshots.ts' };
+  const entries = {
+    server: 'server/src/main.ts',
+    compute: 'server/src/compute/main.ts',
+    bench: 'server/src/bench/main.ts',
+    screenshots: 'e2e/src/screenshots.ts',
+  };
   let needed = false;
   unlessBuilt('programs', PROGRAM_SOURCES, () => (needed = true));
   if (!needed) return;
   const { build } = await import('esbuild');
-  const external = ['server', 'e2e'].flatMap((name) => Object.keys(JSON.parse(readFileSync(join(ROOT, name, 'package.json'), 'utf8')).dependencies)).filter((name) => !name.startsWith('@doceo/') && name !== 'zod');
+  const external = ['server', 'e2e']
+    .flatMap((name) =>
+      Object.keys(JSON.parse(readFileSync(join(ROOT, name, 'package.json'), 'utf8')).dependencies),
+    )
+    .filter((name) => !name.startsWith('@doceo/') && name !== 'zod');
   await build({
     entryPoints: entries,
     outdir: join(ROOT, 'dist'),
@@ -54,8 +67,23 @@ export async function buildPrograms() {
 }
 
 export function buildWeb() {
-  unlessBuilt('web', ['core/src', 'contract/src', 'web/src', 'web/public', 'web/tsconfig.json', 'web/tsconfig.app.json', 'angular.json'], () => {
-    console.log('Building the web application ...');
-    run('npx', ['ng', 'build', 'web', '--progress=false'], { stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, NG_CLI_ANALYTICS: 'false' } });
-  });
+  unlessBuilt(
+    'web',
+    [
+      'core/src',
+      'contract/src',
+      'web/src',
+      'web/public',
+      'web/tsconfig.json',
+      'web/tsconfig.app.json',
+      'angular.json',
+    ],
+    () => {
+      console.log('Building the web application ...');
+      run('npx', ['ng', 'build', 'web', '--progress=false'], {
+        stdio: ['ignore', 'ignore', 'inherit'],
+        env: { ...process.env, NG_CLI_ANALYTICS: 'false' },
+      });
+    },
+  );
 }

@@ -19,20 +19,31 @@ export function ensurePackages(wanted) {
   const apt = findProgram('apt-get');
   const root = process.getuid?.() === 0;
   const sudo = !root && findProgram('sudo') && tryRun('sudo', ['-n', 'true'], { stdio: 'ignore' }) === 0;
-  if (!apt || (!root && !sudo)) throw new Error(`Please install: ${missing.join(' ')} (on Debian: sudo apt-get install ${missing.join(' ')}), then try again.`);
+  if (!apt || (!root && !sudo))
+    throw new Error(
+      `Please install: ${missing.join(' ')} (on Debian: sudo apt-get install ${missing.join(' ')}), then try again.`,
+    );
   console.log(`Installing ${missing.join(' and ')} ...`);
   const [command, ...before] = root ? [apt] : ['sudo', '-n', apt];
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
   tryRun(command, [...before, 'update', '-qq'], { env, stdio: 'ignore' });
-  run(command, [...before, 'install', '-y', '-qq', '--no-install-recommends', ...missing], { env, stdio: ['ignore', 'ignore', 'inherit'] });
+  run(command, [...before, 'install', '-y', '-qq', '--no-install-recommends', ...missing], {
+    env,
+    stdio: ['ignore', 'ignore', 'inherit'],
+  });
 }
 
 /** `npm ci` unless what is installed belongs to this lock file. */
 export function ensureDependencies() {
-  const lock = createHash('sha256').update(readFileSync(join(ROOT, 'package-lock.json'))).digest('hex');
+  const lock = createHash('sha256')
+    .update(readFileSync(join(ROOT, 'package-lock.json')))
+    .digest('hex');
   const mark = join(ROOT, 'node_modules/.doceo-lock');
   if (existsSync(mark) && readFileSync(mark, 'utf8') === lock) return;
   console.log('Installing dependencies ...');
-  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, PUPPETEER_SKIP_DOWNLOAD: '1' } });
+  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
+    stdio: ['ignore', 'ignore', 'inherit'],
+    env: { ...process.env, PUPPETEER_SKIP_DOWNLOAD: '1' },
+  });
   writeFileSync(mark, lock);
 }

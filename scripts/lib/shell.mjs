@@ -9,7 +9,8 @@ export const ROOT = join(dirname(fileURLToPath(import.meta.url)), '../..');
 export function run(command, args, options = {}) {
   const result = spawnSync(command, args, { cwd: ROOT, stdio: 'inherit', ...options });
   if (result.error) throw result.error;
-  if (result.status !== 0) throw new Error(`${command} ${args.join(' ')} ended with ${result.status ?? result.signal}`);
+  if (result.status !== 0)
+    throw new Error(`${command} ${args.join(' ')} ended with ${result.status ?? result.signal}`);
 }
 
 /** Runs a command and gives its exit code. */
@@ -20,14 +21,17 @@ export function tryRun(command, args, options = {}) {
 /** Path of the first of these programs that is installed, or null. */
 export function findProgram(...names) {
   const folders = [...(process.env.PATH ?? '').split(':'), '/usr/sbin', '/usr/local/sbin'];
-  for (const name of names) for (const folder of folders) if (folder && existsSync(join(folder, name))) return join(folder, name);
+  for (const name of names)
+    for (const folder of folders) if (folder && existsSync(join(folder, name))) return join(folder, name);
   return null;
 }
 
 /** Starts a program; resolves when it ends, with its exit code. */
 export function start(command, args, options = {}) {
   const child = spawn(command, args, { cwd: ROOT, stdio: 'inherit', ...options });
-  const ended = new Promise((resolve) => child.once('exit', (code, signal) => resolve(code ?? (signal ? 1 : 0))));
+  const ended = new Promise((resolve) =>
+    child.once('exit', (code, signal) => resolve(code ?? (signal ? 1 : 0))),
+  );
   return { child, ended };
 }
 

@@ -21,14 +21,25 @@ describe('the API', () => {
   afterAll(() => test.close());
 
   const tap = (rest: Partial<BankEvent> = {}): BankEvent => ({
-    id: randomUUID(), lessonId: next.id, studentId: sam.id, blockId: null, deviceId: randomUUID(), atMs: Date.now(), body: { kind: 'attempt', skillId: 'casting.stop', drillId: null, good: true, faultId: null }, ...rest,
+    id: randomUUID(),
+    lessonId: next.id,
+    studentId: sam.id,
+    blockId: null,
+    deviceId: randomUUID(),
+    atMs: Date.now(),
+    body: { kind: 'attempt', skillId: 'casting.stop', drillId: null, good: true, faultId: null },
+    ...rest,
   });
-  const add = async (events: BankEvent[]) => (await lead.post('/api/events').send({ events }).expect(200)).body;
-  const stored = async (): Promise<BankEvent[]> => (await lead.get('/api/events').query({ lessonId: next.id }).expect(200)).body;
+  const add = async (events: BankEvent[]) =>
+    (await lead.post('/api/events').send({ events }).expect(200)).body;
+  const stored = async (): Promise<BankEvent[]> =>
+    (await lead.get('/api/events').query({ lessonId: next.id }).expect(200)).body;
 
   describe('sessions', () => {
     it('open with the right password only, and end', async () => {
-      const wrong = await supertest(test.app).post('/api/session').send({ email: LEAD.email, password: 'not it' });
+      const wrong = await supertest(test.app)
+        .post('/api/session')
+        .send({ email: LEAD.email, password: 'not it' });
       expect([wrong.status, wrong.body.error.code]).toEqual([401, 'wrong-credentials']);
       const agent = await test.signedIn(FELLOW.email);
       expect((await agent.get('/api/session')).body.user.name).toBe('Tobias Lind');
@@ -39,14 +50,26 @@ describe('the API', () => {
     it('can be registered once, and see nothing of others', async () => {
       const agent = supertest.agent(test.app);
       const account = { email: 'New@Example.org', password: 'ten letters', name: 'Somebody New' };
-      expect((await agent.post('/api/session/register').send(account).expect(200)).body.user.email).toBe('new@example.org');
-      for (const path of ['plans', 'lessons', 'students', 'waters', 'rigs', 'circles']) expect((await agent.get(`/api/${path}`).expect(200)).body).toEqual([]);
-      expect((await supertest(test.app).post('/api/session/register').send(account)).body.error.code).toBe('already-exists');
+      expect((await agent.post('/api/session/register').send(account).expect(200)).body.user.email).toBe(
+        'new@example.org',
+      );
+      for (const path of ['plans', 'lessons', 'students', 'waters', 'rigs', 'circles'])
+        expect((await agent.get(`/api/${path}`).expect(200)).body).toEqual([]);
+      expect((await supertest(test.app).post('/api/session/register').send(account)).body.error.code).toBe(
+        'already-exists',
+      );
     });
 
     it('are refused after ten wrong tries', async () => {
       const codes: number[] = [];
-      for (let i = 0; i < 12; i++) codes.push((await supertest(test.app).post('/api/session').send({ email: 'tried@example.org', password: `${i}` })).status);
+      for (let i = 0; i < 12; i++)
+        codes.push(
+          (
+            await supertest(test.app)
+              .post('/api/session')
+              .send({ email: 'tried@example.org', password: `${i}` })
+          ).status,
+        );
       expect(codes.slice(0, 10).every((code) => code === 401)).toBe(true);
       expect(codes.slice(10)).toEqual([429, 429]);
     });
@@ -55,7 +78,8 @@ describe('the API', () => {
   describe('plans', () => {
     it('are saved on the version they came from, never over another', async () => {
       const { version, body, title } = (await lead.get(`/api/plans/${plan.id}`)).body;
-      const save = (baseVersion: number, aim: string) => lead.put(`/api/plans/${plan.id}`).send({ title, body: { ...body, aim }, baseVersion });
+      const save = (baseVersion: number, aim: string) =>
+        lead.put(`/api/plans/${plan.id}`).send({ title, body: { ...body, aim }, baseVersion });
       expect((await save(version, 'first').expect(200)).body.version).toBe(version + 1);
       expect((await save(version, 'second').expect(409)).body.error.code).toBe('version-conflict');
       expect((await lead.get(`/api/plans/${plan.id}`)).body.aim).toBe('first');
@@ -66,13 +90,24 @@ describe('the API', () => {
       const fellow = await test.signedIn(FELLOW.email);
       const copyId = randomUUID();
       const copy = (await fellow.post(`/api/plans/${plan.id}/copy`).send({ id: copyId }).expect(200)).body;
-      expect(copy).toMatchObject({ mine: true, circleId: null, origin: { planId: plan.id, ownerName: 'Maren Voss' } });
+      expect(copy).toMatchObject({
+        mine: true,
+        circleId: null,
+        origin: { planId: plan.id, ownerName: 'Maren Voss' },
+      });
       expect(copy.body.rigs).toHaveLength(1);
       await fellow.post(`/api/plans/${plan.id}/copy`).send({ id: copyId }).expect(200);
-      expect((await fellow.get('/api/plans')).body.filter(({ id }: { id: string }) => id === copyId)).toHaveLength(1);
-      await fellow.put(`/api/plans/${plan.id}`).send({ title: 'x', body: copy.body, baseVersion: 1 }).expect(403);
+      expect(
+        (await fellow.get('/api/plans')).body.filter(({ id }: { id: string }) => id === copyId),
+      ).toHaveLength(1);
+      await fellow
+        .put(`/api/plans/${plan.id}`)
+        .send({ title: 'x', body: copy.body, baseVersion: 1 })
+        .expect(403);
       const other = await test.signedIn(OTHER.email);
-      expect((await other.get('/api/plans')).body.map(({ title }: { title: string }) => title)).toEqual(['Jetty evening']);
+      expect((await other.get('/api/plans')).body.map(({ title }: { title: string }) => title)).toEqual([
+        'Jetty evening',
+      ]);
       await other.get(`/api/plans/${plan.id}`).expect(404);
       await lead.post(`/api/plans/${plan.id}/share`).send({ circleId: null }).expect(200);
       await fellow.get(`/api/plans/${plan.id}`).expect(404);
@@ -86,7 +121,8 @@ describe('the API', () => {
       expect(refused.body.error.issues[0]).toMatchObject({ path: 'title', code: 'student-name' });
     });
 
-    it('stay while a lesson uses them', async () => void (await lead.delete(`/api/plans/${plan.id}`).expect(409)));
+    it('stay while a lesson uses them', async () =>
+      void (await lead.delete(`/api/plans/${plan.id}`).expect(409)));
   });
 
   describe('bank book events', () => {
@@ -109,7 +145,10 @@ describe('the API', () => {
     });
 
     it('come back as they were sent', async () => {
-      const note = tap({ body: { kind: 'note', text: '<script>alert("ø")</script> 🎣' }, blockId: randomUUID() });
+      const note = tap({
+        body: { kind: 'note', text: '<script>alert("ø")</script> 🎣' },
+        blockId: randomUUID(),
+      });
       await add([note]);
       expect((await stored()).find(({ id }) => id === note.id)).toEqual(note);
     });
@@ -119,11 +158,16 @@ describe('the API', () => {
       const receipt = await add([tap({ lessonId: randomUUID() }), tap({ studentId: stranger.id }), good]);
       expect(receipt.stored).toEqual([good.id]);
       expect(receipt.refused.map(({ code }: { code: string }) => code)).toEqual(['no-lesson', 'no-student']);
-      expect((await add([{ ...good, lessonId: (scenario.lessons.lessons[0] as typeof next).id }])).refused[0].code).toBe('id-taken');
+      expect(
+        (await add([{ ...good, lessonId: (scenario.lessons.lessons[0] as typeof next).id }])).refused[0].code,
+      ).toBe('id-taken');
     });
 
     it('of a minor need a guardian’s consent', async () => {
-      await lead.put(`/api/students/${jonas.id}`).send({ ...jonas.student, guardianConsentOn: null }).expect(200);
+      await lead
+        .put(`/api/students/${jonas.id}`)
+        .send({ ...jonas.student, guardianConsentOn: null })
+        .expect(200);
       expect((await add([tap({ studentId: jonas.id })])).refused[0].code).toBe('no-consent');
       await lead.put(`/api/students/${jonas.id}`).send(jonas.student).expect(200);
       expect((await add([tap({ studentId: jonas.id })])).refused).toEqual([]);
@@ -131,7 +175,11 @@ describe('the API', () => {
 
     it('of a student are seen by those given access, and by no one else of the circle', async () => {
       const fellow = await test.signedIn(FELLOW.email);
-      expect((await fellow.get('/api/students')).body.map(({ student }: { student: { name: string } }) => student.name)).toEqual(['Jonas Wren', 'Petra Holm']);
+      expect(
+        (await fellow.get('/api/students')).body.map(
+          ({ student }: { student: { name: string } }) => student.name,
+        ),
+      ).toEqual(['Jonas Wren', 'Petra Holm']);
       await fellow.get('/api/events').query({ studentId: jonas.id }).expect(200);
       await fellow.get('/api/events').query({ studentId: sam.id }).expect(404);
       await fellow.put(`/api/students/${jonas.id}`).send(jonas.student).expect(403);
@@ -142,12 +190,24 @@ describe('the API', () => {
     const river = scenario.waters.list[0] as (typeof scenario.waters.list)[number];
     const read = (await lead.post(`/api/waters/${river.id}/card-read`).send({}).expect(200)).body.water;
     expect(read.rules.checkedBy).toBe('Maren Voss');
-    expect({ ...read, rules: { ...read.rules, checkedOn: null, checkedBy: null } }).toEqual({ ...river.water, rules: { ...river.water.rules, checkedOn: null, checkedBy: null } });
+    expect({ ...read, rules: { ...read.rules, checkedOn: null, checkedBy: null } }).toEqual({
+      ...river.water,
+      rules: { ...river.water.rules, checkedOn: null, checkedBy: null },
+    });
   });
 
   it('keeps a circle with an owner', async () => {
-    expect((await lead.post(`/api/circles/${SCHOOL.id}/members`).send({ email: LEAD.email, role: 'reader' })).status).toBe(400);
-    expect((await lead.post(`/api/circles/${SCHOOL.id}/members`).send({ email: 'nobody@example.org', role: 'reader' })).body.error.issues[0].path).toBe('email');
+    expect(
+      (await lead.post(`/api/circles/${SCHOOL.id}/members`).send({ email: LEAD.email, role: 'reader' }))
+        .status,
+    ).toBe(400);
+    expect(
+      (
+        await lead
+          .post(`/api/circles/${SCHOOL.id}/members`)
+          .send({ email: 'nobody@example.org', role: 'reader' })
+      ).body.error.issues[0].path,
+    ).toBe('email');
     expect((await lead.delete(`/api/circles/${SCHOOL.id}/members/${LEAD.id}`)).status).toBe(400);
   });
 });

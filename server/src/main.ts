@@ -24,7 +24,11 @@ server.listen(settings.PORT, settings.HOST, () => {
 });
 
 server.once('error', (error: NodeJS.ErrnoException) => {
-  console.error(error.code === 'EADDRINUSE' ? `Port ${settings.PORT} is in use; choose another with PORT.` : error.message);
+  console.error(
+    error.code === 'EADDRINUSE'
+      ? `Port ${settings.PORT} is in use; choose another with PORT.`
+      : error.message,
+  );
   process.exit(1);
 });
 

@@ -14,8 +14,16 @@ export interface DrillCount {
 
 /** How far one student is in a drill: the good ones of the last attempts, against its success criterion. */
 export function drillCount(events: readonly BankEvent[], studentId: string, drill: Drill): DrillCount {
-  const outcomes = standing(events).flatMap(({ body, studentId: of }) => (of === studentId && body.kind === 'attempt' && body.drillId === drill.id ? [body.good] : []));
+  const outcomes = standing(events).flatMap(({ body, studentId: of }) =>
+    of === studentId && body.kind === 'attempt' && body.drillId === drill.id ? [body.good] : [],
+  );
   const window = outcomes.slice(-drill.success.of);
   const goods = window.filter(Boolean).length;
-  return { window, goods, wanted: drill.success.good, of: drill.success.of, done: goods >= drill.success.good };
+  return {
+    window,
+    goods,
+    wanted: drill.success.good,
+    of: drill.success.of,
+    done: goods >= drill.success.good,
+  };
 }

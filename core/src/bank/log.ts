@@ -17,7 +17,9 @@ export function standing(events: readonly BankEvent[]): BankEvent[] {
   }
   const undone = (id: string, seen: ReadonlySet<string>): boolean =>
     (undosOf.get(id) ?? []).some((undo) => !seen.has(undo) && !undone(undo, new Set([...seen, undo])));
-  return inOrder([...unique.values()].filter((event) => event.body.kind !== 'undo' && !undone(event.id, new Set())));
+  return inOrder(
+    [...unique.values()].filter((event) => event.body.kind !== 'undo' && !undone(event.id, new Set())),
+  );
 }
 
 /** Attempts of one student for the tracing. */
@@ -28,8 +30,14 @@ export function attemptsOf(events: readonly BankEvent[], studentId: string): Ski
 }
 
 /** Attempts of one student for the fault statistics; `skillId` narrows to one skill. */
-export function faultAttemptsOf(events: readonly BankEvent[], studentId: string, skillId?: string): FaultAttempt[] {
+export function faultAttemptsOf(
+  events: readonly BankEvent[],
+  studentId: string,
+  skillId?: string,
+): FaultAttempt[] {
   return standing(events).flatMap(({ atMs, body, studentId: of }) =>
-    of === studentId && body.kind === 'attempt' && (skillId === undefined || body.skillId === skillId) ? [{ atMs, faultId: body.good ? null : body.faultId }] : [],
+    of === studentId && body.kind === 'attempt' && (skillId === undefined || body.skillId === skillId)
+      ? [{ atMs, faultId: body.good ? null : body.faultId }]
+      : [],
   );
 }

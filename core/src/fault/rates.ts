@@ -84,8 +84,14 @@ function trend(earlyCount: number, earlyN: number, lateCount: number, lateN: num
  * @param skillFaults faults of the skill
  * @returns at most `limit` ids
  */
-export function likeliestFaults(seen: Record<string, number>, skillFaults: readonly string[], limit = 6): string[] {
+export function likeliestFaults(
+  seen: Record<string, number>,
+  skillFaults: readonly string[],
+  limit = 6,
+): string[] {
   const own = [...new Set(skillFaults)];
-  const ranked = own.map((id, index) => ({ id, index, count: seen[id] ?? 0 })).sort((a, b) => b.count - a.count || a.index - b.index);
+  const ranked = own
+    .map((id, index) => ({ id, index, count: seen[id] ?? 0 }))
+    .sort((a, b) => b.count - a.count || a.index - b.index);
   return ranked.slice(0, limit).map((entry) => entry.id);
 }

@@ -11,25 +11,68 @@ export type PlanEdit =
   | { kind: 'move'; blockId: string; startMin: number; lane: number | null }
   | { kind: 'resize'; blockId: string; durationMin: number }
   | { kind: 'reorder'; blockId: string; direction: -1 | 1 }
-  | { kind: 'change'; blockId: string; change: Partial<Omit<Block, 'id' | 'startMin' | 'durationMin' | 'lane'>> }
+  | {
+      kind: 'change';
+      blockId: string;
+      change: Partial<Omit<Block, 'id' | 'startMin' | 'durationMin' | 'lane'>>;
+    }
   | { kind: 'fit' }
   | { kind: 'set'; change: Partial<Omit<PlanBody, 'blocks'>> };
 
-const DEFAULT_PLACE: Record<Drill['ground'], PlaceKind> = { anywhere: 'anywhere', grass: 'grass', river: 'run', stillwater: 'margin' };
+const DEFAULT_PLACE: Record<Drill['ground'], PlaceKind> = {
+  anywhere: 'anywhere',
+  grass: 'grass',
+  river: 'run',
+  stillwater: 'margin',
+};
 
 /** A new block made from a drill of the library. */
-export function blockFromDrill(drillId: string, id: string, startMin: number, lane: number | null = null): Block {
+export function blockFromDrill(
+  drillId: string,
+  id: string,
+  startMin: number,
+  lane: number | null = null,
+): Block {
   const drill = getDrill(drillId);
   const kind: BlockKind = drill.strand === 'safety' ? 'safety' : 'drill';
   return {
-    id, kind, title: drill.name, drillId, startMin, durationMin: roundToStep(drill.minutes.likely), lane,
-    place: DEFAULT_PLACE[drill.ground], rigId: null, cue: drill.cue, watchFor: drill.watchFor, note: '',
+    id,
+    kind,
+    title: drill.name,
+    drillId,
+    startMin,
+    durationMin: roundToStep(drill.minutes.likely),
+    lane,
+    place: DEFAULT_PLACE[drill.ground],
+    rigId: null,
+    cue: drill.cue,
+    watchFor: drill.watchFor,
+    note: '',
   };
 }
 
 /** A break or a debrief: a block without a drill. */
-export function plainBlock(kind: BlockKind, title: string, id: string, startMin: number, durationMin: number): Block {
-  return { id, kind, title, drillId: null, startMin, durationMin, lane: null, place: 'anywhere', rigId: null, cue: '', watchFor: [], note: '' };
+export function plainBlock(
+  kind: BlockKind,
+  title: string,
+  id: string,
+  startMin: number,
+  durationMin: number,
+): Block {
+  return {
+    id,
+    kind,
+    title,
+    drillId: null,
+    startMin,
+    durationMin,
+    lane: null,
+    place: 'anywhere',
+    rigId: null,
+    cue: '',
+    watchFor: [],
+    note: '',
+  };
 }
 
 /**
@@ -44,9 +87,17 @@ export function applyEdit(plan: PlanBody, edit: PlanEdit): PlanBody {
     case 'remove':
       return without(plan, find(plan, edit.blockId));
     case 'move':
-      return replaced(plan, edit.blockId, { startMin: Math.max(0, roundToStep(edit.startMin)), lane: edit.lane });
+      return replaced(plan, edit.blockId, {
+        startMin: Math.max(0, roundToStep(edit.startMin)),
+        lane: edit.lane,
+      });
     case 'resize':
-      return replaced(plan, edit.blockId, { durationMin: Math.max(STEP_MIN, roundToStep(edit.durationMin)) }, false);
+      return replaced(
+        plan,
+        edit.blockId,
+        { durationMin: Math.max(STEP_MIN, roundToStep(edit.durationMin)) },
+        false,
+      );
     case 'change':
       return replaced(plan, edit.blockId, edit.change, false);
     case 'reorder':
@@ -83,12 +134,19 @@ function withBlocks(plan: PlanBody, blocks: Block[], placed: string | null = nul
 }
 
 function without(plan: PlanBody, removed: Block): PlanBody {
-  return withBlocks(plan, plan.blocks.filter((block) => block !== removed));
+  return withBlocks(
+    plan,
+    plan.blocks.filter((block) => block !== removed),
+  );
 }
 
 function replaced(plan: PlanBody, blockId: string, change: Partial<Block>, place = true): PlanBody {
   const old = find(plan, blockId);
-  return withBlocks(plan, plan.blocks.map((block) => (block === old ? { ...block, ...change } : block)), place ? blockId : null);
+  return withBlocks(
+    plan,
+    plan.blocks.map((block) => (block === old ? { ...block, ...change } : block)),
+    place ? blockId : null,
+  );
 }
 
 /** Swaps a block with its neighbour; the two keep the time they covered together. */
@@ -97,8 +155,15 @@ function reordered(plan: PlanBody, block: Block, direction: -1 | 1): PlanBody {
   const neighbour = row[row.indexOf(block) + direction];
   if (!neighbour) return plan;
   const [first, second] = direction === 1 ? [block, neighbour] : [neighbour, block];
-  const moved = new Map([[second.id, first.startMin], [first.id, endOf(second) - first.durationMin]]);
-  return withBlocks(plan, plan.blocks.map((other) => ({ ...other, startMin: moved.get(other.id) ?? other.startMin })), second.id);
+  const moved = new Map([
+    [second.id, first.startMin],
+    [first.id, endOf(second) - first.durationMin],
+  ]);
+  return withBlocks(
+    plan,
+    plan.blocks.map((other) => ({ ...other, startMin: moved.get(other.id) ?? other.startMin })),
+    second.id,
+  );
 }
 
 /** Closes gaps, then shortens drills towards their least minutes, in proportion, until the plan ends in time. */
@@ -110,7 +175,10 @@ function fitted(plan: PlanBody): PlanBody {
   const share = Math.min(1, over / total);
   const shorter = closed.blocks.map((block) => ({
     ...block,
-    durationMin: Math.max(STEP_MIN, Math.floor((block.durationMin - spareMin(block) * share) / STEP_MIN) * STEP_MIN),
+    durationMin: Math.max(
+      STEP_MIN,
+      Math.floor((block.durationMin - spareMin(block) * share) / STEP_MIN) * STEP_MIN,
+    ),
   }));
   return packed({ ...plan, blocks: shorter });
 }
@@ -124,7 +192,8 @@ function spareMin(block: Block): number {
 /** Spare minutes of the lane that ends last. */
 function longestLaneSpare(plan: PlanBody): number {
   const lanes = [...new Set(plan.blocks.map((block) => block.lane ?? 0))];
-  const longest = lanes.map((lane) => blocksOfLane(plan, lane)).sort((a, b) => laneMinutes(b) - laneMinutes(a))[0] ?? [];
+  const longest =
+    lanes.map((lane) => blocksOfLane(plan, lane)).sort((a, b) => laneMinutes(b) - laneMinutes(a))[0] ?? [];
   return longest.reduce((sum, block) => sum + spareMin(block), 0);
 }
 
@@ -136,7 +205,9 @@ function laneMinutes(blocks: readonly Block[]): number {
 function packed(plan: PlanBody): PlanBody {
   const blocks: Block[] = [];
   for (const block of settle(plan.blocks)) {
-    const startMin = blocks.filter((other) => shareLane(other, block)).reduce((end, other) => Math.max(end, endOf(other)), 0);
+    const startMin = blocks
+      .filter((other) => shareLane(other, block))
+      .reduce((end, other) => Math.max(end, endOf(other)), 0);
     blocks.push({ ...block, startMin });
   }
   return { ...plan, blocks };

@@ -10,19 +10,46 @@ import { type Block, emptyPlan, type PlanBody } from './plan';
 import { hookDistance, type PlanLesson, planSnags, studentsThatFit } from './rules';
 import { endOf, gearList, planEnd, settle, shareLane, strandShares } from './timing';
 
-const block = (id: string, startMin: number, durationMin: number, lane: number | null = null): Block => ({ ...plainBlock('drill', id, id, startMin, durationMin), lane });
-const plan = (blocks: Block[], rest: Partial<PlanBody> = {}): PlanBody => ({ ...emptyPlan(), blocks, ...rest });
-const times = (of: PlanBody): string => of.blocks.map(({ id, startMin, durationMin, lane }) => `${id}@${startMin}+${durationMin}${lane === null ? '' : `/${lane}`}`).join(' ');
-const clash = (blocks: readonly Block[]): boolean => blocks.some((a, i) => blocks.slice(i + 1).some((b) => shareLane(a, b) && a.startMin < endOf(b) && b.startMin < endOf(a)));
+const block = (id: string, startMin: number, durationMin: number, lane: number | null = null): Block => ({
+  ...plainBlock('drill', id, id, startMin, durationMin),
+  lane,
+});
+const plan = (blocks: Block[], rest: Partial<PlanBody> = {}): PlanBody => ({
+  ...emptyPlan(),
+  blocks,
+  ...rest,
+});
+const times = (of: PlanBody): string =>
+  of.blocks
+    .map(
+      ({ id, startMin, durationMin, lane }) =>
+        `${id}@${startMin}+${durationMin}${lane === null ? '' : `/${lane}`}`,
+    )
+    .join(' ');
+const clash = (blocks: readonly Block[]): boolean =>
+  blocks.some((a, i) =>
+    blocks.slice(i + 1).some((b) => shareLane(a, b) && a.startMin < endOf(b) && b.startMin < endOf(a)),
+  );
 
-const anyBlocks = fc.array(fc.record({ start: fc.integer({ min: 0, max: 40 }), length: fc.integer({ min: 1, max: 12 }), lane: fc.option(fc.integer({ min: 0, max: 3 })) }), { maxLength: 14 }).map((rows) => rows.map(({ start, length, lane }, i) => block(`b${i}`, start * 5, length * 5, lane)));
+const anyBlocks = fc
+  .array(
+    fc.record({
+      start: fc.integer({ min: 0, max: 40 }),
+      length: fc.integer({ min: 1, max: 12 }),
+      lane: fc.option(fc.integer({ min: 0, max: 3 })),
+    }),
+    { maxLength: 14 },
+  )
+  .map((rows) => rows.map(({ start, length, lane }, i) => block(`b${i}`, start * 5, length * 5, lane)));
 
 describe('settling', () => {
   it('never asks anybody to be in two places, keeps every block and its length', () => {
     fc.assert(
       fc.property(anyBlocks, (blocks) => {
         const settled = settle(blocks, blocks[0]?.id ?? null);
-        expect(settled.map(({ id, durationMin }) => `${id}${durationMin}`).sort()).toEqual(blocks.map(({ id, durationMin }) => `${id}${durationMin}`).sort());
+        expect(settled.map(({ id, durationMin }) => `${id}${durationMin}`).sort()).toEqual(
+          blocks.map(({ id, durationMin }) => `${id}${durationMin}`).sort(),
+        );
         expect(settle(settled)).toEqual(settled);
         return !clash(settled);
       }),
@@ -30,11 +57,31 @@ describe('settling', () => {
   });
 
   it.each<[string, PlanEdit, string]>([
-    ['a block dropped before another pushes it', { kind: 'move', blockId: 'c', startMin: 2, lane: null }, 'c@0+20 a@20+10 b@30+20'],
-    ['a block dropped late stays there', { kind: 'move', blockId: 'a', startMin: 100, lane: null }, 'b@10+20 c@30+20 a@100+10'],
-    ['a longer block pushes what follows', { kind: 'resize', blockId: 'a', durationMin: 25 }, 'a@0+25 b@25+20 c@45+20'],
-    ['no block is shorter than a step', { kind: 'resize', blockId: 'a', durationMin: -40 }, 'a@0+5 b@10+20 c@30+20'],
-    ['swapping keeps the time they cover', { kind: 'reorder', blockId: 'a', direction: 1 }, 'b@0+20 a@20+10 c@30+20'],
+    [
+      'a block dropped before another pushes it',
+      { kind: 'move', blockId: 'c', startMin: 2, lane: null },
+      'c@0+20 a@20+10 b@30+20',
+    ],
+    [
+      'a block dropped late stays there',
+      { kind: 'move', blockId: 'a', startMin: 100, lane: null },
+      'b@10+20 c@30+20 a@100+10',
+    ],
+    [
+      'a longer block pushes what follows',
+      { kind: 'resize', blockId: 'a', durationMin: 25 },
+      'a@0+25 b@25+20 c@45+20',
+    ],
+    [
+      'no block is shorter than a step',
+      { kind: 'resize', blockId: 'a', durationMin: -40 },
+      'a@0+5 b@10+20 c@30+20',
+    ],
+    [
+      'swapping keeps the time they cover',
+      { kind: 'reorder', blockId: 'a', direction: 1 },
+      'b@0+20 a@20+10 c@30+20',
+    ],
     ['the last cannot go later', { kind: 'reorder', blockId: 'c', direction: 1 }, 'a@0+10 b@10+20 c@30+20'],
     ['removing leaves the gap', { kind: 'remove', blockId: 'b' }, 'a@0+10 c@30+20'],
   ])('%s', (_name, edit, expected) => {
@@ -44,29 +91,49 @@ describe('settling', () => {
   });
 
   it('lets lanes run side by side and a shared block wait for both', () => {
-    const made = applyEdit(plan([block('a', 0, 10, 0), block('b', 0, 30, 1)]), { kind: 'add', block: block('all', 18, 10) });
+    const made = applyEdit(plan([block('a', 0, 10, 0), block('b', 0, 30, 1)]), {
+      kind: 'add',
+      block: block('all', 18, 10),
+    });
     expect(times(made)).toBe('a@0+10/0 b@0+30/1 all@30+10');
   });
 
-  it('refuses an edit of a block that is not there', () => expect(() => applyEdit(plan([]), { kind: 'remove', blockId: 'x' })).toThrow(expect.objectContaining({ code: 'unknown-id' })));
+  it('refuses an edit of a block that is not there', () =>
+    expect(() => applyEdit(plan([]), { kind: 'remove', blockId: 'x' })).toThrow(
+      expect.objectContaining({ code: 'unknown-id' }),
+    ));
 
   it('shortens drills towards their least time, no further', () => {
-    const long = plan([blockFromDrill('set-on-anything', 'a', 0), blockFromDrill('find-the-seam', 'b', 25)], { lengthMin: 30 });
+    const long = plan([blockFromDrill('set-on-anything', 'a', 0), blockFromDrill('find-the-seam', 'b', 25)], {
+      lengthMin: 30,
+    });
     const fit = applyEdit(long, { kind: 'fit' });
     expect(planEnd(fit)).toBeLessThanOrEqual(30);
-    for (const made of fit.blocks) expect(made.durationMin).toBeGreaterThanOrEqual(findDrill(made.drillId ?? '')?.minutes.min ?? 0);
+    for (const made of fit.blocks)
+      expect(made.durationMin).toBeGreaterThanOrEqual(findDrill(made.drillId ?? '')?.minutes.min ?? 0);
   });
 });
 
 describe('what follows from a plan', () => {
   it('shares sum to one', () => {
-    const shares = strandShares(plan([blockFromDrill('hoops', 'a', 0), { ...blockFromDrill('clinch-race', 'b', 15), lane: 1 }]));
+    const shares = strandShares(
+      plan([blockFromDrill('hoops', 'a', 0), { ...blockFromDrill('clinch-race', 'b', 15), lane: 1 }]),
+    );
     expect(shares.reduce((sum, { share }) => sum + share, 0)).toBeCloseTo(1, 9);
     expect(strandShares(plan([]))).toEqual([]);
   });
 
   it('packs for those who need it at once', () => {
-    const list = gearList(plan([{ ...blockFromDrill('hoops', 'a', 0), lane: 0 }, { ...blockFromDrill('hoops', 'b', 0), lane: 1 }, blockFromDrill('thermometer-first', 'c', 20)], { groupSize: 4 }));
+    const list = gearList(
+      plan(
+        [
+          { ...blockFromDrill('hoops', 'a', 0), lane: 0 },
+          { ...blockFromDrill('hoops', 'b', 0), lane: 1 },
+          blockFromDrill('thermometer-first', 'c', 20),
+        ],
+        { groupSize: 4 },
+      ),
+    );
     expect(list).toContainEqual({ item: '3 hoops', count: 2 });
     expect(list).toContainEqual({ item: 'thermometer', count: 4 });
   });
@@ -79,7 +146,9 @@ describe('drill library', () => {
     for (const drill of DRILLS) {
       for (const id of drill.skills) expect(SKILLS.has(id)).toBe(true);
       for (const id of drill.watchFor) expect(findFault(id)).toBeDefined();
-      expect(drill.minutes.min <= drill.minutes.likely && drill.minutes.likely <= drill.minutes.max).toBe(true);
+      expect(drill.minutes.min <= drill.minutes.likely && drill.minutes.likely <= drill.minutes.max).toBe(
+        true,
+      );
       expect(drill.success.good).toBeLessThanOrEqual(drill.success.of);
     }
   });
@@ -87,16 +156,51 @@ describe('drill library', () => {
 
 describe('plan check', () => {
   const water: Water = {
-    name: 'River Ostrel', kind: 'river', latitude: 57.9, longitude: 9.1, timeZone: 'Europe/Copenhagen',
-    places: [{ id: 'p', name: 'Ford Pool', kind: 'pool', lengthM: 20 }, { id: 'r', name: 'Long Glide', kind: 'run', lengthM: 120 }, { id: 'g', name: 'School meadow', kind: 'grass', lengthM: 90 }],
-    rules: { licence: '', seasonFrom: '01-01', seasonTo: '12-31', maxHooks: 1, barbless: true, leadAllowed: false, release: '', hours: '', other: '', whoSaysSo: '', checkedOn: '2026-11-20', checkedBy: 'Maren Voss' },
+    name: 'River Ostrel',
+    kind: 'river',
+    latitude: 57.9,
+    longitude: 9.1,
+    timeZone: 'Europe/Copenhagen',
+    places: [
+      { id: 'p', name: 'Ford Pool', kind: 'pool', lengthM: 20 },
+      { id: 'r', name: 'Long Glide', kind: 'run', lengthM: 120 },
+      { id: 'g', name: 'School meadow', kind: 'grass', lengthM: 90 },
+    ],
+    rules: {
+      licence: '',
+      seasonFrom: '01-01',
+      seasonTo: '12-31',
+      maxHooks: 1,
+      barbless: true,
+      leadAllowed: false,
+      release: '',
+      hours: '',
+      other: '',
+      whoSaysSo: '',
+      checkedOn: '2026-11-20',
+      checkedBy: 'Maren Voss',
+    },
   };
-  const student = (name: string, rest: object = {}) => ({ id: name, name, ageYears: 40, guardianConsent: false, skills: skillState(SKILLS, [], 0), ...rest });
-  const lesson = (rest: Partial<PlanLesson> = {}): PlanLesson => ({ startMs: Date.parse('2026-11-28T08:30:00Z'), date: '2026-11-28', water, students: [], ...rest });
+  const student = (name: string, rest: object = {}) => ({
+    id: name,
+    name,
+    ageYears: 40,
+    guardianConsent: false,
+    skills: skillState(SKILLS, [], 0),
+    ...rest,
+  });
+  const lesson = (rest: Partial<PlanLesson> = {}): PlanLesson => ({
+    startMs: Date.parse('2026-11-28T08:30:00Z'),
+    date: '2026-11-28',
+    water,
+    students: [],
+    ...rest,
+  });
   const safety = blockFromDrill('hats-and-glasses', 'safety', 0);
   const good = plan([safety], { lengthMin: 60 });
   const rig = { id: 'rig', name: 'two nymphs', rig: indicatorNymph(INDICATOR_NYMPH_DEFAULTS) };
-  const rules = (of: PlanBody, day: PlanLesson | null): string[] => planSnags(of, day).map(({ rule }) => rule);
+  const rules = (of: PlanBody, day: PlanLesson | null): string[] =>
+    planSnags(of, day).map(({ rule }) => rule);
 
   it('says nothing of a plan that is right', () => {
     expect(planSnags(good, lesson())).toEqual([]);
@@ -108,12 +212,37 @@ describe('plan check', () => {
     ['over-time', plan([safety, block('x', 10, 100)], { lengthMin: 60 }), null, 'stop'],
     ['safety-first', plan([block('x', 0, 30)]), null, 'stop'],
     ['safety-first', plan([block('x', 0, 30), { ...safety, startMin: 30 }]), null, 'stop'],
-    ['prerequisites', plan([safety, blockFromDrill('tuck-over', 'x', 10)]), lesson({ students: [student('Sam Okande')] }), 'stop'],
-    ['rule-card', good, lesson({ water: { ...water, rules: { ...water.rules, checkedOn: '2025-06-01' } } }), 'stop'],
-    ['hook-limit', plan([safety, { ...blockFromDrill('find-the-seam', 'x', 10), rigId: 'rig' }], { rigs: [rig] }), lesson(), 'stop'],
+    [
+      'prerequisites',
+      plan([safety, blockFromDrill('tuck-over', 'x', 10)]),
+      lesson({ students: [student('Sam Okande')] }),
+      'stop',
+    ],
+    [
+      'rule-card',
+      good,
+      lesson({ water: { ...water, rules: { ...water.rules, checkedOn: '2025-06-01' } } }),
+      'stop',
+    ],
+    [
+      'hook-limit',
+      plan([safety, { ...blockFromDrill('find-the-seam', 'x', 10), rigId: 'rig' }], { rigs: [rig] }),
+      lesson(),
+      'stop',
+    ],
     ['dark-before-end', plan([safety], { lengthMin: 600 }), lesson(), 'stop'],
-    ['hook-distance', plan([safety, { ...blockFromDrill('set-on-anything', 'x', 10), place: 'pool' }]), lesson({ students: four }), 'stop'],
-    ['place-missing', plan([safety, { ...blockFromDrill('find-the-seam', 'x', 10), place: 'riffle' }]), lesson(), 'stop'],
+    [
+      'hook-distance',
+      plan([safety, { ...blockFromDrill('set-on-anything', 'x', 10), place: 'pool' }]),
+      lesson({ students: four }),
+      'stop',
+    ],
+    [
+      'place-missing',
+      plan([safety, { ...blockFromDrill('find-the-seam', 'x', 10), place: 'riffle' }]),
+      lesson(),
+      'stop',
+    ],
     ['guardian-consent', good, lesson({ students: [student('Jonas Wren', { ageYears: 14 })] }), 'stop'],
   ];
 
@@ -134,12 +263,19 @@ describe('plan check', () => {
 
   it('replaces a drill asked too early by one that teaches what is missing', () => {
     const early = plan([safety, blockFromDrill('tuck-over', 'x', 10)]);
-    const [fix] = planSnags(early, lesson({ students: [student('Sam Okande')] })).find(({ rule }) => rule === 'prerequisites')?.fixes ?? [];
+    const [fix] =
+      planSnags(early, lesson({ students: [student('Sam Okande')] })).find(
+        ({ rule }) => rule === 'prerequisites',
+      )?.fixes ?? [];
     expect(fix?.label).toBe('Handshake and side-on instead');
   });
 
   it('counts what the plan itself teaches before', () => {
-    const taught = plan([safety, blockFromDrill('grip-and-stance', 'a', 10), blockFromDrill('draw-the-line', 'b', 20)]);
+    const taught = plan([
+      safety,
+      blockFromDrill('grip-and-stance', 'a', 10),
+      blockFromDrill('draw-the-line', 'b', 20),
+    ]);
     expect(rules(taught, lesson({ students: [student('A')] }))).not.toContain('prerequisites');
   });
 
@@ -162,15 +298,26 @@ describe('plan check', () => {
 describe('what next', () => {
   it('starts a beginner at the root and never offers what does not fit', () => {
     const advice = whatNext(skillState(SKILLS, [], 0), ['grass'], 10);
-    for (const { drill } of advice) expect(drill.minutes.min <= 10 && ['grass', 'anywhere'].includes(drill.ground)).toBe(true);
+    for (const { drill } of advice)
+      expect(drill.minutes.min <= 10 && ['grass', 'anywhere'].includes(drill.ground)).toBe(true);
     const rank = (id: string): number => advice.findIndex(({ drill }) => drill.id === id);
     expect(rank('draw-the-line')).toBeGreaterThanOrEqual(0);
     expect(rank('draw-the-line')).toBeLessThan(rank('hoops') < 0 ? 99 : rank('hoops'));
   });
 
   it('expects less of what is mastered', () => {
-    const mastered = skillState(SKILLS, Array.from({ length: 20 }, (_, i) => ({ id: `${i}`, atMs: i, good: true, skillId: 'casting.grip-stance' })), 100);
-    const gain = (state: Parameters<typeof whatNext>[0]): number => whatNext(state, ['grass'], 15).find(({ drill }) => drill.id === 'grip-and-stance')?.gain ?? 0;
+    const mastered = skillState(
+      SKILLS,
+      Array.from({ length: 20 }, (_, i) => ({
+        id: `${i}`,
+        atMs: i,
+        good: true,
+        skillId: 'casting.grip-stance',
+      })),
+      100,
+    );
+    const gain = (state: Parameters<typeof whatNext>[0]): number =>
+      whatNext(state, ['grass'], 15).find(({ drill }) => drill.id === 'grip-and-stance')?.gain ?? 0;
     expect(gain(mastered)).toBeLessThan(gain(skillState(SKILLS, [], 0)) / 3);
   });
 });

@@ -1,7 +1,15 @@
 import type { Rig } from '../rig';
 import type { PlaceKind, WaterKind } from '../water';
 
-export const BLOCK_KINDS = ['safety', 'warm-up', 'demonstration', 'drill', 'fishing', 'break', 'debrief'] as const;
+export const BLOCK_KINDS = [
+  'safety',
+  'warm-up',
+  'demonstration',
+  'drill',
+  'fishing',
+  'break',
+  'debrief',
+] as const;
 export type BlockKind = (typeof BLOCK_KINDS)[number];
 
 /** One stretch of a lesson. Minutes count from the lesson's start. */
@@ -50,5 +58,14 @@ export const STEP_MIN = 5;
 export const MAX_GROUP = 8;
 
 export function emptyPlan(): PlanBody {
-  return { aim: '', level: 'beginner', groupSize: 4, season: '', waterKind: 'any', lengthMin: 210, blocks: [], rigs: [] };
+  return {
+    aim: '',
+    level: 'beginner',
+    groupSize: 4,
+    season: '',
+    waterKind: 'any',
+    lengthMin: 210,
+    blocks: [],
+    rigs: [],
+  };
 }

@@ -23,15 +23,21 @@ export function planEnd(plan: PlanBody): number {
  * @param placed id of a block just put somewhere; it goes before any block whose middle lies after its start
  */
 export function settle(blocks: readonly Block[], placed: string | null = null): Block[] {
-  const others = blocks.filter((block) => block.id !== placed).sort((a, b) => a.startMin - b.startMin || laneOrder(a) - laneOrder(b));
+  const others = blocks
+    .filter((block) => block.id !== placed)
+    .sort((a, b) => a.startMin - b.startMin || laneOrder(a) - laneOrder(b));
   const moved = blocks.find((block) => block.id === placed);
   if (moved) {
-    const at = others.findIndex((other) => shareLane(other, moved) && other.startMin + other.durationMin / 2 > moved.startMin);
+    const at = others.findIndex(
+      (other) => shareLane(other, moved) && other.startMin + other.durationMin / 2 > moved.startMin,
+    );
     others.splice(at < 0 ? others.length : at, 0, moved);
   }
   const settled: Block[] = [];
   for (const block of others) {
-    const free = settled.filter((other) => shareLane(other, block)).reduce((end, other) => Math.max(end, endOf(other)), 0);
+    const free = settled
+      .filter((other) => shareLane(other, block))
+      .reduce((end, other) => Math.max(end, endOf(other)), 0);
     settled.push(free > block.startMin ? { ...block, startMin: free } : block);
   }
   return settled.sort((a, b) => a.startMin - b.startMin || laneOrder(a) - laneOrder(b));
@@ -43,7 +49,9 @@ function laneOrder(block: Block): number {
 
 /** The blocks one place in the group goes through, in order. */
 export function blocksOfLane(plan: PlanBody, lane: number): Block[] {
-  return plan.blocks.filter((block) => block.lane === null || block.lane === lane).sort((a, b) => a.startMin - b.startMin);
+  return plan.blocks
+    .filter((block) => block.lane === null || block.lane === lane)
+    .sort((a, b) => a.startMin - b.startMin);
 }
 
 /** The strand a block belongs to; null for a break or a block without one. */
@@ -57,20 +65,37 @@ export function strandShares(plan: PlanBody): { strand: Strand; share: number }[
   const minutes = new Map<Strand, number>();
   for (const block of plan.blocks) {
     const strand = strandOf(block);
-    if (strand) minutes.set(strand, (minutes.get(strand) ?? 0) + block.durationMin * (block.lane === null ? plan.groupSize : 1));
+    if (strand)
+      minutes.set(
+        strand,
+        (minutes.get(strand) ?? 0) + block.durationMin * (block.lane === null ? plan.groupSize : 1),
+      );
   }
   const total = [...minutes.values()].reduce((sum, value) => sum + value, 0);
-  return [...minutes].map(([strand, value]) => ({ strand, share: value / total })).sort((a, b) => b.share - a.share);
+  return [...minutes]
+    .map(([strand, value]) => ({ strand, share: value / total }))
+    .sort((a, b) => b.share - a.share);
 }
 
 /** Things to pack: every drill's gear with the number of students who use it at the most at once. */
 export function gearList(plan: PlanBody): { item: string; count: number }[] {
   const counts = new Map<string, number>();
   for (const block of plan.blocks) {
-    const users = block.lane === null ? plan.groupSize : plan.blocks.filter((other) => other.drillId === block.drillId && other.lane !== null && other.startMin < endOf(block) && block.startMin < endOf(other)).length;
+    const users =
+      block.lane === null
+        ? plan.groupSize
+        : plan.blocks.filter(
+            (other) =>
+              other.drillId === block.drillId &&
+              other.lane !== null &&
+              other.startMin < endOf(block) &&
+              block.startMin < endOf(other),
+          ).length;
     for (const item of (block.drillId && findDrill(block.drillId)?.gear) || []) {
       if (item !== 'none') counts.set(item, Math.max(counts.get(item) ?? 0, users));
     }
   }
-  return [...counts].map(([item, count]) => ({ item, count })).sort((a, b) => a.item.localeCompare(b.item, 'en'));
+  return [...counts]
+    .map(([item, count]) => ({ item, count }))
+    .sort((a, b) => a.item.localeCompare(b.item, 'en'));
 }

@@ -12,12 +12,15 @@ export const rigEdits = {
   /** A new depth moves the indicator by its school. */
   depth: (rig: Rig, waterDepthM: number): Rig => placeIndicator({ ...rig, waterDepthM }),
 
-  indicatorSchool: (rig: Rig, indicator: IndicatorSchool): Rig => placeIndicator({ ...rig, schools: { ...rig.schools, indicator } }),
+  indicatorSchool: (rig: Rig, indicator: IndicatorSchool): Rig =>
+    placeIndicator({ ...rig, schools: { ...rig.schools, indicator } }),
 
   shotSchool: (rig: Rig, shot: ShotSchool): Rig => ({
     ...rig,
     schools: { ...rig.schools, shot },
-    fittings: rig.fittings.map((fitting) => (fitting.kind === 'shot' ? { ...fitting, aboveFlyM: SHOT_ABOVE_FLY_M[shot] } : fitting)),
+    fittings: rig.fittings.map((fitting) =>
+      fitting.kind === 'shot' ? { ...fitting, aboveFlyM: SHOT_ABOVE_FLY_M[shot] } : fitting,
+    ),
   }),
 
   /** The finest sections and the tags get this X size. */
@@ -26,7 +29,11 @@ export const rigEdits = {
     const finest = Math.min(...rig.sections.map((section) => section.diameterM));
     return {
       ...rig,
-      sections: rig.sections.map((section) => (section.role === 'tippet' && section.diameterM <= finest * 1.001 ? { ...section, diameterM } : section)),
+      sections: rig.sections.map((section) =>
+        section.role === 'tippet' && section.diameterM <= finest * 1.001
+          ? { ...section, diameterM }
+          : section,
+      ),
       flies: rig.flies.map((fly) => (fly.at.kind === 'tag' ? { ...fly, at: { ...fly.at, diameterM } } : fly)),
     };
   },
@@ -37,7 +44,22 @@ export const rigEdits = {
     const last = rig.sections.at(-1);
     if (count === 1 || !last) return { ...rig, flies: point };
     const [dropper] = indicatorNymph(INDICATOR_NYMPH_DEFAULTS).flies as [Fly];
-    return { ...rig, flies: [{ ...dropper, at: { kind: 'tag', sectionId: last.id, lengthM: 0.09, diameterM: last.diameterM, material: last.material } }, ...point] };
+    return {
+      ...rig,
+      flies: [
+        {
+          ...dropper,
+          at: {
+            kind: 'tag',
+            sectionId: last.id,
+            lengthM: 0.09,
+            diameterM: last.diameterM,
+            material: last.material,
+          },
+        },
+        ...point,
+      ],
+    };
   },
 
   /** No shot for a mass of 0. */
@@ -45,32 +67,64 @@ export const rigEdits = {
     const others = rig.fittings.filter((fitting) => fitting.kind !== 'shot');
     const shot = rig.fittings.find((fitting) => fitting.kind === 'shot');
     if (massKg <= 0) return { ...rig, fittings: others };
-    return { ...rig, fittings: [...others, { id: 'shot', kind: 'shot', metal: 'tin', aboveFlyM: SHOT_ABOVE_FLY_M[rig.schools.shot], ...shot, massKg }] };
+    return {
+      ...rig,
+      fittings: [
+        ...others,
+        {
+          id: 'shot',
+          kind: 'shot',
+          metal: 'tin',
+          aboveFlyM: SHOT_ABOVE_FLY_M[rig.schools.shot],
+          ...shot,
+          massKg,
+        },
+      ],
+    };
   },
 
   rod: (rig: Rig, lengthM: number): Rig => ({ ...rig, rod: { lengthM } }),
 
   /** A changed section; fittings that would lie above the leader slide down to its top. */
   section: (rig: Rig, id: string, change: Partial<Section>): Rig => {
-    const changed = { ...rig, sections: rig.sections.map((section) => (section.id === id ? { ...section, ...change } : section)) };
+    const changed = {
+      ...rig,
+      sections: rig.sections.map((section) => (section.id === id ? { ...section, ...change } : section)),
+    };
     const topM = leaderLength(changed);
-    return { ...changed, fittings: changed.fittings.map((fitting) => (fitting.aboveFlyM > topM ? { ...fitting, aboveFlyM: topM } : fitting)) };
+    return {
+      ...changed,
+      fittings: changed.fittings.map((fitting) =>
+        fitting.aboveFlyM > topM ? { ...fitting, aboveFlyM: topM } : fitting,
+      ),
+    };
   },
 
-  fly: (rig: Rig, id: string, change: Partial<Fly>): Rig => ({ ...rig, flies: rig.flies.map((fly) => (fly.id === id ? { ...fly, ...change } : fly)) }),
+  fly: (rig: Rig, id: string, change: Partial<Fly>): Rig => ({
+    ...rig,
+    flies: rig.flies.map((fly) => (fly.id === id ? { ...fly, ...change } : fly)),
+  }),
 
   indicatorStyle: (rig: Rig, style: 'fixed' | 'slip-release' | 'yarn'): Rig => ({
     ...rig,
     fittings: rig.fittings.map((fitting) => (fitting.kind === 'indicator' ? { ...fitting, style } : fitting)),
   }),
 
-  shotMetal: (rig: Rig, metal: 'tin' | 'lead'): Rig => ({ ...rig, fittings: rig.fittings.map((fitting) => (fitting.kind === 'shot' ? { ...fitting, metal } : fitting)) }),
+  shotMetal: (rig: Rig, metal: 'tin' | 'lead'): Rig => ({
+    ...rig,
+    fittings: rig.fittings.map((fitting) => (fitting.kind === 'shot' ? { ...fitting, metal } : fitting)),
+  }),
 
   /** Slides an indicator or a shot along the leader. */
   slide: (rig: Rig, id: string, aboveFlyM: number): Rig => {
     const fitting = rig.fittings.find((candidate) => candidate.id === id);
     if (fitting?.kind === 'indicator') return moveIndicator(rig, aboveFlyM);
     const keptM = Math.min(Math.max(aboveFlyM, 0.05), leaderLength(rig));
-    return { ...rig, fittings: rig.fittings.map((other): Fitting => (other === fitting ? { ...other, aboveFlyM: keptM } : other)) };
+    return {
+      ...rig,
+      fittings: rig.fittings.map((other): Fitting =>
+        other === fitting ? { ...other, aboveFlyM: keptM } : other,
+      ),
+    };
   },
 };

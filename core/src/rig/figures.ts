@@ -35,9 +35,15 @@ export function rigFigures(rig: Rig, maxHooks: number | null, system: UnitSystem
   const length = (metres: number): string => formatLength(metres, system);
   const figures: Figure[] = [
     {
-      id: 'leader-length', label: 'Leader', value: leaderLength(rig), unit: 'm', limit: null, text: length(leaderLength(rig)),
+      id: 'leader-length',
+      label: 'Leader',
+      value: leaderLength(rig),
+      unit: 'm',
+      limit: null,
+      text: length(leaderLength(rig)),
       inputs: rig.sections.map((section) => ({ label: section.name, text: length(section.lengthM) })),
-      rule: 'Sum of the sections from fly line to point fly; tags are not counted.', certainty: 'computed',
+      rule: 'Sum of the sections from fly line to point fly; tags are not counted.',
+      certainty: 'computed',
     },
   ];
   const indicator = indicatorOf(rig);
@@ -46,16 +52,30 @@ export function rigFigures(rig: Rig, maxHooks: number | null, system: UnitSystem
   if (breaks) figures.push(breaks);
   const reach = netReach(rig);
   figures.push({
-    id: 'net-reach', label: 'Line left at the net', value: reach.shortestM, unit: 'm', limit: reach.reachM,
+    id: 'net-reach',
+    label: 'Line left at the net',
+    value: reach.shortestM,
+    unit: 'm',
+    limit: reach.reachM,
     text: `${length(reach.shortestM)} of ${length(reach.reachM)}`,
-    inputs: [{ label: 'stops at the tip guide', text: reach.stoppedBy ?? 'nothing' }, { label: 'rod', text: length(rig.rod.lengthM) }, { label: 'rod + arm + net', text: length(reach.reachM) }],
-    rule: 'What cannot pass the tip guide sets the shortest line to the fish.', certainty: 'rule of thumb',
+    inputs: [
+      { label: 'stops at the tip guide', text: reach.stoppedBy ?? 'nothing' },
+      { label: 'rod', text: length(rig.rod.lengthM) },
+      { label: 'rod + arm + net', text: length(reach.reachM) },
+    ],
+    rule: 'What cannot pass the tip guide sets the shortest line to the fish.',
+    certainty: 'rule of thumb',
   });
   figures.push({
-    id: 'hook-count', label: 'Hooks', value: rig.flies.length, unit: 'hooks', limit: maxHooks,
+    id: 'hook-count',
+    label: 'Hooks',
+    value: rig.flies.length,
+    unit: 'hooks',
+    limit: maxHooks,
     text: maxHooks === null ? `${rig.flies.length}` : `${rig.flies.length} of ${maxHooks}`,
     inputs: rig.flies.map((fly) => ({ label: fly.name, text: `#${fly.hookSize}` })),
-    rule: 'One hook a fly, against the rule card of the water.', certainty: 'computed',
+    rule: 'One hook a fly, against the rule card of the water.',
+    certainty: 'computed',
   });
   return figures;
 }
@@ -63,9 +83,20 @@ export function rigFigures(rig: Rig, maxHooks: number | null, system: UnitSystem
 function indicatorFigure(rig: Rig, aboveFlyM: number, length: (m: number) => string): Figure {
   const school = rig.schools.indicator;
   return {
-    id: 'indicator-distance', label: 'Indicator above point fly', value: aboveFlyM, unit: 'm', limit: null, text: length(aboveFlyM),
-    inputs: [{ label: 'water depth', text: length(rig.waterDepthM) }, { label: 'distance ÷ depth', text: (aboveFlyM / rig.waterDepthM).toFixed(2) }],
-    rule: school === 'suspended' ? `Suspended: the depth less ${length(SUSPENDED_CLEARANCE_M)}, for slow water.` : `${INDICATOR_FACTORS[school]} × depth, for water that runs; it reaches too far in slow water.`,
+    id: 'indicator-distance',
+    label: 'Indicator above point fly',
+    value: aboveFlyM,
+    unit: 'm',
+    limit: null,
+    text: length(aboveFlyM),
+    inputs: [
+      { label: 'water depth', text: length(rig.waterDepthM) },
+      { label: 'distance ÷ depth', text: (aboveFlyM / rig.waterDepthM).toFixed(2) },
+    ],
+    rule:
+      school === 'suspended'
+        ? `Suspended: the depth less ${length(SUSPENDED_CLEARANCE_M)}, for slow water.`
+        : `${INDICATOR_FACTORS[school]} × depth, for water that runs; it reaches too far in slow water.`,
     certainty: 'rule of thumb',
   };
 }
@@ -76,10 +107,20 @@ function breaksFirstFigure(rig: Rig, system: UnitSystem): Figure | null {
   if (!fly || !link) return null;
   const tippet = spans(rig).at(-1)?.section;
   return {
-    id: 'breaks-first', label: 'Breaks first', value: link.holdsN, unit: 'N', limit: null, text: `${link.label}, ${formatForce(link.holdsN, system)}`,
+    id: 'breaks-first',
+    label: 'Breaks first',
+    value: link.holdsN,
+    unit: 'N',
+    limit: null,
+    text: `${link.label}, ${formatForce(link.holdsN, system)}`,
     inputs: [
-      ...linksTo(rig, fly).filter((candidate) => candidate.kind === 'knot').map((candidate) => ({ label: candidate.label, text: formatForce(candidate.holdsN, system) })),
-      { label: 'lost if it parts there', text: `${link.lostFlies} ${link.lostFlies === 1 ? 'fly' : 'flies'}, ${formatLength(link.lostLengthM, system)} of leader` },
+      ...linksTo(rig, fly)
+        .filter((candidate) => candidate.kind === 'knot')
+        .map((candidate) => ({ label: candidate.label, text: formatForce(candidate.holdsN, system) })),
+      {
+        label: 'lost if it parts there',
+        text: `${link.lostFlies} ${link.lostFlies === 1 ? 'fly' : 'flies'}, ${formatLength(link.lostLengthM, system)} of leader`,
+      },
     ],
     rule: `Each section holds stress × section area; each knot holds its share of the weaker line (${KNOTS[fly.knot].name} ${Math.round(KNOTS[fly.knot].share * 100)} %). The smallest decides.`,
     certainty: tippet && MATERIALS[tippet.material].spread > 0 ? 'estimate' : 'computed',

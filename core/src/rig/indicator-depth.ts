@@ -1,7 +1,11 @@
 import type { IndicatorSchool, Rig } from './rig';
 import { indicatorOf, leaderLength } from './chain';
 
-export const INDICATOR_FACTORS: Record<IndicatorSchool, number> = { 'one-and-half': 1.5, double: 2, suspended: 1 };
+export const INDICATOR_FACTORS: Record<IndicatorSchool, number> = {
+  'one-and-half': 1.5,
+  double: 2,
+  suspended: 1,
+};
 
 /** Suspended style holds the fly this far off the bottom, metres. */
 export const SUSPENDED_CLEARANCE_M = 0.15;
@@ -16,7 +20,9 @@ const LEAST_ABOVE_M = 0.1;
  * @returns metres along the leader. Rules of thumb: the 1.5 × and 2 × rules hold in fast water and over-reach in slow.
  */
 export function indicatorDistance(school: IndicatorSchool, depthM: number): number {
-  return school === 'suspended' ? Math.max(0.1, depthM - SUSPENDED_CLEARANCE_M) : INDICATOR_FACTORS[school] * depthM;
+  return school === 'suspended'
+    ? Math.max(0.1, depthM - SUSPENDED_CLEARANCE_M)
+    : INDICATOR_FACTORS[school] * depthM;
 }
 
 /** A copy of the rig with the indicator where its school asks, as far as the leader is long enough. */
@@ -30,5 +36,10 @@ export function moveIndicator(rig: Rig, aboveFlyM: number): Rig {
   const indicator = indicatorOf(rig);
   if (!indicator) return rig;
   const keptM = Math.min(Math.max(aboveFlyM, 0.1), leaderLength(rig) - LEAST_ABOVE_M);
-  return { ...rig, fittings: rig.fittings.map((fitting) => (fitting === indicator ? { ...fitting, aboveFlyM: keptM } : fitting)) };
+  return {
+    ...rig,
+    fittings: rig.fittings.map((fitting) =>
+      fitting === indicator ? { ...fitting, aboveFlyM: keptM } : fitting,
+    ),
+  };
 }

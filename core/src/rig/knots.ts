@@ -12,28 +12,87 @@ export interface Knot {
 }
 
 export const KNOT_IDS = [
-  'improved-clinch', 'clinch', 'loop-to-fly', 'double-surgeon', 'triple-surgeon', 'blood', 'double-uni', 'nail',
-  'perfection-loop', 'loop-to-loop', 'tippet-ring',
+  'improved-clinch',
+  'clinch',
+  'loop-to-fly',
+  'double-surgeon',
+  'triple-surgeon',
+  'blood',
+  'double-uni',
+  'nail',
+  'perfection-loop',
+  'loop-to-loop',
+  'tippet-ring',
 ] as const;
 export type KnotId = (typeof KNOT_IDS)[number];
 
 const FLY: KnotUse[] = ['line-to-fly', 'line-to-ring'];
 
 export const KNOTS: Record<KnotId, Knot> = {
-  'improved-clinch': { id: 'improved-clinch', name: 'improved clinch', uses: FLY, share: 0.85, maxDiameterRatio: 20 },
+  'improved-clinch': {
+    id: 'improved-clinch',
+    name: 'improved clinch',
+    uses: FLY,
+    share: 0.85,
+    maxDiameterRatio: 20,
+  },
   clinch: { id: 'clinch', name: 'clinch', uses: FLY, share: 0.78, maxDiameterRatio: 20 },
-  'loop-to-fly': { id: 'loop-to-fly', name: 'loop knot to fly', uses: ['line-to-fly'], share: 0.8, maxDiameterRatio: 20 },
-  'double-surgeon': { id: 'double-surgeon', name: 'double surgeon’s', uses: ['line-to-line'], share: 0.85, maxDiameterRatio: 2 },
-  'triple-surgeon': { id: 'triple-surgeon', name: 'triple surgeon’s', uses: ['line-to-line'], share: 0.9, maxDiameterRatio: 2 },
+  'loop-to-fly': {
+    id: 'loop-to-fly',
+    name: 'loop knot to fly',
+    uses: ['line-to-fly'],
+    share: 0.8,
+    maxDiameterRatio: 20,
+  },
+  'double-surgeon': {
+    id: 'double-surgeon',
+    name: 'double surgeon’s',
+    uses: ['line-to-line'],
+    share: 0.85,
+    maxDiameterRatio: 2,
+  },
+  'triple-surgeon': {
+    id: 'triple-surgeon',
+    name: 'triple surgeon’s',
+    uses: ['line-to-line'],
+    share: 0.9,
+    maxDiameterRatio: 2,
+  },
   blood: { id: 'blood', name: 'blood', uses: ['line-to-line'], share: 0.88, maxDiameterRatio: 1.4 },
-  'double-uni': { id: 'double-uni', name: 'double uni', uses: ['line-to-line'], share: 0.88, maxDiameterRatio: 2.5 },
+  'double-uni': {
+    id: 'double-uni',
+    name: 'double uni',
+    uses: ['line-to-line'],
+    share: 0.88,
+    maxDiameterRatio: 2.5,
+  },
   nail: { id: 'nail', name: 'nail', uses: ['line-to-loop'], share: 0.9, maxDiameterRatio: 4 },
-  'perfection-loop': { id: 'perfection-loop', name: 'perfection loop', uses: ['line-to-loop'], share: 0.85, maxDiameterRatio: 4 },
-  'loop-to-loop': { id: 'loop-to-loop', name: 'loop to loop', uses: ['line-to-loop', 'line-to-line'], share: 0.85, maxDiameterRatio: 6 },
-  'tippet-ring': { id: 'tippet-ring', name: 'tippet ring, clinch each side', uses: ['line-to-line'], share: 0.85, maxDiameterRatio: 6 },
+  'perfection-loop': {
+    id: 'perfection-loop',
+    name: 'perfection loop',
+    uses: ['line-to-loop'],
+    share: 0.85,
+    maxDiameterRatio: 4,
+  },
+  'loop-to-loop': {
+    id: 'loop-to-loop',
+    name: 'loop to loop',
+    uses: ['line-to-loop', 'line-to-line'],
+    share: 0.85,
+    maxDiameterRatio: 6,
+  },
+  'tippet-ring': {
+    id: 'tippet-ring',
+    name: 'tippet ring, clinch each side',
+    uses: ['line-to-line'],
+    share: 0.85,
+    maxDiameterRatio: 6,
+  },
 };
 
 /** The knots that serve a use, strongest first. */
 export function knotsFor(use: KnotUse): Knot[] {
-  return Object.values(KNOTS).filter((knot) => knot.uses.includes(use)).sort((a, b) => b.share - a.share);
+  return Object.values(KNOTS)
+    .filter((knot) => knot.uses.includes(use))
+    .sort((a, b) => b.share - a.share);
 }

@@ -13,16 +13,58 @@ export interface Material {
   spread: number;
 }
 
-export const MATERIAL_IDS = ['stiff-mono', 'limp-nylon', 'copolymer', 'fluorocarbon', 'sighter', 'braid'] as const;
+export const MATERIAL_IDS = [
+  'stiff-mono',
+  'limp-nylon',
+  'copolymer',
+  'fluorocarbon',
+  'sighter',
+  'braid',
+] as const;
 export type MaterialId = (typeof MATERIAL_IDS)[number];
 
 /** Estimates for classes, not for products; nylon and fluorocarbon densities are those of the polymers. */
 export const MATERIALS: Record<MaterialId, Material> = {
-  'stiff-mono': { id: 'stiff-mono', name: 'stiff mono', density: 1140, strengthPa: 0.6e9, modulusPa: 3.2e9, spread: 0.2 },
-  'limp-nylon': { id: 'limp-nylon', name: 'limp nylon', density: 1140, strengthPa: 0.8e9, modulusPa: 1.4e9, spread: 0.2 },
-  copolymer: { id: 'copolymer', name: 'copolymer', density: 1140, strengthPa: 1.05e9, modulusPa: 2.0e9, spread: 0.15 },
-  fluorocarbon: { id: 'fluorocarbon', name: 'fluorocarbon', density: 1780, strengthPa: 0.95e9, modulusPa: 2.8e9, spread: 0.15 },
-  sighter: { id: 'sighter', name: 'sighter mono', density: 1140, strengthPa: 0.65e9, modulusPa: 2.2e9, spread: 0.2 },
+  'stiff-mono': {
+    id: 'stiff-mono',
+    name: 'stiff mono',
+    density: 1140,
+    strengthPa: 0.6e9,
+    modulusPa: 3.2e9,
+    spread: 0.2,
+  },
+  'limp-nylon': {
+    id: 'limp-nylon',
+    name: 'limp nylon',
+    density: 1140,
+    strengthPa: 0.8e9,
+    modulusPa: 1.4e9,
+    spread: 0.2,
+  },
+  copolymer: {
+    id: 'copolymer',
+    name: 'copolymer',
+    density: 1140,
+    strengthPa: 1.05e9,
+    modulusPa: 2.0e9,
+    spread: 0.15,
+  },
+  fluorocarbon: {
+    id: 'fluorocarbon',
+    name: 'fluorocarbon',
+    density: 1780,
+    strengthPa: 0.95e9,
+    modulusPa: 2.8e9,
+    spread: 0.15,
+  },
+  sighter: {
+    id: 'sighter',
+    name: 'sighter mono',
+    density: 1140,
+    strengthPa: 0.65e9,
+    modulusPa: 2.2e9,
+    spread: 0.2,
+  },
   braid: { id: 'braid', name: 'braid', density: 970, strengthPa: 1.2e9, modulusPa: 0.3e9, spread: 0.3 },
 };
 

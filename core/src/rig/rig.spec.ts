@@ -14,36 +14,86 @@ import { diameterOfX, startingX, xOfDiameter } from './x-size';
 
 const rig = indicatorNymph(INDICATOR_NYMPH_DEFAULTS);
 const card = {
-  licence: '', seasonFrom: '01-01', seasonTo: '12-31', maxHooks: 2, barbless: true, leadAllowed: false, release: '', hours: '', other: '', whoSaysSo: '', checkedOn: null, checkedBy: null,
+  licence: '',
+  seasonFrom: '01-01',
+  seasonTo: '12-31',
+  maxHooks: 2,
+  barbless: true,
+  leadAllowed: false,
+  release: '',
+  hours: '',
+  other: '',
+  whoSaysSo: '',
+  checkedOn: null,
+  checkedBy: null,
 };
-const context = (maxHooks = 2) => ({ water: { name: 'River Ostrel', rules: { ...card, maxHooks } }, system: 'metric' as const });
+const context = (maxHooks = 2) => ({
+  water: { name: 'River Ostrel', rules: { ...card, maxHooks } },
+  system: 'metric' as const,
+});
 const rulesOf = (of: Rig, maxHooks = 2): string[] => rigSnags(of, context(maxHooks)).map(({ rule }) => rule);
 
 const anyRig = fc
-  .record({ x: fc.integer({ min: 2, max: 8 }), depth: fc.double({ min: 0.3, max: 4, noNaN: true }), lengths: fc.array(fc.double({ min: 0.05, max: 3, noNaN: true }), { minLength: 5, maxLength: 5 }), materials: fc.array(fc.constantFrom(...MATERIAL_IDS), { minLength: 5, maxLength: 5 }), knots: fc.array(fc.constantFrom(...knotsFor('line-to-line').map(({ id }) => id)), { minLength: 5, maxLength: 5 }) })
+  .record({
+    x: fc.integer({ min: 2, max: 8 }),
+    depth: fc.double({ min: 0.3, max: 4, noNaN: true }),
+    lengths: fc.array(fc.double({ min: 0.05, max: 3, noNaN: true }), { minLength: 5, maxLength: 5 }),
+    materials: fc.array(fc.constantFrom(...MATERIAL_IDS), { minLength: 5, maxLength: 5 }),
+    knots: fc.array(fc.constantFrom(...knotsFor('line-to-line').map(({ id }) => id)), {
+      minLength: 5,
+      maxLength: 5,
+    }),
+  })
   .map(({ x, depth, lengths, materials, knots }) => {
     const base = indicatorNymph({ ...INDICATOR_NYMPH_DEFAULTS, tippetX: x, waterDepthM: depth });
-    return { ...base, sections: base.sections.map((section, i) => ({ ...section, lengthM: lengths[i] as number, material: materials[i] as (typeof MATERIAL_IDS)[number], joint: knots[i] as (typeof section)['joint'] })) };
+    return {
+      ...base,
+      sections: base.sections.map((section, i) => ({
+        ...section,
+        lengthM: lengths[i] as number,
+        material: materials[i] as (typeof MATERIAL_IDS)[number],
+        joint: knots[i] as (typeof section)['joint'],
+      })),
+    };
   });
 
 describe('X sizes', () => {
-  it.each([[0, 0.2794], [3, 0.2032], [5, 0.1524], [8, 0.0762]])('%iX is %f mm', (x, mm) => {
+  it.each([
+    [0, 0.2794],
+    [3, 0.2032],
+    [5, 0.1524],
+    [8, 0.0762],
+  ])('%iX is %f mm', (x, mm) => {
     expect(diameterOfX(x) * 1000).toBeCloseTo(mm, 6);
     expect(xOfDiameter(diameterOfX(x))).toBe(x);
   });
 
   it('refuses what is no X size', () => {
-    for (const x of [-1, 9, 2.5, Number.NaN]) expect(() => diameterOfX(x)).toThrow(expect.objectContaining({ code: 'out-of-range' }));
+    for (const x of [-1, 9, 2.5, Number.NaN])
+      expect(() => diameterOfX(x)).toThrow(expect.objectContaining({ code: 'out-of-range' }));
     expect(xOfDiameter(0.00048)).toBeNull();
   });
 
-  it.each([[12, 4], [14, 5], [16, 5], [18, 6], [22, 7], [2, 1]])('hook %i starts with %iX', (hook, x) => expect(startingX(hook)).toBe(x));
+  it.each([
+    [12, 4],
+    [14, 5],
+    [16, 5],
+    [18, 6],
+    [22, 7],
+    [2, 1],
+  ])('hook %i starts with %iX', (hook, x) => expect(startingX(hook)).toBe(x));
 });
 
 describe('chain', () => {
   it('is as long as its sections together', () => {
     expect(leaderLength(rig)).toBeCloseTo(0.9 + 0.6 + 1 + 0.4 + 0.25, 9);
-    fc.assert(fc.property(anyRig, (any) => Math.abs(leaderLength(any) - any.sections.reduce((sum, { lengthM }) => sum + lengthM, 0)) < 1e-9));
+    fc.assert(
+      fc.property(
+        anyRig,
+        (any) =>
+          Math.abs(leaderLength(any) - any.sections.reduce((sum, { lengthM }) => sum + lengthM, 0)) < 1e-9,
+      ),
+    );
   });
 
   it('measures from the point fly', () => {
@@ -56,7 +106,10 @@ describe('chain', () => {
 
 describe('strength', () => {
   it('is stress times section area', () => {
-    expect(materialStrength('fluorocarbon', 0.0001524)).toBeCloseTo(0.95e9 * (Math.PI / 4) * 0.0001524 ** 2, 9);
+    expect(materialStrength('fluorocarbon', 0.0001524)).toBeCloseTo(
+      0.95e9 * (Math.PI / 4) * 0.0001524 ** 2,
+      9,
+    );
     expect(() => materialStrength('braid', 0)).toThrow(expect.objectContaining({ code: 'out-of-range' }));
   });
 
@@ -66,8 +119,14 @@ describe('strength', () => {
         for (const fly of any.flies) {
           const carriers = fly.at.kind === 'point' ? any.sections : any.sections.slice(0, -1);
           const strengths = carriers.map(({ material, diameterM }) => materialStrength(material, diameterM));
-          const knots = carriers.map(({ joint }, i) => Math.min(strengths[i] as number, strengths[i - 1] ?? Infinity) * KNOTS[joint].share);
-          const end = fly.at.kind === 'tag' ? materialStrength(fly.at.material, fly.at.diameterM) : (strengths.at(-1) as number);
+          const knots = carriers.map(
+            ({ joint }, i) =>
+              Math.min(strengths[i] as number, strengths[i - 1] ?? Infinity) * KNOTS[joint].share,
+          );
+          const end =
+            fly.at.kind === 'tag'
+              ? materialStrength(fly.at.material, fly.at.diameterM)
+              : (strengths.at(-1) as number);
           const least = Math.min(...strengths, ...knots, end, end * KNOTS[fly.knot].share);
           if (Math.abs((weakestLink(any, fly)?.holdsN ?? -1) - least) > 1e-9) return false;
         }
@@ -80,18 +139,35 @@ describe('strength', () => {
   it('breaks the shipped rig at the point fly’s knot and loses one fly', () => {
     const link = weakestLink(rig, rig.flies[1] as Rig['flies'][number]);
     expect(link).toMatchObject({ id: 'point/knot', expendable: true, lostFlies: 1 });
-    expect(linksTo(rig, rig.flies[0] as Rig['flies'][number]).some(({ id }) => id === 'tippet-lower')).toBe(false);
+    expect(linksTo(rig, rig.flies[0] as Rig['flies'][number]).some(({ id }) => id === 'tippet-lower')).toBe(
+      false,
+    );
   });
 });
 
 describe('indicator', () => {
-  it.each([['one-and-half', 1.1, 1.65], ['double', 1.1, 2.2], ['suspended', 1.1, 0.95]] as const)('%s at %f m sits %f m above the fly', (school, depth, metres) => {
+  it.each([
+    ['one-and-half', 1.1, 1.65],
+    ['double', 1.1, 2.2],
+    ['suspended', 1.1, 0.95],
+  ] as const)('%s at %f m sits %f m above the fly', (school, depth, metres) => {
     expect(indicatorDistance(school, depth)).toBeCloseTo(metres, 9);
-    expect(rigEdits.indicatorSchool(rigEdits.depth(rig, depth), school).fittings[0]?.aboveFlyM).toBeCloseTo(metres, 9);
+    expect(rigEdits.indicatorSchool(rigEdits.depth(rig, depth), school).fittings[0]?.aboveFlyM).toBeCloseTo(
+      metres,
+      9,
+    );
   });
 
   it('stays on the leader however far it is slid', () => {
-    fc.assert(fc.property(anyRig, fc.double({ min: -5, max: 50, noNaN: true }), (any, to) => (rigEdits.slide(any, 'indicator', to).fittings[0]?.aboveFlyM ?? 99) <= Math.max(0.1, leaderLength(any) - 0.1) + 1e-9));
+    fc.assert(
+      fc.property(
+        anyRig,
+        fc.double({ min: -5, max: 50, noNaN: true }),
+        (any, to) =>
+          (rigEdits.slide(any, 'indicator', to).fittings[0]?.aboveFlyM ?? 99) <=
+          Math.max(0.1, leaderLength(any) - 0.1) + 1e-9,
+      ),
+    );
   });
 });
 
@@ -99,7 +175,10 @@ describe('net reach', () => {
   it('is set by a fixed indicator and freed by one that slips', () => {
     expect(netReach(rig).shortestM).toBeCloseTo(1.65, 9);
     expect(netReach(rig)).toMatchObject({ reachM: 2.74 + 0.6 + 0.45, stoppedBy: 'fixed indicator' });
-    expect(netReach(rigEdits.indicatorStyle(rig, 'slip-release'))).toMatchObject({ shortestM: 0, stoppedBy: null });
+    expect(netReach(rigEdits.indicatorStyle(rig, 'slip-release'))).toMatchObject({
+      shortestM: 0,
+      stoppedBy: null,
+    });
   });
 });
 
@@ -107,7 +186,8 @@ describe('figures', () => {
   it('do not change with the units, only their words do', () => {
     fc.assert(
       fc.property(anyRig, (any) => {
-        const values = (system: 'metric' | 'imperial') => rigFigures(any, 2, system).map(({ id, value, limit }) => [id, value, limit]);
+        const values = (system: 'metric' | 'imperial') =>
+          rigFigures(any, 2, system).map(({ id, value, limit }) => [id, value, limit]);
         return JSON.stringify(values('metric')) === JSON.stringify(values('imperial'));
       }),
     );
@@ -124,17 +204,39 @@ describe('figures', () => {
 });
 
 describe('snags', () => {
-  it('finds only the tangle risk and the heavy loop in the shipped rig', () => expect(rulesOf(rig)).toEqual(['tangle-risk', 'open-loop']));
+  it('finds only the tangle risk and the heavy loop in the shipped rig', () =>
+    expect(rulesOf(rig)).toEqual(['tangle-risk', 'open-loop']));
 
   const thin = (id: string, diameterM: number): Rig => rigEdits.section(rig, id, { diameterM });
   const cases: [string, Rig, number][] = [
     ['breaks-above-tippet', thin('middle', 0.0001), 2],
-    ['net-too-far', { ...rigEdits.indicatorSchool(rigEdits.section(rigEdits.depth(rig, 3), 'upper', { lengthM: 3.5 }), 'one-and-half') }, 2],
+    [
+      'net-too-far',
+      {
+        ...rigEdits.indicatorSchool(
+          rigEdits.section(rigEdits.depth(rig, 3), 'upper', { lengthM: 3.5 }),
+          'one-and-half',
+        ),
+      },
+      2,
+    ],
     ['hooks-over-limit', rig, 1],
     ['lead-not-allowed', rigEdits.shotMetal(rig, 'lead'), 2],
     ['knot-unsuited', rigEdits.section(rig, 'middle', { joint: 'blood' }), 2],
     ['thin-to-fly-line', thin('butt', 0.0002), 2],
-    ['dropper-too-thick', rigEdits.fly(rig, 'dropper', { at: { kind: 'tag', sectionId: 'tippet-lower', lengthM: 0.1, diameterM: 0.0003, material: 'limp-nylon' } }), 2],
+    [
+      'dropper-too-thick',
+      rigEdits.fly(rig, 'dropper', {
+        at: {
+          kind: 'tag',
+          sectionId: 'tippet-lower',
+          lengthM: 0.1,
+          diameterM: 0.0003,
+          material: 'limp-nylon',
+        },
+      }),
+      2,
+    ],
     ['leader-too-short', rigEdits.depth(rig, 2.4), 2],
     ['indicator-off-school', rigEdits.slide(rig, 'indicator', 1), 2],
     ['tangle-risk', rig, 2],

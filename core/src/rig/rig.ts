@@ -14,7 +14,13 @@ export interface Section {
 
 /** Something that sits on the leader at a distance above the point fly, measured along it. */
 export type Fitting =
-  | { id: string; kind: 'indicator'; style: 'fixed' | 'slip-release' | 'yarn'; diameterM: number; aboveFlyM: number }
+  | {
+      id: string;
+      kind: 'indicator';
+      style: 'fixed' | 'slip-release' | 'yarn';
+      diameterM: number;
+      aboveFlyM: number;
+    }
   | { id: string; kind: 'shot'; massKg: number; metal: 'tin' | 'lead'; aboveFlyM: number };
 
 export interface Fly {
@@ -26,7 +32,9 @@ export interface Fly {
   beadDiameterM: number;
   knot: KnotId;
   /** The point fly ends the leader; a dropper hangs on a tag from the joint above the section named. */
-  at: { kind: 'point' } | { kind: 'tag'; sectionId: string; lengthM: number; diameterM: number; material: MaterialId };
+  at:
+    | { kind: 'point' }
+    | { kind: 'tag'; sectionId: string; lengthM: number; diameterM: number; material: MaterialId };
 }
 
 export const INDICATOR_SCHOOLS = ['one-and-half', 'double', 'suspended'] as const;

@@ -28,7 +28,8 @@ const FLY_LINE = 'fly line';
  */
 export function linksTo(rig: Rig, fly: Fly): Link[] {
   const fromM = flyAttachment(rig, fly);
-  const carried = (aboveM: number): number => rig.flies.filter((other) => flyAttachment(rig, other) < aboveM + 1e-9).length;
+  const carried = (aboveM: number): number =>
+    rig.flies.filter((other) => flyAttachment(rig, other) < aboveM + 1e-9).length;
   const links: Link[] = [];
   let above: { name: string; strengthN: number; role: string } | null = null;
   for (const { section, topM, bottomM } of spans(rig)) {
@@ -44,12 +45,28 @@ export function linksTo(rig: Rig, fly: Fly): Link[] {
       lostLengthM: topM,
       lostFlies: carried(topM),
     });
-    links.push({ id: section.id, label: section.name, kind: 'section', holdsN: strengthN, expendable: section.role === 'tippet', lostLengthM: topM, lostFlies: carried(bottomM + (topM - bottomM) / 2) });
+    links.push({
+      id: section.id,
+      label: section.name,
+      kind: 'section',
+      holdsN: strengthN,
+      expendable: section.role === 'tippet',
+      lostLengthM: topM,
+      lostFlies: carried(bottomM + (topM - bottomM) / 2),
+    });
     above = { name: section.name, strengthN, role: section.role };
   }
   if (fly.at.kind === 'tag') {
     const tagN = materialStrength(fly.at.material, fly.at.diameterM);
-    links.push({ id: `${fly.id}/tag`, label: `${fly.name} tag`, kind: 'section', holdsN: tagN, expendable: true, lostLengthM: fly.at.lengthM, lostFlies: 1 });
+    links.push({
+      id: `${fly.id}/tag`,
+      label: `${fly.name} tag`,
+      kind: 'section',
+      holdsN: tagN,
+      expendable: true,
+      lostLengthM: fly.at.lengthM,
+      lostFlies: 1,
+    });
     links.push(flyKnot(fly, tagN));
   } else if (above) {
     links.push(flyKnot(fly, above.strengthN));
@@ -59,10 +76,21 @@ export function linksTo(rig: Rig, fly: Fly): Link[] {
 
 function flyKnot(fly: Fly, lineN: number): Link {
   const knot = KNOTS[fly.knot];
-  return { id: `${fly.id}/knot`, label: `${knot.name} at the ${fly.name}`, kind: 'knot', holdsN: lineN * knot.share, expendable: true, lostLengthM: 0, lostFlies: 1 };
+  return {
+    id: `${fly.id}/knot`,
+    label: `${knot.name} at the ${fly.name}`,
+    kind: 'knot',
+    holdsN: lineN * knot.share,
+    expendable: true,
+    lostLengthM: 0,
+    lostFlies: 1,
+  };
 }
 
 /** The link that parts first under a pull on this fly: the weakest, and of equals the one nearest the fly. */
 export function weakestLink(rig: Rig, fly: Fly): Link | null {
-  return linksTo(rig, fly).reduce<Link | null>((worst, link) => (worst === null || link.holdsN <= worst.holdsN ? link : worst), null);
+  return linksTo(rig, fly).reduce<Link | null>(
+    (worst, link) => (worst === null || link.holdsN <= worst.holdsN ? link : worst),
+    null,
+  );
 }

@@ -12,7 +12,8 @@ export const BUTT_DIAMETERS_M = [0.012, 0.013, 0.017, 0.019, 0.021].map((inch) =
  * @throws CoreError 'out-of-range' outside 0…8 or for a fraction
  */
 export function diameterOfX(x: number): number {
-  if (!Number.isInteger(x) || x < 0 || x > 8) throw new CoreError('out-of-range', { name: 'X size', value: x, min: 0, max: 8 });
+  if (!Number.isInteger(x) || x < 0 || x > 8)
+    throw new CoreError('out-of-range', { name: 'X size', value: x, min: 0, max: 8 });
   return ((11 - x) / 1000) * METRES_PER_INCH;
 }
 

@@ -39,7 +39,11 @@ export interface SimulatedBout {
  *
  * @param bouts in the order of time; attempts are spread over 20 s steps
  */
-export function simulateStudent(seed: string, student: SimulatedStudent, bouts: readonly SimulatedBout[]): { attempts: SimulatedAttempt[]; truth: SkillTruth[] } {
+export function simulateStudent(
+  seed: string,
+  student: SimulatedStudent,
+  bouts: readonly SimulatedBout[],
+): { attempts: SimulatedAttempt[]; truth: SkillTruth[] } {
   const random = seededRandom(`${seed}/${student.key}`);
   const truths = new Map<string, SkillTruth & { lastMs: number | null }>();
   const attempts: SimulatedAttempt[] = [];
@@ -51,19 +55,38 @@ export function simulateStudent(seed: string, student: SimulatedStudent, bouts: 
       const atMs = bout.startMs + i * 20_000;
       const truth = truths.get(skillId) ?? startingTruth(random, student, skillId);
       truths.set(skillId, truth);
-      if (truth.mastered && truth.lastMs !== null && random() > retained(atMs - truth.lastMs)) truth.mastered = false;
+      if (truth.mastered && truth.lastMs !== null && random() > retained(atMs - truth.lastMs))
+        truth.mastered = false;
       truth.lastMs = atMs;
       const good = random() < (truth.mastered ? 1 - truth.parameters.slip : truth.parameters.guess);
       if (!truth.mastered && random() < truth.parameters.learn) truth.mastered = true;
       const faults = SKILLS.get(skillId).faults;
-      const faultId = good || faults.length === 0 ? null : pickWeighted(random, faults, (id) => student.habits[id] ?? 1);
-      attempts.push({ id: deterministicId(`${seed}/${student.key}/${attempts.length}`), atMs, skillId, good, faultId });
+      const faultId =
+        good || faults.length === 0 ? null : pickWeighted(random, faults, (id) => student.habits[id] ?? 1);
+      attempts.push({
+        id: deterministicId(`${seed}/${student.key}/${attempts.length}`),
+        atMs,
+        skillId,
+        good,
+        faultId,
+      });
     }
   }
-  return { attempts, truth: [...truths.values()].map(({ skillId, mastered, parameters }) => ({ skillId, mastered, parameters })) };
+  return {
+    attempts,
+    truth: [...truths.values()].map(({ skillId, mastered, parameters }) => ({
+      skillId,
+      mastered,
+      parameters,
+    })),
+  };
 }
 
-function startingTruth(random: Random, student: SimulatedStudent, skillId: string): SkillTruth & { lastMs: number | null } {
+function startingTruth(
+  random: Random,
+  student: SimulatedStudent,
+  skillId: string,
+): SkillTruth & { lastMs: number | null } {
   const parameters = PARAMETER_GRID[Math.floor(random() * PARAMETER_GRID.length)] as TracingParameters;
   const strand = skillId.slice(0, skillId.indexOf('.'));
   const initial = student.head[skillId] ?? student.head[strand] ?? parameters.initial;

@@ -59,4 +59,10 @@ export function skillGraph(skills: readonly Skill[]): SkillGraph {
 }
 
 /** The graph that ships. */
-export const SKILLS: SkillGraph = skillGraph([...CASTING_SKILLS, ...RIGGING_SKILLS, ...HOOK_SETTING_SKILLS, ...WATER_SKILLS, ...SAFETY_CARE_SKILLS]);
+export const SKILLS: SkillGraph = skillGraph([
+  ...CASTING_SKILLS,
+  ...RIGGING_SKILLS,
+  ...HOOK_SETTING_SKILLS,
+  ...WATER_SKILLS,
+  ...SAFETY_CARE_SKILLS,
+]);

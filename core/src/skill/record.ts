@@ -21,7 +21,8 @@ export function skillState(graph: SkillGraph, attempts: readonly SkillAttempt[],
     else bySkill.set(attempt.skillId, [attempt]);
   }
   const unseen = traceSkill([], nowMs);
-  const estimate = (attempted: SkillAttempt[] | undefined): SkillEstimate => (attempted ? traceSkill(attempted, nowMs) : unseen);
+  const estimate = (attempted: SkillAttempt[] | undefined): SkillEstimate =>
+    attempted ? traceSkill(attempted, nowMs) : unseen;
   return Object.fromEntries(graph.skills.map((skill) => [skill.id, estimate(bySkill.get(skill.id))]));
 }
 

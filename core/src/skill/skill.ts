@@ -16,9 +16,21 @@ export interface Skill {
 }
 
 /** Short form for the tables of skills. Names in `needs` without a dot belong to the same strand. */
-export function skill(strand: Strand, name: string, title: string, sentence: string, good: string, needs: string[] = [], faults: string[] = []): Skill {
+export function skill(
+  strand: Strand,
+  name: string,
+  title: string,
+  sentence: string,
+  good: string,
+  needs: string[] = [],
+  faults: string[] = [],
+): Skill {
   return {
-    id: `${strand}.${name}`, strand, name: title, sentence, good,
+    id: `${strand}.${name}`,
+    strand,
+    name: title,
+    sentence,
+    good,
     needs: needs.map((need) => (need.includes('/') ? need.replace('/', '.') : `${strand}.${need}`)),
     faults,
   };

@@ -79,13 +79,23 @@ export function inOrder<T extends { atMs: number; id: string }>(attempts: readon
  * @param nowMs epoch milliseconds for which the estimate is wanted; forgetting runs up to it
  * @param grid plausible parameters; the default is the prior that ships
  */
-export function traceSkill(attempts: readonly Attempt[], nowMs: number, grid: readonly TracingParameters[] = PARAMETER_GRID): SkillEstimate {
+export function traceSkill(
+  attempts: readonly Attempt[],
+  nowMs: number,
+  grid: readonly TracingParameters[] = PARAMETER_GRID,
+): SkillEstimate {
   const ordered = inOrder(attempts);
   const masteries = Float64Array.from(grid, (parameters) => parameters.initial);
   const weights = new Float64Array(grid.length).fill(1);
   let previousMs: number | null = null;
   for (const attempt of ordered) {
-    step(grid, masteries, weights, attempt.good, previousMs === null ? 1 : retained(attempt.atMs - previousMs));
+    step(
+      grid,
+      masteries,
+      weights,
+      attempt.good,
+      previousMs === null ? 1 : retained(attempt.atMs - previousMs),
+    );
     previousMs = attempt.atMs;
   }
   const kept = previousMs === null ? 1 : retained(nowMs - previousMs);
@@ -94,7 +104,13 @@ export function traceSkill(attempts: readonly Attempt[], nowMs: number, grid: re
 }
 
 /** One attempt: forgetting, Bayes, learning, for every set of parameters. Changes the two arrays it is given. */
-function step(grid: readonly TracingParameters[], masteries: Float64Array, weights: Float64Array, good: boolean, kept: number): void {
+function step(
+  grid: readonly TracingParameters[],
+  masteries: Float64Array,
+  weights: Float64Array,
+  good: boolean,
+  kept: number,
+): void {
   let top = 0;
   for (let i = 0; i < grid.length; i++) {
     const { slip, guess, learn } = grid[i] as TracingParameters;
@@ -115,7 +131,12 @@ function normalised(weights: Float64Array): Float64Array {
   return weights.map((weight) => weight / total);
 }
 
-function summarise(grid: readonly TracingParameters[], masteries: Float64Array, weights: Float64Array, ordered: Attempt[]): SkillEstimate {
+function summarise(
+  grid: readonly TracingParameters[],
+  masteries: Float64Array,
+  weights: Float64Array,
+  ordered: Attempt[],
+): SkillEstimate {
   const mean = (value: (i: number) => number): number => {
     let sum = 0;
     for (let i = 0; i < weights.length; i++) sum += (weights[i] as number) * value(i);
@@ -126,7 +147,9 @@ function summarise(grid: readonly TracingParameters[], masteries: Float64Array, 
     const mastery = masteries[i] as number;
     return mastery * (1 - slip) + (1 - mastery) * guess;
   });
-  const order = Array.from(masteries.keys()).sort((a, b) => (masteries[a] as number) - (masteries[b] as number));
+  const order = Array.from(masteries.keys()).sort(
+    (a, b) => (masteries[a] as number) - (masteries[b] as number),
+  );
   const percentile = (share: number): number => {
     let sum = 0;
     for (const i of order) {

@@ -26,5 +26,10 @@ export function sunTimes(latitude: number, longitude: number, noonMs: number): S
   inRange('noonMs', noonMs, 0);
   const times = getTimes(new Date(noonMs), latitude, longitude);
   const ms = (date: Date): number | null => (Number.isNaN(date.getTime()) ? null : date.getTime());
-  return { dawnMs: ms(times.dawn), sunriseMs: ms(times.sunrise), sunsetMs: ms(times.sunset), duskMs: ms(times.dusk) };
+  return {
+    dawnMs: ms(times.dawn),
+    sunriseMs: ms(times.sunrise),
+    sunsetMs: ms(times.sunset),
+    duskMs: ms(times.dusk),
+  };
 }

@@ -23,7 +23,10 @@ export interface DrillAdvice {
  * @param minutes time left; drills whose least time is longer are left out
  */
 export function whatNext(state: SkillState, grounds: readonly GroundKind[], minutes: number): DrillAdvice[] {
-  return DRILLS.filter((drill) => drill.minutes.min <= minutes && (drill.ground === 'anywhere' || grounds.includes(drill.ground)))
+  return DRILLS.filter(
+    (drill) =>
+      drill.minutes.min <= minutes && (drill.ground === 'anywhere' || grounds.includes(drill.ground)),
+  )
     .map((drill) => advise(drill, state, Math.min(minutes, drill.minutes.likely)))
     .filter((advice) => advice.gain > 0)
     .sort((a, b) => b.gainPerMin - a.gainPerMin || (a.drill.id < b.drill.id ? -1 : 1));
@@ -31,12 +34,24 @@ export function whatNext(state: SkillState, grounds: readonly GroundKind[], minu
 
 function advise(drill: Drill, state: SkillState, minutes: number): DrillAdvice {
   const attempts = drill.attemptsPerMin * minutes;
-  const gain = drill.skills.reduce((sum, id, index) => sum + (index === 0 ? 1 : 0.5) * expectedGain(id, state, attempts / drill.skills.length), 0);
+  const gain = drill.skills.reduce(
+    (sum, id, index) =>
+      sum + (index === 0 ? 1 : 0.5) * expectedGain(id, state, attempts / drill.skills.length),
+    0,
+  );
   const main = SKILLS.get(drill.skills[0] as string);
   const estimate = state[main.id];
   const opens = estimate && estimate.mastery < READY ? SKILLS.opens(main.id).map((skill) => skill.name) : [];
-  const now = estimate?.attempts ? `${main.name} is ${estimate.mastery.toFixed(2)} likely from ${estimate.attempts} attempts` : `${main.name} is not on the record yet`;
-  return { drill, gain, gainPerMin: gain / minutes, opens, reason: `${now}${opens.length > 0 ? `; it holds back ${opens.join(', ').toLowerCase()}` : ''}.` };
+  const now = estimate?.attempts
+    ? `${main.name} is ${estimate.mastery.toFixed(2)} likely from ${estimate.attempts} attempts`
+    : `${main.name} is not on the record yet`;
+  return {
+    drill,
+    gain,
+    gainPerMin: gain / minutes,
+    opens,
+    reason: `${now}${opens.length > 0 ? `; it holds back ${opens.join(', ').toLowerCase()}` : ''}.`,
+  };
 }
 
 function expectedGain(skillId: string, state: SkillState, attempts: number): number {

@@ -52,6 +52,7 @@ export function parseLength(text: string, system: UnitSystem): number {
   if (bare) return Number(clean) * (system === 'metric' ? 1 : METRES_PER_FOOT);
   const parts = [...clean.matchAll(/(\d+(?:\.\d+)?)\s*(mm|cm|m|ft|in|'|")\s*/g)];
   const matched = parts.reduce((sum, part) => sum + part[0].length, 0);
-  if (parts.length === 0 || matched !== clean.length) throw new CoreError('unreadable', { name: 'length', value: text });
+  if (parts.length === 0 || matched !== clean.length)
+    throw new CoreError('unreadable', { name: 'length', value: text });
   return parts.reduce((sum, part) => sum + Number(part[1]) * (UNIT_METRES[part[2] as string] as number), 0);
 }

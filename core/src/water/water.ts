@@ -1,6 +1,17 @@
 /** Where a drill can be done, and the parts of a water a plan names. */
 export const PLACE_KINDS = [
-  'anywhere', 'grass', 'run', 'pool', 'tail-out', 'riffle', 'pocket', 'margin', 'shoal', 'drop-off', 'weed-edge', 'inflow',
+  'anywhere',
+  'grass',
+  'run',
+  'pool',
+  'tail-out',
+  'riffle',
+  'pocket',
+  'margin',
+  'shoal',
+  'drop-off',
+  'weed-edge',
+  'inflow',
 ] as const;
 export type PlaceKind = (typeof PLACE_KINDS)[number];
 
@@ -9,8 +20,18 @@ export const GROUND_KINDS = ['anywhere', 'grass', 'river', 'stillwater'] as cons
 export type GroundKind = (typeof GROUND_KINDS)[number];
 
 const GROUND_OF_PLACE: Record<PlaceKind, GroundKind> = {
-  anywhere: 'anywhere', grass: 'grass', run: 'river', pool: 'river', 'tail-out': 'river', riffle: 'river', pocket: 'river',
-  margin: 'stillwater', shoal: 'stillwater', 'drop-off': 'stillwater', 'weed-edge': 'stillwater', inflow: 'stillwater',
+  anywhere: 'anywhere',
+  grass: 'grass',
+  run: 'river',
+  pool: 'river',
+  'tail-out': 'river',
+  riffle: 'river',
+  pocket: 'river',
+  margin: 'stillwater',
+  shoal: 'stillwater',
+  'drop-off': 'stillwater',
+  'weed-edge': 'stillwater',
+  inflow: 'stillwater',
 };
 
 /** The coarse ground of a place. */

@@ -1,4 +1,16 @@
-import { DRILLS, indicatorNymph, INDICATOR_NYMPH_DEFAULTS, planSnags, rigFigures, rigSnags, seededRandom, SKILLS, skillState, type SkillAttempt, emptyPlan } from '@doceo/core';
+import {
+  DRILLS,
+  indicatorNymph,
+  INDICATOR_NYMPH_DEFAULTS,
+  planSnags,
+  rigFigures,
+  rigSnags,
+  seededRandom,
+  SKILLS,
+  skillState,
+  type SkillAttempt,
+  emptyPlan,
+} from '@doceo/core';
 
 /** Fastest of several runs in milliseconds: the least disturbed one. */
 function fastest(work: () => void, runs = 15): number {
@@ -15,19 +27,46 @@ function fastest(work: () => void, runs = 15): number {
 function attempts(count: number, seed: string): SkillAttempt[] {
   const random = seededRandom(seed);
   const ids = SKILLS.skills.map((skill) => skill.id);
-  return Array.from({ length: count }, (_, i) => ({ id: `${i}`, atMs: i * 40_000, good: random() < 0.6, skillId: ids[Math.floor(random() * 12)] as string }));
+  return Array.from({ length: count }, (_, i) => ({
+    id: `${i}`,
+    atMs: i * 40_000,
+    good: random() < 0.6,
+    skillId: ids[Math.floor(random() * 12)] as string,
+  }));
 }
 
 const rig = indicatorNymph(INDICATOR_NYMPH_DEFAULTS);
 const thousand = Array.from({ length: 30 }, (_, i) => attempts(1000, `student ${i}`));
 const ten = attempts(10, 'few');
-const plan = { ...emptyPlan(), blocks: DRILLS.slice(0, 20).map((drill, i) => ({ id: `${i}`, kind: 'drill' as const, title: drill.name, drillId: drill.id, startMin: i * 10, durationMin: 10, lane: null, place: 'anywhere' as const, rigId: null, cue: '', watchFor: [], note: '' })) };
+const plan = {
+  ...emptyPlan(),
+  blocks: DRILLS.slice(0, 20).map((drill, i) => ({
+    id: `${i}`,
+    kind: 'drill' as const,
+    title: drill.name,
+    drillId: drill.id,
+    startMin: i * 10,
+    durationMin: 10,
+    lane: null,
+    place: 'anywhere' as const,
+    rigId: null,
+    cue: '',
+    watchFor: [],
+    note: '',
+  })),
+};
 
 const state = fastest(() => thousand.forEach((list) => skillState(SKILLS, list, 1e9)));
 const small = fastest(() => skillState(SKILLS, ten, 1e9));
-const figures = fastest(() => void [rigFigures(rig, 2, 'metric'), rigSnags(rig, { water: null, system: 'metric' })]);
+const figures = fastest(
+  () => void [rigFigures(rig, 2, 'metric'), rigSnags(rig, { water: null, system: 'metric' })],
+);
 const check = fastest(() => void planSnags(plan, null));
 
-console.log(`skill state, 30 students × 1000 events: ${state.toFixed(1)} ms of 50 ms (${(state / 50).toFixed(2)} of the aim; ${(state / 30 / small).toFixed(1)} × one student with 10 events)`);
-console.log(`rig edit, all figures and snags: ${figures.toFixed(2)} ms of 8 ms (${(figures / 8).toFixed(2)} of the aim)`);
+console.log(
+  `skill state, 30 students × 1000 events: ${state.toFixed(1)} ms of 50 ms (${(state / 50).toFixed(2)} of the aim; ${(state / 30 / small).toFixed(1)} × one student with 10 events)`,
+);
+console.log(
+  `rig edit, all figures and snags: ${figures.toFixed(2)} ms of 8 ms (${(figures / 8).toFixed(2)} of the aim)`,
+);
 console.log(`plan check, 20 blocks: ${check.toFixed(2)} ms (${(check / figures).toFixed(1)} × a rig edit)`);

@@ -22,7 +22,10 @@ export function circleRoutes(router: Router, pool: Pool): void {
   route(router, pool, api.circles.addMember, async ({ user, params, body }) => {
     const circle = await ownedCircle(pool, user.id, params.id);
     const member = await findUserByEmail(pool, body.email);
-    if (!member) throw new HttpError('invalid', [{ path: 'email', code: 'unknown', message: 'There is no account with this e-mail.' }]);
+    if (!member)
+      throw new HttpError('invalid', [
+        { path: 'email', code: 'unknown', message: 'There is no account with this e-mail.' },
+      ]);
     if (body.role !== 'owner') refuseLastOwner(circle, member.id);
     await upsertMember(pool, params.id, member.id, body.role);
     return myCircle(pool, user.id, params.id);
@@ -31,7 +34,8 @@ export function circleRoutes(router: Router, pool: Pool): void {
   route(router, pool, api.circles.removeMember, async ({ user, params }) => {
     const circle = await ownedCircle(pool, user.id, params.id);
     refuseLastOwner(circle, params.userId);
-    if (params.userId === user.id) throw new HttpError('invalid', [], 'Hand the circle to another owner, who takes you out.');
+    if (params.userId === user.id)
+      throw new HttpError('invalid', [], 'Hand the circle to another owner, who takes you out.');
     await deleteMember(pool, params.id, params.userId);
     return myCircle(pool, user.id, params.id);
   });
@@ -45,11 +49,15 @@ async function myCircle(pool: Pool, userId: string, id: string): Promise<Circle>
 
 async function ownedCircle(pool: Pool, userId: string, id: string): Promise<Circle> {
   const circle = await myCircle(pool, userId, id);
-  if (circle.role !== 'owner') throw new HttpError('forbidden', [], 'Only an owner of the circle may do that.');
+  if (circle.role !== 'owner')
+    throw new HttpError('forbidden', [], 'Only an owner of the circle may do that.');
   return circle;
 }
 
 function refuseLastOwner(circle: Circle, userId: string): void {
   const owners = circle.members.filter((member) => member.role === 'owner');
-  if (owners.length === 1 && owners[0]?.userId === userId) throw new HttpError('invalid', [{ path: 'role', code: 'last-owner', message: 'A circle needs an owner.' }]);
+  if (owners.length === 1 && owners[0]?.userId === userId)
+    throw new HttpError('invalid', [
+      { path: 'role', code: 'last-owner', message: 'A circle needs an owner.' },
+    ]);
 }

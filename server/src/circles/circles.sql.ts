@@ -22,7 +22,12 @@ export async function findCircles(db: Db, userId: string): Promise<Circle[]> {
   );
   const circles = new Map<string, Circle>();
   for (const row of members) {
-    const circle = circles.get(row.circle_id) ?? { id: row.circle_id, name: row.circle_name, role: 'reader' as Role, members: [] };
+    const circle = circles.get(row.circle_id) ?? {
+      id: row.circle_id,
+      name: row.circle_name,
+      role: 'reader' as Role,
+      members: [],
+    };
     circle.members.push({ userId: row.user_id, name: row.user_name, role: row.role });
     if (row.user_id === userId) circle.role = row.role;
     circles.set(row.circle_id, circle);
@@ -32,7 +37,14 @@ export async function findCircles(db: Db, userId: string): Promise<Circle[]> {
 
 /** Null when the user is not in the circle. */
 export async function findRole(db: Db, circleId: string, userId: string): Promise<Role | null> {
-  return (await rows<{ role: Role }>(db, 'SELECT role FROM circle_members WHERE circle_id = ? AND user_id = ?', [circleId, userId]))[0]?.role ?? null;
+  return (
+    (
+      await rows<{ role: Role }>(db, 'SELECT role FROM circle_members WHERE circle_id = ? AND user_id = ?', [
+        circleId,
+        userId,
+      ])
+    )[0]?.role ?? null
+  );
 }
 
 export async function insertCircle(db: Db, id: string, name: string): Promise<void> {
@@ -41,7 +53,11 @@ export async function insertCircle(db: Db, id: string, name: string): Promise<vo
 
 /** Adds a member or changes his role. */
 export async function upsertMember(db: Db, circleId: string, userId: string, role: Role): Promise<void> {
-  await write(db, 'INSERT INTO circle_members (circle_id, user_id, role) VALUES (?, ?, ?) ON DUPLICATE KEY UPDATE role = VALUES(role)', [circleId, userId, role]);
+  await write(
+    db,
+    'INSERT INTO circle_members (circle_id, user_id, role) VALUES (?, ?, ?) ON DUPLICATE KEY UPDATE role = VALUES(role)',
+    [circleId, userId, role],
+  );
 }
 
 export async function deleteMember(db: Db, circleId: string, userId: string): Promise<void> {

@@ -9,7 +9,11 @@ export interface CommandResult {
 }
 
 const refused = (error: string): CommandResult => ({ exitCode: 2, out: '', error });
-const printed = (value: unknown): CommandResult => ({ exitCode: 0, out: JSON.stringify(value, null, 2), error: '' });
+const printed = (value: unknown): CommandResult => ({
+  exitCode: 0,
+  out: JSON.stringify(value, null, 2),
+  error: '',
+});
 
 /**
  * Runs one command line of `npm run compute`.
@@ -20,11 +24,21 @@ const printed = (value: unknown): CommandResult => ({ exitCode: 0, out: JSON.str
  */
 export function runCommand(words: readonly string[], input: string): CommandResult {
   const [first, second] = words;
-  if (first === '--list') return { ...printed(null), out: Object.entries(commands).map(([name, { summary }]) => `${name}: ${summary}`).join('\n') };
+  if (first === '--list')
+    return {
+      ...printed(null),
+      out: Object.entries(commands)
+        .map(([name, { summary }]) => `${name}: ${summary}`)
+        .join('\n'),
+    };
   const name = first === '--schema' ? second : first;
   if (!name || !(name in commands)) return refused(`unknown command ${name ?? ''}; --list names all`);
   const command = commands[name as CommandName];
-  if (first === '--schema') return printed({ input: jsonSchema(command.input, 'input'), output: jsonSchema(command.output, 'output') });
+  if (first === '--schema')
+    return printed({
+      input: jsonSchema(command.input, 'input'),
+      output: jsonSchema(command.output, 'output'),
+    });
   return compute(name as CommandName, input);
 }
 
@@ -44,7 +58,8 @@ function compute(name: CommandName, input: string): CommandResult {
     const run = runners[name] as (of: unknown) => unknown;
     return printed(commands[name].output.parse(run(parsed.data)));
   } catch (error) {
-    if (error instanceof CoreError) return refused(`${String(error.facts['name'] ?? 'input')}: ${error.message}`);
+    if (error instanceof CoreError)
+      return refused(`${String(error.facts['name'] ?? 'input')}: ${error.message}`);
     throw error;
   }
 }

@@ -12,17 +12,24 @@ const LOCK = 'doceo-migrations';
  * @returns names of the migrations that were run
  */
 export async function migrate(url: string, folder: string): Promise<string[]> {
-  const connection = await createConnection({ uri: url.replace(/^mariadb:/, 'mysql:'), multipleStatements: true, timezone: 'Z' });
+  const connection = await createConnection({
+    uri: url.replace(/^mariadb:/, 'mysql:'),
+    multipleStatements: true,
+    timezone: 'Z',
+  });
   try {
     await connection.query('SELECT GET_LOCK(?, 60)', [LOCK]);
     await connection.query('CREATE TABLE IF NOT EXISTS migrations (name VARCHAR(100) NOT NULL PRIMARY KEY)');
     const umzug = new Umzug({
-      migrations: readdirSync(folder).filter((file) => file.endsWith('.sql')).sort().map((file) => ({
-        name: basename(file, '.sql'),
-        up: async () => {
-          await connection.query(readFileSync(join(folder, file), 'utf8'));
-        },
-      })),
+      migrations: readdirSync(folder)
+        .filter((file) => file.endsWith('.sql'))
+        .sort()
+        .map((file) => ({
+          name: basename(file, '.sql'),
+          up: async () => {
+            await connection.query(readFileSync(join(folder, file), 'utf8'));
+          },
+        })),
       storage: storage(connection),
       logger: undefined,
     });
@@ -34,8 +41,13 @@ export async function migrate(url: string, folder: string): Promise<string[]> {
 
 function storage(connection: Connection): UmzugStorage {
   return {
-    executed: async () => (await connection.query<RowDataPacket[]>('SELECT name FROM migrations ORDER BY name'))[0].map((row) => String(row['name'])),
-    logMigration: async ({ name }) => void (await connection.query('INSERT INTO migrations (name) VALUES (?)', [name])),
-    unlogMigration: async ({ name }) => void (await connection.query('DELETE FROM migrations WHERE name = ?', [name])),
+    executed: async () =>
+      (await connection.query<RowDataPacket[]>('SELECT name FROM migrations ORDER BY name'))[0].map((row) =>
+        String(row['name']),
+      ),
+    logMigration: async ({ name }) =>
+      void (await connection.query('INSERT INTO migrations (name) VALUES (?)', [name])),
+    unlogMigration: async ({ name }) =>
+      void (await connection.query('DELETE FROM migrations WHERE name = ?', [name])),
   };
 }

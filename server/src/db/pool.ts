@@ -1,4 +1,10 @@
-import { createPool, type Pool, type PoolConnection, type ResultSetHeader, type RowDataPacket } from 'mysql2/promise';
+import {
+  createPool,
+  type Pool,
+  type PoolConnection,
+  type ResultSetHeader,
+  type RowDataPacket,
+} from 'mysql2/promise';
 
 /** What a statement runs on: the pool, or one connection inside a transaction. */
 export type Db = Pick<Pool | PoolConnection, 'query'>;

@@ -21,13 +21,18 @@ export function eventRoutes(router: Router, pool: Pool): void {
     }
     const lesson = await ownLesson(pool, user.id, query.studentsOfLesson ?? '');
     const students = await findStudentsById(pool, user.id, lesson.studentIds);
-    return findEventsOfStudents(pool, students.map(({ id }) => id));
+    return findEventsOfStudents(
+      pool,
+      students.map(({ id }) => id),
+    );
   });
 
   route(router, pool, api.events.add, async ({ user, body: { events } }) => {
     const lessonIds = [...new Set(events.map((event) => event.lessonId))];
     const studentIds = [...new Set(events.flatMap((event) => event.studentId ?? []))];
-    const ids = events.flatMap((event) => (event.body.kind === 'undo' ? [event.id, event.body.targetId] : [event.id]));
+    const ids = events.flatMap((event) =>
+      event.body.kind === 'undo' ? [event.id, event.body.targetId] : [event.id],
+    );
     return transaction(pool, async (db) => {
       const lessons = await Promise.all(lessonIds.map((id) => findLesson(db, user.id, id)));
       const students = await findStudentsById(db, user.id, studentIds);

@@ -14,35 +14,70 @@ interface EventRow {
 const COLUMNS = 'id, lesson_id, student_id, block_id, device_id, at_ms, body';
 
 function toEvent(row: EventRow): BankEvent {
-  return { id: row.id, lessonId: row.lesson_id, studentId: row.student_id, blockId: row.block_id, deviceId: row.device_id, atMs: Number(row.at_ms), body: JSON.parse(row.body) as BankEventBody };
+  return {
+    id: row.id,
+    lessonId: row.lesson_id,
+    studentId: row.student_id,
+    blockId: row.block_id,
+    deviceId: row.device_id,
+    atMs: Number(row.at_ms),
+    body: JSON.parse(row.body) as BankEventBody,
+  };
 }
 
 /** Events of a lesson in the order the server got them; uses events_lesson. */
 export async function findEventsOfLesson(db: Db, lessonId: string): Promise<BankEvent[]> {
-  return (await rows<EventRow>(db, `SELECT ${COLUMNS} FROM events WHERE lesson_id = ? ORDER BY seq`, [lessonId])).map(toEvent);
+  return (
+    await rows<EventRow>(db, `SELECT ${COLUMNS} FROM events WHERE lesson_id = ? ORDER BY seq`, [lessonId])
+  ).map(toEvent);
 }
 
 /** Events of these students in the order the server got them; uses events_student. */
 export async function findEventsOfStudents(db: Db, studentIds: string[]): Promise<BankEvent[]> {
   if (studentIds.length === 0) return [];
-  return (await rows<EventRow>(db, `SELECT ${COLUMNS} FROM events WHERE student_id IN (?) ORDER BY seq`, [studentIds])).map(toEvent);
+  return (
+    await rows<EventRow>(db, `SELECT ${COLUMNS} FROM events WHERE student_id IN (?) ORDER BY seq`, [
+      studentIds,
+    ])
+  ).map(toEvent);
 }
 
 /** Which of these ids are stored, and for which lesson; uses events_id. */
 export async function findEventLessons(db: Db, ids: string[]): Promise<Map<string, string>> {
   if (ids.length === 0) return new Map();
-  const found = await rows<{ id: string; lesson_id: string }>(db, 'SELECT id, lesson_id FROM events WHERE id IN (?)', [ids]);
+  const found = await rows<{ id: string; lesson_id: string }>(
+    db,
+    'SELECT id, lesson_id FROM events WHERE id IN (?)',
+    [ids],
+  );
   return new Map(found.map((row) => [row.id, row.lesson_id]));
 }
 
 /** Adds events; one that another request stored in the meantime is left as it is. */
 export async function insertEvents(db: Db, userId: string, events: BankEvent[]): Promise<void> {
   if (events.length === 0) return;
-  const values = events.map((event) => [event.id, event.lessonId, event.studentId, event.blockId, event.deviceId, userId, event.atMs, event.body.kind, JSON.stringify(event.body)]);
-  await write(db, 'INSERT INTO events (id, lesson_id, student_id, block_id, device_id, recorded_by, at_ms, kind, body) VALUES ? ON DUPLICATE KEY UPDATE id = events.id', [values]);
+  const values = events.map((event) => [
+    event.id,
+    event.lessonId,
+    event.studentId,
+    event.blockId,
+    event.deviceId,
+    userId,
+    event.atMs,
+    event.body.kind,
+    JSON.stringify(event.body),
+  ]);
+  await write(
+    db,
+    'INSERT INTO events (id, lesson_id, student_id, block_id, device_id, recorded_by, at_ms, kind, body) VALUES ? ON DUPLICATE KEY UPDATE id = events.id',
+    [values],
+  );
 }
 
 /** Uses events_lesson. */
 export async function countEventsOfLesson(db: Db, lessonId: string): Promise<number> {
-  return (await rows<{ n: number }>(db, 'SELECT COUNT(*) AS n FROM events WHERE lesson_id = ?', [lessonId]))[0]?.n ?? 0;
+  return (
+    (await rows<{ n: number }>(db, 'SELECT COUNT(*) AS n FROM events WHERE lesson_id = ?', [lessonId]))[0]
+      ?.n ?? 0
+  );
 }

@@ -32,7 +32,10 @@ export function createApp(pool: Pool, settings: Settings, log: Logger): { app: E
 
   const router = express.Router();
   router.get(api.health.path, async (_request, response) => {
-    const up = await rows(pool, 'SELECT 1').then(() => true, () => false);
+    const up = await rows(pool, 'SELECT 1').then(
+      () => true,
+      () => false,
+    );
     response.status(up ? 200 : 503).json({ ok: up, database: up ? 'up' : 'down', version: VERSION });
   });
   router.get(api.openapi.path, (_request, response) => void response.json(openApi(VERSION)));
@@ -59,7 +62,16 @@ const ONE_YEAR_MS = 365 * 24 * 3_600_000;
 
 /** Built files with their hash in the name may be kept for ever; the page itself never. */
 function serveWeb(app: Express, folder: string): void {
-  app.use(express.static(folder, { index: false, setHeaders: (response, path) => response.setHeader('Cache-Control', /-[A-Z0-9]{8}\.\w+$/.test(path) ? `public, max-age=${ONE_YEAR_MS / 1000}, immutable` : 'no-cache') }));
+  app.use(
+    express.static(folder, {
+      index: false,
+      setHeaders: (response, path) =>
+        response.setHeader(
+          'Cache-Control',
+          /-[A-Z0-9]{8}\.\w+$/.test(path) ? `public, max-age=${ONE_YEAR_MS / 1000}, immutable` : 'no-cache',
+        ),
+    }),
+  );
   const page = join(folder, 'index.html');
   const html = existsSync(page) ? readFileSync(page, 'utf8') : null;
   app.get(/^\/(?!api\/)[^.]*$/, (_request, response) => {

@@ -5,8 +5,20 @@ import type { Logger } from 'pino';
 import { z } from 'zod';
 
 const STATUS: Record<ErrorCode, number> = {
-  invalid: 400, unreadable: 400, 'too-large': 413, 'wrong-content-type': 415, 'signed-out': 401, 'wrong-credentials': 401, forbidden: 403,
-  'not-found': 404, 'version-conflict': 409, 'already-exists': 409, 'too-many': 429, 'cross-site': 403, unavailable: 503, internal: 500,
+  invalid: 400,
+  unreadable: 400,
+  'too-large': 413,
+  'wrong-content-type': 415,
+  'signed-out': 401,
+  'wrong-credentials': 401,
+  forbidden: 403,
+  'not-found': 404,
+  'version-conflict': 409,
+  'already-exists': 409,
+  'too-many': 429,
+  'cross-site': 403,
+  unavailable: 503,
+  internal: 500,
 };
 
 const MESSAGES: Record<ErrorCode, string> = {
@@ -40,16 +52,29 @@ export class HttpError extends Error {
   }
 }
 
-const DATABASE_GONE = new Set(['ECONNREFUSED', 'ECONNRESET', 'ETIMEDOUT', 'ENOENT', 'EPIPE', 'PROTOCOL_CONNECTION_LOST', 'ER_SERVER_SHUTDOWN', 'ER_CONNECTION_KILLED']);
+const DATABASE_GONE = new Set([
+  'ECONNREFUSED',
+  'ECONNRESET',
+  'ETIMEDOUT',
+  'ENOENT',
+  'EPIPE',
+  'PROTOCOL_CONNECTION_LOST',
+  'ER_SERVER_SHUTDOWN',
+  'ER_CONNECTION_KILLED',
+]);
 
 /** Maps whatever was thrown to the one error shape. */
 export function toHttpError(error: unknown): HttpError {
   if (error instanceof HttpError) return error;
   if (error instanceof z.ZodError) return new HttpError('invalid', toIssues(error));
-  if (error instanceof CoreError) return new HttpError('invalid', [{ path: String(error.facts['name'] ?? ''), code: error.code, message: error.message }]);
+  if (error instanceof CoreError)
+    return new HttpError('invalid', [
+      { path: String(error.facts['name'] ?? ''), code: error.code, message: error.message },
+    ]);
   const { code, type } = (error ?? {}) as { code?: string; type?: string };
   if (type === 'entity.too.large') return new HttpError('too-large');
-  if (type?.startsWith('entity.') || type === 'encoding.unsupported' || type === 'charset.unsupported') return new HttpError('unreadable');
+  if (type?.startsWith('entity.') || type === 'encoding.unsupported' || type === 'charset.unsupported')
+    return new HttpError('unreadable');
   if (error instanceof URIError) return new HttpError('not-found');
   if (code === 'ER_DUP_ENTRY') return new HttpError('already-exists');
   if (code && DATABASE_GONE.has(code)) return new HttpError('unavailable');
@@ -64,7 +89,9 @@ export function errorHandler(log: Logger): ErrorRequestHandler {
     const requestId = String(response.locals['requestId'] ?? '');
     if (known.status >= 500) log.error({ err: error, requestId }, known.code);
     if (known.code === 'unavailable') response.setHeader('Retry-After', '2');
-    const body: ErrorBody = { error: { code: known.code, message: known.message, issues: known.issues, requestId } };
+    const body: ErrorBody = {
+      error: { code: known.code, message: known.message, issues: known.issues, requestId },
+    };
     response.status(known.status).json(body);
   };
 }

@@ -19,7 +19,11 @@ class DatabaseStore implements Store {
          resets_at = IF(resets_at < UTC_TIMESTAMP(3), UTC_TIMESTAMP(3) + INTERVAL ? SECOND, resets_at)`,
       [key, seconds, seconds],
     );
-    const [row] = await rows<{ hits: number; resets_at: Date }>(this.pool, 'SELECT hits, resets_at FROM rate_limits WHERE id = ?', [key]);
+    const [row] = await rows<{ hits: number; resets_at: Date }>(
+      this.pool,
+      'SELECT hits, resets_at FROM rate_limits WHERE id = ?',
+      [key],
+    );
     return { totalHits: row?.hits ?? 1, resetTime: row?.resets_at ?? new Date() };
   }
 
@@ -43,7 +47,10 @@ export function signInLimit(pool: Pool, limit = 10): RequestHandler {
     standardHeaders: 'draft-8',
     legacyHeaders: false,
     validate: false,
-    keyGenerator: (request) => `signin:${request.ip}:${String((request.body as { email?: unknown } | undefined)?.email ?? '').slice(0, 190).toLowerCase()}`,
+    keyGenerator: (request) =>
+      `signin:${request.ip}:${String((request.body as { email?: unknown } | undefined)?.email ?? '')
+        .slice(0, 190)
+        .toLowerCase()}`,
     handler: (_request, _response, next) => next(new HttpError('too-many')),
   });
 }

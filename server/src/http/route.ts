@@ -31,7 +31,12 @@ export interface UserCall<P, Q, B> extends Call<P, Q, B> {
  * Input that breaks the contract becomes 400 with the path of each issue; a reply that breaks it is our own fault
  * and becomes 500.
  */
-export function route<P, Q, B, R>(router: Router, pool: Pool, endpoint: Endpoint<P, Q, B, R>, handle: (call: UserCall<P, Q, B>) => Promise<R>): void {
+export function route<P, Q, B, R>(
+  router: Router,
+  pool: Pool,
+  endpoint: Endpoint<P, Q, B, R>,
+  handle: (call: UserCall<P, Q, B>) => Promise<R>,
+): void {
   router[endpoint.method](endpoint.path, async (request, response) => {
     const user = await userOf(request, pool);
     if (endpoint.access === 'user' && !user) throw new HttpError('signed-out');
@@ -45,7 +50,10 @@ export function route<P, Q, B, R>(router: Router, pool: Pool, endpoint: Endpoint
       user: user as UserRow,
     };
     const reply = endpoint.reply.safeParse(await handle(call));
-    if (!reply.success) throw new Error(`Reply of ${endpoint.method} ${endpoint.path} breaks its contract: ${z.prettifyError(reply.error)}`);
+    if (!reply.success)
+      throw new Error(
+        `Reply of ${endpoint.method} ${endpoint.path} breaks its contract: ${z.prettifyError(reply.error)}`,
+      );
     response.setHeader('Cache-Control', 'no-store');
     response.json(reply.data);
   });

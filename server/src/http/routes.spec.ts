@@ -27,7 +27,10 @@ interface Row {
   wrong?: object;
 }
 
-const row = (endpoint: unknown, rest: Omit<Row, 'endpoint'> = {}): Row => ({ endpoint: endpoint as Row['endpoint'], ...rest });
+const row = (endpoint: unknown, rest: Omit<Row, 'endpoint'> = {}): Row => ({
+  endpoint: endpoint as Row['endpoint'],
+  ...rest,
+});
 
 /** Every route of the API; one that is missing here fails the first test. */
 const ROWS: Row[] = [
@@ -37,38 +40,96 @@ const ROWS: Row[] = [
   row(api.session.signIn, { wrong: { email: 7, password: [] } }),
   row(api.session.register, { wrong: { email: 'no mail', password: 'short', name: '' } }),
   row(api.session.signOut),
-  row(api.session.settings, { body: { units: 'metric', bankHand: 'right' }, wrong: { units: 'furlong', bankHand: 1 } }),
+  row(api.session.settings, {
+    body: { units: 'metric', bankHand: 'right' },
+    wrong: { units: 'furlong', bankHand: 1 },
+  }),
   row(api.drills.list),
   row(api.waters.list),
   row(api.waters.get, { params: { id: water.id }, stranger: 404 }),
-  row(api.waters.create, { body: { id: id(), water: water.water }, wrong: { id: 'x', water: { ...water.water, latitude: 'north' } } }),
+  row(api.waters.create, {
+    body: { id: id(), water: water.water },
+    wrong: { id: 'x', water: { ...water.water, latitude: 'north' } },
+  }),
   row(api.waters.readCard, { params: { id: water.id }, stranger: 404 }),
   row(api.students.list),
   row(api.students.get, { params: { id: student.id }, stranger: 404 }),
-  row(api.students.create, { body: { id: id(), student: student.student }, wrong: { id: id(), student: { ...student.student, name: 'x'.repeat(81) } } }),
-  row(api.students.update, { params: { id: student.id }, body: student.student, stranger: 404, wrong: { ...student.student, bornOn: 'yesterday' } }),
+  row(api.students.create, {
+    body: { id: id(), student: student.student },
+    wrong: { id: id(), student: { ...student.student, name: 'x'.repeat(81) } },
+  }),
+  row(api.students.update, {
+    params: { id: student.id },
+    body: student.student,
+    stranger: 404,
+    wrong: { ...student.student, bornOn: 'yesterday' },
+  }),
   row(api.rigs.list),
   row(api.rigs.get, { params: { id: rig.id }, stranger: 404 }),
-  row(api.rigs.create, { body: { id: id(), name: 'mine', rig: rig.rig }, wrong: { id: id(), name: 'mine', rig: { ...rig.rig, waterDepthM: -1 } } }),
-  row(api.rigs.update, { params: { id: rig.id }, body: { name: 'x', rig: rig.rig, baseVersion: 1 }, stranger: 404, wrong: { name: 'x', rig: { ...rig.rig, sections: [] }, baseVersion: 1 } }),
+  row(api.rigs.create, {
+    body: { id: id(), name: 'mine', rig: rig.rig },
+    wrong: { id: id(), name: 'mine', rig: { ...rig.rig, waterDepthM: -1 } },
+  }),
+  row(api.rigs.update, {
+    params: { id: rig.id },
+    body: { name: 'x', rig: rig.rig, baseVersion: 1 },
+    stranger: 404,
+    wrong: { name: 'x', rig: { ...rig.rig, sections: [] }, baseVersion: 1 },
+  }),
   row(api.rigs.remove, { params: { id: rig.id }, stranger: 404 }),
   row(api.plans.list),
   row(api.plans.get, { params: { id: first.plan.id }, stranger: 404 }),
-  row(api.plans.create, { body: { id: id(), title: 'x', body: first.plan.body }, wrong: { id: id(), title: '', body: { ...first.plan.body, lengthMin: 'long' } } }),
-  row(api.plans.update, { params: { id: first.plan.id }, body: { title: 'x', body: first.plan.body, baseVersion: 1 }, stranger: 404, wrong: { title: 'x', body: { ...first.plan.body, blocks: [{ ...first.plan.body.blocks[0], durationMin: Number.NaN }] }, baseVersion: 1 } }),
+  row(api.plans.create, {
+    body: { id: id(), title: 'x', body: first.plan.body },
+    wrong: { id: id(), title: '', body: { ...first.plan.body, lengthMin: 'long' } },
+  }),
+  row(api.plans.update, {
+    params: { id: first.plan.id },
+    body: { title: 'x', body: first.plan.body, baseVersion: 1 },
+    stranger: 404,
+    wrong: {
+      title: 'x',
+      body: { ...first.plan.body, blocks: [{ ...first.plan.body.blocks[0], durationMin: Number.NaN }] },
+      baseVersion: 1,
+    },
+  }),
   row(api.plans.remove, { params: { id: second.plan.id }, stranger: 404 }),
-  row(api.plans.share, { params: { id: first.plan.id }, body: { circleId: circle.id }, stranger: 404, wrong: { circleId: 12 } }),
-  row(api.plans.copy, { params: { id: first.plan.id }, body: { id: id() }, stranger: 404, wrong: { id: 'short' } }),
+  row(api.plans.share, {
+    params: { id: first.plan.id },
+    body: { circleId: circle.id },
+    stranger: 404,
+    wrong: { circleId: 12 },
+  }),
+  row(api.plans.copy, {
+    params: { id: first.plan.id },
+    body: { id: id() },
+    stranger: 404,
+    wrong: { id: 'short' },
+  }),
   row(api.lessons.list),
   row(api.lessons.get, { params: { id: lesson.id }, stranger: 404 }),
-  row(api.lessons.create, { body: { id: id(), lesson: lesson.lesson }, stranger: 400, wrong: { id: id(), lesson: { ...lesson.lesson, startsAt: 'soon' } } }),
-  row(api.lessons.update, { params: { id: lesson.id }, body: lesson.lesson, stranger: 404, wrong: { ...lesson.lesson, studentIds: 'all' } }),
+  row(api.lessons.create, {
+    body: { id: id(), lesson: lesson.lesson },
+    stranger: 400,
+    wrong: { id: id(), lesson: { ...lesson.lesson, startsAt: 'soon' } },
+  }),
+  row(api.lessons.update, {
+    params: { id: lesson.id },
+    body: lesson.lesson,
+    stranger: 404,
+    wrong: { ...lesson.lesson, studentIds: 'all' },
+  }),
   row(api.lessons.remove, { params: { id: lesson.id }, stranger: 404 }),
   row(api.events.list, { query: { studentId: student.id }, stranger: 404 }),
   row(api.events.add, { body: { events: [] }, stranger: 400, wrong: { events: [{ id: 1 }] } }),
   row(api.circles.list),
   row(api.circles.create, { body: { id: id(), name: 'x' }, wrong: { id: id(), name: '' } }),
-  row(api.circles.addMember, { params: { id: circle.id }, body: { email: OTHER.email, role: 'editor' }, stranger: 404, wrong: { email: 'nobody', role: 'king' } }),
+  row(api.circles.addMember, {
+    params: { id: circle.id },
+    body: { email: OTHER.email, role: 'editor' },
+    stranger: 404,
+    wrong: { email: 'nobody', role: 'king' },
+  }),
   row(api.circles.removeMember, { params: { id: circle.id, userId: OTHER.id }, stranger: 404 }),
 ];
 const name = ({ method, path }: Row['endpoint']): string => `${method} ${path}`;
@@ -85,40 +146,63 @@ describe('all routes', () => {
   });
   afterAll(() => test.close());
 
-  const send = (by: Agent | ReturnType<typeof supertest>, { endpoint, params = {}, query = {} }: Row, body?: object) => {
+  const send = (
+    by: Agent | ReturnType<typeof supertest>,
+    { endpoint, params = {}, query = {} }: Row,
+    body?: object,
+  ) => {
     const path = endpoint.path.replace(/:(\w+)/g, (_, key: string) => params[key] ?? '');
     const request = by[endpoint.method](path).query(query);
     return body === undefined ? request : request.send(body);
   };
 
-  it('are all in this table', () => expect(ROWS.map(({ endpoint }) => name(endpoint)).sort()).toEqual(allEndpoints().map((endpoint) => name(endpoint as Row['endpoint'])).sort()));
+  it('are all in this table', () =>
+    expect(ROWS.map(({ endpoint }) => name(endpoint)).sort()).toEqual(
+      allEndpoints()
+        .map((endpoint) => name(endpoint as Row['endpoint']))
+        .sort(),
+    ));
 
-  it.each(table.filter(([, { endpoint }]) => endpoint.access === 'user'))('%s asks for a session', async (_, entry) => {
-    const reply = await send(supertest(test.app), entry, entry.body);
-    expect(reply.status).toBe(401);
-    expect(errorSchema.parse(reply.body).error.code).toBe('signed-out');
-  });
+  it.each(table.filter(([, { endpoint }]) => endpoint.access === 'user'))(
+    '%s asks for a session',
+    async (_, entry) => {
+      const reply = await send(supertest(test.app), entry, entry.body);
+      expect(reply.status).toBe(401);
+      expect(errorSchema.parse(reply.body).error.code).toBe('signed-out');
+    },
+  );
 
-  it.each(table.filter(([, { stranger }]) => stranger))('%s shows nothing to another circle', async (_, entry) => {
-    const reply = await send(other, entry, entry.body);
-    expect(reply.status).toBe(entry.stranger);
-    expect(JSON.stringify(reply.body)).not.toContain(student.student.name);
-  });
+  it.each(table.filter(([, { stranger }]) => stranger))(
+    '%s shows nothing to another circle',
+    async (_, entry) => {
+      const reply = await send(other, entry, entry.body);
+      expect(reply.status).toBe(entry.stranger);
+      expect(JSON.stringify(reply.body)).not.toContain(student.student.name);
+    },
+  );
 
-  it.each(table.filter(([, { wrong }]) => wrong))('%s names what is wrong with a body of wrong types', async (_, entry) => {
-    const reply = await send(lead, entry, entry.wrong);
-    expect(reply.status).toBe(400);
-    const { error } = errorSchema.parse(reply.body);
-    expect(error.issues.length).toBeGreaterThan(0);
-    expect(error.issues.every(({ path }) => path.length > 0)).toBe(true);
-  });
+  it.each(table.filter(([, { wrong }]) => wrong))(
+    '%s names what is wrong with a body of wrong types',
+    async (_, entry) => {
+      const reply = await send(lead, entry, entry.wrong);
+      expect(reply.status).toBe(400);
+      const { error } = errorSchema.parse(reply.body);
+      expect(error.issues.length).toBeGreaterThan(0);
+      expect(error.issues.every(({ path }) => path.length > 0)).toBe(true);
+    },
+  );
 
-  it.each(table.filter(([, { params }]) => params))('%s does not find what is not there, nor a broken id', async (_, entry) => {
-    for (const wrongId of [id(), 'x', "1' OR 1=1"]) {
-      const params = Object.fromEntries(Object.keys(entry.params ?? {}).map((key) => [key, encodeURIComponent(wrongId)]));
-      expect((await send(lead, { ...entry, params }, entry.body)).status).toBe(404);
-    }
-  });
+  it.each(table.filter(([, { params }]) => params))(
+    '%s does not find what is not there, nor a broken id',
+    async (_, entry) => {
+      for (const wrongId of [id(), 'x', "1' OR 1=1"]) {
+        const params = Object.fromEntries(
+          Object.keys(entry.params ?? {}).map((key) => [key, encodeURIComponent(wrongId)]),
+        );
+        expect((await send(lead, { ...entry, params }, entry.body)).status).toBe(404);
+      }
+    },
+  );
 
   it('answer a stranger 401 on any other address of the API', async () => {
     await supertest(test.app).get('/api/secrets').expect(401);
@@ -129,15 +213,29 @@ describe('all routes', () => {
     const broken = await lead.post('/api/plans').set('Content-Type', 'application/json').send('{"title":');
     expect([broken.status, broken.body.error.code]).toEqual([400, 'unreadable']);
     await lead.post('/api/plans').set('Content-Type', 'text/plain').send('hello').expect(415);
-    await lead.post('/api/plans').send({ title: 'x'.repeat(2_000_000) }).expect(413);
-    await lead.post('/api/circles').set('Origin', 'https://elsewhere.example').send({ id: id(), name: 'x' }).expect(403);
-    await lead.post('/api/circles').set('Sec-Fetch-Site', 'cross-site').send({ id: id(), name: 'x' }).expect(403);
+    await lead
+      .post('/api/plans')
+      .send({ title: 'x'.repeat(2_000_000) })
+      .expect(413);
+    await lead
+      .post('/api/circles')
+      .set('Origin', 'https://elsewhere.example')
+      .send({ id: id(), name: 'x' })
+      .expect(403);
+    await lead
+      .post('/api/circles')
+      .set('Sec-Fetch-Site', 'cross-site')
+      .send({ id: id(), name: 'x' })
+      .expect(403);
   });
 
   it('describe themselves and tell their health', async () => {
     const description = (await supertest(test.app).get('/api/openapi.json').expect(200)).body;
     expect(Object.keys(description.paths)).toHaveLength(new Set(allEndpoints().map(({ path }) => path)).size);
-    expect((await supertest(test.app).get('/api/health').expect(200)).body).toMatchObject({ ok: true, database: 'up' });
+    expect((await supertest(test.app).get('/api/health').expect(200)).body).toMatchObject({
+      ok: true,
+      database: 'up',
+    });
   });
 
   it('send strict headers', async () => {

@@ -25,7 +25,11 @@ export function securityHeaders(secure: boolean): RequestHandler {
       directives: {
         defaultSrc: ["'none'"],
         scriptSrc: ["'self'"],
-        styleSrc: ["'self'", (_request, response) => `'nonce-${(response as { locals?: Record<string, unknown> }).locals?.['nonce']}'`],
+        styleSrc: [
+          "'self'",
+          (_request, response) =>
+            `'nonce-${(response as { locals?: Record<string, unknown> }).locals?.['nonce']}'`,
+        ],
         styleSrcAttr: ["'unsafe-inline'"],
         imgSrc: ["'self'", 'data:', 'blob:'],
         fontSrc: ["'self'"],
@@ -67,7 +71,8 @@ function hostOf(origin: string): string | null {
 
 /** Bodies must be JSON. */
 export const jsonOnly: RequestHandler = (request, _response, next) => {
-  const hasBody = Number(request.get('content-length') ?? 0) > 0 || request.get('transfer-encoding') !== undefined;
+  const hasBody =
+    Number(request.get('content-length') ?? 0) > 0 || request.get('transfer-encoding') !== undefined;
   if (hasBody && !request.is('application/json')) throw new HttpError('wrong-content-type');
   next();
 };

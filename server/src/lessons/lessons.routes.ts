@@ -31,7 +31,8 @@ export function lessonRoutes(router: Router, pool: Pool): void {
 
   route(router, pool, api.lessons.remove, async ({ user, params }) => {
     await ownLesson(pool, user.id, params.id);
-    if ((await countEventsOfLesson(pool, params.id)) > 0) throw new HttpError('already-exists', [], 'Records of students belong to this lesson, so it stays.');
+    if ((await countEventsOfLesson(pool, params.id)) > 0)
+      throw new HttpError('already-exists', [], 'Records of students belong to this lesson, so it stays.');
     await deleteLesson(pool, params.id);
     return { ok: true as const };
   });
@@ -46,13 +47,23 @@ export async function ownLesson(pool: Pool, userId: string, id: string): Promise
 
 /** A lesson is made of parts the instructor may see. */
 async function checkParts(pool: Pool, userId: string, lesson: Lesson, prefix: string): Promise<void> {
-  const [plan, water, students] = await Promise.all([findPlan(pool, userId, lesson.planId), findWater(pool, userId, lesson.waterId), findStudentsById(pool, userId, lesson.studentIds)]);
-  const unknown = (path: string, message: string): { path: string; code: string; message: string } => ({ path: `${prefix}${path}`, code: 'unknown', message });
+  const [plan, water, students] = await Promise.all([
+    findPlan(pool, userId, lesson.planId),
+    findWater(pool, userId, lesson.waterId),
+    findStudentsById(pool, userId, lesson.studentIds),
+  ]);
+  const unknown = (path: string, message: string): { path: string; code: string; message: string } => ({
+    path: `${prefix}${path}`,
+    code: 'unknown',
+    message,
+  });
   const known = new Set(students.map(({ id }) => id));
   const issues = [
     ...(plan ? [] : [unknown('planId', 'is no plan of yours')]),
     ...(water ? [] : [unknown('waterId', 'is no water of yours')]),
-    ...lesson.studentIds.flatMap((id, index) => (known.has(id) ? [] : [unknown(`studentIds[${index}]`, 'is no student of yours')])),
+    ...lesson.studentIds.flatMap((id, index) =>
+      known.has(id) ? [] : [unknown(`studentIds[${index}]`, 'is no student of yours')],
+    ),
   ];
   if (issues.length > 0) throw new HttpError('invalid', issues);
 }

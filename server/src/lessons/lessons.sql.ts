@@ -18,14 +18,22 @@ const SELECT = `SELECT l.id, l.plan_id, l.water_id, l.starts_at, p.title AS plan
 
 function toLesson(row: LessonRow): SavedLesson {
   return {
-    id: row.id, planId: row.plan_id, waterId: row.water_id, startsAt: row.starts_at.toISOString(), studentIds: row.student_ids?.split(',') ?? [],
-    planTitle: row.plan_title, lengthMin: Number(row.length_min), waterName: row.water_name,
+    id: row.id,
+    planId: row.plan_id,
+    waterId: row.water_id,
+    startsAt: row.starts_at.toISOString(),
+    studentIds: row.student_ids?.split(',') ?? [],
+    planTitle: row.plan_title,
+    lengthMin: Number(row.length_min),
+    waterName: row.water_name,
   };
 }
 
 /** Lessons of one instructor by start; uses lessons_owner. */
 export async function findLessons(db: Db, ownerId: string): Promise<SavedLesson[]> {
-  return (await rows<LessonRow>(db, `${SELECT} WHERE l.owner_id = ? ORDER BY l.starts_at, l.id`, [ownerId])).map(toLesson);
+  return (
+    await rows<LessonRow>(db, `${SELECT} WHERE l.owner_id = ? ORDER BY l.starts_at, l.id`, [ownerId])
+  ).map(toLesson);
 }
 
 /** Null when it does not exist or is somebody else's. */
@@ -35,19 +43,32 @@ export async function findLesson(db: Db, ownerId: string, id: string): Promise<S
 }
 
 export async function insertLesson(db: Db, ownerId: string, id: string, lesson: Lesson): Promise<void> {
-  await write(db, 'INSERT INTO lessons (id, owner_id, plan_id, water_id, starts_at) VALUES (?, ?, ?, ?, ?)', [id, ownerId, lesson.planId, lesson.waterId, new Date(lesson.startsAt)]);
+  await write(db, 'INSERT INTO lessons (id, owner_id, plan_id, water_id, starts_at) VALUES (?, ?, ?, ?, ?)', [
+    id,
+    ownerId,
+    lesson.planId,
+    lesson.waterId,
+    new Date(lesson.startsAt),
+  ]);
   await insertLessonStudents(db, id, lesson.studentIds);
 }
 
 export async function updateLesson(db: Db, id: string, lesson: Lesson): Promise<void> {
-  await write(db, 'UPDATE lessons SET plan_id = ?, water_id = ?, starts_at = ? WHERE id = ?', [lesson.planId, lesson.waterId, new Date(lesson.startsAt), id]);
+  await write(db, 'UPDATE lessons SET plan_id = ?, water_id = ?, starts_at = ? WHERE id = ?', [
+    lesson.planId,
+    lesson.waterId,
+    new Date(lesson.startsAt),
+    id,
+  ]);
   await write(db, 'DELETE FROM lesson_students WHERE lesson_id = ?', [id]);
   await insertLessonStudents(db, id, lesson.studentIds);
 }
 
 async function insertLessonStudents(db: Db, id: string, studentIds: string[]): Promise<void> {
   if (studentIds.length === 0) return;
-  await write(db, 'INSERT INTO lesson_students (lesson_id, student_id, lane) VALUES ?', [studentIds.map((studentId, lane) => [id, studentId, lane])]);
+  await write(db, 'INSERT INTO lesson_students (lesson_id, student_id, lane) VALUES ?', [
+    studentIds.map((studentId, lane) => [id, studentId, lane]),
+  ]);
 }
 
 export async function deleteLesson(db: Db, id: string): Promise<void> {

@@ -33,12 +33,27 @@ const SELECT = `SELECT p.id, p.title, p.body, p.version, p.updated_at, p.owner_i
 function toPlan(row: PlanRow): SavedPlan {
   const body = JSON.parse(row.body) as PlanBody;
   return {
-    id: row.id, title: row.title, body, aim: body.aim, lengthMin: body.lengthMin, blockCount: body.blocks.length,
+    id: row.id,
+    title: row.title,
+    body,
+    aim: body.aim,
+    lengthMin: body.lengthMin,
+    blockCount: body.blocks.length,
     strands: strandShares(body).map(({ strand }) => strand),
-    version: row.version, updatedAt: row.updated_at.toISOString(), mine: Boolean(row.mine), ownerName: row.owner_name,
-    circleId: row.circle_id, circleName: row.circle_name,
+    version: row.version,
+    updatedAt: row.updated_at.toISOString(),
+    mine: Boolean(row.mine),
+    ownerName: row.owner_name,
+    circleId: row.circle_id,
+    circleName: row.circle_name,
     origin: row.origin_plan_id
-      ? { planId: row.origin_plan_id, title: row.origin_title ?? '', ownerName: row.origin_owner_name ?? '', version: row.origin_version ?? 1, newestVersion: row.origin_newest }
+      ? {
+          planId: row.origin_plan_id,
+          title: row.origin_title ?? '',
+          ownerName: row.origin_owner_name ?? '',
+          version: row.origin_version ?? 1,
+          newestVersion: row.origin_newest,
+        }
       : null,
   };
 }
@@ -58,19 +73,42 @@ export async function findPlan(db: Db, userId: string, id: string): Promise<Save
   return found[0] ? toPlan(found[0]) : null;
 }
 
-export async function insertPlan(db: Db, ownerId: string, plan: { id: string; title: string; body: PlanBody; origin?: SavedPlan }): Promise<void> {
+export async function insertPlan(
+  db: Db,
+  ownerId: string,
+  plan: { id: string; title: string; body: PlanBody; origin?: SavedPlan },
+): Promise<void> {
   const { origin } = plan;
   await write(
     db,
     `INSERT INTO plans (id, owner_id, title, body, updated_at, origin_plan_id, origin_title, origin_owner_name, origin_version)
      VALUES (?, ?, ?, ?, UTC_TIMESTAMP(3), ?, ?, ?, ?)`,
-    [plan.id, ownerId, plan.title, JSON.stringify(plan.body), origin?.id ?? null, origin?.title ?? null, origin?.ownerName ?? null, origin?.version ?? null],
+    [
+      plan.id,
+      ownerId,
+      plan.title,
+      JSON.stringify(plan.body),
+      origin?.id ?? null,
+      origin?.title ?? null,
+      origin?.ownerName ?? null,
+      origin?.version ?? null,
+    ],
   );
 }
 
 /** False when the stored version is another than `baseVersion`: somebody saved in the meantime. */
-export async function updatePlan(db: Db, id: string, baseVersion: number, title: string, body: PlanBody): Promise<boolean> {
-  const touched = await write(db, 'UPDATE plans SET title = ?, body = ?, version = version + 1, updated_at = UTC_TIMESTAMP(3) WHERE id = ? AND version = ?', [title, JSON.stringify(body), id, baseVersion]);
+export async function updatePlan(
+  db: Db,
+  id: string,
+  baseVersion: number,
+  title: string,
+  body: PlanBody,
+): Promise<boolean> {
+  const touched = await write(
+    db,
+    'UPDATE plans SET title = ?, body = ?, version = version + 1, updated_at = UTC_TIMESTAMP(3) WHERE id = ? AND version = ?',
+    [title, JSON.stringify(body), id, baseVersion],
+  );
   return touched > 0;
 }
 
@@ -84,5 +122,7 @@ export async function deletePlan(db: Db, id: string): Promise<void> {
 
 /** Lessons that use a plan, of any instructor; by the foreign key's index. */
 export async function countLessonsOfPlan(db: Db, id: string): Promise<number> {
-  return (await rows<{ n: number }>(db, 'SELECT COUNT(*) AS n FROM lessons WHERE plan_id = ?', [id]))[0]?.n ?? 0;
+  return (
+    (await rows<{ n: number }>(db, 'SELECT COUNT(*) AS n FROM lessons WHERE plan_id = ?', [id]))[0]?.n ?? 0
+  );
 }

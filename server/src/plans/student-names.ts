@@ -9,7 +9,10 @@ import type { PlanBody } from '@doceo/core';
 export function studentNamesIn(title: string, plan: PlanBody, names: readonly string[]): Issue[] {
   const words = names.flatMap((name) => name.split(/\s+/)).filter((word) => word.length >= 3);
   if (words.length === 0) return [];
-  const pattern = new RegExp(`(?<![\\p{L}])(${words.map((word) => word.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')).join('|')})(?![\\p{L}])`, 'iu');
+  const pattern = new RegExp(
+    `(?<![\\p{L}])(${words.map((word) => word.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')).join('|')})(?![\\p{L}])`,
+    'iu',
+  );
   const texts: [string, string][] = [
     ['title', title],
     ['body.aim', plan.aim],

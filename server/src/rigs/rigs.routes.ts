@@ -18,7 +18,8 @@ export function rigRoutes(router: Router, pool: Pool): void {
 
   route(router, pool, api.rigs.update, async ({ user, params, body }) => {
     await ownRig(pool, user.id, params.id);
-    if (!(await updateRig(pool, params.id, body.baseVersion, body.name, body.rig))) throw new HttpError('version-conflict');
+    if (!(await updateRig(pool, params.id, body.baseVersion, body.name, body.rig)))
+      throw new HttpError('version-conflict');
     return ownRig(pool, user.id, params.id);
   });
 

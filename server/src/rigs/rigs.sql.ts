@@ -13,27 +13,54 @@ interface RigRow {
 const COLUMNS = 'id, name, body, version, updated_at';
 
 function toRig(row: RigRow): SavedRig {
-  return { id: row.id, name: row.name, rig: JSON.parse(row.body) as Rig, version: row.version, updatedAt: row.updated_at.toISOString() };
+  return {
+    id: row.id,
+    name: row.name,
+    rig: JSON.parse(row.body) as Rig,
+    version: row.version,
+    updatedAt: row.updated_at.toISOString(),
+  };
 }
 
 /** Rigs of one owner, newest first; uses rigs_owner. */
 export async function findRigs(db: Db, ownerId: string): Promise<SavedRig[]> {
-  return (await rows<RigRow>(db, `SELECT ${COLUMNS} FROM rigs WHERE owner_id = ? ORDER BY updated_at DESC, id`, [ownerId])).map(toRig);
+  return (
+    await rows<RigRow>(db, `SELECT ${COLUMNS} FROM rigs WHERE owner_id = ? ORDER BY updated_at DESC, id`, [
+      ownerId,
+    ])
+  ).map(toRig);
 }
 
 /** Null when it does not exist or belongs to somebody else. */
 export async function findRig(db: Db, ownerId: string, id: string): Promise<SavedRig | null> {
-  const found = await rows<RigRow>(db, `SELECT ${COLUMNS} FROM rigs WHERE id = ? AND owner_id = ?`, [id, ownerId]);
+  const found = await rows<RigRow>(db, `SELECT ${COLUMNS} FROM rigs WHERE id = ? AND owner_id = ?`, [
+    id,
+    ownerId,
+  ]);
   return found[0] ? toRig(found[0]) : null;
 }
 
 export async function insertRig(db: Db, ownerId: string, id: string, name: string, rig: Rig): Promise<void> {
-  await write(db, 'INSERT INTO rigs (id, owner_id, name, body, updated_at) VALUES (?, ?, ?, ?, UTC_TIMESTAMP(3))', [id, ownerId, name, JSON.stringify(rig)]);
+  await write(
+    db,
+    'INSERT INTO rigs (id, owner_id, name, body, updated_at) VALUES (?, ?, ?, ?, UTC_TIMESTAMP(3))',
+    [id, ownerId, name, JSON.stringify(rig)],
+  );
 }
 
 /** False when the stored version is another than `baseVersion`: somebody saved in the meantime. */
-export async function updateRig(db: Db, id: string, baseVersion: number, name: string, rig: Rig): Promise<boolean> {
-  const touched = await write(db, 'UPDATE rigs SET name = ?, body = ?, version = version + 1, updated_at = UTC_TIMESTAMP(3) WHERE id = ? AND version = ?', [name, JSON.stringify(rig), id, baseVersion]);
+export async function updateRig(
+  db: Db,
+  id: string,
+  baseVersion: number,
+  name: string,
+  rig: Rig,
+): Promise<boolean> {
+  const touched = await write(
+    db,
+    'UPDATE rigs SET name = ?, body = ?, version = version + 1, updated_at = UTC_TIMESTAMP(3) WHERE id = ? AND version = ?',
+    [name, JSON.stringify(rig), id, baseVersion],
+  );
   return touched > 0;
 }
 

@@ -30,10 +30,14 @@ async function insertScenario(db: Db, scenario: Scenario, passwordHash: string):
     await insertCircle(db, circle.id, circle.name);
     for (const member of circle.members) await upsertMember(db, circle.id, member.userId, member.role);
   }
-  for (const { id, water } of scenario.waters.list) await insertWater(db, scenario.waters.ownerId, id, water, scenario.waters.circleId);
-  for (const { id, student } of scenario.students.list) await insertStudent(db, scenario.students.ownerId, id, student);
-  for (const { userId, studentIds } of scenario.students.seenBy) for (const id of studentIds) await insertStudentAccess(db, id, userId);
-  for (const { id, name, rig } of scenario.rigs.list) await insertRig(db, scenario.rigs.ownerId, id, name, rig);
+  for (const { id, water } of scenario.waters.list)
+    await insertWater(db, scenario.waters.ownerId, id, water, scenario.waters.circleId);
+  for (const { id, student } of scenario.students.list)
+    await insertStudent(db, scenario.students.ownerId, id, student);
+  for (const { userId, studentIds } of scenario.students.seenBy)
+    for (const id of studentIds) await insertStudentAccess(db, id, userId);
+  for (const { id, name, rig } of scenario.rigs.list)
+    await insertRig(db, scenario.rigs.ownerId, id, name, rig);
   for (const { ownerId, circleId, plan } of scenario.plans) {
     await insertPlan(db, ownerId, plan);
     if (circleId) await updatePlanCircle(db, plan.id, circleId);

@@ -11,7 +11,10 @@ import type { Settings } from '../settings';
 import { findUserByEmail, insertUser, toUser, updateSettings, type UserRow } from './users.sql';
 
 export function sessionRoutes(router: Router, pool: Pool, settings: Settings): void {
-  const reply = (user: UserRow | null): Session => ({ user: user ? toUser(user) : null, demo: settings.DOCEO_DEMO && !user ? DEMO_ACCOUNTS : [] });
+  const reply = (user: UserRow | null): Session => ({
+    user: user ? toUser(user) : null,
+    demo: settings.DOCEO_DEMO && !user ? DEMO_ACCOUNTS : [],
+  });
 
   router.post(api.session.signIn.path, signInLimit(pool));
   router.post(api.session.register.path, signInLimit(pool));
@@ -21,21 +24,34 @@ export function sessionRoutes(router: Router, pool: Pool, settings: Settings): v
   route(router, pool, api.session.signIn, async ({ body, request }) => {
     const user = await findUserByEmail(pool, body.email);
     const known = await verify(user?.password_hash ?? (await decoyHash()), body.password);
-    if (!user || !known) throw new HttpError('wrong-credentials', [{ path: 'password', code: 'wrong', message: 'E-mail or password is not right.' }]);
+    if (!user || !known)
+      throw new HttpError('wrong-credentials', [
+        { path: 'password', code: 'wrong', message: 'E-mail or password is not right.' },
+      ]);
     await openSession(request, user.id);
     return reply(user);
   });
 
   route(router, pool, api.session.register, async ({ body, request }) => {
-    if (await findUserByEmail(pool, body.email)) throw new HttpError('already-exists', [{ path: 'email', code: 'taken', message: 'There is an account with this e-mail.' }]);
-    await insertUser(pool, { id: randomUUID(), email: body.email, name: body.name, passwordHash: await hash(body.password) });
+    if (await findUserByEmail(pool, body.email))
+      throw new HttpError('already-exists', [
+        { path: 'email', code: 'taken', message: 'There is an account with this e-mail.' },
+      ]);
+    await insertUser(pool, {
+      id: randomUUID(),
+      email: body.email,
+      name: body.name,
+      passwordHash: await hash(body.password),
+    });
     const user = await findUserByEmail(pool, body.email);
     await openSession(request, user?.id ?? '');
     return reply(user);
   });
 
   route(router, pool, api.session.signOut, async ({ request, response }) => {
-    await new Promise<void>((done, fail) => request.session.destroy((error) => (error ? fail(error) : done())));
+    await new Promise<void>((done, fail) =>
+      request.session.destroy((error) => (error ? fail(error) : done())),
+    );
     response.clearCookie('doceo');
     return { ok: true as const };
   });

@@ -13,7 +13,12 @@ export interface UserRow {
 const COLUMNS = 'id, email, name, password_hash, units, bank_hand';
 
 export function toUser(row: UserRow): User {
-  return { id: row.id, name: row.name, email: row.email, settings: { units: row.units, bankHand: row.bank_hand } };
+  return {
+    id: row.id,
+    name: row.name,
+    email: row.email,
+    settings: { units: row.units, bankHand: row.bank_hand },
+  };
 }
 
 /** By primary key; null for an account that is gone. */
@@ -26,10 +31,22 @@ export async function findUserByEmail(db: Db, email: string): Promise<UserRow | 
   return (await rows<UserRow>(db, `SELECT ${COLUMNS} FROM users WHERE email = ?`, [email]))[0] ?? null;
 }
 
-export async function insertUser(db: Db, user: { id: string; email: string; name: string; passwordHash: string }): Promise<void> {
-  await write(db, 'INSERT INTO users (id, email, name, password_hash) VALUES (?, ?, ?, ?)', [user.id, user.email, user.name, user.passwordHash]);
+export async function insertUser(
+  db: Db,
+  user: { id: string; email: string; name: string; passwordHash: string },
+): Promise<void> {
+  await write(db, 'INSERT INTO users (id, email, name, password_hash) VALUES (?, ?, ?, ?)', [
+    user.id,
+    user.email,
+    user.name,
+    user.passwordHash,
+  ]);
 }
 
 export async function updateSettings(db: Db, userId: string, settings: Settings): Promise<void> {
-  await write(db, 'UPDATE users SET units = ?, bank_hand = ? WHERE id = ?', [settings.units, settings.bankHand, userId]);
+  await write(db, 'UPDATE users SET units = ?, bank_hand = ? WHERE id = ?', [
+    settings.units,
+    settings.bankHand,
+    userId,
+  ]);
 }

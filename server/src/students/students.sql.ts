@@ -22,25 +22,42 @@ function toStudent(row: StudentRow): SavedStudent {
     id: row.id,
     mine: Boolean(row.mine),
     student: {
-      name: row.name, bornOn: row.born_on, hand: row.hand, note: row.note,
-      guardianName: row.guardian_name, guardianContact: row.guardian_contact, guardianConsentOn: row.guardian_consent_on,
+      name: row.name,
+      bornOn: row.born_on,
+      hand: row.hand,
+      note: row.note,
+      guardianName: row.guardian_name,
+      guardianContact: row.guardian_contact,
+      guardianConsentOn: row.guardian_consent_on,
     },
   };
 }
 
 function values(student: Student): unknown[] {
-  return [student.name, student.bornOn, student.hand, student.note, student.guardianName, student.guardianContact, student.guardianConsentOn];
+  return [
+    student.name,
+    student.bornOn,
+    student.hand,
+    student.note,
+    student.guardianName,
+    student.guardianContact,
+    student.guardianConsentOn,
+  ];
 }
 
 /** Students of the user or given to him, by name; uses students_owner and the key of student_access. */
 export async function findStudents(db: Db, userId: string): Promise<SavedStudent[]> {
-  return (await rows<StudentRow>(db, `${SELECT} WHERE ${VISIBLE} ORDER BY s.name`, [userId, userId, userId])).map(toStudent);
+  return (
+    await rows<StudentRow>(db, `${SELECT} WHERE ${VISIBLE} ORDER BY s.name`, [userId, userId, userId])
+  ).map(toStudent);
 }
 
 /** Of these ids the ones the user may see, in no order. */
 export async function findStudentsById(db: Db, userId: string, ids: string[]): Promise<SavedStudent[]> {
   if (ids.length === 0) return [];
-  return (await rows<StudentRow>(db, `${SELECT} WHERE ${VISIBLE} AND s.id IN (?)`, [userId, userId, userId, ids])).map(toStudent);
+  return (
+    await rows<StudentRow>(db, `${SELECT} WHERE ${VISIBLE} AND s.id IN (?)`, [userId, userId, userId, ids])
+  ).map(toStudent);
 }
 
 export async function insertStudent(db: Db, ownerId: string, id: string, student: Student): Promise<void> {
@@ -62,5 +79,8 @@ export async function updateStudent(db: Db, ownerId: string, id: string, student
 }
 
 export async function insertStudentAccess(db: Db, studentId: string, userId: string): Promise<void> {
-  await write(db, 'INSERT IGNORE INTO student_access (student_id, user_id) VALUES (?, ?)', [studentId, userId]);
+  await write(db, 'INSERT IGNORE INTO student_access (student_id, user_id) VALUES (?, ?)', [
+    studentId,
+    userId,
+  ]);
 }

@@ -30,7 +30,12 @@ export async function testApp(name: string): Promise<TestApp> {
   await migrate(url, join(root, 'server/migrations'));
   const pool = openPool(url);
   await seedDemo(pool, new Date());
-  const settings = readSettings({ DOCEO_DB_URL: url, DOCEO_SESSION_SECRET: 'only for tests, long enough', DOCEO_DEMO: '1', DOCEO_ROOT: root });
+  const settings = readSettings({
+    DOCEO_DB_URL: url,
+    DOCEO_SESSION_SECRET: 'only for tests, long enough',
+    DOCEO_DEMO: '1',
+    DOCEO_ROOT: root,
+  });
   const { app, close } = createApp(pool, settings, pino({ level: 'silent' }));
   return {
     app,

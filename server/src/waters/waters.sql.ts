@@ -18,20 +18,43 @@ function toWater(row: WaterRow): SavedWater {
 
 /** Waters of the user and of his circles, by name; uses waters_owner and the key of circle_members. */
 export async function findWaters(db: Db, userId: string): Promise<SavedWater[]> {
-  return (await rows<WaterRow>(db, `${SELECT} WHERE ${VISIBLE} ORDER BY w.name`, [userId, userId, userId])).map(toWater);
+  return (
+    await rows<WaterRow>(db, `${SELECT} WHERE ${VISIBLE} ORDER BY w.name`, [userId, userId, userId])
+  ).map(toWater);
 }
 
 /** Null when it does not exist or is not visible. */
 export async function findWater(db: Db, userId: string, id: string): Promise<SavedWater | null> {
-  const found = await rows<WaterRow>(db, `${SELECT} WHERE ${VISIBLE} AND w.id = ?`, [userId, userId, userId, id]);
+  const found = await rows<WaterRow>(db, `${SELECT} WHERE ${VISIBLE} AND w.id = ?`, [
+    userId,
+    userId,
+    userId,
+    id,
+  ]);
   return found[0] ? toWater(found[0]) : null;
 }
 
-export async function insertWater(db: Db, ownerId: string, id: string, water: Water, circleId: string | null = null): Promise<void> {
-  await write(db, 'INSERT INTO waters (id, owner_id, circle_id, name, body) VALUES (?, ?, ?, ?, ?)', [id, ownerId, circleId, water.name, JSON.stringify(water)]);
+export async function insertWater(
+  db: Db,
+  ownerId: string,
+  id: string,
+  water: Water,
+  circleId: string | null = null,
+): Promise<void> {
+  await write(db, 'INSERT INTO waters (id, owner_id, circle_id, name, body) VALUES (?, ?, ?, ?, ?)', [
+    id,
+    ownerId,
+    circleId,
+    water.name,
+    JSON.stringify(water),
+  ]);
 }
 
 /** Notes who read the rule card when, and touches nothing else of the water. */
 export async function updateCardRead(db: Db, id: string, date: string, by: string): Promise<void> {
-  await write(db, "UPDATE waters SET body = JSON_SET(body, '$.rules.checkedOn', ?, '$.rules.checkedBy', ?) WHERE id = ?", [date, by, id]);
+  await write(
+    db,
+    "UPDATE waters SET body = JSON_SET(body, '$.rules.checkedOn', ?, '$.rules.checkedBy', ?) WHERE id = ?",
+    [date, by, id],
+  );
 }

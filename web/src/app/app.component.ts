@@ -17,7 +17,9 @@ import { StripComponent } from './shell/strip.component';
   imports: [RouterOutlet, RailComponent, StripComponent, SignInComponent, SessionEndedComponent, ToastModule],
   template: `
     @if (client.unreachable()) {
-      <p class="unreachable" role="status">The server does not answer. Trying again; nothing you did is lost.</p>
+      <p class="unreachable" role="status">
+        The server does not answer. Trying again; nothing you did is lost.
+      </p>
     }
     @if (!session.loaded()) {
       <p class="loading" role="status">Loading …</p>
@@ -60,12 +62,23 @@ export class AppComponent {
   protected readonly ready = signal(false);
 
   constructor() {
-    this.router.events.pipe(filter((event) => event instanceof NavigationEnd), takeUntilDestroyed()).subscribe((event) => this.url.set(event.urlAfterRedirects));
-    this.session.load().pipe(takeUntilDestroyed()).subscribe(() => this.start());
+    this.router.events
+      .pipe(
+        filter((event) => event instanceof NavigationEnd),
+        takeUntilDestroyed(),
+      )
+      .subscribe((event) => this.url.set(event.urlAfterRedirects));
+    this.session
+      .load()
+      .pipe(takeUntilDestroyed())
+      .subscribe(() => this.start());
   }
 
   protected start(): void {
     if (!this.session.user()) return;
-    this.day.load().pipe(takeUntilDestroyed(this.destroyed)).subscribe(() => this.ready.set(true));
+    this.day
+      .load()
+      .pipe(takeUntilDestroyed(this.destroyed))
+      .subscribe(() => this.ready.set(true));
   }
 }

@@ -3,15 +3,59 @@ import type { Routes } from '@angular/router';
 /** Screens load when they are asked for. */
 export const routes: Routes = [
   { path: '', pathMatch: 'full', redirectTo: 'today' },
-  { path: 'today', title: 'Today · Doceo', loadComponent: () => import('./today/today.page').then((m) => m.TodayPage) },
-  { path: 'rig', title: 'Rig bench · Doceo', loadComponent: () => import('./rig/rig-list.page').then((m) => m.RigListPage) },
-  { path: 'rig/:id', title: 'Rig bench · Doceo', loadComponent: () => import('./rig/rig.page').then((m) => m.RigPage) },
-  { path: 'plan', title: 'Plans · Doceo', loadComponent: () => import('./plan/plan-list.page').then((m) => m.PlanListPage) },
-  { path: 'plan/:id', title: 'Plan · Doceo', loadComponent: () => import('./plan/plan.page').then((m) => m.PlanPage) },
-  { path: 'lesson/:id', title: 'Lesson card · Doceo', loadComponent: () => import('./lesson/lesson-card.page').then((m) => m.LessonCardPage) },
-  { path: 'bank', title: 'Bank book · Doceo', loadComponent: () => import('./bank/bank.page').then((m) => m.BankPage) },
-  { path: 'record', title: 'Record · Doceo', loadComponent: () => import('./record/student-list.page').then((m) => m.StudentListPage) },
-  { path: 'record/:id', title: 'Record · Doceo', loadComponent: () => import('./record/record.page').then((m) => m.RecordPage) },
-  { path: 'circle', title: 'Circle · Doceo', loadComponent: () => import('./circle/circle.page').then((m) => m.CirclePage) },
-  { path: '**', title: 'Not found · Doceo', loadComponent: () => import('./shell/not-found.page').then((m) => m.NotFoundPage) },
+  {
+    path: 'today',
+    title: 'Today · Doceo',
+    loadComponent: () => import('./today/today.page').then((m) => m.TodayPage),
+  },
+  {
+    path: 'rig',
+    title: 'Rig bench · Doceo',
+    loadComponent: () => import('./rig/rig-list.page').then((m) => m.RigListPage),
+  },
+  {
+    path: 'rig/:id',
+    title: 'Rig bench · Doceo',
+    loadComponent: () => import('./rig/rig.page').then((m) => m.RigPage),
+  },
+  {
+    path: 'plan',
+    title: 'Plans · Doceo',
+    loadComponent: () => import('./plan/plan-list.page').then((m) => m.PlanListPage),
+  },
+  {
+    path: 'plan/:id',
+    title: 'Plan · Doceo',
+    loadComponent: () => import('./plan/plan.page').then((m) => m.PlanPage),
+  },
+  {
+    path: 'lesson/:id',
+    title: 'Lesson card · Doceo',
+    loadComponent: () => import('./lesson/lesson-card.page').then((m) => m.LessonCardPage),
+  },
+  {
+    path: 'bank',
+    title: 'Bank book · Doceo',
+    loadComponent: () => import('./bank/bank.page').then((m) => m.BankPage),
+  },
+  {
+    path: 'record',
+    title: 'Record · Doceo',
+    loadComponent: () => import('./record/student-list.page').then((m) => m.StudentListPage),
+  },
+  {
+    path: 'record/:id',
+    title: 'Record · Doceo',
+    loadComponent: () => import('./record/record.page').then((m) => m.RecordPage),
+  },
+  {
+    path: 'circle',
+    title: 'Circle · Doceo',
+    loadComponent: () => import('./circle/circle.page').then((m) => m.CirclePage),
+  },
+  {
+    path: '**',
+    title: 'Not found · Doceo',
+    loadComponent: () => import('./shell/not-found.page').then((m) => m.NotFoundPage),
+  },
 ];

@@ -7,7 +7,13 @@ import { SAFETY_CARE_DRILLS } from './safety-care';
 import { WATER_DRILLS } from './water-choice';
 
 /** All drills that ship. */
-export const DRILLS: readonly Drill[] = [...SAFETY_CARE_DRILLS, ...CASTING_DRILLS, ...RIGGING_DRILLS, ...HOOK_SETTING_DRILLS, ...WATER_DRILLS];
+export const DRILLS: readonly Drill[] = [
+  ...SAFETY_CARE_DRILLS,
+  ...CASTING_DRILLS,
+  ...RIGGING_DRILLS,
+  ...HOOK_SETTING_DRILLS,
+  ...WATER_DRILLS,
+];
 
 const BY_ID = new Map(DRILLS.map((drill) => [drill.id, drill]));
 

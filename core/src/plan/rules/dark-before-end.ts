@@ -14,16 +14,32 @@ export const darkBeforeEnd: PlanRule = (plan, lesson) => {
   const at = { rule: 'dark-before-end', blockId: null, studentId: null } as const;
   const snags: ReturnType<PlanRule> = [];
   if (sun.dawnMs !== null && lesson.startMs < sun.dawnMs) {
-    snags.push({ ...at, id: 'dark-at-start', level: 'stop', title: 'Starts in the dark', reason: `First light is at ${time(sun.dawnMs)}.`, evidence: [{ label: 'start', text: time(lesson.startMs) }], fixes: [] });
+    snags.push({
+      ...at,
+      id: 'dark-at-start',
+      level: 'stop',
+      title: 'Starts in the dark',
+      reason: `First light is at ${time(sun.dawnMs)}.`,
+      evidence: [{ label: 'start', text: time(lesson.startMs) }],
+      fixes: [],
+    });
   }
   if (sun.sunsetMs !== null && sun.duskMs !== null && endMs > sun.sunsetMs) {
     const byMin = Math.ceil((endMs - sun.sunsetMs) / MS_PER_MIN / 15) * 15;
     const startsLight = sun.sunriseMs === null || lesson.startMs - byMin * MS_PER_MIN >= sun.sunriseMs;
     snags.push({
-      ...at, id: 'dark-before-end', level: endMs > sun.duskMs ? 'stop' : 'mind', title: endMs > sun.duskMs ? 'Dark before the end' : 'Sun down before the end',
+      ...at,
+      id: 'dark-before-end',
+      level: endMs > sun.duskMs ? 'stop' : 'mind',
+      title: endMs > sun.duskMs ? 'Dark before the end' : 'Sun down before the end',
       reason: `The lesson ends at ${time(endMs)}; the sun sets at ${time(sun.sunsetMs)} and light is gone at ${time(sun.duskMs)}.`,
-      evidence: [{ label: 'end', text: time(endMs) }, { label: 'sunset', text: time(sun.sunsetMs) }],
-      fixes: startsLight ? [{ label: `Start ${byMin} min earlier`, change: { kind: 'start-earlier', byMin } }] : [],
+      evidence: [
+        { label: 'end', text: time(endMs) },
+        { label: 'sunset', text: time(sun.sunsetMs) },
+      ],
+      fixes: startsLight
+        ? [{ label: `Start ${byMin} min earlier`, change: { kind: 'start-earlier', byMin } }]
+        : [],
     });
   }
   return snags;

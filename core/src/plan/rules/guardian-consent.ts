@@ -6,10 +6,22 @@ export const ADULT_AGE = 18;
 /** No record is kept of a minor without a guardian's consent on file. */
 export const guardianConsent: PlanRule = (_plan, lesson) =>
   (lesson?.students ?? [])
-    .filter((student) => student.ageYears !== null && student.ageYears < ADULT_AGE && !student.guardianConsent)
+    .filter(
+      (student) => student.ageYears !== null && student.ageYears < ADULT_AGE && !student.guardianConsent,
+    )
     .map((student) => ({
-      id: `guardian-consent/${student.id}`, rule: 'guardian-consent', level: 'stop' as const, blockId: null, studentId: student.id,
-      title: `No guardian’s consent for ${student.name.split(' ')[0]}`, reason: `${student.ageYears} years old. Without consent on file nothing is recorded; local rules for minors decide the rest.`,
+      id: `guardian-consent/${student.id}`,
+      rule: 'guardian-consent',
+      level: 'stop' as const,
+      blockId: null,
+      studentId: student.id,
+      title: `No guardian’s consent for ${student.name.split(' ')[0]}`,
+      reason: `${student.ageYears} years old. Without consent on file nothing is recorded; local rules for minors decide the rest.`,
       evidence: [{ label: 'age', text: `${student.ageYears}` }],
-      fixes: [{ label: 'Open the student', change: { kind: 'open' as const, what: 'student' as const, id: student.id } }],
+      fixes: [
+        {
+          label: 'Open the student',
+          change: { kind: 'open' as const, what: 'student' as const, id: student.id },
+        },
+      ],
     }));

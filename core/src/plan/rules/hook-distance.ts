@@ -36,13 +36,37 @@ export const hookDistanceRule: PlanRule = (plan, lesson) => {
     const distanceM = hookDistance(lineOutM);
     const fit = studentsThatFit(bankM, distanceM);
     if (together <= fit) return [];
-    const longer = lesson.water.places.find((place) => place.kind !== block.place && groundFits(block, place.kind) && studentsThatFit(place.lengthM, distanceM) >= together);
+    const longer = lesson.water.places.find(
+      (place) =>
+        place.kind !== block.place &&
+        groundFits(block, place.kind) &&
+        studentsThatFit(place.lengthM, distanceM) >= together,
+    );
     return [
       {
-        id: `hook-distance/${block.id}`, rule: 'hook-distance', level: 'stop', blockId: block.id, studentId: null,
-        title: 'Hooks too near', reason: `${together} students at “${block.title}” need ${formatLength(distanceM, 'metric')} between them; the longest ${block.place} here is ${formatLength(bankM, 'metric')} and takes ${fit}.`,
-        evidence: [{ label: 'line out', text: formatLength(lineOutM, 'metric') }, { label: 'distance', text: formatLength(distanceM, 'metric') }, { label: 'students', text: `${together} of ${fit}` }],
-        fixes: longer ? [{ label: `Use ${longer.name}`, change: { kind: 'edit', edit: { kind: 'change', blockId: block.id, change: { place: longer.kind } } } }] : [],
+        id: `hook-distance/${block.id}`,
+        rule: 'hook-distance',
+        level: 'stop',
+        blockId: block.id,
+        studentId: null,
+        title: 'Hooks too near',
+        reason: `${together} students at “${block.title}” need ${formatLength(distanceM, 'metric')} between them; the longest ${block.place} here is ${formatLength(bankM, 'metric')} and takes ${fit}.`,
+        evidence: [
+          { label: 'line out', text: formatLength(lineOutM, 'metric') },
+          { label: 'distance', text: formatLength(distanceM, 'metric') },
+          { label: 'students', text: `${together} of ${fit}` },
+        ],
+        fixes: longer
+          ? [
+              {
+                label: `Use ${longer.name}`,
+                change: {
+                  kind: 'edit',
+                  edit: { kind: 'change', blockId: block.id, change: { place: longer.kind } },
+                },
+              },
+            ]
+          : [],
       },
     ];
   });
@@ -50,7 +74,14 @@ export const hookDistanceRule: PlanRule = (plan, lesson) => {
 
 function studentsAt(plan: PlanBody, block: Block, present: number): number {
   if (block.lane === null) return present;
-  return plan.blocks.filter((other) => other.lane !== null && other.lane < present && other.place === block.place && other.startMin < endOf(block) && block.startMin < endOf(other)).length;
+  return plan.blocks.filter(
+    (other) =>
+      other.lane !== null &&
+      other.lane < present &&
+      other.place === block.place &&
+      other.startMin < endOf(block) &&
+      block.startMin < endOf(other),
+  ).length;
 }
 
 function groundFits(block: Block, kind: PlaceKind): boolean {

@@ -10,18 +10,51 @@ export const hookLimit: PlanRule = (plan, lesson) => {
     const fewer = plan.rigs.find((candidate) => candidate.rig.flies.length <= maxHooks);
     return [
       {
-        id: `hook-limit/${block.id}`, rule: 'hook-limit', level: 'stop', blockId: block.id, studentId: null,
-        title: 'More hooks than the card allows', reason: `“${rig.name}” in “${block.title}” has ${rig.rig.flies.length} flies; ${lesson.water.name} allows ${maxHooks}.`,
-        evidence: [{ label: rig.name, text: `${rig.rig.flies.length} hooks` }, { label: 'card', text: `${maxHooks}` }],
+        id: `hook-limit/${block.id}`,
+        rule: 'hook-limit',
+        level: 'stop',
+        blockId: block.id,
+        studentId: null,
+        title: 'More hooks than the card allows',
+        reason: `“${rig.name}” in “${block.title}” has ${rig.rig.flies.length} flies; ${lesson.water.name} allows ${maxHooks}.`,
+        evidence: [
+          { label: rig.name, text: `${rig.rig.flies.length} hooks` },
+          { label: 'card', text: `${maxHooks}` },
+        ],
         fixes: [
-          ...(fewer ? [{ label: `Use “${fewer.name}”`, change: { kind: 'edit', edit: { kind: 'change', blockId: block.id, change: { rigId: fewer.id } } } } as const] : []),
+          ...(fewer
+            ? [
+                {
+                  label: `Use “${fewer.name}”`,
+                  change: {
+                    kind: 'edit',
+                    edit: { kind: 'change', blockId: block.id, change: { rigId: fewer.id } },
+                  },
+                } as const,
+              ]
+            : []),
           ...(rig.rig.flies.some((fly) => fly.at.kind === 'tag') && maxHooks === 1
             ? [
                 {
                   label: 'Point fly only',
                   change: {
                     kind: 'edit',
-                    edit: { kind: 'set', change: { rigs: plan.rigs.map((other) => (other === rig ? { ...rig, rig: { ...rig.rig, flies: rig.rig.flies.filter((fly) => fly.at.kind === 'point') } } : other)) } },
+                    edit: {
+                      kind: 'set',
+                      change: {
+                        rigs: plan.rigs.map((other) =>
+                          other === rig
+                            ? {
+                                ...rig,
+                                rig: {
+                                  ...rig.rig,
+                                  flies: rig.rig.flies.filter((fly) => fly.at.kind === 'point'),
+                                },
+                              }
+                            : other,
+                        ),
+                      },
+                    },
                   },
                 } as const,
               ]

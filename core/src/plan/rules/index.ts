@@ -11,7 +11,17 @@ import type { PlanLesson, PlanRule, PlanSnag } from './rule';
 import { ruleCard } from './rule-card';
 import { safetyFirst } from './safety-first';
 
-const RULES: PlanRule[] = [guardianConsent, ruleCard, safetyFirst, overTime, darkBeforeEnd, hookLimit, hookDistanceRule, placeMissing, prerequisites];
+const RULES: PlanRule[] = [
+  guardianConsent,
+  ruleCard,
+  safetyFirst,
+  overTime,
+  darkBeforeEnd,
+  hookLimit,
+  hookDistanceRule,
+  placeMissing,
+  prerequisites,
+];
 
 /**
  * Everything the check finds wrong with a plan, worst first.

@@ -9,12 +9,25 @@ export const overTime: PlanRule = (plan) => {
   const shortened = planEnd(applyEdit(plan, { kind: 'fit' }));
   return [
     {
-      id: 'over-time', rule: 'over-time', level: over > 15 ? 'stop' : 'mind', blockId: null, studentId: null,
-      title: `${over} min over time`, reason: `The blocks end ${over} minutes after the lesson does.`,
-      evidence: [{ label: 'blocks end at', text: `${planEnd(plan)} min` }, { label: 'lesson', text: `${plan.lengthMin} min` }],
+      id: 'over-time',
+      rule: 'over-time',
+      level: over > 15 ? 'stop' : 'mind',
+      blockId: null,
+      studentId: null,
+      title: `${over} min over time`,
+      reason: `The blocks end ${over} minutes after the lesson does.`,
+      evidence: [
+        { label: 'blocks end at', text: `${planEnd(plan)} min` },
+        { label: 'lesson', text: `${plan.lengthMin} min` },
+      ],
       fixes: [
-        ...(shortened <= plan.lengthMin ? [{ label: 'Shorten drills to fit', change: { kind: 'edit', edit: { kind: 'fit' } } } as const] : []),
-        { label: `Make it ${planEnd(plan)} min`, change: { kind: 'edit', edit: { kind: 'set', change: { lengthMin: planEnd(plan) } } } },
+        ...(shortened <= plan.lengthMin
+          ? [{ label: 'Shorten drills to fit', change: { kind: 'edit', edit: { kind: 'fit' } } } as const]
+          : []),
+        {
+          label: `Make it ${planEnd(plan)} min`,
+          change: { kind: 'edit', edit: { kind: 'set', change: { lengthMin: planEnd(plan) } } },
+        },
       ],
     },
   ];

@@ -20,7 +20,9 @@ export const prerequisites: PlanRule = (plan, lesson) =>
 
 /** Skills below readiness that the wanted one rests on, nearest first, as far as nothing ready lies between. */
 function missing(skill: Skill, student: PlanStudent, taught: ReadonlySet<string>): Skill[] {
-  const weak = skill.needs.filter((id) => !taught.has(id) && (student.skills[id]?.mastery ?? 0) < READY).map(SKILLS.get);
+  const weak = skill.needs
+    .filter((id) => !taught.has(id) && (student.skills[id]?.mastery ?? 0) < READY)
+    .map(SKILLS.get);
   return [...new Set([...weak, ...weak.flatMap((need) => missing(need, student, taught))])];
 }
 
@@ -28,20 +30,47 @@ function toSnag(block: Block, drill: Drill, student: PlanStudent, gaps: Skill[])
   const nearest = gaps[0] as Skill;
   const deepest = gaps[gaps.length - 1] as Skill;
   const estimate = student.skills[nearest.id];
-  const instead = DRILLS.find((candidate) => candidate.skills[0] === deepest.id && drillSuits(candidate, block.place)) ?? DRILLS.find((candidate) => candidate.skills[0] === deepest.id);
+  const instead =
+    DRILLS.find((candidate) => candidate.skills[0] === deepest.id && drillSuits(candidate, block.place)) ??
+    DRILLS.find((candidate) => candidate.skills[0] === deepest.id);
   const steps = gaps.length === 1 ? 'a step' : `${gaps.length} steps`;
   return {
-    id: `prerequisites/${block.id}/${student.id}`, rule: 'prerequisites', level: gaps.length > 2 ? 'stop' : 'mind', blockId: block.id, studentId: student.id,
+    id: `prerequisites/${block.id}/${student.id}`,
+    rule: 'prerequisites',
+    level: gaps.length > 2 ? 'stop' : 'mind',
+    blockId: block.id,
+    studentId: student.id,
     title: `${student.name.split(' ')[0]} is ${steps} short`,
     reason: `“${block.title}” rests on ${nearest.name.toLowerCase()}, which is ${estimate?.attempts ? `${estimate.mastery.toFixed(2)} likely from ${estimate.attempts} attempts` : 'not on the record yet'}.`,
-    evidence: gaps.map((skill) => ({ label: skill.name, text: `${(student.skills[skill.id]?.mastery ?? 0).toFixed(2)} of ${READY}` })),
-    fixes: instead && instead.id !== drill.id
-      ? [
-          {
-            label: `${instead.name} instead`,
-            change: { kind: 'edit', edit: { kind: 'change', blockId: block.id, change: { drillId: instead.id, title: instead.name, cue: instead.cue, watchFor: instead.watchFor, place: drillSuits(instead, block.place) ? block.place : instead.ground === 'grass' ? 'grass' : 'anywhere' } } },
-          },
-        ]
-      : [],
+    evidence: gaps.map((skill) => ({
+      label: skill.name,
+      text: `${(student.skills[skill.id]?.mastery ?? 0).toFixed(2)} of ${READY}`,
+    })),
+    fixes:
+      instead && instead.id !== drill.id
+        ? [
+            {
+              label: `${instead.name} instead`,
+              change: {
+                kind: 'edit',
+                edit: {
+                  kind: 'change',
+                  blockId: block.id,
+                  change: {
+                    drillId: instead.id,
+                    title: instead.name,
+                    cue: instead.cue,
+                    watchFor: instead.watchFor,
+                    place: drillSuits(instead, block.place)
+                      ? block.place
+                      : instead.ground === 'grass'
+                        ? 'grass'
+                        : 'anywhere',
+                  },
+                },
+              },
+            },
+          ]
+        : [],
   };
 }

@@ -11,14 +11,25 @@ export const ruleCard: PlanRule = (_plan, lesson) => {
   const at = { blockId: null, studentId: null, fixes };
   if (rules.checkedOn === null || rules.checkedOn <= since) {
     snags.push({
-      ...at, id: 'rule-card', rule: 'rule-card', level: 'stop', title: 'Rule card not read this season',
+      ...at,
+      id: 'rule-card',
+      rule: 'rule-card',
+      level: 'stop',
+      title: 'Rule card not read this season',
       reason: `${name}: somebody must read it at the source and tick it. Doceo does not know the law.`,
-      evidence: [{ label: 'last read', text: rules.checkedOn ?? 'never' }, { label: 'wanted after', text: since }],
+      evidence: [
+        { label: 'last read', text: rules.checkedOn ?? 'never' },
+        { label: 'wanted after', text: since },
+      ],
     });
   }
   if (!inSeason(lesson.date, rules.seasonFrom, rules.seasonTo)) {
     snags.push({
-      ...at, id: 'closed-season', rule: 'rule-card', level: 'stop', title: 'Outside the season on the card',
+      ...at,
+      id: 'closed-season',
+      rule: 'rule-card',
+      level: 'stop',
+      title: 'Outside the season on the card',
       reason: `The card of ${name} says ${rules.seasonFrom} to ${rules.seasonTo}. Grass only, or another day.`,
       evidence: [{ label: 'lesson', text: lesson.date }],
     });

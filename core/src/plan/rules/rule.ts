@@ -38,5 +38,7 @@ export type PlanRule = (plan: PlanBody, lesson: PlanLesson | null) => PlanSnag[]
 
 /** Clock time at the water, e.g. `09:30`. */
 export function clockTime(ms: number, timeZone: string): string {
-  return new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', timeZone }).format(new Date(ms));
+  return new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', timeZone }).format(
+    new Date(ms),
+  );
 }

@@ -10,13 +10,36 @@ export const safetyFirst: PlanRule = (plan) => {
   const later = plan.blocks.find((block) => block.kind === 'safety');
   return [
     {
-      id: 'safety-first', rule: 'safety-first', level: 'stop', blockId: first?.id ?? null, studentId: null,
-      title: 'No safety talk first', reason: later ? 'The safety talk comes after other blocks, or not for everybody.' : 'Hats, glasses and hook distance come before any rod.',
+      id: 'safety-first',
+      rule: 'safety-first',
+      level: 'stop',
+      blockId: first?.id ?? null,
+      studentId: null,
+      title: 'No safety talk first',
+      reason: later
+        ? 'The safety talk comes after other blocks, or not for everybody.'
+        : 'Hats, glasses and hook distance come before any rod.',
       evidence: [{ label: 'first block', text: first?.title ?? '' }],
       fixes: [
         later
-          ? { label: 'Move it to the start', change: { kind: 'edit', edit: { kind: 'move', blockId: later.id, startMin: 0, lane: null } } }
-          : { label: 'Put a safety talk first', change: { kind: 'edit', edit: { kind: 'add', block: blockFromDrill('hats-and-glasses', deterministicId(`safety:${plan.blocks.map((block) => block.id).join()}`), 0) } } },
+          ? {
+              label: 'Move it to the start',
+              change: { kind: 'edit', edit: { kind: 'move', blockId: later.id, startMin: 0, lane: null } },
+            }
+          : {
+              label: 'Put a safety talk first',
+              change: {
+                kind: 'edit',
+                edit: {
+                  kind: 'add',
+                  block: blockFromDrill(
+                    'hats-and-glasses',
+                    deterministicId(`safety:${plan.blocks.map((block) => block.id).join()}`),
+                    0,
+                  ),
+                },
+              },
+            },
       ],
     },
   ];

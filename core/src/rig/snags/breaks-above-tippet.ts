@@ -12,9 +12,15 @@ export const breaksAboveTippet: RigRule = (rig, { system }) =>
     const finer = finerTippet(rig);
     return [
       {
-        id: `breaks-above-tippet/${fly.id}`, rule: 'breaks-above-tippet', level: 'stop', title: 'Breaks above the tippet',
+        id: `breaks-above-tippet/${fly.id}`,
+        rule: 'breaks-above-tippet',
+        level: 'stop',
+        title: 'Breaks above the tippet',
         reason: `A pull on the ${fly.name} parts the ${link.label} first and leaves line in the fish.`,
-        evidence: [{ label: link.label, text: formatForce(link.holdsN, system) }, { label: 'lost', text: `${link.lostFlies} flies` }],
+        evidence: [
+          { label: link.label, text: formatForce(link.holdsN, system) },
+          { label: 'lost', text: `${link.lostFlies} flies` },
+        ],
         fixes: finer ? [{ label: 'Finer tippet', change: finer }] : [],
       },
     ];
@@ -28,7 +34,9 @@ function finerTippet(rig: Rig): Rig | null {
   const diameterM = diameterOfX(x + 1);
   return {
     ...rig,
-    sections: rig.sections.map((section) => (section.role === 'tippet' && section.diameterM <= last.diameterM ? { ...section, diameterM } : section)),
+    sections: rig.sections.map((section) =>
+      section.role === 'tippet' && section.diameterM <= last.diameterM ? { ...section, diameterM } : section,
+    ),
     flies: rig.flies.map((fly) => (fly.at.kind === 'tag' ? { ...fly, at: { ...fly.at, diameterM } } : fly)),
   };
 }

@@ -11,7 +11,17 @@ import type { RigContext, RigRule, RigSnag } from './rule';
 import { thinToFlyLine } from './thin-to-fly-line';
 import { waterRules } from './water-rules';
 
-const RULES: RigRule[] = [noPointFly, breaksAboveTippet, netTooFar, waterRules, thinToFlyLine, knotsFit, dropperTooThick, indicatorPlace, beginnerLoad];
+const RULES: RigRule[] = [
+  noPointFly,
+  breaksAboveTippet,
+  netTooFar,
+  waterRules,
+  thinToFlyLine,
+  knotsFit,
+  dropperTooThick,
+  indicatorPlace,
+  beginnerLoad,
+];
 
 /** Everything the check finds wrong with a rig, worst first. */
 export function rigSnags(rig: Rig, context: RigContext): RigSnag[] {

@@ -12,21 +12,37 @@ export const indicatorPlace: RigRule = (rig, { system }) => {
   const indicator = indicatorOf(rig);
   if (!indicator) return [];
   const wantedM = indicatorDistance(rig.schools.indicator, rig.waterDepthM);
-  const evidence = [{ label: 'set at', text: formatLength(indicator.aboveFlyM, system) }, { label: 'this school', text: formatLength(wantedM, system) }];
+  const evidence = [
+    { label: 'set at', text: formatLength(indicator.aboveFlyM, system) },
+    { label: 'this school', text: formatLength(wantedM, system) },
+  ];
   if (wantedM > leaderLength(rig) - 0.1) {
     return [
       {
-        id: 'leader-too-short', rule: 'leader-too-short', level: 'mind', title: 'Leader too short for this depth',
+        id: 'leader-too-short',
+        rule: 'leader-too-short',
+        level: 'mind',
+        title: 'Leader too short for this depth',
         reason: `The school asks for ${formatLength(wantedM, system)} below the indicator; the leader has ${formatLength(leaderLength(rig), system)}.`,
-        evidence, fixes: [{ label: 'Lengthen the tippet', change: placeIndicator(lengthened(rig, wantedM + 0.5 - leaderLength(rig))) }],
+        evidence,
+        fixes: [
+          {
+            label: 'Lengthen the tippet',
+            change: placeIndicator(lengthened(rig, wantedM + 0.5 - leaderLength(rig))),
+          },
+        ],
       },
     ];
   }
   if (Math.abs(indicator.aboveFlyM - wantedM) <= TOLERANCE * wantedM) return [];
   return [
     {
-      id: 'indicator-off-school', rule: 'indicator-off-school', level: 'note', title: indicator.aboveFlyM > wantedM ? 'Indicator set deep' : 'Indicator set shallow',
-      reason: 'It differs from the school you chose. Right if the bottom ticks about one cast in six.', evidence,
+      id: 'indicator-off-school',
+      rule: 'indicator-off-school',
+      level: 'note',
+      title: indicator.aboveFlyM > wantedM ? 'Indicator set deep' : 'Indicator set shallow',
+      reason: 'It differs from the school you chose. Right if the bottom ticks about one cast in six.',
+      evidence,
       fixes: [{ label: `Move to ${formatLength(wantedM, system)}`, change: placeIndicator(rig) }],
     },
   ];
@@ -36,5 +52,10 @@ export const indicatorPlace: RigRule = (rig, { system }) => {
 function lengthened(rig: Rig, byM: number): Rig {
   const first = rig.sections.findIndex((section) => section.role === 'tippet');
   const at = first < 0 ? rig.sections.length - 1 : first;
-  return { ...rig, sections: rig.sections.map((section, index) => (index === at ? { ...section, lengthM: Math.round((section.lengthM + byM) * 100) / 100 } : section)) };
+  return {
+    ...rig,
+    sections: rig.sections.map((section, index) =>
+      index === at ? { ...section, lengthM: Math.round((section.lengthM + byM) * 100) / 100 } : section,
+    ),
+  };
 }

@@ -11,13 +11,24 @@ export const netTooFar: RigRule = (rig, { system }) => {
   if (shortestM <= reachM || !indicator) return [];
   return [
     {
-      id: 'net-too-far', rule: 'net-too-far', level: 'stop', title: 'Too long to net a fish',
+      id: 'net-too-far',
+      rule: 'net-too-far',
+      level: 'stop',
+      title: 'Too long to net a fish',
       reason: `The ${stoppedBy} stops at the tip guide with ${formatLength(shortestM, system)} of line still out.`,
-      evidence: [{ label: 'line left', text: formatLength(shortestM, system) }, { label: 'rod, arm and net', text: formatLength(reachM, system) }],
+      evidence: [
+        { label: 'line left', text: formatLength(shortestM, system) },
+        { label: 'rod, arm and net', text: formatLength(reachM, system) },
+      ],
       fixes: [
         {
           label: 'Slip-release indicator',
-          change: { ...rig, fittings: rig.fittings.map((fitting) => (fitting === indicator ? { ...indicator, style: 'slip-release' as const } : fitting)) },
+          change: {
+            ...rig,
+            fittings: rig.fittings.map((fitting) =>
+              fitting === indicator ? { ...indicator, style: 'slip-release' as const } : fitting,
+            ),
+          },
         },
         { label: 'Move it within reach', change: moveIndicator(rig, reachM) },
       ],

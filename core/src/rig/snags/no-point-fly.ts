@@ -4,4 +4,14 @@ import type { RigRule } from './rule';
 export const noPointFly: RigRule = (rig) =>
   rig.flies.some((fly) => fly.at.kind === 'point')
     ? []
-    : [{ id: 'no-point-fly', rule: 'no-point-fly', level: 'stop', title: 'No fly at the point', reason: 'Tie a fly to the end of the tippet; everything is measured from it.', evidence: [], fixes: [] }];
+    : [
+        {
+          id: 'no-point-fly',
+          rule: 'no-point-fly',
+          level: 'stop',
+          title: 'No fly at the point',
+          reason: 'Tie a fly to the end of the tippet; everything is measured from it.',
+          evidence: [],
+          fixes: [],
+        },
+      ];

@@ -10,16 +10,31 @@ export const thinToFlyLine: RigRule = (rig, { system }) => {
   if (!first || first.diameterM >= THINNEST_AT_LOOP_M) return [];
   return [
     {
-      id: 'thin-to-fly-line', rule: 'thin-to-fly-line', level: 'stop', title: 'Thin line in the fly line’s loop',
-      reason: 'It cuts the coating of the loop; the core soaks and the tip sinks. Put a heavier butt between.',
-      evidence: [{ label: first.name, text: formatDiameter(first.diameterM, system) }, { label: 'at least', text: formatDiameter(THINNEST_AT_LOOP_M, system) }],
+      id: 'thin-to-fly-line',
+      rule: 'thin-to-fly-line',
+      level: 'stop',
+      title: 'Thin line in the fly line’s loop',
+      reason:
+        'It cuts the coating of the loop; the core soaks and the tip sinks. Put a heavier butt between.',
+      evidence: [
+        { label: first.name, text: formatDiameter(first.diameterM, system) },
+        { label: 'at least', text: formatDiameter(THINNEST_AT_LOOP_M, system) },
+      ],
       fixes: [
         {
           label: 'Add a butt',
           change: {
             ...rig,
             sections: [
-              { id: `butt-${rig.sections.length}`, name: 'butt', role: 'butt', lengthM: 0.5, diameterM: 0.000432, material: 'stiff-mono', joint: 'loop-to-loop' },
+              {
+                id: `butt-${rig.sections.length}`,
+                name: 'butt',
+                role: 'butt',
+                lengthM: 0.5,
+                diameterM: 0.000432,
+                material: 'stiff-mono',
+                joint: 'loop-to-loop',
+              },
               { ...first, joint: 'tippet-ring' },
               ...rig.sections.slice(1),
             ],

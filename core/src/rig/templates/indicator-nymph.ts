@@ -39,11 +39,28 @@ export function indicatorNymph(options: IndicatorNymphOptions): Rig {
   const upperX = Math.max(0, tippetX - 2);
   const upperM = Math.max(0.6, Math.round((waterDepthM * 1.5 - 0.65) * 100) / 100);
   const point: Fly = {
-    id: 'point', name: 'point nymph', hookSize: 14, bead: 'tungsten', beadDiameterM: 0.0028, knot: 'improved-clinch', at: { kind: 'point' },
+    id: 'point',
+    name: 'point nymph',
+    hookSize: 14,
+    bead: 'tungsten',
+    beadDiameterM: 0.0028,
+    knot: 'improved-clinch',
+    at: { kind: 'point' },
   };
   const dropper: Fly = {
-    id: 'dropper', name: 'dropper nymph', hookSize: 16, bead: 'none', beadDiameterM: 0, knot: 'improved-clinch',
-    at: { kind: 'tag', sectionId: 'tippet-lower', lengthM: 0.09, diameterM: tippet.diameterM, material: 'fluorocarbon' },
+    id: 'dropper',
+    name: 'dropper nymph',
+    hookSize: 16,
+    bead: 'none',
+    beadDiameterM: 0,
+    knot: 'improved-clinch',
+    at: {
+      kind: 'tag',
+      sectionId: 'tippet-lower',
+      lengthM: 0.09,
+      diameterM: tippet.diameterM,
+      material: 'fluorocarbon',
+    },
   };
   return placeIndicator({
     template: 'indicator-nymph',
@@ -52,16 +69,54 @@ export function indicatorNymph(options: IndicatorNymphOptions): Rig {
     waterDepthM,
     schools: { indicator: options.indicatorSchool, shot: options.shotSchool },
     sections: [
-      { id: 'butt', name: 'butt', role: 'butt', lengthM: 0.9, diameterM: 0.000483, material: 'stiff-mono', joint: 'loop-to-loop' },
-      { id: 'middle', name: 'middle', role: 'mid', lengthM: 0.6, diameterM: 0.00033, material: 'limp-nylon', joint: 'double-uni' },
-      { id: 'upper', name: 'upper tippet', role: 'tippet', lengthM: upperM, diameterM: diameterOfX(upperX), material: 'limp-nylon', joint: 'double-uni' },
+      {
+        id: 'butt',
+        name: 'butt',
+        role: 'butt',
+        lengthM: 0.9,
+        diameterM: 0.000483,
+        material: 'stiff-mono',
+        joint: 'loop-to-loop',
+      },
+      {
+        id: 'middle',
+        name: 'middle',
+        role: 'mid',
+        lengthM: 0.6,
+        diameterM: 0.00033,
+        material: 'limp-nylon',
+        joint: 'double-uni',
+      },
+      {
+        id: 'upper',
+        name: 'upper tippet',
+        role: 'tippet',
+        lengthM: upperM,
+        diameterM: diameterOfX(upperX),
+        material: 'limp-nylon',
+        joint: 'double-uni',
+      },
       { id: 'tippet', name: 'tippet', lengthM: 0.4, joint: 'triple-surgeon', ...tippet },
-      { id: 'tippet-lower', name: 'lower tippet', lengthM: FLY_SPACING_M, joint: 'double-surgeon', ...tippet },
+      {
+        id: 'tippet-lower',
+        name: 'lower tippet',
+        lengthM: FLY_SPACING_M,
+        joint: 'double-surgeon',
+        ...tippet,
+      },
     ],
     fittings: [
       { id: 'indicator', kind: 'indicator', style: 'fixed', diameterM: 0.019, aboveFlyM: 1 },
       ...(options.shotMassKg > 0
-        ? [{ id: 'shot', kind: 'shot', massKg: options.shotMassKg, metal: 'tin', aboveFlyM: SHOT_ABOVE_FLY_M[options.shotSchool] } as const]
+        ? [
+            {
+              id: 'shot',
+              kind: 'shot',
+              massKg: options.shotMassKg,
+              metal: 'tin',
+              aboveFlyM: SHOT_ABOVE_FLY_M[options.shotSchool],
+            } as const,
+          ]
         : []),
     ],
     flies: options.flyCount === 2 ? [dropper, point] : [point],

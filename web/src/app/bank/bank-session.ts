@@ -1,6 +1,20 @@
 import { computed, inject, Injectable, signal, untracked } from '@angular/core';
 import { ageOn, api, type SavedPlan } from '@doceo/contract';
-import { ADULT_AGE, attemptsOf, type BankEvent, type BankEventBody, type Block, blocksOfLane, drillCount, faultAttemptsOf, findDrill, findFault, likeliestFaults, SKILLS, standing } from '@doceo/core';
+import {
+  ADULT_AGE,
+  attemptsOf,
+  type BankEvent,
+  type BankEventBody,
+  type Block,
+  blocksOfLane,
+  drillCount,
+  faultAttemptsOf,
+  findDrill,
+  findFault,
+  likeliestFaults,
+  SKILLS,
+  standing,
+} from '@doceo/core';
 import { forkJoin } from 'rxjs';
 import { ApiClient } from '../data/api-client';
 import { BankStore } from '../data/bank-store';
@@ -22,23 +36,42 @@ export class BankSession {
   private readonly all = signal<BankEvent[]>([]);
 
   readonly students = computed(() => this.day.studentsOf(this.lesson()));
-  readonly student = computed(() => this.students().find(({ id }) => id === this.studentId()) ?? this.students()[0] ?? null);
-  private readonly lane = computed(() => Math.max(0, this.students().findIndex(({ id }) => id === this.student()?.id)));
-  readonly blocks = computed<Block[]>(() => (this.plan() ? blocksOfLane((this.plan() as SavedPlan).body, this.lane()) : []));
+  readonly student = computed(
+    () => this.students().find(({ id }) => id === this.studentId()) ?? this.students()[0] ?? null,
+  );
+  private readonly lane = computed(() =>
+    Math.max(
+      0,
+      this.students().findIndex(({ id }) => id === this.student()?.id),
+    ),
+  );
+  readonly blocks = computed<Block[]>(() =>
+    this.plan() ? blocksOfLane((this.plan() as SavedPlan).body, this.lane()) : [],
+  );
   readonly block = computed<Block | null>(() => {
     const chosen = this.chosenBlocks()[this.student()?.id ?? ''];
     return this.blocks().find(({ id }) => id === chosen) ?? this.blockNow() ?? this.blocks()[0] ?? null;
   });
   readonly blockNumber = computed(() => this.blocks().findIndex(({ id }) => id === this.block()?.id) + 1);
   readonly drill = computed(() => findDrill(this.block()?.drillId ?? '') ?? null);
-  readonly skill = computed(() => (this.drill()?.skills[0] ? SKILLS.get(this.drill()?.skills[0] as string) : null));
+  readonly skill = computed(() =>
+    this.drill()?.skills[0] ? SKILLS.get(this.drill()?.skills[0] as string) : null,
+  );
 
   /** Standing events of this lesson. */
-  readonly today = computed(() => standing(this.all()).filter((event) => event.lessonId === this.lesson()?.id));
+  readonly today = computed(() =>
+    standing(this.all()).filter((event) => event.lessonId === this.lesson()?.id),
+  );
   readonly count = computed(() => {
     const drill = this.drill();
     const student = this.student();
-    return drill && student ? drillCount(this.all().filter((event) => event.lessonId === this.lesson()?.id), student.id, drill) : null;
+    return drill && student
+      ? drillCount(
+          this.all().filter((event) => event.lessonId === this.lesson()?.id),
+          student.id,
+          drill,
+        )
+      : null;
   });
   /** Set when the lesson opens and when drill or student change; taps do not reorder it. */
   readonly faultIds = computed(() => {
@@ -49,18 +82,29 @@ export class BankSession {
     if (!student || !skill) return [];
     return untracked(() => {
       const seen: Record<string, number> = {};
-      for (const { faultId } of faultAttemptsOf(this.all(), student.id, skill.id)) if (faultId) seen[faultId] = (seen[faultId] ?? 0) + 1;
+      for (const { faultId } of faultAttemptsOf(this.all(), student.id, skill.id))
+        if (faultId) seen[faultId] = (seen[faultId] ?? 0) + 1;
       return likeliestFaults(seen, [...skill.faults, ...(block?.watchFor ?? [])]);
     });
   });
   readonly faults = computed(() =>
-    this.faultIds().map((id) => ({ id, text: findFault(id)?.short ?? id, today: this.today().filter(({ body, studentId }) => body.kind === 'attempt' && body.faultId === id && studentId === this.student()?.id).length })),
+    this.faultIds().map((id) => ({
+      id,
+      text: findFault(id)?.short ?? id,
+      today: this.today().filter(
+        ({ body, studentId }) =>
+          body.kind === 'attempt' && body.faultId === id && studentId === this.student()?.id,
+      ).length,
+    })),
   );
   readonly last = computed(() => this.today().at(-1) ?? null);
   readonly lastText = computed(() => {
     const last = this.last();
     if (!last) return 'Nothing logged yet';
-    const name = this.students().find(({ id }) => id === last.studentId)?.student.name.split(' ')[0] ?? 'All';
+    const name =
+      this.students()
+        .find(({ id }) => id === last.studentId)
+        ?.student.name.split(' ')[0] ?? 'All';
     return `${name}: ${eventText(last.body)}`;
   });
   /** Why nothing may be recorded of this student, or null. */
@@ -69,7 +113,9 @@ export class BankSession {
     const lesson = this.lesson();
     const zone = this.day.waterOf(lesson)?.water.timeZone ?? 'UTC';
     const age = lesson && student ? ageOn(student.bornOn, localDate(lesson.startsAt, zone)) : null;
-    return age !== null && age < ADULT_AGE && !student?.guardianConsentOn ? `${student?.name} is ${age} and no guardian’s consent is on file. Nothing is recorded.` : null;
+    return age !== null && age < ADULT_AGE && !student?.guardianConsentOn
+      ? `${student?.name} is ${age} and no guardian’s consent is on file. Nothing is recorded.`
+      : null;
   });
   readonly attemptsToday = computed(() => attemptsOf(this.today(), this.student()?.id ?? '').length);
   private readonly settled = signal(0);
@@ -79,7 +125,11 @@ export class BankSession {
     const lesson = this.lesson();
     if (!lesson) return;
     void this.store.kept(lesson.id).then((kept) => this.merge(kept));
-    forkJoin([this.client.call(api.plans.get, { params: { id: lesson.planId } }), this.day.historyFor(lesson), this.client.call(api.events.list, { query: { lessonId: lesson.id } })]).subscribe({
+    forkJoin([
+      this.client.call(api.plans.get, { params: { id: lesson.planId } }),
+      this.day.historyFor(lesson),
+      this.client.call(api.events.list, { query: { lessonId: lesson.id } }),
+    ]).subscribe({
       next: ([plan, history, events]) => {
         this.plan.set(plan);
         this.merge([...history, ...events]);
@@ -101,7 +151,15 @@ export class BankSession {
 
   attempt(faultId: string | null): Promise<void> {
     const skill = this.skill();
-    return skill ? this.log({ kind: 'attempt', skillId: skill.id, drillId: this.drill()?.id ?? null, good: faultId === null, faultId }) : Promise.resolve();
+    return skill
+      ? this.log({
+          kind: 'attempt',
+          skillId: skill.id,
+          drillId: this.drill()?.id ?? null,
+          good: faultId === null,
+          faultId,
+        })
+      : Promise.resolve();
   }
 
   log(body: BankEventBody): Promise<void> {
@@ -110,14 +168,24 @@ export class BankSession {
 
   undo(): Promise<void> {
     const last = this.last();
-    return last ? this.add({ kind: 'undo', targetId: last.id }, last.studentId, last.blockId) : Promise.resolve();
+    return last
+      ? this.add({ kind: 'undo', targetId: last.id }, last.studentId, last.blockId)
+      : Promise.resolve();
   }
 
   /** On the screen only when the device has it. */
   private async add(body: BankEventBody, studentId: string | null, blockId: string | null): Promise<void> {
     const lesson = this.lesson();
     if (!lesson || (studentId && this.forbidden())) return;
-    const event: BankEvent = { id: crypto.randomUUID(), lessonId: lesson.id, studentId, blockId, deviceId: this.store.deviceId, atMs: Date.now(), body };
+    const event: BankEvent = {
+      id: crypto.randomUUID(),
+      lessonId: lesson.id,
+      studentId,
+      blockId,
+      deviceId: this.store.deviceId,
+      atMs: Date.now(),
+      body,
+    };
     await this.store.add(event);
     this.merge([event]);
   }
@@ -129,6 +197,8 @@ export class BankSession {
   /** The block that is on by the clock, when the lesson is on. */
   private blockNow(): Block | undefined {
     const minute = (Date.now() - Date.parse(this.lesson()?.startsAt ?? '')) / 60_000;
-    return this.blocks().find((block) => minute >= block.startMin && minute < block.startMin + block.durationMin);
+    return this.blocks().find(
+      (block) => minute >= block.startMin && minute < block.startMin + block.durationMin,
+    );
   }
 }

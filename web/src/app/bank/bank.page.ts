@@ -31,15 +31,42 @@ export class BankPage implements OnInit {
   protected note = '';
 
   protected readonly left = computed(() => this.session.settings().bankHand === 'left');
-  protected readonly students = computed(() => this.book.students().map(({ id, student }) => ({ id, initials: initials(student.name), first: firstName(student.name) })));
+  protected readonly students = computed(() =>
+    this.book
+      .students()
+      .map(({ id, student }) => ({ id, initials: initials(student.name), first: firstName(student.name) })),
+  );
   protected readonly cells = computed(() => {
     const count = this.book.count();
-    return count ? [...count.window, ...Array.from({ length: Math.max(0, count.of - count.window.length) }, () => null)] : [];
+    return count
+      ? [...count.window, ...Array.from({ length: Math.max(0, count.of - count.window.length) }, () => null)]
+      : [];
   });
-  protected readonly goodWord = computed(() => ({ casting: 'Good cast', rigging: 'Good', 'hook-setting': 'Good set', water: 'Good', safety: 'Done', 'fish-care': 'Good' })[this.book.drill()?.strand ?? 'casting']);
-  protected readonly start = computed(() => timeText(Date.parse(this.book.lesson()?.startsAt ?? ''), this.day.water()?.water.timeZone ?? 'UTC'));
+  protected readonly goodWord = computed(
+    () =>
+      ({
+        casting: 'Good cast',
+        rigging: 'Good',
+        'hook-setting': 'Good set',
+        water: 'Good',
+        safety: 'Done',
+        'fish-care': 'Good',
+      })[this.book.drill()?.strand ?? 'casting'],
+  );
+  protected readonly start = computed(() =>
+    timeText(Date.parse(this.book.lesson()?.startsAt ?? ''), this.day.water()?.water.timeZone ?? 'UTC'),
+  );
   protected readonly recent = computed(() =>
-    this.book.today().slice(-40).reverse().map((event) => ({ id: event.id, who: firstName(this.book.students().find(({ id }) => id === event.studentId)?.student.name ?? 'All'), text: eventText(event.body), at: timeText(event.atMs, this.day.water()?.water.timeZone ?? 'UTC') })),
+    this.book
+      .today()
+      .slice(-40)
+      .reverse()
+      .map((event) => ({
+        id: event.id,
+        who: firstName(this.book.students().find(({ id }) => id === event.studentId)?.student.name ?? 'All'),
+        text: eventText(event.body),
+        at: timeText(event.atMs, this.day.water()?.water.timeZone ?? 'UTC'),
+      })),
   );
 
   ngOnInit(): void {
@@ -56,7 +83,14 @@ export class BankPage implements OnInit {
   }
 
   protected logFish(outcome: 'to-hand' | 'lost'): void {
-    this.kept(this.book.log({ kind: 'fish', species: this.fish.species(), lengthCm: outcome === 'lost' ? null : this.fish.lengthCm(), outcome }));
+    this.kept(
+      this.book.log({
+        kind: 'fish',
+        species: this.fish.species(),
+        lengthCm: outcome === 'lost' ? null : this.fish.lengthCm(),
+        outcome,
+      }),
+    );
     this.sheet.set(null);
   }
 
@@ -82,6 +116,13 @@ export class BankPage implements OnInit {
 
   /** A tap that the device could not keep is told at once. */
   private kept(work: Promise<void>): void {
-    work.catch((error: unknown) => this.messages.add({ severity: 'error', summary: 'Not kept on this device', detail: String(error), sticky: true }));
+    work.catch((error: unknown) =>
+      this.messages.add({
+        severity: 'error',
+        summary: 'Not kept on this device',
+        detail: String(error),
+        sticky: true,
+      }),
+    );
   }
 }

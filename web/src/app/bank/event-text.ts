@@ -4,7 +4,11 @@ import { type BankEventBody, findFault } from '@doceo/core';
 export function eventText(body: BankEventBody): string {
   switch (body.kind) {
     case 'attempt':
-      return body.good ? 'good' : (body.faultId ? (findFault(body.faultId)?.short ?? body.faultId).toLowerCase() : 'not good');
+      return body.good
+        ? 'good'
+        : body.faultId
+          ? (findFault(body.faultId)?.short ?? body.faultId).toLowerCase()
+          : 'not good';
     case 'fish':
       return `${body.species}${body.lengthCm ? `, ${body.lengthCm} cm` : ''}, ${body.outcome === 'to-hand' ? 'to hand' : 'lost'}`;
     case 'tangle':

@@ -24,7 +24,12 @@ export class CirclePage implements OnInit {
   protected readonly plans = signal<PlanSummary[]>([]);
   protected readonly error = signal<{ circleId: string | null; problem: ApiError } | null>(null);
   protected readonly roles = ROLES;
-  protected readonly byCircle = computed(() => new Map((this.circles() ?? []).map(({ id }) => [id, this.plans().filter((plan) => plan.circleId === id)])));
+  protected readonly byCircle = computed(
+    () =>
+      new Map(
+        (this.circles() ?? []).map(({ id }) => [id, this.plans().filter((plan) => plan.circleId === id)]),
+      ),
+  );
   protected name = '';
   protected email = '';
   protected role: (typeof ROLES)[number] = 'editor';
@@ -47,17 +52,27 @@ export class CirclePage implements OnInit {
 
   protected add(circle: Circle): void {
     this.error.set(null);
-    this.client.call(api.circles.addMember, { params: { id: circle.id }, body: { email: this.email.trim(), role: this.role } }).subscribe({
-      next: (changed) => {
-        this.email = '';
-        this.put(changed);
-      },
-      error: (problem: ApiError) => this.error.set({ circleId: circle.id, problem }),
-    });
+    this.client
+      .call(api.circles.addMember, {
+        params: { id: circle.id },
+        body: { email: this.email.trim(), role: this.role },
+      })
+      .subscribe({
+        next: (changed) => {
+          this.email = '';
+          this.put(changed);
+        },
+        error: (problem: ApiError) => this.error.set({ circleId: circle.id, problem }),
+      });
   }
 
   protected remove(circle: Circle, userId: string): void {
-    this.client.call(api.circles.removeMember, { params: { id: circle.id, userId } }).subscribe({ next: (changed) => this.put(changed), error: (problem: ApiError) => this.error.set({ circleId: circle.id, problem }) });
+    this.client
+      .call(api.circles.removeMember, { params: { id: circle.id, userId } })
+      .subscribe({
+        next: (changed) => this.put(changed),
+        error: (problem: ApiError) => this.error.set({ circleId: circle.id, problem }),
+      });
   }
 
   protected copy(plan: PlanSummary): void {

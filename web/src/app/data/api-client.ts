@@ -1,7 +1,18 @@
 import { HttpClient } from '@angular/common/http';
 import { inject, Injectable, signal } from '@angular/core';
 import type { Endpoint } from '@doceo/contract';
-import { catchError, defer, finalize, type Observable, retry, Subject, switchMap, take, throwError, timer } from 'rxjs';
+import {
+  catchError,
+  defer,
+  finalize,
+  type Observable,
+  retry,
+  Subject,
+  switchMap,
+  take,
+  throwError,
+  timer,
+} from 'rxjs';
 import { type ApiError, toApiError } from './api-error';
 
 interface Input<P, Q, B> {
@@ -34,7 +45,10 @@ export class ApiClient {
       catchError((error: ApiError) => {
         if (error.code !== 'signed-out') return throwError(() => error);
         this.sessionEnded.set(true);
-        return this.signedIn.pipe(take(1), switchMap(() => this.call(endpoint, input)));
+        return this.signedIn.pipe(
+          take(1),
+          switchMap(() => this.call(endpoint, input)),
+        );
       }),
     );
   }
@@ -76,5 +90,7 @@ export class ApiClient {
 }
 
 function pathOf(path: string, params: unknown): string {
-  return path.replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(String((params as Record<string, unknown>)?.[name] ?? '')));
+  return path.replace(/:(\w+)/g, (_, name: string) =>
+    encodeURIComponent(String((params as Record<string, unknown>)?.[name] ?? '')),
+  );
 }

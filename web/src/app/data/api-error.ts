@@ -28,6 +28,10 @@ export function toApiError(error: unknown): ApiError {
   if (error instanceof ApiError) return error;
   if (!(error instanceof HttpErrorResponse)) return new ApiError('internal', String(error));
   const body = (error.error as Partial<ErrorBody> | null)?.error;
-  if (!body) return new ApiError(error.status >= 500 && error.status < 600 && error.status !== 500 ? 'unavailable' : 'offline', ERROR_TEXTS.offline ?? '');
+  if (!body)
+    return new ApiError(
+      error.status >= 500 && error.status < 600 && error.status !== 500 ? 'unavailable' : 'offline',
+      ERROR_TEXTS.offline ?? '',
+    );
   return new ApiError(body.code, ERROR_TEXTS[body.code] ?? body.message, body.issues, body.requestId);
 }

@@ -2,7 +2,19 @@ import { inject, Injectable, signal } from '@angular/core';
 import { api, MAX_EVENTS } from '@doceo/contract';
 import type { BankEvent } from '@doceo/core';
 import Dexie, { type Table } from 'dexie';
-import { catchError, EMPTY, exhaustMap, from, merge, type Observable, of, Subject, switchMap, tap, timer } from 'rxjs';
+import {
+  catchError,
+  EMPTY,
+  exhaustMap,
+  from,
+  merge,
+  type Observable,
+  of,
+  Subject,
+  switchMap,
+  tap,
+  timer,
+} from 'rxjs';
 import { fromEvent } from 'rxjs';
 import { ApiClient } from './api-client';
 import { SessionStore } from './session';
@@ -47,7 +59,9 @@ export class BankStore {
     merge(timer(0, SEND_EVERY_MS), this.wake, fromEvent(window, 'online'))
       .pipe(exhaustMap(() => this.send()))
       .subscribe();
-    merge(fromEvent(window, 'online'), fromEvent(window, 'offline')).subscribe(() => this.online.set(navigator.onLine));
+    merge(fromEvent(window, 'online'), fromEvent(window, 'offline')).subscribe(() =>
+      this.online.set(navigator.onLine),
+    );
   }
 
   /** Resolves when the device has it. */
@@ -78,10 +92,18 @@ export class BankStore {
       tap(() => this.online.set(true)),
       switchMap((receipt) =>
         this.database.transaction('rw', this.database.events, async () => {
-          for (const id of [...receipt.stored, ...receipt.known]) await this.database.events.update(id, { state: 'sent' });
-          for (const { id, message } of receipt.refused) await this.database.events.update(id, { state: 'refused', reason: message });
-          this.waiting.set(await this.database.events.where({ userId: this.userId(), state: 'waiting' }).count());
-          if (receipt.refused.length > 0) this.refused.update((list) => [...list, ...receipt.refused.map(({ id, message }) => ({ id, reason: message }))]);
+          for (const id of [...receipt.stored, ...receipt.known])
+            await this.database.events.update(id, { state: 'sent' });
+          for (const { id, message } of receipt.refused)
+            await this.database.events.update(id, { state: 'refused', reason: message });
+          this.waiting.set(
+            await this.database.events.where({ userId: this.userId(), state: 'waiting' }).count(),
+          );
+          if (receipt.refused.length > 0)
+            this.refused.update((list) => [
+              ...list,
+              ...receipt.refused.map(({ id, message }) => ({ id, reason: message })),
+            ]);
         }),
       ),
     );

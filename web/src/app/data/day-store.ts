@@ -1,6 +1,21 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import { ageOn, api, type Lesson, type SavedLesson, type SavedStudent, type SavedWater } from '@doceo/contract';
-import { attemptsOf, type BankEvent, type PlanLesson, SKILLS, skillState, sunTimes, type SunTimes } from '@doceo/core';
+import {
+  ageOn,
+  api,
+  type Lesson,
+  type SavedLesson,
+  type SavedStudent,
+  type SavedWater,
+} from '@doceo/contract';
+import {
+  attemptsOf,
+  type BankEvent,
+  type PlanLesson,
+  SKILLS,
+  skillState,
+  sunTimes,
+  type SunTimes,
+} from '@doceo/core';
 import { DateTime } from 'luxon';
 import { forkJoin, map, type Observable, of, switchMap, tap } from 'rxjs';
 import { ApiClient } from './api-client';
@@ -30,7 +45,9 @@ export class DayStore {
     const next = lessons.find((lesson) => endMs(lesson) > this.now());
     return lessons.find(({ id }) => id === this.chosenId()) ?? next ?? lessons.at(-1) ?? null;
   });
-  readonly nextLesson = computed(() => this.lessonList().find((lesson) => endMs(lesson) > this.now()) ?? null);
+  readonly nextLesson = computed(
+    () => this.lessonList().find((lesson) => endMs(lesson) > this.now()) ?? null,
+  );
   readonly water = computed(() => this.waterOf(this.lesson()));
   readonly sun = computed<SunTimes | null>(() => this.sunOf(this.lesson()));
   /** Events of all lessons of the students of the current lesson. */
@@ -43,7 +60,11 @@ export class DayStore {
   });
 
   load(): Observable<unknown> {
-    return forkJoin([this.client.call(api.lessons.list), this.client.call(api.waters.list), this.client.call(api.students.list)]).pipe(
+    return forkJoin([
+      this.client.call(api.lessons.list),
+      this.client.call(api.waters.list),
+      this.client.call(api.students.list),
+    ]).pipe(
       tap(([lessons, waters, students]) => {
         this.lessonList.set(lessons);
         this.waterList.set(waters);
@@ -67,15 +88,23 @@ export class DayStore {
     if (!lesson) return of(null);
     if (this.historyOf === lesson.id && !force) return of(null);
     this.historyOf = lesson.id;
-    return this.client.call(api.events.list, { query: { studentsOfLesson: lesson.id } }).pipe(tap((events) => this.history.set(events)));
+    return this.client
+      .call(api.events.list, { query: { studentsOfLesson: lesson.id } })
+      .pipe(tap((events) => this.history.set(events)));
   }
 
   saveLesson(id: string, lesson: Lesson): Observable<SavedLesson> {
     const exists = this.lessonList().some((other) => other.id === id);
-    const saved = exists ? this.client.call(api.lessons.update, { params: { id }, body: lesson }) : this.client.call(api.lessons.create, { body: { id, lesson } });
+    const saved = exists
+      ? this.client.call(api.lessons.update, { params: { id }, body: lesson })
+      : this.client.call(api.lessons.create, { body: { id, lesson } });
     return saved.pipe(
       tap((result) => {
-        this.lessonList.update((list) => [...list.filter((other) => other.id !== id), result].sort((a, b) => a.startsAt.localeCompare(b.startsAt)));
+        this.lessonList.update((list) =>
+          [...list.filter((other) => other.id !== id), result].sort((a, b) =>
+            a.startsAt.localeCompare(b.startsAt),
+          ),
+        );
         this.historyOf = null;
         this.choose(id);
       }),
@@ -83,21 +112,37 @@ export class DayStore {
   }
 
   removeLesson(id: string): Observable<unknown> {
-    return this.client.call(api.lessons.remove, { params: { id } }).pipe(tap(() => this.lessonList.update((list) => list.filter((lesson) => lesson.id !== id))));
+    return this.client
+      .call(api.lessons.remove, { params: { id } })
+      .pipe(tap(() => this.lessonList.update((list) => list.filter((lesson) => lesson.id !== id))));
   }
 
   readCard(waterId: string): Observable<SavedWater> {
-    return this.client.call(api.waters.readCard, { params: { id: waterId } }).pipe(tap((water) => this.putWater(water)));
+    return this.client
+      .call(api.waters.readCard, { params: { id: waterId } })
+      .pipe(tap((water) => this.putWater(water)));
   }
 
   addWater(id: string, water: SavedWater['water']): Observable<SavedWater> {
-    return this.client.call(api.waters.create, { body: { id, water } }).pipe(tap((saved) => this.putWater(saved)));
+    return this.client
+      .call(api.waters.create, { body: { id, water } })
+      .pipe(tap((saved) => this.putWater(saved)));
   }
 
   saveStudent(id: string, student: SavedStudent['student']): Observable<SavedStudent> {
     const exists = this.studentList().some((other) => other.id === id);
-    const saved = exists ? this.client.call(api.students.update, { params: { id }, body: student }) : this.client.call(api.students.create, { body: { id, student } });
-    return saved.pipe(tap((result) => this.studentList.update((list) => [...list.filter((other) => other.id !== id), result].sort((a, b) => a.student.name.localeCompare(b.student.name)))));
+    const saved = exists
+      ? this.client.call(api.students.update, { params: { id }, body: student })
+      : this.client.call(api.students.create, { body: { id, student } });
+    return saved.pipe(
+      tap((result) =>
+        this.studentList.update((list) =>
+          [...list.filter((other) => other.id !== id), result].sort((a, b) =>
+            a.student.name.localeCompare(b.student.name),
+          ),
+        ),
+      ),
+    );
   }
 
   waterOf(lesson: SavedLesson | null): SavedWater | null {
@@ -105,12 +150,20 @@ export class DayStore {
   }
 
   studentsOf(lesson: SavedLesson | null): SavedStudent[] {
-    return lesson?.studentIds.flatMap((id) => this.studentList().find((student) => student.id === id) ?? []) ?? [];
+    return (
+      lesson?.studentIds.flatMap((id) => this.studentList().find((student) => student.id === id) ?? []) ?? []
+    );
   }
 
   sunOf(lesson: SavedLesson | null): SunTimes | null {
     const water = this.waterOf(lesson)?.water;
-    return lesson && water ? sunTimes(water.latitude, water.longitude, Date.parse(`${localDate(lesson.startsAt, water.timeZone)}T12:00:00Z`)) : null;
+    return lesson && water
+      ? sunTimes(
+          water.latitude,
+          water.longitude,
+          Date.parse(`${localDate(lesson.startsAt, water.timeZone)}T12:00:00Z`),
+        )
+      : null;
   }
 
   /** A lesson as the plan check wants it, with estimates from these events. */
@@ -120,9 +173,14 @@ export class DayStore {
     const date = localDate(lesson.startsAt, water.timeZone);
     const startMs = Date.parse(lesson.startsAt);
     return {
-      startMs, date, water,
+      startMs,
+      date,
+      water,
       students: this.studentsOf(lesson).map(({ id, student }) => ({
-        id, name: student.name, ageYears: ageOn(student.bornOn, date), guardianConsent: student.guardianConsentOn !== null,
+        id,
+        name: student.name,
+        ageYears: ageOn(student.bornOn, date),
+        guardianConsent: student.guardianConsentOn !== null,
         skills: skillState(SKILLS, attemptsOf(events, id), startMs),
       })),
     };
@@ -130,11 +188,17 @@ export class DayStore {
 
   /** Events of the students of any lesson. */
   historyFor(lesson: SavedLesson): Observable<BankEvent[]> {
-    return this.client.call(api.events.list, { query: { studentsOfLesson: lesson.id } }).pipe(map((events) => events));
+    return this.client
+      .call(api.events.list, { query: { studentsOfLesson: lesson.id } })
+      .pipe(map((events) => events));
   }
 
   private putWater(water: SavedWater): void {
-    this.waterList.update((list) => [...list.filter(({ id }) => id !== water.id), water].sort((a, b) => a.water.name.localeCompare(b.water.name)));
+    this.waterList.update((list) =>
+      [...list.filter(({ id }) => id !== water.id), water].sort((a, b) =>
+        a.water.name.localeCompare(b.water.name),
+      ),
+    );
   }
 }
 

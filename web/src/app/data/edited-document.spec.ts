@@ -57,8 +57,18 @@ describe('a document under the hand', () => {
 
   it('tells a conflict and overwrites nothing until told to', () => {
     const stored = { value: { text: 'theirs' }, version: 5 };
-    const save = jest.fn().mockReturnValueOnce(throwError(() => new ApiError('version-conflict', ''))).mockImplementation((value: Value) => of({ value, version: 6 }));
-    const document = new EditedDocument<Value>({ key: 'draft', load: jest.fn().mockReturnValueOnce(of({ value: { text: 'a' }, version: 1 })).mockReturnValue(of(stored)), save });
+    const save = jest
+      .fn()
+      .mockReturnValueOnce(throwError(() => new ApiError('version-conflict', '')))
+      .mockImplementation((value: Value) => of({ value, version: 6 }));
+    const document = new EditedDocument<Value>({
+      key: 'draft',
+      load: jest
+        .fn()
+        .mockReturnValueOnce(of({ value: { text: 'a' }, version: 1 }))
+        .mockReturnValue(of(stored)),
+      save,
+    });
     document.load().subscribe();
     write(document, 'mine');
     jest.advanceTimersByTime(1000);
@@ -72,7 +82,14 @@ describe('a document under the hand', () => {
 
   it('does not take its own save, whose answer was lost, for a conflict', () => {
     const save = jest.fn(() => throwError(() => new ApiError('version-conflict', '')));
-    const document = new EditedDocument<Value>({ key: 'draft', load: jest.fn().mockReturnValueOnce(of({ value: { text: 'a' }, version: 1 })).mockReturnValue(of({ value: { text: 'b' }, version: 2 })), save });
+    const document = new EditedDocument<Value>({
+      key: 'draft',
+      load: jest
+        .fn()
+        .mockReturnValueOnce(of({ value: { text: 'a' }, version: 1 }))
+        .mockReturnValue(of({ value: { text: 'b' }, version: 2 })),
+      save,
+    });
     document.load().subscribe();
     write(document, 'b');
     jest.advanceTimersByTime(1000);
@@ -80,7 +97,11 @@ describe('a document under the hand', () => {
   });
 
   it('says why a save was refused and keeps the text', () => {
-    const document = open(jest.fn(() => throwError(() => new ApiError('invalid', 'no', [{ path: 'title', code: 'x', message: 'too long' }]))));
+    const document = open(
+      jest.fn(() =>
+        throwError(() => new ApiError('invalid', 'no', [{ path: 'title', code: 'x', message: 'too long' }])),
+      ),
+    );
     write(document, 'b');
     jest.advanceTimersByTime(1000);
     expect(document.state()).toBe('refused');

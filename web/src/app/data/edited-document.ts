@@ -44,7 +44,12 @@ export class EditedDocument<T> {
   readonly canRedo = computed(() => this.future().length > 0);
 
   constructor(private readonly source: DocumentSource<T>) {
-    this.changed.pipe(debounceTime(SAVE_AFTER_MS), concatMap(() => this.save())).subscribe();
+    this.changed
+      .pipe(
+        debounceTime(SAVE_AFTER_MS),
+        concatMap(() => this.save()),
+      )
+      .subscribe();
   }
 
   /** Loads it; a draft left on this device is taken up again. Errors go to the caller. */
@@ -148,7 +153,9 @@ export class EditedDocument<T> {
         }
         return of(null);
       }),
-      catchError((error: ApiError) => (error.code === 'version-conflict' ? this.meetConflict(value) : this.refuse(error))),
+      catchError((error: ApiError) =>
+        error.code === 'version-conflict' ? this.meetConflict(value) : this.refuse(error),
+      ),
     );
   }
 
@@ -187,7 +194,10 @@ export class EditedDocument<T> {
 
   private writeDraft(): void {
     try {
-      localStorage.setItem(this.source.key, JSON.stringify({ value: this.current(), baseVersion: this.version }));
+      localStorage.setItem(
+        this.source.key,
+        JSON.stringify({ value: this.current(), baseVersion: this.version }),
+      );
     } catch {
       // A full or forbidden store only loses the safety net: the document itself is saved to the server.
     }

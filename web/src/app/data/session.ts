@@ -22,11 +22,15 @@ export class SessionStore {
   }
 
   signIn(email: string, password: string): Observable<Session> {
-    return this.client.once(api.session.signIn, { body: { email, password } }).pipe(tap((session) => this.opened(session)));
+    return this.client
+      .once(api.session.signIn, { body: { email, password } })
+      .pipe(tap((session) => this.opened(session)));
   }
 
   register(name: string, email: string, password: string): Observable<Session> {
-    return this.client.once(api.session.register, { body: { name, email, password } }).pipe(tap((session) => this.opened(session)));
+    return this.client
+      .once(api.session.register, { body: { name, email, password } })
+      .pipe(tap((session) => this.opened(session)));
   }
 
   signOut(): Observable<unknown> {
@@ -38,7 +42,10 @@ export class SessionStore {
     if (!session?.user) return;
     const settings = { ...session.user.settings, ...change };
     this.session.set({ ...session, user: { ...session.user, settings } });
-    this.client.call(api.session.settings, { body: settings }).pipe(catchError(() => of(null))).subscribe();
+    this.client
+      .call(api.session.settings, { body: settings })
+      .pipe(catchError(() => of(null)))
+      .subscribe();
   }
 
   private opened(session: Session): void {

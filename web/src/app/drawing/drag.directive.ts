@@ -30,7 +30,13 @@ export class DragDirective {
     const watch = new AbortController();
     this.dragged = false;
     const report = (phase: Drag['phase'], at: { clientX: number; clientY: number }): void =>
-      this.doceoDrag.emit({ phase, dx: at.clientX - from.x, dy: at.clientY - from.y, x: at.clientX, y: at.clientY });
+      this.doceoDrag.emit({
+        phase,
+        dx: at.clientX - from.x,
+        dy: at.clientY - from.y,
+        x: at.clientX,
+        y: at.clientY,
+      });
     const move = (to: PointerEvent): void => {
       if (!this.dragged) {
         if (Math.hypot(to.clientX - from.x, to.clientY - from.y) < THRESHOLD) return;

@@ -10,7 +10,8 @@ export function spreadLabels(wanted: readonly number[], gap: number, min: number
   const order = wanted.map((_, index) => index).sort((a, b) => (wanted[a] as number) - (wanted[b] as number));
   const step = Math.min(gap, wanted.length > 1 ? (max - min) / (wanted.length - 1) : gap);
   const places = order.map((index) => Math.min(max, Math.max(min, wanted[index] as number)));
-  for (let i = 1; i < places.length; i++) places[i] = Math.max(places[i] as number, (places[i - 1] as number) + step);
+  for (let i = 1; i < places.length; i++)
+    places[i] = Math.max(places[i] as number, (places[i - 1] as number) + step);
   let limit = max;
   for (let i = places.length - 1; i >= 0; i--) {
     places[i] = Math.min(places[i] as number, limit);

@@ -24,11 +24,17 @@ export class LessonCardPage implements OnInit {
   protected readonly students = computed(() => this.day.studentsOf(this.lesson()));
   protected readonly sun = computed(() => {
     const sun = this.day.sunOf(this.lesson());
-    return { up: timeText(sun?.sunriseMs, this.zone()), down: timeText(sun?.sunsetMs, this.zone()), dark: timeText(sun?.duskMs, this.zone()) };
+    return {
+      up: timeText(sun?.sunriseMs, this.zone()),
+      down: timeText(sun?.sunsetMs, this.zone()),
+      dark: timeText(sun?.duskMs, this.zone()),
+    };
   });
   protected readonly when = computed(() => {
     const lesson = this.lesson();
-    return lesson ? `${dayText(lesson.startsAt, this.zone())}, ${spanText(Date.parse(lesson.startsAt), lesson.lengthMin, this.zone())}` : '';
+    return lesson
+      ? `${dayText(lesson.startsAt, this.zone())}, ${spanText(Date.parse(lesson.startsAt), lesson.lengthMin, this.zone())}`
+      : '';
   });
   protected readonly rows = computed(() => {
     const plan = this.plan()?.body;
@@ -46,15 +52,26 @@ export class LessonCardPage implements OnInit {
       cue: block.cue,
       note: block.note,
       goal: this.goal(block.drillId),
-      watch: block.watchFor.flatMap((id) => findFault(id)?.short.toLowerCase() ?? []).slice(0, 4).join(', '),
+      watch: block.watchFor
+        .flatMap((id) => findFault(id)?.short.toLowerCase() ?? [])
+        .slice(0, 4)
+        .join(', '),
     }));
   });
   protected readonly gear = computed(() => (this.plan() ? gearList((this.plan() as SavedPlan).body) : []));
-  protected readonly lanes = computed(() => this.students().map(({ student }, lane) => ({ student, blocks: this.plan() ? blocksOfLane((this.plan() as SavedPlan).body, lane).length : 0 })));
+  protected readonly lanes = computed(() =>
+    this.students().map(({ student }, lane) => ({
+      student,
+      blocks: this.plan() ? blocksOfLane((this.plan() as SavedPlan).body, lane).length : 0,
+    })),
+  );
 
   ngOnInit(): void {
     const lesson = this.lesson();
-    if (lesson) this.client.call(api.plans.get, { params: { id: lesson.planId } }).subscribe((plan) => this.plan.set(plan));
+    if (lesson)
+      this.client
+        .call(api.plans.get, { params: { id: lesson.planId } })
+        .subscribe((plan) => this.plan.set(plan));
   }
 
   protected print(): void {

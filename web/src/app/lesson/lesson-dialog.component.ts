@@ -30,13 +30,19 @@ export class LessonDialogComponent implements OnInit {
   protected readonly busy = signal(false);
   protected readonly addingWater = signal(false);
   protected readonly full = computed(() => this.chosen().length >= MAX_GROUP);
-  protected readonly zone = computed(() => this.day.waters().find(({ id }) => id === this.waterId())?.water.timeZone ?? 'UTC');
+  protected readonly zone = computed(
+    () => this.day.waters().find(({ id }) => id === this.waterId())?.water.timeZone ?? 'UTC',
+  );
 
   ngOnInit(): void {
     const lesson = this.lesson();
     this.waterId.set(lesson?.waterId ?? this.day.waters()[0]?.id ?? '');
     this.chosen.set(lesson?.studentIds ?? []);
-    this.when.set(lesson ? toWall(lesson.startsAt, this.zone()) : DateTime.now().plus({ days: 1 }).set({ hour: 9, minute: 30, second: 0, millisecond: 0 }).toJSDate());
+    this.when.set(
+      lesson
+        ? toWall(lesson.startsAt, this.zone())
+        : DateTime.now().plus({ days: 1 }).set({ hour: 9, minute: 30, second: 0, millisecond: 0 }).toJSDate(),
+    );
   }
 
   protected toggle(id: string): void {
@@ -49,13 +55,20 @@ export class LessonDialogComponent implements OnInit {
     this.busy.set(true);
     this.error.set(null);
     const startsAt = fromWall(when, this.zone());
-    this.day.saveLesson(this.lesson()?.id ?? crypto.randomUUID(), { planId: this.planId(), waterId: this.waterId(), startsAt, studentIds: this.chosen() }).subscribe({
-      next: (saved) => this.closed.emit(saved),
-      error: (error: ApiError) => {
-        this.error.set(error);
-        this.busy.set(false);
-      },
-    });
+    this.day
+      .saveLesson(this.lesson()?.id ?? crypto.randomUUID(), {
+        planId: this.planId(),
+        waterId: this.waterId(),
+        startsAt,
+        studentIds: this.chosen(),
+      })
+      .subscribe({
+        next: (saved) => this.closed.emit(saved),
+        error: (error: ApiError) => {
+          this.error.set(error);
+          this.busy.set(false);
+        },
+      });
   }
 
   protected waterMade(id: string | null): void {

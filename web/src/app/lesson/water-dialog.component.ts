@@ -10,7 +10,12 @@ const place = (name: string, kind: PlaceKind, lengthM: number): Place => ({ id: 
 
 /** Places a new water starts with, by its kind; lengths are guesses to be paced out. */
 const FIRST_PLACES: Record<WaterKind, Place[]> = {
-  river: [place('Pool', 'pool', 40), place('Run', 'run', 60), place('Riffle', 'riffle', 40), place('Meadow', 'grass', 50)],
+  river: [
+    place('Pool', 'pool', 40),
+    place('Run', 'run', 60),
+    place('Riffle', 'riffle', 40),
+    place('Meadow', 'grass', 50),
+  ],
   brook: [place('Pockets', 'pocket', 80), place('Meadow', 'grass', 40)],
   lake: [place('Shoal', 'shoal', 120), place('Margin', 'margin', 120), place('Lawn', 'grass', 50)],
   pond: [place('Margin', 'margin', 60), place('Lawn', 'grass', 40)],
@@ -50,14 +55,36 @@ export class WaterDialogComponent {
 
   protected save(): void {
     const checked = waterSchema.safeParse({
-      name: this.name, kind: this.kind, latitude: this.latitude, longitude: this.longitude,
-      timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone, places: FIRST_PLACES[this.kind],
+      name: this.name,
+      kind: this.kind,
+      latitude: this.latitude,
+      longitude: this.longitude,
+      timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+      places: FIRST_PLACES[this.kind],
       rules: {
-        licence: '', seasonFrom: '01-01', seasonTo: '12-31', maxHooks: this.maxHooks, barbless: true, leadAllowed: false,
-        release: '', hours: '', other: '', whoSaysSo: this.whoSaysSo, checkedOn: null, checkedBy: null,
+        licence: '',
+        seasonFrom: '01-01',
+        seasonTo: '12-31',
+        maxHooks: this.maxHooks,
+        barbless: true,
+        leadAllowed: false,
+        release: '',
+        hours: '',
+        other: '',
+        whoSaysSo: this.whoSaysSo,
+        checkedOn: null,
+        checkedBy: null,
       },
     });
-    if (!checked.success) return this.error.set(new ApiError('invalid', 'Please look at the marked fields.', toIssues(checked.error)));
-    this.day.addWater(crypto.randomUUID(), checked.data).subscribe({ next: ({ id }) => this.closed.emit(id), error: (error: ApiError) => this.error.set(error) });
+    if (!checked.success)
+      return this.error.set(
+        new ApiError('invalid', 'Please look at the marked fields.', toIssues(checked.error)),
+      );
+    this.day
+      .addWater(crypto.randomUUID(), checked.data)
+      .subscribe({
+        next: ({ id }) => this.closed.emit(id),
+        error: (error: ApiError) => this.error.set(error),
+      });
   }
 }

@@ -6,11 +6,22 @@ import { DialogModule } from 'primeng/dialog';
   selector: 'doceo-keys-dialog',
   imports: [DialogModule],
   template: `
-    <p-dialog header="Keys" [visible]="true" (visibleChange)="closed.emit()" [modal]="true" [draggable]="false" [dismissableMask]="true" [style]="{ width: '480px' }">
+    <p-dialog
+      header="Keys"
+      [visible]="true"
+      (visibleChange)="closed.emit()"
+      [modal]="true"
+      [draggable]="false"
+      [dismissableMask]="true"
+      [style]="{ width: '480px' }"
+    >
       <table class="plain">
         <tbody>
           @for (key of keys(); track key[0]) {
-            <tr><td class="figure">{{ key[0] }}</td><td>{{ key[1] }}</td></tr>
+            <tr>
+              <td class="figure">{{ key[0] }}</td>
+              <td>{{ key[1] }}</td>
+            </tr>
           }
         </tbody>
       </table>

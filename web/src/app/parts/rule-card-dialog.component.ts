@@ -9,7 +9,15 @@ import { DayStore } from '../data/day-store';
   selector: 'doceo-rule-card-dialog',
   imports: [DialogModule],
   template: `
-    <p-dialog [header]="'Rule card: ' + (water()?.water?.name ?? '')" [visible]="true" (visibleChange)="closed.emit()" [modal]="true" [draggable]="false" [style]="{ width: '520px' }" [dismissableMask]="true">
+    <p-dialog
+      [header]="'Rule card: ' + (water()?.water?.name ?? '')"
+      [visible]="true"
+      (visibleChange)="closed.emit()"
+      [modal]="true"
+      [draggable]="false"
+      [style]="{ width: '520px' }"
+      [dismissableMask]="true"
+    >
       @if (water()?.water?.rules; as rules) {
         <dl>
           @for (line of lines(); track line.label) {
@@ -17,10 +25,18 @@ import { DayStore } from '../data/day-store';
             <dd>{{ line.text }}</dd>
           }
         </dl>
-        <p class="small soft">Doceo does not know the law. The card repeats what a person read; signs, wardens and the local rules decide.</p>
+        <p class="small soft">
+          Doceo does not know the law. The card repeats what a person read; signs, wardens and the local rules
+          decide.
+        </p>
         <div class="row">
-          <button type="button" class="btn go" [disabled]="busy()" (click)="tick()">I have read it at the source today</button>
-          <span class="small soft">last read {{ rules.checkedOn ?? 'never' }}{{ rules.checkedBy ? ' by ' + rules.checkedBy : '' }}</span>
+          <button type="button" class="btn go" [disabled]="busy()" (click)="tick()">
+            I have read it at the source today
+          </button>
+          <span class="small soft"
+            >last read {{ rules.checkedOn ?? 'never'
+            }}{{ rules.checkedBy ? ' by ' + rules.checkedBy : '' }}</span
+          >
         </div>
       }
     </p-dialog>
@@ -49,7 +65,9 @@ export class RuleCardDialogComponent {
   readonly waterId = input.required<string>();
   readonly closed = output<void>();
   protected readonly busy = signal(false);
-  protected readonly water = computed(() => this.day.waters().find(({ id }) => id === this.waterId()) ?? null);
+  protected readonly water = computed(
+    () => this.day.waters().find(({ id }) => id === this.waterId()) ?? null,
+  );
   protected readonly lines = computed(() => {
     const rules = this.water()?.water.rules;
     if (!rules) return [];

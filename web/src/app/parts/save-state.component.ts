@@ -1,7 +1,13 @@
 import { Component, computed, input } from '@angular/core';
 import type { SaveState } from '../data/edited-document';
 
-const WORDS: Record<SaveState, string> = { saved: 'saved', unsaved: 'not saved yet', saving: 'saving …', conflict: 'saved elsewhere too', refused: 'not saved' };
+const WORDS: Record<SaveState, string> = {
+  saved: 'saved',
+  unsaved: 'not saved yet',
+  saving: 'saving …',
+  conflict: 'saved elsewhere too',
+  refused: 'not saved',
+};
 
 /** Whether what is on the screen is stored. */
 @Component({

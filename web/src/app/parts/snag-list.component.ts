@@ -37,7 +37,9 @@ const WORDS: Record<SnagLevel, string> = { stop: 'Stop', mind: 'Mind', note: 'No
         @if (snag.fixes.length > 0) {
           <div class="fixes">
             @for (fix of snag.fixes; track fix.label; let index = $index) {
-              <button type="button" class="btn small" (click)="fixed.emit({ snagId: snag.id, index })">{{ fix.label }}</button>
+              <button type="button" class="btn small" (click)="fixed.emit({ snagId: snag.id, index })">
+                {{ fix.label }}
+              </button>
             }
           </div>
         }

@@ -33,7 +33,9 @@ export class BlockInspectorComponent {
   protected readonly places = PLACE_KINDS;
   protected readonly drill = computed(() => findDrill(this.block().drillId ?? ''));
   protected readonly faults = computed(() => this.block().watchFor.flatMap((id) => findFault(id) ?? []));
-  protected readonly otherRigs = computed(() => this.myRigs().filter(({ id }) => !this.planRigs().some((rig) => rig.id === id)));
+  protected readonly otherRigs = computed(() =>
+    this.myRigs().filter(({ id }) => !this.planRigs().some((rig) => rig.id === id)),
+  );
 
   protected change(change: Partial<Block>): void {
     this.edited.emit({ kind: 'change', blockId: this.block().id, change });
@@ -41,8 +43,15 @@ export class BlockInspectorComponent {
 
   protected time(change: { startMin?: number; durationMin?: number; lane?: number | null }): void {
     const { id: blockId, startMin, lane } = this.block();
-    if (change.durationMin !== undefined) this.edited.emit({ kind: 'resize', blockId, durationMin: Math.min(480, change.durationMin || 5) });
-    else this.edited.emit({ kind: 'move', blockId, startMin: Math.min(1400, change.startMin ?? startMin), lane: change.lane === undefined ? lane : change.lane });
+    if (change.durationMin !== undefined)
+      this.edited.emit({ kind: 'resize', blockId, durationMin: Math.min(480, change.durationMin || 5) });
+    else
+      this.edited.emit({
+        kind: 'move',
+        blockId,
+        startMin: Math.min(1400, change.startMin ?? startMin),
+        lane: change.lane === undefined ? lane : change.lane,
+      });
   }
 
   protected chooseRig(id: string): void {

@@ -8,23 +8,44 @@ import type { PlanValue } from './plan-document';
   selector: 'doceo-conflict-dialog',
   imports: [DialogModule],
   template: `
-    <p-dialog header="This plan was saved elsewhere too" [visible]="true" [closable]="false" [modal]="true" [draggable]="false" [style]="{ width: '760px' }">
-      <p>Another tab or device saved it after you opened it. Nothing is lost yet: choose which state stands.</p>
+    <p-dialog
+      header="This plan was saved elsewhere too"
+      [visible]="true"
+      [closable]="false"
+      [modal]="true"
+      [draggable]="false"
+      [style]="{ width: '760px' }"
+    >
+      <p>
+        Another tab or device saved it after you opened it. Nothing is lost yet: choose which state stands.
+      </p>
       <table class="plain">
         <thead>
-          <tr><th>What</th><th>Here</th><th>Saved elsewhere</th></tr>
+          <tr>
+            <th>What</th>
+            <th>Here</th>
+            <th>Saved elsewhere</th>
+          </tr>
         </thead>
         <tbody>
           @for (difference of differences(); track $index) {
-            <tr><td>{{ difference.what }}</td><td>{{ difference.mine }}</td><td>{{ difference.theirs }}</td></tr>
+            <tr>
+              <td>{{ difference.what }}</td>
+              <td>{{ difference.mine }}</td>
+              <td>{{ difference.theirs }}</td>
+            </tr>
           } @empty {
-            <tr><td colspan="3">Only the order of details differs.</td></tr>
+            <tr>
+              <td colspan="3">Only the order of details differs.</td>
+            </tr>
           }
         </tbody>
       </table>
       <div class="row actions">
         <button type="button" class="btn go" (click)="chosen.emit('mine')">Keep what is here</button>
-        <button type="button" class="btn" (click)="chosen.emit('theirs')">Take the one saved elsewhere</button>
+        <button type="button" class="btn" (click)="chosen.emit('theirs')">
+          Take the one saved elsewhere
+        </button>
         <button type="button" class="btn" (click)="chosen.emit('copy')">Keep both: mine as a copy</button>
       </div>
     </p-dialog>

@@ -13,10 +13,18 @@ import { type Drag, DragDirective } from '../drawing/drag.directive';
       <div class="segments" role="group" aria-label="Strand">
         <button type="button" [attr.aria-pressed]="strand() === null" (click)="strand.set(null)">all</button>
         @for (option of strands; track option) {
-          <button type="button" [attr.aria-pressed]="strand() === option" (click)="strand.set(option)">{{ names[option].toLowerCase() }}</button>
+          <button type="button" [attr.aria-pressed]="strand() === option" (click)="strand.set(option)">
+            {{ names[option].toLowerCase() }}
+          </button>
         }
       </div>
-      <input type="search" aria-label="Find a drill" placeholder="find a drill" [ngModel]="words()" (ngModelChange)="words.set($event)" />
+      <input
+        type="search"
+        aria-label="Find a drill"
+        placeholder="find a drill"
+        [ngModel]="words()"
+        (ngModelChange)="words.set($event)"
+      />
       <span class="spread"></span>
       <button type="button" class="btn small" (click)="plain.emit('break')">Break</button>
       <button type="button" class="btn small" (click)="plain.emit('debrief')">Debrief</button>
@@ -54,6 +62,10 @@ export class DrillShelfComponent {
   protected readonly words = signal('');
   protected readonly drills = computed(() => {
     const words = this.words().trim().toLowerCase();
-    return DRILLS.filter((drill) => (this.strand() === null || drill.strand === this.strand()) && `${drill.name} ${drill.cue} ${drill.how}`.toLowerCase().includes(words));
+    return DRILLS.filter(
+      (drill) =>
+        (this.strand() === null || drill.strand === this.strand()) &&
+        `${drill.name} ${drill.cue} ${drill.how}`.toLowerCase().includes(words),
+    );
   });
 }

@@ -10,7 +10,14 @@ export interface Difference {
 }
 
 const FIELDS = ['aim', 'level', 'groupSize', 'season', 'waterKind', 'lengthMin'] as const;
-const FIELD_NAMES: Record<(typeof FIELDS)[number], string> = { aim: 'Aim', level: 'Level', groupSize: 'Group', season: 'Season', waterKind: 'Water', lengthMin: 'Length, min' };
+const FIELD_NAMES: Record<(typeof FIELDS)[number], string> = {
+  aim: 'Aim',
+  level: 'Level',
+  groupSize: 'Group',
+  season: 'Season',
+  waterKind: 'Water',
+  lengthMin: 'Length, min',
+};
 
 /** Readable differences of two states of one plan: title, facts, then blocks that differ or are only on one side. */
 export function planDifferences(mine: PlanValue, theirs: PlanValue): Difference[] {
@@ -24,9 +31,18 @@ export function planDifferences(mine: PlanValue, theirs: PlanValue): Difference[
   for (const id of ids) {
     const a = mine.body.blocks.find((block) => block.id === id);
     const b = theirs.body.blocks.find((block) => block.id === id);
-    if (!same(a, b)) differences.push({ what: `Block “${(a ?? b)?.title ?? ''}”`, mine: blockText(a), theirs: blockText(b) });
+    if (!same(a, b))
+      differences.push({
+        what: `Block “${(a ?? b)?.title ?? ''}”`,
+        mine: blockText(a),
+        theirs: blockText(b),
+      });
   }
-  add('Rigs', mine.body.rigs.map((rig) => rig.name).join(', '), theirs.body.rigs.map((rig) => rig.name).join(', '));
+  add(
+    'Rigs',
+    mine.body.rigs.map((rig) => rig.name).join(', '),
+    theirs.body.rigs.map((rig) => rig.name).join(', '),
+  );
   return differences;
 }
 

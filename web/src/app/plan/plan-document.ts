@@ -18,11 +18,17 @@ export class PlanDocuments {
 
   /** @param seen told of every state of the plan that the server sends */
   open(id: string, seen: (plan: SavedPlan) => void): EditedDocument<PlanValue> {
-    const toValue = (plan: SavedPlan): { value: PlanValue; version: number } => ({ value: { title: plan.title, body: plan.body }, version: plan.version });
+    const toValue = (plan: SavedPlan): { value: PlanValue; version: number } => ({
+      value: { title: plan.title, body: plan.body },
+      version: plan.version,
+    });
     return new EditedDocument<PlanValue>({
       key: `doceo.draft.plan.${id}`,
       load: () => this.client.call(api.plans.get, { params: { id } }).pipe(tap(seen), map(toValue)),
-      save: (value, baseVersion) => this.client.call(api.plans.update, { params: { id }, body: { ...value, baseVersion } }).pipe(tap(seen), map(toValue)),
+      save: (value, baseVersion) =>
+        this.client
+          .call(api.plans.update, { params: { id }, body: { ...value, baseVersion } })
+          .pipe(tap(seen), map(toValue)),
     });
   }
 }

@@ -10,8 +10,23 @@ import { PlanRowComponent } from './plan-row.component';
 
 /** A short plan to start from: what any first lesson needs. */
 function starter(): PlanBody {
-  const plan = { ...emptyPlan(), aim: 'A straight line at seven metres, and everybody safe.', groupSize: 3, lengthMin: 90 };
-  return ['hats-and-glasses', 'draw-the-line', 'stop-and-say', 'lay-it-down', 'wet-hands-net'].reduce<PlanBody>((body, drill, i) => applyEdit(body, { kind: 'add', block: blockFromDrill(drill, crypto.randomUUID(), i * 15) }), plan);
+  const plan = {
+    ...emptyPlan(),
+    aim: 'A straight line at seven metres, and everybody safe.',
+    groupSize: 3,
+    lengthMin: 90,
+  };
+  return [
+    'hats-and-glasses',
+    'draw-the-line',
+    'stop-and-say',
+    'lay-it-down',
+    'wet-hands-net',
+  ].reduce<PlanBody>(
+    (body, drill, i) =>
+      applyEdit(body, { kind: 'add', block: blockFromDrill(drill, crypto.randomUUID(), i * 15) }),
+    plan,
+  );
 }
 
 /** Plans of mine and of my circles. */
@@ -23,9 +38,17 @@ function starter(): PlanBody {
       <div class="row">
         <h1>Plans</h1>
         <span class="spread"></span>
-        <input type="search" placeholder="find a plan" aria-label="Find a plan" [ngModel]="words()" (ngModelChange)="words.set($event)" />
+        <input
+          type="search"
+          placeholder="find a plan"
+          aria-label="Find a plan"
+          [ngModel]="words()"
+          (ngModelChange)="words.set($event)"
+        />
         <button type="button" class="btn go" (click)="make('Untitled plan', empty())">New plan</button>
-        <button type="button" class="btn" (click)="make('First casts', starter())">Start from an example</button>
+        <button type="button" class="btn" (click)="make('First casts', starter())">
+          Start from an example
+        </button>
       </div>
       @if (plans(); as list) {
         <h2>Mine</h2>
@@ -37,8 +60,17 @@ function starter(): PlanBody {
           } @else {
             <div class="empty">
               <h3>No plan yet</h3>
-              <p>A plan is a row of drills on a timeline. It is checked as you build it: time, safety, light, hooks, and what each student is ready for.</p>
-              <div class="row"><button type="button" class="btn go" (click)="make('Untitled plan', empty())">Begin one</button><button type="button" class="btn" (click)="make('First casts', starter())">Load an example</button></div>
+              <p>
+                A plan is a row of drills on a timeline. It is checked as you build it: time, safety, light,
+                hooks, and what each student is ready for.
+              </p>
+              <div class="row">
+                <button type="button" class="btn go" (click)="make('Untitled plan', empty())">
+                  Begin one</button
+                ><button type="button" class="btn" (click)="make('First casts', starter())">
+                  Load an example
+                </button>
+              </div>
             </div>
           }
         }
@@ -76,7 +108,11 @@ export class PlanListPage implements OnInit {
   protected readonly words = signal('');
   protected readonly empty = emptyPlan;
   protected readonly starter = starter;
-  private readonly found = computed(() => (this.plans() ?? []).filter((plan) => `${plan.title} ${plan.aim}`.toLowerCase().includes(this.words().trim().toLowerCase())));
+  private readonly found = computed(() =>
+    (this.plans() ?? []).filter((plan) =>
+      `${plan.title} ${plan.aim}`.toLowerCase().includes(this.words().trim().toLowerCase()),
+    ),
+  );
   protected readonly mine = computed(() => this.found().filter((plan) => plan.mine));
   protected readonly others = computed(() => this.found().filter((plan) => !plan.mine));
 
@@ -85,13 +121,16 @@ export class PlanListPage implements OnInit {
   }
 
   protected make(title: string, body: PlanBody): void {
-    this.client.call(api.plans.create, { body: { id: crypto.randomUUID(), title, body } }).subscribe(({ id }) => void this.router.navigate(['/plan', id]));
+    this.client
+      .call(api.plans.create, { body: { id: crypto.randomUUID(), title, body } })
+      .subscribe(({ id }) => void this.router.navigate(['/plan', id]));
   }
 
   protected remove(plan: PlanSummary): void {
     this.client.call(api.plans.remove, { params: { id: plan.id } }).subscribe({
       next: () => this.plans.update((list) => list?.filter(({ id }) => id !== plan.id) ?? null),
-      error: (error: ApiError) => this.messages.add({ severity: 'error', summary: error.message, life: 6000 }),
+      error: (error: ApiError) =>
+        this.messages.add({ severity: 'error', summary: error.message, life: 6000 }),
     });
   }
 }

@@ -18,7 +18,14 @@ import type { PlanSummary } from '@doceo/contract';
         <span class="soft">{{ plan().aim || 'No aim written yet' }}</span>
       </span>
       <span class="small soft facts"
-        ><span class="figure">{{ plan().lengthMin }}</span> min, <span class="figure">{{ plan().blockCount }}</span> blocks<br />{{ plan().mine ? (plan().circleName ? 'shared: ' + plan().circleName : 'only me') : 'by ' + plan().ownerName }}</span
+        ><span class="figure">{{ plan().lengthMin }}</span> min,
+        <span class="figure">{{ plan().blockCount }}</span> blocks<br />{{
+          plan().mine
+            ? plan().circleName
+              ? 'shared: ' + plan().circleName
+              : 'only me'
+            : 'by ' + plan().ownerName
+        }}</span
       >
     </a>
     @if (plan().mine) {
@@ -26,7 +33,14 @@ import type { PlanSummary } from '@doceo/contract';
         <button type="button" class="btn small" (click)="removed.emit()">Remove for good</button>
         <button type="button" class="btn small" (click)="asking.set(false)">Keep</button>
       } @else {
-        <button type="button" class="btn small plain" [attr.aria-label]="'Remove ' + plan().title" (click)="asking.set(true)">Remove</button>
+        <button
+          type="button"
+          class="btn small plain"
+          [attr.aria-label]="'Remove ' + plan().title"
+          (click)="asking.set(true)"
+        >
+          Remove
+        </button>
       }
     }
   `,

@@ -1,8 +1,32 @@
-import { Component, computed, inject, input, type OnDestroy, type OnInit, signal, viewChild } from '@angular/core';
+import {
+  Component,
+  computed,
+  inject,
+  input,
+  type OnDestroy,
+  type OnInit,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { api, type SavedLesson, type SavedPlan, type SavedRig } from '@doceo/contract';
-import { applyEdit, blockFromDrill, type Drill, gearList, LEVELS, MAX_GROUP, nextStart, plainBlock, planEnd, planSnags, type PlanBody, type PlanEdit, STRAND_NAMES, strandShares } from '@doceo/core';
+import {
+  applyEdit,
+  blockFromDrill,
+  type Drill,
+  gearList,
+  LEVELS,
+  MAX_GROUP,
+  nextStart,
+  plainBlock,
+  planEnd,
+  planSnags,
+  type PlanBody,
+  type PlanEdit,
+  STRAND_NAMES,
+  strandShares,
+} from '@doceo/core';
 import { MessageService } from 'primeng/api';
 import { ApiClient } from '../data/api-client';
 import type { ApiError } from '../data/api-error';
@@ -37,7 +61,20 @@ const KEYS = [
 /** The plan on a timeline, its check beside it, the library below. */
 @Component({
   selector: 'doceo-plan-page',
-  imports: [FormsModule, RouterLink, TimelineComponent, DrillShelfComponent, BlockInspectorComponent, SnagListComponent, SaveStateComponent, RuleCardDialogComponent, LessonDialogComponent, ConflictDialogComponent, ShareDialogComponent, KeysDialogComponent],
+  imports: [
+    FormsModule,
+    RouterLink,
+    TimelineComponent,
+    DrillShelfComponent,
+    BlockInspectorComponent,
+    SnagListComponent,
+    SaveStateComponent,
+    RuleCardDialogComponent,
+    LessonDialogComponent,
+    ConflictDialogComponent,
+    ShareDialogComponent,
+    KeysDialogComponent,
+  ],
   templateUrl: './plan.page.html',
   styleUrl: './plan.page.css',
   host: { '(window:keydown)': 'key($event)' },
@@ -71,34 +108,59 @@ export class PlanPage implements OnInit, OnDestroy {
     const preview = this.preview();
     return body && preview ? applyEdit(body, preview) : body;
   });
-  protected readonly lessons = computed(() => this.day.lessons().filter(({ planId }) => planId === this.id()));
+  protected readonly lessons = computed(() =>
+    this.day.lessons().filter(({ planId }) => planId === this.id()),
+  );
   /** The lesson in the strip, when it is one of this plan. */
-  protected readonly lesson = computed(() => (this.day.lesson()?.planId === this.id() ? this.day.lesson() : null));
+  protected readonly lesson = computed(() =>
+    this.day.lesson()?.planId === this.id() ? this.day.lesson() : null,
+  );
   protected readonly zone = computed(() => this.day.waterOf(this.lesson())?.water.timeZone ?? 'UTC');
-  protected readonly startMs = computed(() => (this.lesson() ? Date.parse(this.lesson()?.startsAt ?? '') : null));
+  protected readonly startMs = computed(() =>
+    this.lesson() ? Date.parse(this.lesson()?.startsAt ?? '') : null,
+  );
   protected readonly snags = computed(() => {
     const body = this.shown();
     return body ? planSnags(body, this.lesson() ? this.day.planLesson() : null) : [];
   });
-  protected readonly counts = computed(() => (['stop', 'mind', 'note'] as const).map((level) => `${this.snags().filter((snag) => snag.level === level).length} ${level}`).join(', '));
-  protected readonly flagged = computed(() => new Set(this.snags().flatMap(({ blockId, level }) => (blockId && level !== 'note' ? [blockId] : []))));
-  protected readonly selected = computed(() => this.shown()?.blocks.find(({ id }) => id === this.selectedId()) ?? null);
+  protected readonly counts = computed(() =>
+    (['stop', 'mind', 'note'] as const)
+      .map((level) => `${this.snags().filter((snag) => snag.level === level).length} ${level}`)
+      .join(', '),
+  );
+  protected readonly flagged = computed(
+    () =>
+      new Set(this.snags().flatMap(({ blockId, level }) => (blockId && level !== 'note' ? [blockId] : []))),
+  );
+  protected readonly selected = computed(
+    () => this.shown()?.blocks.find(({ id }) => id === this.selectedId()) ?? null,
+  );
   protected readonly shares = computed(() => (this.shown() ? strandShares(this.shown() as PlanBody) : []));
   protected readonly gear = computed(() => (this.shown() ? gearList(this.shown() as PlanBody) : []));
   protected readonly lanes = computed<Lane[]>(() => {
     const students = this.day.studentsOf(this.lesson());
     const size = Math.max(this.shown()?.groupSize ?? 1, students.length);
-    return Array.from({ length: size }, (_, i) => ({ name: students[i] ? firstName(students[i].student.name) : `Student ${i + 1}`, note: students[i]?.student.note ?? '' }));
+    return Array.from({ length: size }, (_, i) => ({
+      name: students[i] ? firstName(students[i].student.name) : `Student ${i + 1}`,
+      note: students[i]?.student.note ?? '',
+    }));
   });
   protected readonly when = computed(() => {
     const lesson = this.lesson();
-    return lesson ? `${dayText(lesson.startsAt, this.zone())}, ${lesson.waterName}, ${spanText(Date.parse(lesson.startsAt), this.shown()?.lengthMin ?? 0, this.zone())}` : '';
+    return lesson
+      ? `${dayText(lesson.startsAt, this.zone())}, ${lesson.waterName}, ${spanText(Date.parse(lesson.startsAt), this.shown()?.lengthMin ?? 0, this.zone())}`
+      : '';
   });
   protected readonly end = computed(() => (this.shown() ? planEnd(this.shown() as PlanBody) : 0));
 
   ngOnInit(): void {
     const document = this.documents.open(this.id(), (plan) => this.saved.set(plan));
-    document.load().subscribe({ next: () => this.document.set(document), error: (error: ApiError) => this.failed.set(error) });
+    document
+      .load()
+      .subscribe({
+        next: () => this.document.set(document),
+        error: (error: ApiError) => this.failed.set(error),
+      });
     this.client.call(api.rigs.list).subscribe((rigs) => this.myRigs.set(rigs));
     this.day.loadHistory(true).subscribe();
   }
@@ -125,7 +187,15 @@ export class PlanPage implements OnInit, OnDestroy {
   }
 
   protected addPlain(kind: 'break' | 'debrief'): void {
-    this.addBlock(plainBlock(kind, kind === 'break' ? 'Break' : 'What went well', crypto.randomUUID(), nextStart(this.value()?.body as PlanBody), 10));
+    this.addBlock(
+      plainBlock(
+        kind,
+        kind === 'break' ? 'Break' : 'What went well',
+        crypto.randomUUID(),
+        nextStart(this.value()?.body as PlanBody),
+        10,
+      ),
+    );
   }
 
   /** A drill dragged from the shelf: shown where it would land, put there when dropped. */
@@ -145,7 +215,13 @@ export class PlanPage implements OnInit, OnDestroy {
     if (!rig || !block || !body) return;
     this.document()?.edit((value) => ({
       ...value,
-      body: applyEdit(applyEdit(value.body, { kind: 'set', change: { rigs: [...value.body.rigs, { id: rig.id, name: rig.name, rig: rig.rig }] } }), { kind: 'change', blockId: block.id, change: { rigId: rig.id } }),
+      body: applyEdit(
+        applyEdit(value.body, {
+          kind: 'set',
+          change: { rigs: [...value.body.rigs, { id: rig.id, name: rig.name, rig: rig.rig }] },
+        }),
+        { kind: 'change', blockId: block.id, change: { rigId: rig.id } },
+      ),
     }));
   }
 
@@ -159,13 +235,24 @@ export class PlanPage implements OnInit, OnDestroy {
       return;
     }
     const lesson = this.lesson();
-    if (lesson) this.day.saveLesson(lesson.id, { planId: lesson.planId, waterId: lesson.waterId, studentIds: lesson.studentIds, startsAt: new Date(Date.parse(lesson.startsAt) - change.byMin * 60_000).toISOString() }).subscribe();
+    if (lesson)
+      this.day
+        .saveLesson(lesson.id, {
+          planId: lesson.planId,
+          waterId: lesson.waterId,
+          studentIds: lesson.studentIds,
+          startsAt: new Date(Date.parse(lesson.startsAt) - change.byMin * 60_000).toISOString(),
+        })
+        .subscribe();
   }
 
   protected takeCopy(): void {
     const id = crypto.randomUUID();
     this.client.call(api.plans.copy, { params: { id: this.id() }, body: { id } }).subscribe({
-      next: () => void this.router.navigateByUrl('/plan', { skipLocationChange: true }).then(() => this.router.navigate(['/plan', id])),
+      next: () =>
+        void this.router
+          .navigateByUrl('/plan', { skipLocationChange: true })
+          .then(() => this.router.navigate(['/plan', id])),
       error: (error: ApiError) => this.messages.add({ severity: 'error', summary: error.message }),
     });
   }
@@ -176,21 +263,32 @@ export class PlanPage implements OnInit, OnDestroy {
     if (!document || !value) return;
     if (choice === 'mine') return document.keepMine();
     if (choice === 'theirs') return document.takeTheirs();
-    this.client.call(api.plans.create, { body: { id: crypto.randomUUID(), title: `${value.title} (mine)`.slice(0, 80), body: value.body } }).subscribe(() => {
-      document.takeTheirs();
-      this.messages.add({ severity: 'success', summary: 'Yours is kept as a plan of its own', life: 4000 });
-    });
+    this.client
+      .call(api.plans.create, {
+        body: { id: crypto.randomUUID(), title: `${value.title} (mine)`.slice(0, 80), body: value.body },
+      })
+      .subscribe(() => {
+        document.takeTheirs();
+        this.messages.add({ severity: 'success', summary: 'Yours is kept as a plan of its own', life: 4000 });
+      });
   }
 
   protected shared(plan: SavedPlan | null): void {
     this.dialog.set(null);
     if (!plan) return;
     this.saved.set(plan);
-    this.messages.add({ severity: 'success', summary: plan.circleName ? `Shared with ${plan.circleName}` : 'Private again', life: 4000 });
+    this.messages.add({
+      severity: 'success',
+      summary: plan.circleName ? `Shared with ${plan.circleName}` : 'Private again',
+      life: 4000,
+    });
   }
 
   protected key(event: KeyboardEvent): void {
-    const typing = event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement || event.target instanceof HTMLSelectElement;
+    const typing =
+      event.target instanceof HTMLInputElement ||
+      event.target instanceof HTMLTextAreaElement ||
+      event.target instanceof HTMLSelectElement;
     if (typing || !this.mine()) return;
     const command = event.ctrlKey || event.metaKey;
     if (command && event.key.toLowerCase() === 'z') {

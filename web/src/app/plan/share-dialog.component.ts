@@ -10,13 +10,38 @@ import type { ApiError } from '../data/api-error';
   selector: 'doceo-share-dialog',
   imports: [DialogModule, RouterLink],
   template: `
-    <p-dialog header="Share this plan" [visible]="true" (visibleChange)="closed.emit(null)" [modal]="true" [draggable]="false" [dismissableMask]="true" [style]="{ width: '480px' }">
+    <p-dialog
+      header="Share this plan"
+      [visible]="true"
+      (visibleChange)="closed.emit(null)"
+      [modal]="true"
+      [draggable]="false"
+      [dismissableMask]="true"
+      [style]="{ width: '480px' }"
+    >
       <p>Blocks, drills, rigs and cue words go along. Students, records, day and water stay with you.</p>
       <div class="choices">
-        <button type="button" class="btn" [attr.aria-pressed]="circleId() === null" [class.go]="circleId() === null" (click)="share(null)">Only me</button>
+        <button
+          type="button"
+          class="btn"
+          [attr.aria-pressed]="circleId() === null"
+          [class.go]="circleId() === null"
+          (click)="share(null)"
+        >
+          Only me
+        </button>
         @for (circle of circles(); track circle.id) {
-          <button type="button" class="btn" [attr.aria-pressed]="circleId() === circle.id" [class.go]="circleId() === circle.id" [disabled]="circle.role === 'reader'" (click)="share(circle.id)">
-            {{ circle.name }}, {{ circle.members.length }} {{ circle.members.length === 1 ? 'member' : 'members' }}{{ circle.role === 'reader' ? ' (you may only read there)' : '' }}
+          <button
+            type="button"
+            class="btn"
+            [attr.aria-pressed]="circleId() === circle.id"
+            [class.go]="circleId() === circle.id"
+            [disabled]="circle.role === 'reader'"
+            (click)="share(circle.id)"
+          >
+            {{ circle.name }}, {{ circle.members.length }}
+            {{ circle.members.length === 1 ? 'member' : 'members'
+            }}{{ circle.role === 'reader' ? ' (you may only read there)' : '' }}
           </button>
         } @empty {
           <p class="soft">You are in no circle yet. <a routerLink="/circle">Found one.</a></p>
@@ -56,6 +81,11 @@ export class ShareDialogComponent implements OnInit {
 
   protected share(circleId: string | null): void {
     this.error.set(null);
-    this.client.call(api.plans.share, { params: { id: this.planId() }, body: { circleId } }).subscribe({ next: (plan) => this.closed.emit(plan), error: (error: ApiError) => this.error.set(error) });
+    this.client
+      .call(api.plans.share, { params: { id: this.planId() }, body: { circleId } })
+      .subscribe({
+        next: (plan) => this.closed.emit(plan),
+        error: (error: ApiError) => this.error.set(error),
+      });
   }
 }

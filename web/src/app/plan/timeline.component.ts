@@ -1,5 +1,15 @@
 import { Component, computed, ElementRef, inject, input, output, signal, viewChild } from '@angular/core';
-import { type Block, clockTime, endOf, findDrill, type PlanBody, type PlanEdit, planEnd, STEP_MIN, strandOf } from '@doceo/core';
+import {
+  type Block,
+  clockTime,
+  endOf,
+  findDrill,
+  type PlanBody,
+  type PlanEdit,
+  planEnd,
+  STEP_MIN,
+  strandOf,
+} from '@doceo/core';
 import { type Drag, DragDirective } from '../drawing/drag.directive';
 
 /** Height of one lane, pixels; the style sheet has the same. */
@@ -48,17 +58,24 @@ export class TimelineComponent {
   protected readonly ticks = computed(() => {
     const total = this.totalMin();
     const step = total > 300 ? 60 : 30;
-    return Array.from({ length: Math.floor(total / step) + 1 }, (_, i) => ({ left: this.percent(i * step), text: this.tickText(i * step) }));
+    return Array.from({ length: Math.floor(total / step) + 1 }, (_, i) => ({
+      left: this.percent(i * step),
+      text: this.tickText(i * step),
+    }));
   });
   protected readonly boxes = computed(() => this.plan().blocks.map((block) => this.toBox(block)));
   protected readonly night = computed(() => {
     const start = this.startMs();
     const sun = this.sun();
     if (start === null || !sun) return [];
-    const minute = (ms: number | null, otherwise: number): number => (ms === null ? otherwise : Math.min(this.totalMin(), Math.max(0, (ms - start) / 60_000)));
+    const minute = (ms: number | null, otherwise: number): number =>
+      ms === null ? otherwise : Math.min(this.totalMin(), Math.max(0, (ms - start) / 60_000));
     const rise = minute(sun.sunriseMs, 0);
     const set = minute(sun.sunsetMs, this.totalMin());
-    return [{ left: 0, width: this.percent(rise) }, { left: this.percent(set), width: 100 - this.percent(set) }].filter(({ width }) => width > 0.2);
+    return [
+      { left: 0, width: this.percent(rise) },
+      { left: this.percent(set), width: 100 - this.percent(set) },
+    ].filter(({ width }) => width > 0.2);
   });
 
   /** Where a pointer is: minute and lane, `lane` null on the hours above the lanes; null when outside. */
@@ -66,7 +83,10 @@ export class TimelineComponent {
     const area = this.track().nativeElement.getBoundingClientRect();
     if (x < area.left || x > area.right || y < area.top - 46 || y > area.bottom) return null;
     const minute = ((x - area.left) / area.width) * this.totalMin();
-    return { startMin: Math.round(minute / STEP_MIN) * STEP_MIN, lane: y < area.top ? null : Math.min(this.lanes().length - 1, Math.floor((y - area.top) / LANE_PX)) };
+    return {
+      startMin: Math.round(minute / STEP_MIN) * STEP_MIN,
+      lane: y < area.top ? null : Math.min(this.lanes().length - 1, Math.floor((y - area.top) / LANE_PX)),
+    };
   }
 
   focusBlock(id: string): void {
@@ -107,17 +127,39 @@ export class TimelineComponent {
     if (event.ctrlKey || event.metaKey) return null;
     if (event.key === 'Delete' || event.key === 'Backspace') return { kind: 'remove', blockId };
     if (sideways !== 0 && event.altKey) return { kind: 'reorder', blockId, direction: sideways };
-    if (sideways !== 0 && event.shiftKey) return { kind: 'resize', blockId, durationMin: block.durationMin + sideways * STEP_MIN };
-    if (sideways !== 0) return { kind: 'move', blockId, startMin: block.startMin + sideways * STEP_MIN, lane: block.lane };
-    if (event.key === 'ArrowDown') return { kind: 'move', blockId, startMin: block.startMin, lane: block.lane === null ? 0 : block.lane + 1 < this.lanes().length ? block.lane + 1 : null };
-    if (event.key === 'ArrowUp') return { kind: 'move', blockId, startMin: block.startMin, lane: block.lane === null ? this.lanes().length - 1 : block.lane > 0 ? block.lane - 1 : null };
+    if (sideways !== 0 && event.shiftKey)
+      return { kind: 'resize', blockId, durationMin: block.durationMin + sideways * STEP_MIN };
+    if (sideways !== 0)
+      return { kind: 'move', blockId, startMin: block.startMin + sideways * STEP_MIN, lane: block.lane };
+    if (event.key === 'ArrowDown')
+      return {
+        kind: 'move',
+        blockId,
+        startMin: block.startMin,
+        lane: block.lane === null ? 0 : block.lane + 1 < this.lanes().length ? block.lane + 1 : null,
+      };
+    if (event.key === 'ArrowUp')
+      return {
+        kind: 'move',
+        blockId,
+        startMin: block.startMin,
+        lane: block.lane === null ? this.lanes().length - 1 : block.lane > 0 ? block.lane - 1 : null,
+      };
     return null;
   }
 
   private editOf({ block, what }: Hold, drag: Drag): PlanEdit {
     const minutes = (drag.dx / this.track().nativeElement.clientWidth) * this.totalMin();
-    if (what === 'resize') return { kind: 'resize', blockId: block.id, durationMin: Math.max(STEP_MIN, block.durationMin + minutes) };
-    const lane = block.lane === null ? null : Math.min(this.lanes().length - 1, Math.max(0, block.lane + Math.round(drag.dy / LANE_PX)));
+    if (what === 'resize')
+      return {
+        kind: 'resize',
+        blockId: block.id,
+        durationMin: Math.max(STEP_MIN, block.durationMin + minutes),
+      };
+    const lane =
+      block.lane === null
+        ? null
+        : Math.min(this.lanes().length - 1, Math.max(0, block.lane + Math.round(drag.dy / LANE_PX)));
     return { kind: 'move', blockId: block.id, startMin: block.startMin + minutes, lane };
   }
 
@@ -131,7 +173,12 @@ export class TimelineComponent {
       top: inner * LANE_PX,
       height: (block.lane === null ? this.lanes().length : 1) * LANE_PX - 4,
       strandClass: strand ? `strand-fill strand-${strand}` : 'rest',
-      sub: [block.place === 'anywhere' ? '' : block.place, this.plan().rigs.find(({ id }) => id === block.rigId)?.name ?? ''].filter(Boolean).join(', '),
+      sub: [
+        block.place === 'anywhere' ? '' : block.place,
+        this.plan().rigs.find(({ id }) => id === block.rigId)?.name ?? '',
+      ]
+        .filter(Boolean)
+        .join(', '),
       time: `${this.tickText(block.startMin)}–${this.tickText(endOf(block))}`,
       label: `${block.title}, ${this.tickText(block.startMin)}, ${block.durationMin} minutes, ${block.lane === null ? 'everybody' : (this.lanes()[block.lane]?.name ?? '')}${block.drillId ? `, ${findDrill(block.drillId)?.strand ?? ''}` : ''}`,
     };

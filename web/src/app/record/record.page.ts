@@ -3,7 +3,25 @@ import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { ageOn, api } from '@doceo/contract';
 import {
-  applyEdit, attemptsOf, type BankEvent, blockFromDrill, emptyPlan, faultAttemptsOf, faultRates, findDrill, findFault, groundOf, type GroundKind, PARAMETER_GRID, type PlanBody, SKILLS, skillState, standing, STRAND_NAMES, sureness, whatNext,
+  applyEdit,
+  attemptsOf,
+  type BankEvent,
+  blockFromDrill,
+  emptyPlan,
+  faultAttemptsOf,
+  faultRates,
+  findDrill,
+  findFault,
+  groundOf,
+  type GroundKind,
+  PARAMETER_GRID,
+  type PlanBody,
+  SKILLS,
+  skillState,
+  standing,
+  STRAND_NAMES,
+  sureness,
+  whatNext,
 } from '@doceo/core';
 import { DateTime } from 'luxon';
 import { ApiClient } from '../data/api-client';
@@ -50,22 +68,42 @@ export class RecordPage {
     const student = this.student()?.student;
     if (!student) return '';
     const age = ageOn(student.bornOn, new Date(this.nowMs).toISOString().slice(0, 10));
-    return [age === null ? '' : `${age}`, student.hand === 'left' ? 'left-handed' : '', student.note].filter(Boolean).join(', ');
+    return [age === null ? '' : `${age}`, student.hand === 'left' ? 'left-handed' : '', student.note]
+      .filter(Boolean)
+      .join(', ');
   });
   protected readonly attempts = computed(() => attemptsOf(this.events() ?? [], this.id()));
   protected readonly state = computed(() => skillState(SKILLS, this.attempts(), this.nowMs));
   protected readonly streams = computed(() => drawStreams(this.state(), WIDTH, ROW));
-  protected readonly lessonsSeen = computed(() => new Set((this.events() ?? []).map(({ lessonId }) => lessonId)).size);
-  protected readonly fish = computed(() => standing(this.events() ?? []).filter(({ body }) => body.kind === 'fish' && body.outcome === 'to-hand').length);
+  protected readonly lessonsSeen = computed(
+    () => new Set((this.events() ?? []).map(({ lessonId }) => lessonId)).size,
+  );
+  protected readonly fish = computed(
+    () =>
+      standing(this.events() ?? []).filter(({ body }) => body.kind === 'fish' && body.outcome === 'to-hand')
+        .length,
+  );
   /** The skill looked at: the one chosen, else the one that holds back most. */
   protected readonly skill = computed(() => {
     const chosen = this.chosen();
     return SKILLS.get(chosen ?? this.advice()[0]?.drill.skills[0] ?? 'casting.grip-stance');
   });
   protected readonly estimate = computed(() => this.state()[this.skill().id]);
-  protected readonly sure = computed(() => (this.estimate() ? sureness(this.estimate() as NonNullable<ReturnType<typeof this.estimate>>) : 'not seen yet'));
-  protected readonly opens = computed(() => SKILLS.opens(this.skill().id).map(({ name }) => name).join(', '));
-  protected readonly rests = computed(() => this.skill().needs.map((need) => SKILLS.get(need).name).join(', '));
+  protected readonly sure = computed(() =>
+    this.estimate()
+      ? sureness(this.estimate() as NonNullable<ReturnType<typeof this.estimate>>)
+      : 'not seen yet',
+  );
+  protected readonly opens = computed(() =>
+    SKILLS.opens(this.skill().id)
+      .map(({ name }) => name)
+      .join(', '),
+  );
+  protected readonly rests = computed(() =>
+    this.skill()
+      .needs.map((need) => SKILLS.get(need).name)
+      .join(', '),
+  );
   protected readonly strandName = computed(() => STRAND_NAMES[this.skill().strand]);
   protected readonly color = computed(() => CHART.strands[this.skill().strand]);
   protected readonly rates = computed(() => {
@@ -73,14 +111,24 @@ export class RecordPage {
     return { attempts: own.length, rates: faultRates(own) };
   });
   protected readonly trends = computed(() =>
-    this.rates().rates.filter(({ trend }) => trend !== 'unclear').map(({ faultId, trend }) => `${findFault(faultId)?.short ?? faultId} is ${trend}`).join('; '),
+    this.rates()
+      .rates.filter(({ trend }) => trend !== 'unclear')
+      .map(({ faultId, trend }) => `${findFault(faultId)?.short ?? faultId} is ${trend}`)
+      .join('; '),
   );
   protected readonly grounds = computed<GroundKind[]>(() => {
     if (this.ground() === 'grass') return ['grass'];
     const water = this.day.water()?.water;
-    return [...new Set(['grass' as GroundKind, ...(water?.places.map(({ kind }) => groundOf(kind)) ?? ['river' as GroundKind])])];
+    return [
+      ...new Set([
+        'grass' as GroundKind,
+        ...(water?.places.map(({ kind }) => groundOf(kind)) ?? ['river' as GroundKind]),
+      ]),
+    ];
   });
-  protected readonly advice = computed(() => (this.loaded() ? whatNext(this.state(), this.grounds(), this.minutes()).slice(0, 4) : []));
+  protected readonly advice = computed(() =>
+    this.loaded() ? whatNext(this.state(), this.grounds(), this.minutes()).slice(0, 4) : [],
+  );
   protected readonly evidence = computed(() => {
     const chosen = this.chosen();
     return standing(this.events() ?? [])
@@ -89,7 +137,10 @@ export class RecordPage {
       .map((event) => ({
         id: event.id,
         when: DateTime.fromMillis(event.atMs).toFormat('d LLL HH:mm'),
-        what: event.body.kind === 'attempt' ? (findDrill(event.body.drillId ?? '')?.name ?? SKILLS.get(event.body.skillId).name) : event.body.kind,
+        what:
+          event.body.kind === 'attempt'
+            ? (findDrill(event.body.drillId ?? '')?.name ?? SKILLS.get(event.body.skillId).name)
+            : event.body.kind,
         text: eventText(event.body),
         good: event.body.kind === 'attempt' ? event.body.good : null,
       }));
@@ -113,9 +164,15 @@ export class RecordPage {
 
   protected makeLesson(): void {
     const drills = ['hats-and-glasses', ...this.advice().map(({ drill }) => drill.id)];
-    const body = drills.reduce<PlanBody>((plan, drill) => applyEdit(plan, { kind: 'add', block: blockFromDrill(drill, crypto.randomUUID(), 9 * 60) }), { ...emptyPlan(), groupSize: 1, lengthMin: 90, aim: '' });
+    const body = drills.reduce<PlanBody>(
+      (plan, drill) =>
+        applyEdit(plan, { kind: 'add', block: blockFromDrill(drill, crypto.randomUUID(), 9 * 60) }),
+      { ...emptyPlan(), groupSize: 1, lengthMin: 90, aim: '' },
+    );
     const packed = applyEdit(body, { kind: 'fit' });
-    this.client.call(api.plans.create, { body: { id: crypto.randomUUID(), title: 'What comes next', body: packed } }).subscribe(({ id }) => void this.router.navigate(['/plan', id]));
+    this.client
+      .call(api.plans.create, { body: { id: crypto.randomUUID(), title: 'What comes next', body: packed } })
+      .subscribe(({ id }) => void this.router.navigate(['/plan', id]));
   }
 
   protected percent(value: number | undefined): string {
@@ -129,6 +186,11 @@ export class RecordPage {
   private load(studentId: string): void {
     this.events.set(null);
     this.chosen.set(null);
-    this.client.call(api.events.list, { query: { studentId } }).subscribe({ next: (events) => this.events.set(events), error: (error: ApiError) => this.failed.set(error) });
+    this.client
+      .call(api.events.list, { query: { studentId } })
+      .subscribe({
+        next: (events) => this.events.set(events),
+        error: (error: ApiError) => this.failed.set(error),
+      });
   }
 }

@@ -53,7 +53,11 @@ function reachesOf(skills: Skill[], state: SkillState, left: number, length: num
     const above = index % 2 === 0;
     const lines = wrap(skill.name, Math.max(9, Math.floor((step * 2) / 6.3)));
     return {
-      skill, x, width: step, mastery: state[skill.id]?.mastery ?? 0, attempts: state[skill.id]?.attempts ?? 0,
+      skill,
+      x,
+      width: step,
+      mastery: state[skill.id]?.mastery ?? 0,
+      attempts: state[skill.id]?.attempts ?? 0,
       path: ribbon(widths, index, left, step, y),
       edge: ribbon(edges, index, left, step, y),
       label: { x, y: above ? y - 27 - (lines.length - 1) * 12 : y + 34, lines },
@@ -71,7 +75,10 @@ function ribbon(widths: readonly number[], index: number, left: number, step: nu
     const smooth = along * along * (3 - 2 * along);
     return (from * (1 - smooth) + to * smooth) / 2;
   };
-  const points = Array.from({ length: SAMPLES + 1 }, (_, i) => ({ x: left + step * (index + i / SAMPLES), h: half(i / SAMPLES) }));
+  const points = Array.from({ length: SAMPLES + 1 }, (_, i) => ({
+    x: left + step * (index + i / SAMPLES),
+    h: half(i / SAMPLES),
+  }));
   const upper = points.map(({ x, h }, i) => `${i === 0 ? 'M' : 'L'}${x.toFixed(1)} ${(y - h).toFixed(1)}`);
   const lower = [...points].reverse().map(({ x, h }) => `L${x.toFixed(1)} ${(y + h).toFixed(1)}`);
   return `${upper.join('')}${lower.join('')}Z`;
@@ -82,6 +89,7 @@ function wrap(text: string, most: number): string[] {
   if (text.length <= most) return [text];
   const words = text.split(' ');
   let first = '';
-  while (words.length > 1 && `${first} ${words[0]}`.trim().length <= Math.max(most, text.length / 2)) first = `${first} ${words.shift()}`.trim();
+  while (words.length > 1 && `${first} ${words[0]}`.trim().length <= Math.max(most, text.length / 2))
+    first = `${first} ${words.shift()}`.trim();
   return [first || (words.shift() ?? ''), words.join(' ')].filter(Boolean);
 }

@@ -6,7 +6,15 @@ import { DialogModule } from 'primeng/dialog';
 import { ApiError } from '../data/api-error';
 import { DayStore } from '../data/day-store';
 
-const EMPTY: Student = { name: '', bornOn: null, hand: 'right', note: '', guardianName: '', guardianContact: '', guardianConsentOn: null };
+const EMPTY: Student = {
+  name: '',
+  bornOn: null,
+  hand: 'right',
+  note: '',
+  guardianName: '',
+  guardianContact: '',
+  guardianConsentOn: null,
+};
 
 /** What is kept about a student. A minor asks for a guardian and consent. */
 @Component({
@@ -54,8 +62,13 @@ export class StudentDialogComponent implements OnInit {
 
   protected save(): void {
     const checked = studentSchema.safeParse(this.form());
-    if (!checked.success) return this.error.set(new ApiError('invalid', 'Please look at the marked fields.', toIssues(checked.error)));
+    if (!checked.success)
+      return this.error.set(
+        new ApiError('invalid', 'Please look at the marked fields.', toIssues(checked.error)),
+      );
     const id = this.saved()?.id ?? crypto.randomUUID();
-    this.day.saveStudent(id, checked.data).subscribe({ next: () => this.closed.emit(id), error: (error: ApiError) => this.error.set(error) });
+    this.day
+      .saveStudent(id, checked.data)
+      .subscribe({ next: () => this.closed.emit(id), error: (error: ApiError) => this.error.set(error) });
   }
 }

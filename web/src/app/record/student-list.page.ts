@@ -20,27 +20,45 @@ import { StudentDialogComponent } from './student-dialog.component';
         <button type="button" class="btn go" (click)="adding.set(true)">New student</button>
       </div>
       @if (day.students().length === 0) {
-        <div class="empty"><h3>No students yet</h3><p>Add those you teach. Their record stays with you; it never travels with a plan.</p><button type="button" class="btn go" (click)="adding.set(true)">Add the first</button></div>
+        <div class="empty">
+          <h3>No students yet</h3>
+          <p>Add those you teach. Their record stays with you; it never travels with a plan.</p>
+          <button type="button" class="btn go" (click)="adding.set(true)">Add the first</button>
+        </div>
       }
       <ul>
         @for (card of cards(); track card.id) {
           <li>
             <a [routerLink]="['/record', card.id]">
               <b class="initials">{{ card.initials }}</b>
-              <span class="who"><b>{{ card.name }}</b><span class="soft">{{ card.about }}</span></span>
+              <span class="who"
+                ><b>{{ card.name }}</b
+                ><span class="soft">{{ card.about }}</span></span
+              >
               <span class="bars">
                 @for (bar of card.bars; track bar.strand) {
-                  <span class="bar" [class]="'strand-' + bar.strand"><i class="strand-fill" [style.width.%]="bar.share * 100"></i><small>{{ bar.name }} <span class="figure">{{ bar.ready }}/{{ bar.of }}</span></small></span>
+                  <span class="bar" [class]="'strand-' + bar.strand"
+                    ><i class="strand-fill" [style.width.%]="bar.share * 100"></i
+                    ><small
+                      >{{ bar.name }} <span class="figure">{{ bar.ready }}/{{ bar.of }}</span></small
+                    ></span
+                  >
                 }
               </span>
-              <span class="soft small"><span class="figure">{{ card.attempts }}</span> attempts</span>
+              <span class="soft small"
+                ><span class="figure">{{ card.attempts }}</span> attempts</span
+              >
             </a>
           </li>
         }
       </ul>
-      @if (cards().length > 0) { <p class="small soft">Bars count skills at {{ ready }} or more.</p> }
+      @if (cards().length > 0) {
+        <p class="small soft">Bars count skills at {{ ready }} or more.</p>
+      }
     </div>
-    @if (adding()) { <doceo-student-dialog (closed)="added($event)" /> }
+    @if (adding()) {
+      <doceo-student-dialog (closed)="added($event)" />
+    }
   `,
   styleUrl: './student-list.page.css',
 })
@@ -57,7 +75,11 @@ export class StudentListPage {
     effect(() => {
       const students = this.day.students();
       if (students.length === 0) return;
-      forkJoin(Object.fromEntries(students.map(({ id }) => [id, this.client.call(api.events.list, { query: { studentId: id } })]))).subscribe((events) => this.events.set(events));
+      forkJoin(
+        Object.fromEntries(
+          students.map(({ id }) => [id, this.client.call(api.events.list, { query: { studentId: id } })]),
+        ),
+      ).subscribe((events) => this.events.set(events));
     });
   }
 
@@ -72,12 +94,21 @@ export class StudentListPage {
     const state = skillState(SKILLS, attempts, now);
     const age = ageOn(student.bornOn, new Date(now).toISOString().slice(0, 10));
     return {
-      id, name: student.name, initials: initials(student.name), attempts: attempts.length,
+      id,
+      name: student.name,
+      initials: initials(student.name),
+      attempts: attempts.length,
       about: [age === null ? '' : `${age}`, student.note].filter(Boolean).join(', '),
       bars: STRANDS.slice(0, 4).map((strand) => {
         const skills = SKILLS.skills.filter((skill) => skill.strand === strand);
         const ready = skills.filter((skill) => (state[skill.id]?.mastery ?? 0) >= READY).length;
-        return { strand, name: STRAND_NAMES[strand].toLowerCase(), ready, of: skills.length, share: ready / skills.length };
+        return {
+          strand,
+          name: STRAND_NAMES[strand].toLowerCase(),
+          ready,
+          of: skills.length,
+          share: ready / skills.length,
+        };
       }),
     };
   }

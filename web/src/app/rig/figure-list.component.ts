@@ -11,14 +11,19 @@ import type { Figure } from '@doceo/core';
           <span>{{ figure.label }}</span>
           <b class="figure">{{ figure.text }}</b>
           @if (figure.limit !== null && figure.limit > 0) {
-            <span class="bar" [class.over]="figure.value > figure.limit"><i [style.width.%]="fill(figure)"></i><u [style.left.%]="80"></u></span>
+            <span class="bar" [class.over]="figure.value > figure.limit"
+              ><i [style.width.%]="fill(figure)"></i><u [style.left.%]="80"></u
+            ></span>
           }
         </summary>
         <div class="reason small">
           <p>{{ figure.rule }}</p>
           <dl>
             @for (line of figure.inputs; track $index) {
-              <div><dt>{{ line.label }}</dt><dd class="figure">{{ line.text }}</dd></div>
+              <div>
+                <dt>{{ line.label }}</dt>
+                <dd class="figure">{{ line.text }}</dd>
+              </div>
             }
           </dl>
           <p class="soft">How sure: {{ figure.certainty }}.</p>
@@ -34,5 +39,4 @@ export class FigureListComponent {
   protected fill({ value, limit }: Figure): number {
     return (Math.min(value, (limit ?? 1) * 1.25) / ((limit ?? 1) * 1.25)) * 100;
   }
-
 }

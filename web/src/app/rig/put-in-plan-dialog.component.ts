@@ -11,7 +11,15 @@ import type { ApiError } from '../data/api-error';
   selector: 'doceo-put-in-plan-dialog',
   imports: [DialogModule],
   template: `
-    <p-dialog header="Put the rig in a plan" [visible]="true" (visibleChange)="closed.emit(null)" [modal]="true" [draggable]="false" [dismissableMask]="true" [style]="{ width: '440px' }">
+    <p-dialog
+      header="Put the rig in a plan"
+      [visible]="true"
+      (visibleChange)="closed.emit(null)"
+      [modal]="true"
+      [draggable]="false"
+      [dismissableMask]="true"
+      [style]="{ width: '440px' }"
+    >
       <p>The plan carries its own copy, so that it travels whole. Choose the block there.</p>
       <div class="list">
         @for (plan of plans(); track plan.id) {
@@ -54,10 +62,19 @@ export class PutInPlanDialogComponent implements OnInit {
       .call(api.plans.get, { params: { id } })
       .pipe(
         switchMap(({ title, body, version }) => {
-          const rigs = [...body.rigs.filter((other) => other.id !== this.rigId()), { id: this.rigId(), name: this.name(), rig: this.rig() }];
-          return this.client.call(api.plans.update, { params: { id }, body: { title, body: { ...body, rigs }, baseVersion: version } });
+          const rigs = [
+            ...body.rigs.filter((other) => other.id !== this.rigId()),
+            { id: this.rigId(), name: this.name(), rig: this.rig() },
+          ];
+          return this.client.call(api.plans.update, {
+            params: { id },
+            body: { title, body: { ...body, rigs }, baseVersion: version },
+          });
         }),
       )
-      .subscribe({ next: ({ title }) => this.closed.emit(title), error: (error: ApiError) => this.error.set(error) });
+      .subscribe({
+        next: ({ title }) => this.closed.emit(title),
+        error: (error: ApiError) => this.error.set(error),
+      });
   }
 }

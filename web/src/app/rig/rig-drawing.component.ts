@@ -1,5 +1,14 @@
 import { Component, computed, input, output } from '@angular/core';
-import { formatLength, formatTippet, KNOTS, MATERIALS, METRES_PER_INCH, type Rig, rigEdits, type UnitSystem } from '@doceo/core';
+import {
+  formatLength,
+  formatTippet,
+  KNOTS,
+  MATERIALS,
+  METRES_PER_INCH,
+  type Rig,
+  rigEdits,
+  type UnitSystem,
+} from '@doceo/core';
 import { type Drag, DragDirective } from '../drawing/drag.directive';
 import { drawable, drawRig } from './rig-drawing';
 
@@ -30,16 +39,22 @@ export class RigDrawingComponent {
   private heldAboveFlyM = 0;
   private heldScale = 1;
 
-  protected readonly drawing = computed(() => (drawable(this.rig()) ? drawRig(this.rig(), HEIGHT, LABEL_LEFT, this.texts()) : null));
+  protected readonly drawing = computed(() =>
+    drawable(this.rig()) ? drawRig(this.rig(), HEIGHT, LABEL_LEFT, this.texts()) : null,
+  );
   protected readonly scaleText = computed(() => {
     const drawing = this.drawing();
     if (!drawing) return '';
     const metres = PIXELS_PER_CM / drawing.scale;
-    return this.system() === 'metric' ? `To scale, 1 cm is ${Math.round(metres * 100)} cm` : `To scale, 1 in is ${Math.round((metres * 2.54) / METRES_PER_INCH)} in`;
+    return this.system() === 'metric'
+      ? `To scale, 1 cm is ${Math.round(metres * 100)} cm`
+      : `To scale, 1 in is ${Math.round((metres * 2.54) / METRES_PER_INCH)} in`;
   });
   protected readonly indicatorText = computed(() => {
     const indicator = this.rig().fittings.find(({ kind }) => kind === 'indicator');
-    return indicator ? `${this.length(indicator.aboveFlyM)} = ${(indicator.aboveFlyM / this.rig().waterDepthM).toFixed(2)} × depth` : '';
+    return indicator
+      ? `${this.length(indicator.aboveFlyM)} = ${(indicator.aboveFlyM / this.rig().waterDepthM).toFixed(2)} × depth`
+      : '';
   });
 
   protected above(id: string): number {
@@ -81,9 +96,29 @@ export class RigDrawingComponent {
   private readonly texts = computed(() => {
     const rig = this.rig();
     const texts: Record<string, string[]> = {};
-    for (const section of rig.sections) texts[section.id] = [`${this.length(section.lengthM)} ${formatTippet(section.diameterM, this.system())} ${MATERIALS[section.material].name}`, `${KNOTS[section.joint].name} above, ${Math.round(KNOTS[section.joint].share * 100)} %`];
-    for (const fitting of rig.fittings) texts[fitting.id] = fitting.kind === 'indicator' ? [`${fitting.style} indicator`] : [`shot ${(fitting.massKg * 1000).toFixed(2)} g, ${fitting.metal}`, `${this.length(fitting.aboveFlyM)} above the fly`];
-    for (const fly of rig.flies) texts[fly.id] = [`#${fly.hookSize} ${fly.name}`, [fly.bead === 'none' ? 'no bead' : `${fly.bead} ${(fly.beadDiameterM * 1000).toFixed(1)} mm`, fly.at.kind === 'tag' ? `tag ${this.length(fly.at.lengthM)}` : ''].filter(Boolean).join(', ')];
+    for (const section of rig.sections)
+      texts[section.id] = [
+        `${this.length(section.lengthM)} ${formatTippet(section.diameterM, this.system())} ${MATERIALS[section.material].name}`,
+        `${KNOTS[section.joint].name} above, ${Math.round(KNOTS[section.joint].share * 100)} %`,
+      ];
+    for (const fitting of rig.fittings)
+      texts[fitting.id] =
+        fitting.kind === 'indicator'
+          ? [`${fitting.style} indicator`]
+          : [
+              `shot ${(fitting.massKg * 1000).toFixed(2)} g, ${fitting.metal}`,
+              `${this.length(fitting.aboveFlyM)} above the fly`,
+            ];
+    for (const fly of rig.flies)
+      texts[fly.id] = [
+        `#${fly.hookSize} ${fly.name}`,
+        [
+          fly.bead === 'none' ? 'no bead' : `${fly.bead} ${(fly.beadDiameterM * 1000).toFixed(1)} mm`,
+          fly.at.kind === 'tag' ? `tag ${this.length(fly.at.lengthM)}` : '',
+        ]
+          .filter(Boolean)
+          .join(', '),
+      ];
     return texts;
   });
 }

@@ -47,7 +47,12 @@ const LABEL_LINE_PX = 15;
  * @param labelLeft x of the label column
  * @param texts words for each part, by part id
  */
-export function drawRig(rig: Rig, height: number, labelLeft: number, texts: Record<string, string[]>): RigDrawing {
+export function drawRig(
+  rig: Rig,
+  height: number,
+  labelLeft: number,
+  texts: Record<string, string[]>,
+): RigDrawing {
   const leaderM = leaderLength(rig);
   const belowM = indicatorOf(rig)?.aboveFlyM ?? leaderM;
   const aboveM = leaderM - belowM;
@@ -55,12 +60,21 @@ export function drawRig(rig: Rig, height: number, labelLeft: number, texts: Reco
   const trailM = Math.sqrt(Math.max(0, belowM ** 2 - flyDepthM ** 2));
   const wideM = Math.max(trailM, aboveM * Math.cos(RISE) + 0.1, 0.2);
   const highM = aboveM * Math.sin(RISE) + 0.12 + rig.waterDepthM;
-  const scale = Math.min((labelLeft - 26 - MARGIN.left) / wideM, (height - MARGIN.top - MARGIN.bottom) / highM);
+  const scale = Math.min(
+    (labelLeft - 26 - MARGIN.left) / wideM,
+    (height - MARGIN.top - MARGIN.bottom) / highM,
+  );
 
   const surfaceY = MARGIN.top + (aboveM * Math.sin(RISE) + 0.12) * scale;
   const top: Point = { x: labelLeft - 30, y: surfaceY };
-  const underwater = (aboveFlyM: number): Point => ({ x: top.x - ((belowM - aboveFlyM) / belowM) * trailM * scale, y: surfaceY + ((belowM - aboveFlyM) / belowM) * flyDepthM * scale });
-  const above = (aboveFlyM: number): Point => ({ x: top.x - (aboveFlyM - belowM) * Math.cos(RISE) * scale, y: surfaceY - (aboveFlyM - belowM) * Math.sin(RISE) * scale });
+  const underwater = (aboveFlyM: number): Point => ({
+    x: top.x - ((belowM - aboveFlyM) / belowM) * trailM * scale,
+    y: surfaceY + ((belowM - aboveFlyM) / belowM) * flyDepthM * scale,
+  });
+  const above = (aboveFlyM: number): Point => ({
+    x: top.x - (aboveFlyM - belowM) * Math.cos(RISE) * scale,
+    y: surfaceY - (aboveFlyM - belowM) * Math.sin(RISE) * scale,
+  });
   const place = (aboveFlyM: number): Point => (aboveFlyM > belowM ? above(aboveFlyM) : underwater(aboveFlyM));
 
   const chain = spans(rig);
@@ -78,16 +92,33 @@ export function drawRig(rig: Rig, height: number, labelLeft: number, texts: Reco
   const flies = rig.flies.map((fly) => {
     const root = place(flyAttachment(rig, fly));
     const tagM = fly.at.kind === 'tag' ? fly.at.lengthM : 0;
-    return { id: fly.id, root, x: root.x - tagM * scale, y: root.y + tagM * scale * 0.25, bead: fly.bead !== 'none', tag: tagM > 0 };
+    return {
+      id: fly.id,
+      root,
+      x: root.x - tagM * scale,
+      y: root.y + tagM * scale * 0.25,
+      bead: fly.bead !== 'none',
+      tag: tagM > 0,
+    };
   });
-  const fittings = rig.fittings.map((fitting) => ({ id: fitting.id, kind: fitting.kind, radius: fitting.kind === 'indicator' ? 13 : 6, ...place(fitting.aboveFlyM) }));
+  const fittings = rig.fittings.map((fitting) => ({
+    id: fitting.id,
+    kind: fitting.kind,
+    radius: fitting.kind === 'indicator' ? 13 : 6,
+    ...place(fitting.aboveFlyM),
+  }));
   const anchors = [
     ...chain.map(({ section, topM, bottomM }) => ({ id: section.id, at: place((topM + bottomM) / 2) })),
     ...fittings.map(({ id, x, y }) => ({ id, at: { x, y } })),
     ...flies.map(({ id, x, y }) => ({ id, at: { x, y } })),
   ].sort((a, b) => a.at.y - b.at.y);
   const gap = 2 * LABEL_LINE_PX + 8;
-  const ys = spreadLabels(anchors.map(({ at }) => at.y), gap, MARGIN.top - 6, height - 56);
+  const ys = spreadLabels(
+    anchors.map(({ at }) => at.y),
+    gap,
+    MARGIN.top - 6,
+    height - 56,
+  );
 
   return {
     scale,
@@ -111,5 +142,8 @@ export function drawable(rig: Rig): boolean {
 /** Round depths, four to eight of them. */
 function depthTicks(depthM: number): number[] {
   const step = [0.1, 0.2, 0.5, 1, 2].find((candidate) => depthM / candidate <= 8) ?? 2;
-  return Array.from({ length: Math.floor(depthM / step + 1e-9) }, (_, i) => Math.round((i + 1) * step * 10) / 10);
+  return Array.from(
+    { length: Math.floor(depthM / step + 1e-9) },
+    (_, i) => Math.round((i + 1) * step * 10) / 10,
+  );
 }

@@ -1,7 +1,16 @@
 import { Component, computed, inject, type OnInit, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { api, type SavedRig } from '@doceo/contract';
-import { formatLength, indicatorNymph, INDICATOR_NYMPH_DEFAULTS, leaderLength, pointFly, type Rig, rigSnags, weakestLink } from '@doceo/core';
+import {
+  formatLength,
+  indicatorNymph,
+  INDICATOR_NYMPH_DEFAULTS,
+  leaderLength,
+  pointFly,
+  type Rig,
+  rigSnags,
+  weakestLink,
+} from '@doceo/core';
 import { MessageService } from 'primeng/api';
 import { ApiClient } from '../data/api-client';
 import type { ApiError } from '../data/api-error';
@@ -32,7 +41,9 @@ export class RigListPage implements OnInit {
 
   protected make(): void {
     const rig = indicatorNymph({ ...INDICATOR_NYMPH_DEFAULTS, flyCount: 1 });
-    this.client.call(api.rigs.create, { body: { id: crypto.randomUUID(), name: 'Nymph under an indicator', rig } }).subscribe(({ id }) => void this.router.navigate(['/rig', id]));
+    this.client
+      .call(api.rigs.create, { body: { id: crypto.randomUUID(), name: 'Nymph under an indicator', rig } })
+      .subscribe(({ id }) => void this.router.navigate(['/rig', id]));
   }
 
   protected remove(id: string): void {
@@ -46,7 +57,9 @@ export class RigListPage implements OnInit {
     const system = this.session.units();
     const point = pointFly(rig);
     const link = point && weakestLink(rig, point);
-    const worst = rigSnags(rig, { water: this.day.water()?.water ?? null, system }).filter(({ level }) => level === 'stop').length;
+    const worst = rigSnags(rig, { water: this.day.water()?.water ?? null, system }).filter(
+      ({ level }) => level === 'stop',
+    ).length;
     return {
       id,
       name,

@@ -1,12 +1,37 @@
 import { Component, computed, input, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import {
-  BUTT_DIAMETERS_M, CoreError, diameterOfX, type Fitting, type Fly, flyAttachment, formatForce, formatLength, formatTippet, knotsFor, type KnotId, MATERIALS, type MaterialId,
-  materialStrength, parseLength, type Rig, rigEdits, type Section, spans, type UnitSystem,
+  BUTT_DIAMETERS_M,
+  CoreError,
+  diameterOfX,
+  type Fitting,
+  type Fly,
+  flyAttachment,
+  formatForce,
+  formatLength,
+  formatTippet,
+  knotsFor,
+  type KnotId,
+  MATERIALS,
+  type MaterialId,
+  materialStrength,
+  parseLength,
+  type Rig,
+  rigEdits,
+  type Section,
+  spans,
+  type UnitSystem,
 } from '@doceo/core';
 
 type Row =
-  | { kind: 'section'; id: string; atM: number; section: Section; joints: ReturnType<typeof knotsFor>; holds: string }
+  | {
+      kind: 'section';
+      id: string;
+      atM: number;
+      section: Section;
+      joints: ReturnType<typeof knotsFor>;
+      holds: string;
+    }
   | { kind: 'fitting'; id: string; atM: number; fitting: Fitting }
   | { kind: 'fly'; id: string; atM: number; fly: Fly };
 
@@ -33,17 +58,36 @@ export class RigTableComponent {
   protected readonly flyKnots = knotsFor('line-to-fly');
   protected readonly hookSizes = Array.from({ length: 11 }, (_, i) => 2 + i * 2);
   protected readonly beads = [0.0015, 0.002, 0.0024, 0.0028, 0.0033, 0.0038, 0.0046, 0.0055];
-  private readonly diameters = [...BUTT_DIAMETERS_M].reverse().concat(Array.from({ length: 9 }, (_, x) => diameterOfX(x)));
+  private readonly diameters = [...BUTT_DIAMETERS_M]
+    .reverse()
+    .concat(Array.from({ length: 9 }, (_, x) => diameterOfX(x)));
 
   protected readonly rows = computed<Row[]>(() => {
     const rig = this.rig();
     const sections = spans(rig).map(({ section, topM }, index): Row => ({
-      kind: 'section', id: section.id, atM: topM, section, joints: knotsFor(index === 0 ? 'line-to-loop' : 'line-to-line'), holds: formatForce(materialStrength(section.material, section.diameterM), this.system()),
+      kind: 'section',
+      id: section.id,
+      atM: topM,
+      section,
+      joints: knotsFor(index === 0 ? 'line-to-loop' : 'line-to-line'),
+      holds: formatForce(materialStrength(section.material, section.diameterM), this.system()),
     }));
-    const fittings = rig.fittings.map((fitting): Row => ({ kind: 'fitting', id: fitting.id, atM: fitting.aboveFlyM, fitting }));
-    const flies = rig.flies.map((fly): Row => ({ kind: 'fly', id: fly.id, atM: flyAttachment(rig, fly), fly }));
+    const fittings = rig.fittings.map((fitting): Row => ({
+      kind: 'fitting',
+      id: fitting.id,
+      atM: fitting.aboveFlyM,
+      fitting,
+    }));
+    const flies = rig.flies.map((fly): Row => ({
+      kind: 'fly',
+      id: fly.id,
+      atM: flyAttachment(rig, fly),
+      fly,
+    }));
     const order = { section: 2, fitting: 1, fly: 0 };
-    return [...sections, ...fittings, ...flies].sort((a, b) => b.atM - a.atM || (a.kind === b.kind ? 0 : order[a.kind] - order[b.kind]));
+    return [...sections, ...fittings, ...flies].sort(
+      (a, b) => b.atM - a.atM || (a.kind === b.kind ? 0 : order[a.kind] - order[b.kind]),
+    );
   });
 
   protected length(metres: number): string {
@@ -56,7 +100,9 @@ export class RigTableComponent {
 
   /** The standard sizes and the one the section has. */
   protected sizes(section: Section): number[] {
-    return this.diameters.some((diameter) => Math.abs(diameter - section.diameterM) < 1e-7) ? this.diameters : [section.diameterM, ...this.diameters];
+    return this.diameters.some((diameter) => Math.abs(diameter - section.diameterM) < 1e-7)
+      ? this.diameters
+      : [section.diameterM, ...this.diameters];
   }
 
   protected sameSize(a: number, b: number): boolean {
@@ -69,9 +115,13 @@ export class RigTableComponent {
       metres = parseLength(text, this.system());
     } catch (error) {
       if (!(error instanceof CoreError)) throw error;
-      return this.mark(row.id, `“${text}” is no length; try ${this.system() === 'metric' ? '0.4, 40 cm or 1.2 m' : '16 in or 1 ft 4 in'}`);
+      return this.mark(
+        row.id,
+        `“${text}” is no length; try ${this.system() === 'metric' ? '0.4, 40 cm or 1.2 m' : '16 in or 1 ft 4 in'}`,
+      );
     }
-    if (metres < LENGTH_MIN_M || metres > LENGTH_MAX_M) return this.mark(row.id, `between ${this.length(LENGTH_MIN_M)} and ${this.length(LENGTH_MAX_M)}`);
+    if (metres < LENGTH_MIN_M || metres > LENGTH_MAX_M)
+      return this.mark(row.id, `between ${this.length(LENGTH_MIN_M)} and ${this.length(LENGTH_MAX_M)}`);
     this.mark(row.id, null);
     if (row.kind === 'section') this.edited.emit(rigEdits.section(this.rig(), row.id, { lengthM: metres }));
     if (row.kind === 'fitting') this.edited.emit(rigEdits.slide(this.rig(), row.id, metres));
@@ -81,7 +131,10 @@ export class RigTableComponent {
     }
   }
 
-  protected setSection(id: string, change: { diameterM?: number; material?: MaterialId; joint?: KnotId }): void {
+  protected setSection(
+    id: string,
+    change: { diameterM?: number; material?: MaterialId; joint?: KnotId },
+  ): void {
     this.edited.emit(rigEdits.section(this.rig(), id, change));
   }
 

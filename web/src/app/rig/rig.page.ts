@@ -2,7 +2,21 @@ import { Component, computed, inject, input, type OnDestroy, type OnInit, signal
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { api, type SavedRig } from '@doceo/contract';
-import { CoreError, formatLength, INDICATOR_SCHOOLS, type IndicatorSchool, indicatorOf, parseLength, type Rig, rigEdits, rigFigures, rigSnags, type ShotSchool, SHOT_SCHOOLS, xOfDiameter } from '@doceo/core';
+import {
+  CoreError,
+  formatLength,
+  INDICATOR_SCHOOLS,
+  type IndicatorSchool,
+  indicatorOf,
+  parseLength,
+  type Rig,
+  rigEdits,
+  rigFigures,
+  rigSnags,
+  type ShotSchool,
+  SHOT_SCHOOLS,
+  xOfDiameter,
+} from '@doceo/core';
 import { MessageService } from 'primeng/api';
 import { map } from 'rxjs';
 import { ApiClient } from '../data/api-client';
@@ -22,7 +36,13 @@ interface RigValue {
   rig: Rig;
 }
 
-const SCHOOL_NAMES: Record<IndicatorSchool | ShotSchool, string> = { 'one-and-half': '1.5 × depth', double: '2 × depth', suspended: 'suspended', 'near-fly': 'near the fly', 'above-knot': 'above a knot' };
+const SCHOOL_NAMES: Record<IndicatorSchool | ShotSchool, string> = {
+  'one-and-half': '1.5 × depth',
+  double: '2 × depth',
+  suspended: 'suspended',
+  'near-fly': 'near the fly',
+  'above-knot': 'above a knot',
+};
 const SCHOOL_REASONS: Record<IndicatorSchool | ShotSchool, string> = {
   'one-and-half': 'Line enough for the fly to trail and still reach the bottom in water that runs.',
   double: 'More line for fast or deep water; in slow water it lies on the bottom.',
@@ -34,7 +54,16 @@ const SCHOOL_REASONS: Record<IndicatorSchool | ShotSchool, string> = {
 /** The Rig bench: the drawing to scale, the parts, the figures and the snags, all of one rig. */
 @Component({
   selector: 'doceo-rig-page',
-  imports: [FormsModule, RouterLink, RigDrawingComponent, RigTableComponent, FigureListComponent, SnagListComponent, SaveStateComponent, PutInPlanDialogComponent],
+  imports: [
+    FormsModule,
+    RouterLink,
+    RigDrawingComponent,
+    RigTableComponent,
+    FigureListComponent,
+    SnagListComponent,
+    SaveStateComponent,
+    PutInPlanDialogComponent,
+  ],
   templateUrl: './rig.page.html',
   styleUrl: './rig.page.css',
   host: { '(window:keydown)': 'key($event)' },
@@ -63,8 +92,14 @@ export class RigPage implements OnInit, OnDestroy {
   /** The rig as it would be after the drag under way. */
   protected readonly rig = computed(() => this.preview() ?? this.value()?.rig ?? null);
   protected readonly water = computed(() => this.day.water()?.water ?? null);
-  protected readonly figures = computed(() => (this.rig() ? rigFigures(this.rig() as Rig, this.water()?.rules.maxHooks ?? null, this.session.units()) : []));
-  protected readonly snags = computed(() => (this.rig() ? rigSnags(this.rig() as Rig, { water: this.water(), system: this.session.units() }) : []));
+  protected readonly figures = computed(() =>
+    this.rig()
+      ? rigFigures(this.rig() as Rig, this.water()?.rules.maxHooks ?? null, this.session.units())
+      : [],
+  );
+  protected readonly snags = computed(() =>
+    this.rig() ? rigSnags(this.rig() as Rig, { water: this.water(), system: this.session.units() }) : [],
+  );
   protected readonly tippetX = computed(() => xOfDiameter(this.rig()?.sections.at(-1)?.diameterM ?? 0));
   protected readonly shotGrams = computed(() => {
     const shot = this.rig()?.fittings.find((fitting) => fitting.kind === 'shot');
@@ -75,13 +110,24 @@ export class RigPage implements OnInit, OnDestroy {
 
   ngOnInit(): void {
     const id = this.id();
-    const toValue = (saved: SavedRig): { value: RigValue; version: number } => ({ value: { name: saved.name, rig: saved.rig }, version: saved.version });
+    const toValue = (saved: SavedRig): { value: RigValue; version: number } => ({
+      value: { name: saved.name, rig: saved.rig },
+      version: saved.version,
+    });
     const document = new EditedDocument<RigValue>({
       key: `doceo.draft.rig.${id}`,
       load: () => this.client.call(api.rigs.get, { params: { id } }).pipe(map(toValue)),
-      save: (value, baseVersion) => this.client.call(api.rigs.update, { params: { id }, body: { ...value, baseVersion } }).pipe(map(toValue)),
+      save: (value, baseVersion) =>
+        this.client
+          .call(api.rigs.update, { params: { id }, body: { ...value, baseVersion } })
+          .pipe(map(toValue)),
     });
-    document.load().subscribe({ next: () => this.document.set(document), error: (error: ApiError) => this.failed.set(error) });
+    document
+      .load()
+      .subscribe({
+        next: () => this.document.set(document),
+        error: (error: ApiError) => this.failed.set(error),
+      });
   }
 
   ngOnDestroy(): void {
@@ -107,7 +153,8 @@ export class RigPage implements OnInit, OnDestroy {
   protected setDepth(text: string): void {
     try {
       const depthM = parseLength(text, this.session.units());
-      if (depthM < 0.1 || depthM > 10) return this.depthWrong.set(`between ${this.length(0.1)} and ${this.length(10)}`);
+      if (depthM < 0.1 || depthM > 10)
+        return this.depthWrong.set(`between ${this.length(0.1)} and ${this.length(10)}`);
       this.depthWrong.set(null);
       this.change((rig) => rigEdits.depth(rig, depthM));
     } catch (error) {
@@ -145,7 +192,14 @@ export class RigPage implements OnInit, OnDestroy {
     const value = this.value();
     if (!value) return;
     const id = crypto.randomUUID();
-    this.client.call(api.rigs.create, { body: { id, name: `${value.name}, copy`.slice(0, 80), rig: value.rig } }).subscribe(() => void this.router.navigateByUrl('/rig', { skipLocationChange: true }).then(() => this.router.navigate(['/rig', id])));
+    this.client
+      .call(api.rigs.create, { body: { id, name: `${value.name}, copy`.slice(0, 80), rig: value.rig } })
+      .subscribe(
+        () =>
+          void this.router
+            .navigateByUrl('/rig', { skipLocationChange: true })
+            .then(() => this.router.navigate(['/rig', id])),
+      );
   }
 
   protected putDone(title: string | null): void {

@@ -19,9 +19,17 @@ const STOPS = [
     <a class="skip" href="#main">Skip to the screen</a>
     <div class="brand">Doceo</div>
     <nav aria-label="Stops">
-      <svg class="leader" viewBox="0 0 92 690" preserveAspectRatio="none" aria-hidden="true"><path d="M18 0 L25 0 L22.2 690 L21.2 690 Z" /></svg>
+      <svg class="leader" viewBox="0 0 92 690" preserveAspectRatio="none" aria-hidden="true">
+        <path d="M18 0 L25 0 L22.2 690 L21.2 690 Z" />
+      </svg>
       @for (stop of stops; track stop.path) {
-        <a [routerLink]="stop.path" routerLinkActive="here" ariaCurrentWhenActive="page" [style.top.px]="stop.y - 22"><span class="bead" aria-hidden="true"></span>{{ stop.name }}</a>
+        <a
+          [routerLink]="stop.path"
+          routerLinkActive="here"
+          ariaCurrentWhenActive="page"
+          [style.top.px]="stop.y - 22"
+          ><span class="bead" aria-hidden="true"></span>{{ stop.name }}</a
+        >
       }
     </nav>
   `,

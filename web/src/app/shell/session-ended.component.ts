@@ -9,12 +9,28 @@ import { SessionStore } from '../data/session';
   selector: 'doceo-session-ended',
   imports: [FormsModule, DialogModule],
   template: `
-    <p-dialog header="Your session has ended" [visible]="true" [modal]="true" [closable]="false" [draggable]="false" [style]="{ width: '400px' }">
+    <p-dialog
+      header="Your session has ended"
+      [visible]="true"
+      [modal]="true"
+      [closable]="false"
+      [draggable]="false"
+      [style]="{ width: '400px' }"
+    >
       <form (ngSubmit)="submit()" class="body">
         <p>Sign in again to go on. What you typed is still here and will be saved.</p>
-        <p><b>{{ session.user()?.email }}</b></p>
+        <p>
+          <b>{{ session.user()?.email }}</b>
+        </p>
         <label class="field"
-          ><span>Password</span><input type="password" name="password" autocomplete="current-password" [(ngModel)]="password" [attr.aria-invalid]="!!error()" />
+          ><span>Password</span
+          ><input
+            type="password"
+            name="password"
+            autocomplete="current-password"
+            [(ngModel)]="password"
+            [attr.aria-invalid]="!!error()"
+          />
           @if (error(); as problem) {
             <span class="wrong" role="alert">{{ problem.message }}</span>
           }
@@ -36,6 +52,8 @@ export class SessionEndedComponent {
   protected password = '';
 
   protected submit(): void {
-    this.session.signIn(this.session.user()?.email ?? '', this.password).subscribe({ error: (error: ApiError) => this.error.set(error) });
+    this.session
+      .signIn(this.session.user()?.email ?? '', this.password)
+      .subscribe({ error: (error: ApiError) => this.error.set(error) });
   }
 }

@@ -25,8 +25,15 @@ export class SignInComponent {
 
   protected submit(): void {
     if (this.registering()) {
-      const checked = registerSchema.safeParse({ name: this.name, email: this.email, password: this.password });
-      if (!checked.success) return this.error.set(new ApiError('invalid', 'Please look at the marked fields.', toIssues(checked.error)));
+      const checked = registerSchema.safeParse({
+        name: this.name,
+        email: this.email,
+        password: this.password,
+      });
+      if (!checked.success)
+        return this.error.set(
+          new ApiError('invalid', 'Please look at the marked fields.', toIssues(checked.error)),
+        );
       return this.send(this.session.register(this.name, this.email, this.password));
     }
     this.send(this.session.signIn(this.email, this.password));

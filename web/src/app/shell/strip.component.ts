@@ -20,8 +20,12 @@ import { SessionStore } from '../data/session';
           }
         </select>
       </label>
-      <span class="fact">light <b class="figure">{{ light() }}</b></span>
-      <span class="fact">students <b class="figure">{{ lesson.studentIds.length }}</b></span>
+      <span class="fact"
+        >light <b class="figure">{{ light() }}</b></span
+      >
+      <span class="fact"
+        >students <b class="figure">{{ lesson.studentIds.length }}</b></span
+      >
     } @else {
       <span>No lesson on the calendar yet</span>
     }
@@ -29,11 +33,30 @@ import { SessionStore } from '../data/session';
     @if (bank.waiting() > 0) {
       <span class="waiting">{{ bank.waiting() }} kept here, not sent yet</span>
     }
-    <button type="button" class="chip" (click)="switchUnits()" [attr.aria-label]="'Units: ' + session.units() + '. Switch'">{{ session.units() }}</button>
+    <button
+      type="button"
+      class="chip"
+      (click)="switchUnits()"
+      [attr.aria-label]="'Units: ' + session.units() + '. Switch'"
+    >
+      {{ session.units() }}
+    </button>
     <span class="who">
-      <button type="button" class="chip" aria-haspopup="true" [attr.aria-expanded]="open()" (click)="open.set(!open())">{{ session.user()?.name }}</button>
+      <button
+        type="button"
+        class="chip"
+        aria-haspopup="true"
+        [attr.aria-expanded]="open()"
+        (click)="open.set(!open())"
+      >
+        {{ session.user()?.name }}
+      </button>
       @if (open()) {
-        <span class="menu"><button type="button" class="btn small" (click)="session.signOut().subscribe()">Sign out</button></span>
+        <span class="menu"
+          ><button type="button" class="btn small" (click)="session.signOut().subscribe()">
+            Sign out
+          </button></span
+        >
       }
     </span>
   `,
@@ -47,7 +70,12 @@ export class StripComponent {
   protected readonly open = signal(false);
 
   protected readonly options = computed(() =>
-    this.day.lessons().map((lesson) => ({ id: lesson.id, text: `${dayText(lesson.startsAt, this.zone(lesson.waterId))}, ${lesson.waterName}, ${lesson.planTitle}` })),
+    this.day
+      .lessons()
+      .map((lesson) => ({
+        id: lesson.id,
+        text: `${dayText(lesson.startsAt, this.zone(lesson.waterId))}, ${lesson.waterName}, ${lesson.planTitle}`,
+      })),
   );
 
   protected readonly light = computed(() => {

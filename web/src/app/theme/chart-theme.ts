@@ -6,14 +6,35 @@ export const CHART = {
   accent: '#e2460f',
   body: 'Atkinson Hyperlegible Next Variable',
   figure: 'Spline Sans Mono',
-  strands: { casting: '#2b6790', rigging: '#9b5320', 'hook-setting': '#7b2d52', water: '#23745a', safety: '#b8341b', 'fish-care': '#576a77' },
+  strands: {
+    casting: '#2b6790',
+    rigging: '#9b5320',
+    'hook-setting': '#7b2d52',
+    water: '#23745a',
+    safety: '#b8341b',
+    'fish-care': '#576a77',
+  },
 } as const;
 
 export const chartTheme = {
   color: Object.values(CHART.strands),
   backgroundColor: 'transparent',
   textStyle: { fontFamily: CHART.body, color: CHART.ink },
-  categoryAxis: { axisLine: { lineStyle: { color: CHART.ink } }, axisTick: { show: false }, axisLabel: { color: CHART.ink }, splitLine: { show: false } },
-  valueAxis: { axisLine: { show: false }, axisLabel: { color: CHART.soft, fontFamily: CHART.figure }, splitLine: { lineStyle: { color: CHART.line } } },
-  tooltip: { backgroundColor: '#fffdf6', borderColor: CHART.ink, textStyle: { color: CHART.ink }, extraCssText: 'box-shadow:none;border-radius:0' },
+  categoryAxis: {
+    axisLine: { lineStyle: { color: CHART.ink } },
+    axisTick: { show: false },
+    axisLabel: { color: CHART.ink },
+    splitLine: { show: false },
+  },
+  valueAxis: {
+    axisLine: { show: false },
+    axisLabel: { color: CHART.soft, fontFamily: CHART.figure },
+    splitLine: { lineStyle: { color: CHART.line } },
+  },
+  tooltip: {
+    backgroundColor: '#fffdf6',
+    borderColor: CHART.ink,
+    textStyle: { color: CHART.ink },
+    extraCssText: 'box-shadow:none;border-radius:0',
+  },
 };

@@ -1,8 +1,32 @@
 import { definePreset } from '@primeuix/themes';
 import Aura from '@primeuix/themes/aura';
 
-const ink = { 50: '#f3efe4', 100: '#e7e1cf', 200: '#d9d2bf', 300: '#bfb798', 400: '#8b9089', 500: '#4c5b53', 600: '#33453b', 700: '#15261f', 800: '#15261f', 900: '#0c1a14', 950: '#0c1a14' };
-const river = { 50: '#eef5f3', 100: '#d5e6e1', 200: '#b9d2cb', 300: '#7fb0ae', 400: '#3d8a94', 500: '#12505b', 600: '#12505b', 700: '#0e414a', 800: '#0b333a', 900: '#08252a', 950: '#061b1f' };
+const ink = {
+  50: '#f3efe4',
+  100: '#e7e1cf',
+  200: '#d9d2bf',
+  300: '#bfb798',
+  400: '#8b9089',
+  500: '#4c5b53',
+  600: '#33453b',
+  700: '#15261f',
+  800: '#15261f',
+  900: '#0c1a14',
+  950: '#0c1a14',
+};
+const river = {
+  50: '#eef5f3',
+  100: '#d5e6e1',
+  200: '#b9d2cb',
+  300: '#7fb0ae',
+  400: '#3d8a94',
+  500: '#12505b',
+  600: '#12505b',
+  700: '#0e414a',
+  800: '#0b333a',
+  900: '#08252a',
+  950: '#061b1f',
+};
 
 /** The one theme of the component library, from the tokens in `styles/tokens.css`. */
 export const preset = definePreset(Aura, {
@@ -14,11 +38,31 @@ export const preset = definePreset(Aura, {
     colorScheme: {
       light: {
         surface: { 0: '#fffdf6', ...ink },
-        primary: { color: '#12505b', contrastColor: '#fffdf6', hoverColor: '#1d7280', activeColor: '#0e414a' },
-        highlight: { background: '#d5e6e1', focusBackground: '#b9d2cb', color: '#15261f', focusColor: '#15261f' },
+        primary: {
+          color: '#12505b',
+          contrastColor: '#fffdf6',
+          hoverColor: '#1d7280',
+          activeColor: '#0e414a',
+        },
+        highlight: {
+          background: '#d5e6e1',
+          focusBackground: '#b9d2cb',
+          color: '#15261f',
+          focusColor: '#15261f',
+        },
         text: { color: '#15261f', mutedColor: '#4c5b53' },
-        formField: { background: '#fffdf6', borderColor: '#8b9089', hoverBorderColor: '#15261f', color: '#15261f', shadow: 'none' },
-        overlay: { modal: { background: '#fffdf6', borderColor: '#15261f' }, popover: { background: '#fffdf6', borderColor: '#15261f' }, select: { background: '#fffdf6', borderColor: '#15261f' } },
+        formField: {
+          background: '#fffdf6',
+          borderColor: '#8b9089',
+          hoverBorderColor: '#15261f',
+          color: '#15261f',
+          shadow: 'none',
+        },
+        overlay: {
+          modal: { background: '#fffdf6', borderColor: '#15261f' },
+          popover: { background: '#fffdf6', borderColor: '#15261f' },
+          select: { background: '#fffdf6', borderColor: '#15261f' },
+        },
         mask: { background: 'rgba(12, 26, 20, 0.5)' },
       },
     },

@@ -30,22 +30,53 @@ export class TodayPage {
   protected readonly lesson = this.day.nextLesson;
   protected readonly water = computed(() => this.day.waterOf(this.lesson()));
   protected readonly zone = computed(() => this.water()?.water.timeZone ?? 'UTC');
-  protected readonly students = computed(() => this.day.studentsOf(this.lesson()).map(({ id, student }) => ({ id, name: student.name, first: firstName(student.name), initials: initials(student.name), note: student.note })));
+  protected readonly students = computed(() =>
+    this.day
+      .studentsOf(this.lesson())
+      .map(({ id, student }) => ({
+        id,
+        name: student.name,
+        first: firstName(student.name),
+        initials: initials(student.name),
+        note: student.note,
+      })),
+  );
   protected readonly snags = computed(() => {
     const lesson = this.lesson();
     const plan = this.plan();
     if (!lesson || plan?.id !== lesson.planId) return [];
     return planSnags(plan.body, this.day.planLessonOf(lesson, this.events()));
   });
-  protected readonly stops = computed(() => this.snags().filter(({ level }) => level === 'stop').map((snag) => ({ ...snag, fixes: snag.rule === 'rule-card' ? [{ label: 'Open the card' }] : [] })));
+  protected readonly stops = computed(() =>
+    this.snags()
+      .filter(({ level }) => level === 'stop')
+      .map((snag) => ({ ...snag, fixes: snag.rule === 'rule-card' ? [{ label: 'Open the card' }] : [] })),
+  );
   protected readonly others = computed(() => this.snags().length - this.stops().length);
-  protected readonly later = computed(() => this.day.lessons().filter((lesson) => Date.parse(lesson.startsAt) > Date.parse(this.lesson()?.startsAt ?? '9999')).slice(0, 4));
-  protected readonly past = computed(() => this.day.lessons().filter((lesson) => Date.parse(lesson.startsAt) + lesson.lengthMin * MS_PER_MIN <= this.day.now()).slice(-3).reverse());
+  protected readonly later = computed(() =>
+    this.day
+      .lessons()
+      .filter((lesson) => Date.parse(lesson.startsAt) > Date.parse(this.lesson()?.startsAt ?? '9999'))
+      .slice(0, 4),
+  );
+  protected readonly past = computed(() =>
+    this.day
+      .lessons()
+      .filter((lesson) => Date.parse(lesson.startsAt) + lesson.lengthMin * MS_PER_MIN <= this.day.now())
+      .slice(-3)
+      .reverse(),
+  );
   protected readonly countdown = computed(() => {
     const lesson = this.lesson();
     if (!lesson) return '';
     const days = Math.floor((Date.parse(lesson.startsAt) - this.day.now()) / 86_400_000);
-    return days < 0 ? 'under way' : days === 0 ? 'within a day' : days === 1 ? 'tomorrow or the day after' : `in ${days} days`;
+    return days < 0
+      ? 'under way'
+      : days === 0
+        ? 'within a day'
+        : days === 1
+          ? 'tomorrow or the day after'
+          : `in ${days} days`;
   });
 
   /** The day from two hours before first light to two hours after last, as shares of the drawing. */
@@ -68,10 +99,20 @@ export class TodayPage {
       dusk: x(sun.duskMs ?? set),
       lanes,
       start: { x: x(startMs), text: timeText(startMs, this.zone()) },
-      end: { x: x(startMs + lesson.lengthMin * MS_PER_MIN), text: timeText(startMs + lesson.lengthMin * MS_PER_MIN, this.zone()) },
+      end: {
+        x: x(startMs + lesson.lengthMin * MS_PER_MIN),
+        text: timeText(startMs + lesson.lengthMin * MS_PER_MIN, this.zone()),
+      },
       blocks: plan.body.blocks.map((block) => ({
-        id: block.id, title: block.title, x: x(startMs + block.startMin * MS_PER_MIN), width: x(startMs + (block.startMin + block.durationMin) * MS_PER_MIN) - x(startMs + block.startMin * MS_PER_MIN),
-        y: ((block.lane ?? 0) / lanes) * 96, height: (block.lane === null ? 96 : 96 / lanes) - 1, strand: strandOf(block) ?? 'rest',
+        id: block.id,
+        title: block.title,
+        x: x(startMs + block.startMin * MS_PER_MIN),
+        width:
+          x(startMs + (block.startMin + block.durationMin) * MS_PER_MIN) -
+          x(startMs + block.startMin * MS_PER_MIN),
+        y: ((block.lane ?? 0) / lanes) * 96,
+        height: (block.lane === null ? 96 : 96 / lanes) - 1,
+        strand: strandOf(block) ?? 'rest',
       })),
       arc: arcPath(x(rise), x(set)),
     };
@@ -81,7 +122,10 @@ export class TodayPage {
     effect(() => {
       const lesson = this.lesson();
       if (!lesson) return;
-      forkJoin([this.client.call(api.plans.get, { params: { id: lesson.planId } }), this.day.historyFor(lesson)]).subscribe(([plan, events]) => {
+      forkJoin([
+        this.client.call(api.plans.get, { params: { id: lesson.planId } }),
+        this.day.historyFor(lesson),
+      ]).subscribe(([plan, events]) => {
         this.events.set(events);
         this.plan.set(plan);
       });
