@@ -37,6 +37,10 @@ export default tseslint.config(
     rules: arrowRule(patterns),
   })),
   {
+    files: ['web/src/testing/**/*.ts'],
+    rules: arrowRule(arrows.web.filter((pattern) => pattern !== 'node:*')),
+  },
+  {
     files: ['core/src/**/*.ts'],
     ignores: ['**/*.spec.ts'],
     rules: {
@@ -64,7 +68,7 @@ export default tseslint.config(
     extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility],
   },
   {
-    files: ['server/src/compute/main.ts', 'server/src/bench/**/*.ts', 'e2e/**/*.ts'],
+    files: ['server/src/main.ts', 'server/src/compute/main.ts', 'server/src/bench/**/*.ts', 'e2e/**/*.ts'],
     rules: { 'no-console': 'off' },
   },
 );

@@ -270,6 +270,14 @@ describe('plan check', () => {
     expect(fix?.label).toBe('Handshake and side-on instead');
   });
 
+  it('tells of all students who are short in one snag of the block', () => {
+    const early = plan([safety, blockFromDrill('count-the-pause', 'x', 10)]);
+    const students = ['Sam Okande', 'Noor Hadley', 'Petra Holm'].map(student);
+    const found = planSnags(early, lesson({ students })).filter((snag) => snag.rule === 'prerequisites');
+    expect(found.map(({ title }) => title)).toEqual(['Sam, Noor and Petra are 3 steps short']);
+    expect(found[0]?.evidence).toHaveLength(9);
+  });
+
   it('counts what the plan itself teaches before', () => {
     const taught = plan([
       safety,

@@ -1,2 +1,3 @@
 export * from './length';
 export * from './force';
+export * from './probability';

@@ -67,12 +67,10 @@ export class CirclePage implements OnInit {
   }
 
   protected remove(circle: Circle, userId: string): void {
-    this.client
-      .call(api.circles.removeMember, { params: { id: circle.id, userId } })
-      .subscribe({
-        next: (changed) => this.put(changed),
-        error: (problem: ApiError) => this.error.set({ circleId: circle.id, problem }),
-      });
+    this.client.call(api.circles.removeMember, { params: { id: circle.id, userId } }).subscribe({
+      next: (changed) => this.put(changed),
+      error: (problem: ApiError) => this.error.set({ circleId: circle.id, problem }),
+    });
   }
 
   protected copy(plan: PlanSummary): void {

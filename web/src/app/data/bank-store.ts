@@ -1,12 +1,15 @@
 import { inject, Injectable, signal } from '@angular/core';
-import { api, MAX_EVENTS } from '@doceo/contract';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { api, type EventReceipt, MAX_EVENTS } from '@doceo/contract';
 import type { BankEvent } from '@doceo/core';
 import Dexie, { type Table } from 'dexie';
 import {
   catchError,
   EMPTY,
   exhaustMap,
+  expand,
   from,
+  fromEvent,
   merge,
   type Observable,
   of,
@@ -15,7 +18,6 @@ import {
   tap,
   timer,
 } from 'rxjs';
-import { fromEvent } from 'rxjs';
 import { ApiClient } from './api-client';
 import { SessionStore } from './session';
 
@@ -57,11 +59,16 @@ export class BankStore {
 
   constructor() {
     merge(timer(0, SEND_EVERY_MS), this.wake, fromEvent(window, 'online'))
-      .pipe(exhaustMap(() => this.send()))
+      .pipe(
+        exhaustMap(() =>
+          this.send().pipe(expand((sent) => (sent && this.waiting() > 0 ? this.send() : EMPTY))),
+        ),
+        takeUntilDestroyed(),
+      )
       .subscribe();
-    merge(fromEvent(window, 'online'), fromEvent(window, 'offline')).subscribe(() =>
-      this.online.set(navigator.onLine),
-    );
+    merge(fromEvent(window, 'online'), fromEvent(window, 'offline'))
+      .pipe(takeUntilDestroyed())
+      .subscribe(() => this.online.set(navigator.onLine));
   }
 
   /** Resolves when the device has it. */
@@ -76,37 +83,39 @@ export class BankStore {
     return this.database.events.where({ userId: this.userId(), lessonId }).toArray();
   }
 
-  private send(): Observable<unknown> {
+  /** Sends what waits, at most one request's worth; whether the server took it. */
+  private send(): Observable<boolean> {
     if (!this.session.user()) return EMPTY;
     const userId = this.userId();
     return from(this.database.events.where({ userId, state: 'waiting' }).limit(MAX_EVENTS).toArray()).pipe(
       tap((events) => this.waiting.set(events.length)),
-      switchMap((events) => (events.length === 0 ? of(null) : this.deliver(events))),
-      catchError(() => of(null)),
+      switchMap((events) => (events.length === 0 ? of(false) : this.deliver(events))),
+      catchError(() => of(false)),
     );
   }
 
-  private deliver(events: KeptEvent[]): Observable<unknown> {
+  private deliver(events: KeptEvent[]): Observable<boolean> {
     const plain = events.map(({ userId: _user, state: _state, reason: _reason, ...event }) => event);
     return this.client.once(api.events.add, { body: { events: plain } }).pipe(
       tap(() => this.online.set(true)),
-      switchMap((receipt) =>
-        this.database.transaction('rw', this.database.events, async () => {
-          for (const id of [...receipt.stored, ...receipt.known])
-            await this.database.events.update(id, { state: 'sent' });
-          for (const { id, message } of receipt.refused)
-            await this.database.events.update(id, { state: 'refused', reason: message });
-          this.waiting.set(
-            await this.database.events.where({ userId: this.userId(), state: 'waiting' }).count(),
-          );
-          if (receipt.refused.length > 0)
-            this.refused.update((list) => [
-              ...list,
-              ...receipt.refused.map(({ id, message }) => ({ id, reason: message })),
-            ]);
-        }),
-      ),
+      switchMap((receipt) => this.mark(receipt)),
     );
+  }
+
+  /** Notes what the server said of each event. */
+  private async mark({ stored, known, refused }: EventReceipt): Promise<boolean> {
+    const { events } = this.database;
+    await this.database.transaction('rw', events, async () => {
+      for (const id of [...stored, ...known]) await events.update(id, { state: 'sent' });
+      for (const { id, message } of refused) await events.update(id, { state: 'refused', reason: message });
+      this.waiting.set(await events.where({ userId: this.userId(), state: 'waiting' }).count());
+    });
+    if (refused.length > 0)
+      this.refused.update((list) => [
+        ...list,
+        ...refused.map(({ id, message }) => ({ id, reason: message })),
+      ]);
+    return true;
   }
 
   private userId(): string {

@@ -80,11 +80,9 @@ export class WaterDialogComponent {
       return this.error.set(
         new ApiError('invalid', 'Please look at the marked fields.', toIssues(checked.error)),
       );
-    this.day
-      .addWater(crypto.randomUUID(), checked.data)
-      .subscribe({
-        next: ({ id }) => this.closed.emit(id),
-        error: (error: ApiError) => this.error.set(error),
-      });
+    this.day.addWater(crypto.randomUUID(), checked.data).subscribe({
+      next: ({ id }) => this.closed.emit(id),
+      error: (error: ApiError) => this.error.set(error),
+    });
   }
 }

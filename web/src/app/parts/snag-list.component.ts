@@ -58,6 +58,8 @@ export class SnagListComponent {
 
   /** Sentence case after the level word, names and abbreviations kept. */
   protected lowered(title: string): string {
-    return /^[A-Z][a-z]+ (is|’s)/.test(title) ? title : title.charAt(0).toLowerCase() + title.slice(1);
+    return /^\p{Lu}\p{L}+(’s| is| are| and \p{Lu}|, \p{Lu})/u.test(title)
+      ? title
+      : title.charAt(0).toLowerCase() + title.slice(1);
   }
 }

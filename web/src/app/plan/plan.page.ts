@@ -155,12 +155,10 @@ export class PlanPage implements OnInit, OnDestroy {
 
   ngOnInit(): void {
     const document = this.documents.open(this.id(), (plan) => this.saved.set(plan));
-    document
-      .load()
-      .subscribe({
-        next: () => this.document.set(document),
-        error: (error: ApiError) => this.failed.set(error),
-      });
+    document.load().subscribe({
+      next: () => this.document.set(document),
+      error: (error: ApiError) => this.failed.set(error),
+    });
     this.client.call(api.rigs.list).subscribe((rigs) => this.myRigs.set(rigs));
     this.day.loadHistory(true).subscribe();
   }

@@ -81,11 +81,9 @@ export class ShareDialogComponent implements OnInit {
 
   protected share(circleId: string | null): void {
     this.error.set(null);
-    this.client
-      .call(api.plans.share, { params: { id: this.planId() }, body: { circleId } })
-      .subscribe({
-        next: (plan) => this.closed.emit(plan),
-        error: (error: ApiError) => this.error.set(error),
-      });
+    this.client.call(api.plans.share, { params: { id: this.planId() }, body: { circleId } }).subscribe({
+      next: (plan) => this.closed.emit(plan),
+      error: (error: ApiError) => this.error.set(error),
+    });
   }
 }

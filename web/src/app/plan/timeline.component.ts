@@ -3,7 +3,6 @@ import {
   type Block,
   clockTime,
   endOf,
-  findDrill,
   type PlanBody,
   type PlanEdit,
   planEnd,
@@ -180,7 +179,14 @@ export class TimelineComponent {
         .filter(Boolean)
         .join(', '),
       time: `${this.tickText(block.startMin)}–${this.tickText(endOf(block))}`,
-      label: `${block.title}, ${this.tickText(block.startMin)}, ${block.durationMin} minutes, ${block.lane === null ? 'everybody' : (this.lanes()[block.lane]?.name ?? '')}${block.drillId ? `, ${findDrill(block.drillId)?.strand ?? ''}` : ''}`,
+      spoken: [
+        this.tickText(block.startMin),
+        `${block.durationMin} minutes`,
+        block.lane === null ? 'everybody' : (this.lanes()[block.lane]?.name ?? ''),
+        strand ?? '',
+      ]
+        .filter(Boolean)
+        .join(', '),
     };
   }
 

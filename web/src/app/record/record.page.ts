@@ -12,8 +12,10 @@ import {
   faultRates,
   findDrill,
   findFault,
+  formatProbability,
   groundOf,
   type GroundKind,
+  nextStart,
   PARAMETER_GRID,
   type PlanBody,
   SKILLS,
@@ -166,7 +168,7 @@ export class RecordPage {
     const drills = ['hats-and-glasses', ...this.advice().map(({ drill }) => drill.id)];
     const body = drills.reduce<PlanBody>(
       (plan, drill) =>
-        applyEdit(plan, { kind: 'add', block: blockFromDrill(drill, crypto.randomUUID(), 9 * 60) }),
+        applyEdit(plan, { kind: 'add', block: blockFromDrill(drill, crypto.randomUUID(), nextStart(plan)) }),
       { ...emptyPlan(), groupSize: 1, lengthMin: 90, aim: '' },
     );
     const packed = applyEdit(body, { kind: 'fit' });
@@ -176,7 +178,7 @@ export class RecordPage {
   }
 
   protected percent(value: number | undefined): string {
-    return (value ?? 0).toFixed(2);
+    return formatProbability(value ?? 0);
   }
 
   protected first(name: string): string {
@@ -186,11 +188,9 @@ export class RecordPage {
   private load(studentId: string): void {
     this.events.set(null);
     this.chosen.set(null);
-    this.client
-      .call(api.events.list, { query: { studentId } })
-      .subscribe({
-        next: (events) => this.events.set(events),
-        error: (error: ApiError) => this.failed.set(error),
-      });
+    this.client.call(api.events.list, { query: { studentId } }).subscribe({
+      next: (events) => this.events.set(events),
+      error: (error: ApiError) => this.failed.set(error),
+    });
   }
 }

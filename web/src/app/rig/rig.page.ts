@@ -122,12 +122,10 @@ export class RigPage implements OnInit, OnDestroy {
           .call(api.rigs.update, { params: { id }, body: { ...value, baseVersion } })
           .pipe(map(toValue)),
     });
-    document
-      .load()
-      .subscribe({
-        next: () => this.document.set(document),
-        error: (error: ApiError) => this.failed.set(error),
-      });
+    document.load().subscribe({
+      next: () => this.document.set(document),
+      error: (error: ApiError) => this.failed.set(error),
+    });
   }
 
   ngOnDestroy(): void {

@@ -70,12 +70,10 @@ export class StripComponent {
   protected readonly open = signal(false);
 
   protected readonly options = computed(() =>
-    this.day
-      .lessons()
-      .map((lesson) => ({
-        id: lesson.id,
-        text: `${dayText(lesson.startsAt, this.zone(lesson.waterId))}, ${lesson.waterName}, ${lesson.planTitle}`,
-      })),
+    this.day.lessons().map((lesson) => ({
+      id: lesson.id,
+      text: `${dayText(lesson.startsAt, this.zone(lesson.waterId))}, ${lesson.waterName}, ${lesson.planTitle}`,
+    })),
   );
 
   protected readonly light = computed(() => {

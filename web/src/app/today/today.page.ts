@@ -31,15 +31,13 @@ export class TodayPage {
   protected readonly water = computed(() => this.day.waterOf(this.lesson()));
   protected readonly zone = computed(() => this.water()?.water.timeZone ?? 'UTC');
   protected readonly students = computed(() =>
-    this.day
-      .studentsOf(this.lesson())
-      .map(({ id, student }) => ({
-        id,
-        name: student.name,
-        first: firstName(student.name),
-        initials: initials(student.name),
-        note: student.note,
-      })),
+    this.day.studentsOf(this.lesson()).map(({ id, student }) => ({
+      id,
+      name: student.name,
+      first: firstName(student.name),
+      initials: initials(student.name),
+      note: student.note,
+    })),
   );
   protected readonly snags = computed(() => {
     const lesson = this.lesson();

@@ -1,0 +1,165 @@
+import type {
+  Circle,
+  PlanSummary,
+  SavedLesson,
+  SavedPlan,
+  SavedRig,
+  SavedStudent,
+  SavedWater,
+  Session,
+} from '@doceo/contract';
+import {
+  type BankEvent,
+  type BankEventBody,
+  blockFromDrill,
+  emptyPlan,
+  indicatorNymph,
+  INDICATOR_NYMPH_DEFAULTS,
+} from '@doceo/core';
+
+/** A morning in June, an hour and a half before the lesson. */
+export const NOW = Date.parse('2026-06-10T06:00:00Z');
+
+/** The n-th made-up id. */
+export const uuid = (n: number): string => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
+
+export const WATER: SavedWater = {
+  id: uuid(1),
+  mine: true,
+  water: {
+    name: 'River Ostrel',
+    kind: 'river',
+    latitude: 57.9,
+    longitude: 9.1,
+    timeZone: 'Europe/Copenhagen',
+    places: [
+      { id: 'glide', name: 'Long Glide', kind: 'run', lengthM: 120 },
+      { id: 'meadow', name: 'School meadow', kind: 'grass', lengthM: 90 },
+    ],
+    rules: {
+      licence: 'Day ticket',
+      seasonFrom: '01-01',
+      seasonTo: '12-31',
+      maxHooks: 2,
+      barbless: true,
+      leadAllowed: false,
+      release: 'All back',
+      hours: 'daylight',
+      other: '',
+      whoSaysSo: 'warden’s hut',
+      checkedOn: '2026-06-01',
+      checkedBy: 'Maren Voss',
+    },
+  },
+};
+
+export const student = (
+  n: number,
+  name: string,
+  rest: Partial<SavedStudent['student']> = {},
+): SavedStudent => ({
+  id: uuid(n),
+  mine: true,
+  student: {
+    name,
+    bornOn: '1985-01-01',
+    hand: 'right',
+    note: '',
+    guardianName: '',
+    guardianContact: '',
+    guardianConsentOn: null,
+    ...rest,
+  },
+});
+export const SAM = student(11, 'Sam Okande', { note: 'hurries the pause' });
+export const JONAS = student(12, 'Jonas Wren', { bornOn: '2012-02-02' });
+
+export const RIG: SavedRig = {
+  id: uuid(31),
+  name: 'Two nymphs',
+  rig: indicatorNymph(INDICATOR_NYMPH_DEFAULTS),
+  version: 3,
+  updatedAt: '2026-06-01T10:00:00Z',
+};
+
+const summary: PlanSummary = {
+  id: uuid(21),
+  title: 'First nymphs',
+  aim: 'One drift each',
+  lengthMin: 120,
+  blockCount: 2,
+  strands: ['safety', 'casting'],
+  version: 1,
+  updatedAt: '2026-06-01T10:00:00Z',
+  mine: true,
+  ownerName: 'Maren Voss',
+  circleId: null,
+  circleName: null,
+  origin: null,
+};
+
+/** Safety talk, then the pause for everybody. */
+export const PLAN: SavedPlan = {
+  ...summary,
+  body: {
+    ...emptyPlan(),
+    aim: 'One drift each',
+    groupSize: 2,
+    lengthMin: 120,
+    blocks: [
+      blockFromDrill('hats-and-glasses', uuid(41), 0),
+      blockFromDrill('count-the-pause', uuid(42), 15),
+    ],
+  },
+};
+
+export const LESSON: SavedLesson = {
+  id: uuid(51),
+  planId: PLAN.id,
+  waterId: WATER.id,
+  startsAt: '2026-06-10T07:30:00Z',
+  studentIds: [SAM.id, JONAS.id],
+  planTitle: PLAN.title,
+  lengthMin: 120,
+  waterName: WATER.water.name,
+};
+
+export const CIRCLE: Circle = {
+  id: uuid(61),
+  name: 'Tern & Alder River School',
+  role: 'owner',
+  members: [
+    { userId: uuid(71), name: 'Maren Voss', role: 'owner' },
+    { userId: uuid(72), name: 'Tobias Lind', role: 'editor' },
+  ],
+};
+
+export const SESSION: Session = {
+  user: {
+    id: uuid(71),
+    name: 'Maren Voss',
+    email: 'lead@ternalder.example',
+    settings: { units: 'metric', bankHand: 'right' },
+  },
+  demo: [],
+};
+
+let events = 0;
+
+/** An event of the lesson, a second after the one before. */
+export function event(body: BankEventBody, rest: Partial<BankEvent> = {}): BankEvent {
+  events += 1;
+  return {
+    id: uuid(1000 + events),
+    lessonId: LESSON.id,
+    studentId: SAM.id,
+    blockId: null,
+    deviceId: uuid(81),
+    atMs: NOW + events * 1000,
+    body,
+    ...rest,
+  };
+}
+
+export const attempt = (skillId: string, faultId: string | null, rest: Partial<BankEvent> = {}): BankEvent =>
+  event({ kind: 'attempt', skillId, drillId: null, good: faultId === null, faultId }, rest);

@@ -1,0 +1,127 @@
+import type { Type } from '@angular/core';
+import { type ComponentFixture, TestBed } from '@angular/core/testing';
+import { api } from '@doceo/contract';
+import { lastValueFrom } from 'rxjs';
+import { DayStore } from '../app/data/day-store';
+import { SessionStore } from '../app/data/session';
+import { FakeServer, withServer } from './fake-server';
+import { CIRCLE, JONAS, LESSON, NOW, PLAN, RIG, SAM, SESSION, WATER } from './fixtures';
+
+/** Sets the date; it goes on from there, and timers run as they do. */
+export function setDate(now = NOW): void {
+  jest.useFakeTimers({
+    now,
+    advanceTimers: true,
+    doNotFake: [
+      'hrtime',
+      'nextTick',
+      'performance',
+      'queueMicrotask',
+      'requestAnimationFrame',
+      'cancelAnimationFrame',
+      'requestIdleCallback',
+      'cancelIdleCallback',
+      'setImmediate',
+      'clearImmediate',
+      'setInterval',
+      'clearInterval',
+      'setTimeout',
+      'clearTimeout',
+    ],
+  });
+}
+
+/** A server with the lesson of the fixtures. */
+export function lessonServer(): FakeServer {
+  return new FakeServer()
+    .on(api.session.get, SESSION)
+    .on(api.session.settings, ({ body }) => body as never)
+    .on(api.lessons.list, [LESSON])
+    .on(api.waters.list, [WATER])
+    .on(api.students.list, [SAM, JONAS])
+    .on(api.rigs.list, [RIG])
+    .on(api.rigs.get, RIG)
+    .on(api.plans.list, [PLAN])
+    .on(api.plans.get, PLAN)
+    .on(api.circles.list, [CIRCLE])
+    .on(api.events.list, [])
+    .on(api.events.add, ({ body }) => ({
+      stored: (body as { events: { id: string }[] }).events.map(({ id }) => id),
+      known: [],
+      refused: [],
+    }));
+}
+
+/** A shown component and ways to use it as a user does. */
+export interface Shown<T> {
+  fixture: ComponentFixture<T>;
+  element: HTMLElement;
+  text: () => string;
+  settle: () => Promise<void>;
+  /** Clicks the first button or link with this text. */
+  press: (text: string | RegExp) => Promise<void>;
+  all: (selector: string) => string[];
+  /** Types into a field and leaves it. */
+  enter: (selector: string, text: string) => Promise<void>;
+  key: (selector: string, key: string, rest?: KeyboardEventInit) => Promise<void>;
+}
+
+const tidy = (text: string | null | undefined): string => (text ?? '').replace(/\s+/g, ' ').trim();
+
+/** Signs in, loads the day, and shows a component with these inputs. */
+export async function show<T>(
+  component: Type<T>,
+  server: FakeServer,
+  inputs: Record<string, unknown> = {},
+): Promise<Shown<T>> {
+  TestBed.configureTestingModule({ providers: withServer(server) });
+  await lastValueFrom(TestBed.inject(SessionStore).load());
+  await lastValueFrom(TestBed.inject(DayStore).load());
+  const fixture = TestBed.createComponent(component);
+  for (const [name, value] of Object.entries(inputs)) fixture.componentRef.setInput(name, value);
+  const element = fixture.nativeElement as HTMLElement;
+  const settle = async (): Promise<void> => {
+    for (let i = 0; i < 3; i++) {
+      await new Promise((resolve) => setTimeout(resolve));
+      await fixture.whenStable();
+    }
+  };
+  await settle();
+  // Dialogs may be shown outside their component.
+  const find = (selector: string): HTMLElement[] => [...document.querySelectorAll<HTMLElement>(selector)];
+  const one = (selector: string): HTMLElement => {
+    const found = find(selector)[0];
+    if (!found) throw new Error(`nothing matches ${selector} in ${tidy(document.body.textContent)}`);
+    return found;
+  };
+  return {
+    fixture,
+    element,
+    settle,
+    text: () => tidy(document.body.textContent),
+    all: (selector) => find(selector).map((found) => tidy(found.textContent)),
+    press: async (text) => {
+      const button = find('button, a, summary').find((candidate) =>
+        typeof text === 'string'
+          ? tidy(candidate.textContent) === text || candidate.getAttribute('aria-label') === text
+          : text.test(tidy(candidate.textContent)),
+      );
+      if (!button) throw new Error(`no button ${String(text)} in ${tidy(document.body.textContent)}`);
+      button.click();
+      await settle();
+    },
+    enter: async (selector, text) => {
+      const field = one(selector) as HTMLInputElement;
+      field.value = text;
+      field.dispatchEvent(new Event('input', { bubbles: true }));
+      field.dispatchEvent(new Event('change', { bubbles: true }));
+      await settle();
+    },
+    key: async (selector, key, rest = {}) => {
+      one(selector).dispatchEvent(
+        new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true, ...rest }),
+      );
+      await settle();
+    },
+  };
+}
