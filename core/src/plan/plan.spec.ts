@@ -272,7 +272,7 @@ describe('plan check', () => {
 
   it('tells of all students who are short in one snag of the block', () => {
     const early = plan([safety, blockFromDrill('count-the-pause', 'x', 10)]);
-    const students = ['Sam Okande', 'Noor Hadley', 'Petra Holm'].map(student);
+    const students = ['Sam Okande', 'Noor Hadley', 'Petra Holm'].map((name) => student(name));
     const found = planSnags(early, lesson({ students })).filter((snag) => snag.rule === 'prerequisites');
     expect(found.map(({ title }) => title)).toEqual(['Sam, Noor and Petra are 3 steps short']);
     expect(found[0]?.evidence).toHaveLength(9);

@@ -58,6 +58,10 @@ export interface Shown<T> {
   element: HTMLElement;
   text: () => string;
   settle: () => Promise<void>;
+  /** Waits until nothing on the page has changed for a while, as after the device's store has answered. */
+  quiet: () => Promise<void>;
+  /** Waits until what was edited is stored, or cannot be. */
+  saved: () => Promise<void>;
   /** Clicks the first button or link with this text. */
   press: (text: string | RegExp) => Promise<void>;
   all: (selector: string) => string[];
@@ -66,7 +70,15 @@ export interface Shown<T> {
   key: (selector: string, key: string, rest?: KeyboardEventInit) => Promise<void>;
 }
 
+/** Turns of the event loop without a change after which a page is at rest. */
+const QUIET_TURNS = 10;
+
 const tidy = (text: string | null | undefined): string => (text ?? '').replace(/\s+/g, ' ').trim();
+
+/** Waits until something is so; what is never so fails its test. */
+export async function until(so: () => boolean): Promise<void> {
+  for (let i = 0; i < 1000 && !so(); i++) await new Promise((resolve) => setTimeout(resolve, 10));
+}
 
 /** Signs in, loads the day, and shows a component with these inputs. */
 export async function show<T>(
@@ -98,6 +110,20 @@ export async function show<T>(
     fixture,
     element,
     settle,
+    quiet: async () => {
+      let before = '';
+      for (let same = 0; same < QUIET_TURNS; before = document.body.innerHTML) {
+        await new Promise((resolve) => setTimeout(resolve, 5));
+        await settle();
+        same = document.body.innerHTML === before ? same + 1 : 0;
+      }
+    },
+    saved: async () => {
+      await until(() =>
+        /^(saved|conflict|refused)$/.test(one('[data-save-state]').dataset['saveState'] ?? ''),
+      );
+      await settle();
+    },
     text: () => tidy(document.body.textContent),
     all: (selector) => find(selector).map((found) => tidy(found.textContent)),
     press: async (text) => {

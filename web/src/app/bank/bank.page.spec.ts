@@ -22,16 +22,12 @@ describe('the bank book', () => {
 
   const open = async (): Promise<Shown<BankPage>> => {
     const page = await show(BankPage, server);
-    await kept();
-    await page.settle();
+    await page.quiet();
     return page;
   };
-  /** The device's store answers after a few turns. */
-  const kept = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, 60));
   const tap = async (page: Shown<BankPage>, what: string): Promise<void> => {
     document.querySelector<HTMLElement>(`[data-tap="${what}"]`)?.click();
-    await kept();
-    await page.settle();
+    await page.quiet();
   };
   const sent = (): BankEvent[] =>
     server.of(api.events.add).flatMap(({ body }) => (body as { events: BankEvent[] }).events);
@@ -71,8 +67,7 @@ describe('the bank book', () => {
     await tap(page, 'good');
     await tap(page, 'good');
     await page.press('Undo');
-    await kept();
-    await page.settle();
+    await page.quiet();
     expect(page.all('.count b')).toEqual(['1 of 8']);
     expect(sent().map(({ body }) => body.kind)).toEqual(['attempt', 'attempt', 'undo']);
     expect(sent()[2]?.body).toEqual({ kind: 'undo', targetId: sent()[1]?.id });
@@ -117,7 +112,7 @@ describe('the bank book', () => {
     await page.enter('textarea', '  hurries in wind ');
     await page.press('Keep it');
     await page.press('Tangle');
-    await kept();
+    await page.quiet();
     expect(sent().map(({ body }) => body)).toEqual([
       { kind: 'fish', species: 'grayling', lengthCm: 29, outcome: 'to-hand' },
       { kind: 'note', text: 'hurries in wind' },

@@ -26,7 +26,6 @@ describe('the plan page', () => {
 
   const open = (): Promise<Shown<PlanPage>> => show(PlanPage, server, { id: PLAN.id });
   const titles = (page: Shown<PlanPage>): string[] => page.all('.face .title');
-  const saving = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, 800));
   const face = (n: number): string => `[data-block="${uuid(n)}"] .face`;
 
   it('shows the plan in the light of its day', async () => {
@@ -49,7 +48,7 @@ describe('the plan page', () => {
     document.querySelector<HTMLElement>('[data-drill="hoops"]')?.click();
     await page.settle();
     expect(titles(page)).toHaveLength(3);
-    await saving();
+    await page.saved();
     expect(stored.body.blocks.at(-1)).toMatchObject({ drillId: 'hoops', startMin: 25 });
     expect(page.all('[data-save-state]')).toEqual(['saved']);
   });
@@ -59,7 +58,7 @@ describe('the plan page', () => {
     await page.key(face(42), 'ArrowRight');
     await page.key(face(42), 'ArrowRight', { shiftKey: true });
     await page.key(face(42), 'ArrowDown');
-    await saving();
+    await page.saved();
     expect(stored.body.blocks.find(({ id }) => id === uuid(42))).toMatchObject({
       startMin: 20,
       durationMin: 15,
@@ -93,14 +92,13 @@ describe('the plan page', () => {
     const page = await open();
     stored = { ...stored, title: 'Changed elsewhere', version: 7 };
     await page.enter('input.title', 'Changed here');
-    await saving();
-    await page.settle();
+    await page.saved();
     expect(page.text()).toContain('saved elsewhere');
     expect(stored.title).toBe('Changed elsewhere');
     await page.press('Take the one saved elsewhere');
     expect(document.querySelector<HTMLInputElement>('input.title')?.value).toBe('Changed elsewhere');
     await page.press('Undo');
-    await saving();
+    await page.saved();
     expect(stored.title).toBe('Changed here');
   });
 
@@ -109,8 +107,7 @@ describe('the plan page', () => {
     const page = await open();
     stored = { ...stored, title: 'Changed elsewhere', version: 7 };
     await page.enter('input.title', 'Changed here');
-    await saving();
-    await page.settle();
+    await page.saved();
     await page.press('Keep both: mine as a copy');
     expect(server.of(api.plans.create)[0]?.body).toMatchObject({ title: 'Changed here (mine)' });
   });
@@ -121,8 +118,7 @@ describe('the plan page', () => {
     ]);
     const page = await open();
     await page.enter('input.title', 'Another');
-    await saving();
-    await page.settle();
+    await page.saved();
     expect(page.text()).toContain('body.aim is too long');
     expect(page.all('[data-save-state]')).toEqual(['not saved']);
     expect(localStorage.getItem(`doceo.draft.plan.${PLAN.id}`)).toContain('Another');
@@ -169,7 +165,7 @@ describe('the plan page', () => {
     select.value = [...select.options].find(({ text }) => text.includes(RIG.name))?.value ?? '';
     select.dispatchEvent(new Event('change', { bubbles: true }));
     await page.settle();
-    await saving();
+    await page.saved();
     expect(stored.body.rigs.map(({ name }) => name)).toEqual([RIG.name]);
     expect(stored.body.blocks[1]?.rigId).toBe(RIG.id);
   });

@@ -22,7 +22,6 @@ describe('the rig bench', () => {
   afterEach(() => jest.useRealTimers());
 
   const open = (): Promise<Shown<RigPage>> => show(RigPage, server, { id: RIG.id });
-  const saving = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, 800));
   const figure = (page: Shown<RigPage>, id: string): string => page.all(`[data-figure="${id}"]`).join();
   const snags = (): string[] =>
     [...document.querySelectorAll<HTMLElement>('[data-snag]')].map(({ dataset }) => dataset['snag'] ?? '');
@@ -45,7 +44,7 @@ describe('the rig bench', () => {
     const page = await open();
     await page.press(school);
     expect(figure(page, 'indicator-distance')).toContain(distance);
-    await saving();
+    await page.saved();
     expect(
       formatLength(stored.rig.fittings.find(({ kind }) => kind === 'indicator')?.aboveFlyM ?? 0, 'metric'),
     ).toBe(distance);
@@ -56,7 +55,7 @@ describe('the rig bench', () => {
     await page.enter('.depth input', '80 cm');
     expect(figure(page, 'indicator-distance')).toContain('1.20 m');
     await page.enter('.depth input', '4 ft');
-    await saving();
+    await page.saved();
     expect(stored.rig.waterDepthM).toBeCloseTo(1.2192, 4);
   });
 
@@ -70,10 +69,10 @@ describe('the rig bench', () => {
   it('edits a part in its row, and the figures follow', async () => {
     const page = await open();
     await page.enter(`[data-part=butt] ${field('Length')}`, '1.1 m');
-    await saving();
+    await page.saved();
     expect(stored.rig.sections[0]?.lengthM).toBe(1.1);
     await page.press('Undo');
-    await saving();
+    await page.saved();
     expect(stored.rig.sections[0]?.lengthM).toBe(0.9);
   });
 
@@ -130,7 +129,7 @@ describe('the rig bench', () => {
     const page = await open();
     await page.enter('input.title', '   ');
     await page.enter('input.title', 'Deep water');
-    await saving();
+    await page.saved();
     expect(stored.name).toBe('Deep water');
   });
 

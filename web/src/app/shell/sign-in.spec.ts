@@ -3,7 +3,7 @@ import { api } from '@doceo/contract';
 import { firstValueFrom } from 'rxjs';
 import type { FakeServer } from '../../testing/fake-server';
 import { CIRCLE, SESSION } from '../../testing/fixtures';
-import { lessonServer, show } from '../../testing/page';
+import { lessonServer, show, until } from '../../testing/page';
 import { AppComponent } from '../app.component';
 import { ApiClient } from '../data/api-client';
 import { SignInComponent } from './sign-in.component';
@@ -95,8 +95,7 @@ describe('the frame', () => {
     await page.settle();
     expect(page.text()).toContain('The server does not answer. Trying again');
     server.on(api.circles.list, []);
-    await new Promise((resolve) => setTimeout(resolve, 700));
-    await page.settle();
+    await until(() => !page.text().includes('The server does not answer'));
     expect(page.text()).not.toContain('The server does not answer');
   });
 });
