@@ -6,7 +6,10 @@ import { startDatabase } from './lib/database.mjs';
 import { ensureDependencies, ensurePackages } from './lib/setup.mjs';
 import { ROOT, tryRun } from './lib/shell.mjs';
 
-/** Every check there is; the last line tells true totals over all runners. A word on the command line runs only that part. */
+/**
+ * Every check there is; the last line tells true totals over all runners. A word on the command line runs only that
+ * part; after `e2e`, names of its files run only those.
+ */
 const only = process.argv[2];
 const wanted = (part) => !only || only === part;
 const totals = { passed: 0, failed: 0 };
@@ -56,7 +59,8 @@ try {
   }
   if (wanted('unit'))
     jest('unit and API', ['core', 'contract', 'demo', 'server', 'web'], env, ['--maxWorkers=2']);
-  if (wanted('e2e')) jest('end to end', ['e2e'], env, ['--runInBand', '--testTimeout=90000']);
+  if (wanted('e2e'))
+    jest('end to end', ['e2e'], env, ['--runInBand', '--testTimeout=90000', ...process.argv.slice(3)]);
 } finally {
   await database.stop();
   rmSync(folder, { recursive: true, force: true });

@@ -1,38 +1,27 @@
 import type { Browser, Page } from 'puppeteer-core';
-import { byText, clickText, DESK, launch, openTab, PHONE, saved, settled, signIn, textOf } from './browser';
+import { byText, clickText, DESK, openTab, PHONE, saved, settled, signIn, textOf } from './browser';
 import { axeFindings } from './axe';
-import { freshDatabase, type RunningServer, startServer } from './server';
-
-const LEAD = 'lead@ternalder.example';
+import { type RunningServer, startServer } from './server';
+import { LEAD, type World, world } from './world';
 
 /** The narrow path through the whole job, in the real interface. */
 describe('from plan to record to circle', () => {
-  let server: RunningServer;
+  let at: World;
   let second: RunningServer;
   let browser: Browser;
   let page: Page;
-  let complaints: string[];
+  let open: World['open'];
 
   beforeAll(async () => {
-    const database = await freshDatabase('path');
-    server = await startServer(database);
-    second = await startServer(database);
-    browser = await launch();
-    ({ page, complaints } = await openTab(browser, DESK));
-    await signIn(page, server.url, LEAD);
+    at = await world('path');
+    ({ browser, page, open } = at);
+    second = await startServer(at.databaseUrl);
   }, 90_000);
 
   afterAll(async () => {
-    await browser?.close();
     await second?.stop();
-    await server?.stop();
+    await at?.end();
   });
-
-  const open = async (path: string): Promise<void> => {
-    await page.goto(`${server.url}${path}`);
-    await page.waitForSelector('doceo-rail, .bank');
-    await settled(page);
-  };
 
   it('shows the next lesson with its light and its stop snags', async () => {
     expect(await textOf(page, 'h1')).toBe('First nymphs');
@@ -181,7 +170,7 @@ describe('from plan to record to circle', () => {
     expect(await textOf(fellow.page, 'doceo-timeline')).not.toContain('Petra');
     await fellow.page.browserContext().close();
     const other = await openTab(browser, DESK);
-    await signIn(other.page, server.url, 'other@saltmarsh.example', '/circle');
+    await signIn(other.page, at.server.url, 'other@saltmarsh.example', '/circle');
     await byText(other.page, 'h2', 'Saltmarsh');
     expect(await textOf(other.page, 'main')).not.toContain('First nymphs');
     await other.page.browserContext().close();
@@ -208,5 +197,5 @@ describe('from plan to record to circle', () => {
   });
 
   it('lets the page complain of nothing', () =>
-    expect(complaints.filter((text) => !/401|409/.test(text))).toEqual([]));
+    expect(at.complaints.filter((text) => !/401|409/.test(text))).toEqual([]));
 });

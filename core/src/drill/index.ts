@@ -1,2 +1,3 @@
 export * from './drill';
+export * from './gear';
 export * from './library';

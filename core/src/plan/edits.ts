@@ -17,6 +17,7 @@ export type PlanEdit =
       change: Partial<Omit<Block, 'id' | 'startMin' | 'durationMin' | 'lane'>>;
     }
   | { kind: 'fit' }
+  | { kind: 'all'; edits: PlanEdit[] }
   | { kind: 'set'; change: Partial<Omit<PlanBody, 'blocks'>> };
 
 const DEFAULT_PLACE: Record<Drill['ground'], PlaceKind> = {
@@ -104,6 +105,8 @@ export function applyEdit(plan: PlanBody, edit: PlanEdit): PlanBody {
       return reordered(plan, find(plan, edit.blockId), edit.direction);
     case 'fit':
       return fitted(plan);
+    case 'all':
+      return edit.edits.reduce(applyEdit, plan);
     case 'set':
       return { ...plan, ...edit.change };
   }

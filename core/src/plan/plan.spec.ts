@@ -129,13 +129,15 @@ describe('what follows from a plan', () => {
         [
           { ...blockFromDrill('hoops', 'a', 0), lane: 0 },
           { ...blockFromDrill('hoops', 'b', 0), lane: 1 },
-          blockFromDrill('thermometer-first', 'c', 20),
+          { ...blockFromDrill('lay-it-down', 'd', 5), lane: 2 },
+          blockFromDrill('thermometer-first', 'c', 30),
         ],
         { groupSize: 4 },
       ),
     );
     expect(list).toContainEqual({ item: '3 hoops', count: 2 });
-    expect(list).toContainEqual({ item: 'thermometer', count: 4 });
+    expect(list).toContainEqual({ item: 'rod', count: 3 });
+    expect(list).toContainEqual({ item: 'thermometer', count: 1 });
   });
 });
 
@@ -270,7 +272,25 @@ describe('plan check', () => {
     expect(fix?.label).toBe('Handshake and side-on instead');
   });
 
-  it('tells of all students who are short in one snag of the block', () => {
+  it('mends all blocks of the drill at once', () => {
+    const early = plan([
+      safety,
+      blockFromDrill('tuck-over', 'x', 10, 0),
+      blockFromDrill('tuck-over', 'y', 10, 1),
+    ]);
+    const day = lesson({ students: [student('Sam Okande'), student('Noor Hadley')] });
+    const found = planSnags(early, day).filter(({ rule }) => rule === 'prerequisites');
+    expect(found.map(({ blockIds }) => blockIds)).toEqual([['x', 'y']]);
+    const change = found[0]?.fixes[0]?.change;
+    const mended = change?.kind === 'edit' ? applyEdit(early, change.edit) : early;
+    expect(mended.blocks.map(({ drillId }) => drillId)).toEqual([
+      'hats-and-glasses',
+      'grip-and-stance',
+      'grip-and-stance',
+    ]);
+  });
+
+  it('tells of all students who are short in one snag of the drill', () => {
     const early = plan([safety, blockFromDrill('count-the-pause', 'x', 10)]);
     const students = ['Sam Okande', 'Noor Hadley', 'Petra Holm'].map((name) => student(name));
     const found = planSnags(early, lesson({ students })).filter((snag) => snag.rule === 'prerequisites');

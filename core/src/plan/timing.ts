@@ -1,4 +1,4 @@
-import { findDrill } from '../drill';
+import { findDrill, isShared } from '../drill';
 import type { Strand } from '../skill';
 import type { Block, PlanBody } from './plan';
 
@@ -77,25 +77,26 @@ export function strandShares(plan: PlanBody): { strand: Strand; share: number }[
     .sort((a, b) => b.share - a.share);
 }
 
-/** Things to pack: every drill's gear with the number of students who use it at the most at once. */
+/** Things to pack: every drill's gear with the number of students who use it at the most at once, shared gear once. */
 export function gearList(plan: PlanBody): { item: string; count: number }[] {
   const counts = new Map<string, number>();
   for (const block of plan.blocks) {
-    const users =
-      block.lane === null
-        ? plan.groupSize
-        : plan.blocks.filter(
-            (other) =>
-              other.drillId === block.drillId &&
-              other.lane !== null &&
-              other.startMin < endOf(block) &&
-              block.startMin < endOf(other),
-          ).length;
-    for (const item of (block.drillId && findDrill(block.drillId)?.gear) || []) {
-      if (item !== 'none') counts.set(item, Math.max(counts.get(item) ?? 0, users));
+    for (const item of gearOf(block)) {
+      const users = plan.blocks
+        .filter((other) => gearOf(other).includes(item) && isOnAt(other, block.startMin))
+        .reduce((sum, { lane }) => sum + (lane === null ? plan.groupSize : 1), 0);
+      counts.set(item, isShared(item) ? 1 : Math.max(counts.get(item) ?? 0, users));
     }
   }
   return [...counts]
     .map(([item, count]) => ({ item, count }))
     .sort((a, b) => a.item.localeCompare(b.item, 'en'));
+}
+
+function gearOf(block: Block): string[] {
+  return (block.drillId && findDrill(block.drillId)?.gear.filter((item) => item !== 'none')) || [];
+}
+
+function isOnAt(block: Block, minute: number): boolean {
+  return block.startMin <= minute && minute < endOf(block);
 }

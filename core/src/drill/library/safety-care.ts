@@ -9,7 +9,7 @@ export const SAFETY_CARE_DRILLS: Drill[] = [
     skills: ['safety.eyes-hat', 'safety.hook-distance'],
     minutes: { min: 8, likely: 10, max: 15 },
     ground: 'anywhere',
-    gear: ['hats', 'glasses', 'first-aid kit'],
+    gear: ['hat', 'glasses', 'first-aid kit'],
     cue: 'Hat, glasses, look behind.',
     how: 'Everybody puts on hat and glasses. Two line lengths apart, pace it out. What to do about a hook in skin: eyes and face are for a doctor. Ask about health and swimming.',
     success: { good: 1, of: 1, at: 'all wear both' },

@@ -11,7 +11,7 @@ export const darkBeforeEnd: PlanRule = (plan, lesson) => {
   const sun = sunTimes(latitude, longitude, Date.parse(`${lesson.date}T12:00:00Z`));
   const endMs = lesson.startMs + Math.max(planEnd(plan), plan.lengthMin) * MS_PER_MIN;
   const time = (ms: number): string => clockTime(ms, timeZone);
-  const at = { rule: 'dark-before-end', blockId: null, studentId: null } as const;
+  const at = { rule: 'dark-before-end', blockIds: [], studentId: null } as const;
   const snags: ReturnType<PlanRule> = [];
   if (sun.dawnMs !== null && lesson.startMs < sun.dawnMs) {
     snags.push({

@@ -13,7 +13,7 @@ export const guardianConsent: PlanRule = (_plan, lesson) =>
       id: `guardian-consent/${student.id}`,
       rule: 'guardian-consent',
       level: 'stop' as const,
-      blockId: null,
+      blockIds: [],
       studentId: student.id,
       title: `No guardian’s consent for ${student.name.split(' ')[0]}`,
       reason: `${student.ageYears} years old. Without consent on file nothing is recorded; local rules for minors decide the rest.`,

@@ -47,7 +47,7 @@ export const hookDistanceRule: PlanRule = (plan, lesson) => {
         id: `hook-distance/${block.id}`,
         rule: 'hook-distance',
         level: 'stop',
-        blockId: block.id,
+        blockIds: [block.id],
         studentId: null,
         title: 'Hooks too near',
         reason: `${together} students at “${block.title}” need ${formatLength(distanceM, 'metric')} between them; the longest ${block.place} here is ${formatLength(bankM, 'metric')} and takes ${fit}.`,

@@ -13,7 +13,7 @@ export const hookLimit: PlanRule = (plan, lesson) => {
         id: `hook-limit/${block.id}`,
         rule: 'hook-limit',
         level: 'stop',
-        blockId: block.id,
+        blockIds: [block.id],
         studentId: null,
         title: 'More hooks than the card allows',
         reason: `“${rig.name}” in “${block.title}” has ${rig.rig.flies.length} flies; ${lesson.water.name} allows ${maxHooks}.`,

@@ -12,7 +12,7 @@ export const overTime: PlanRule = (plan) => {
       id: 'over-time',
       rule: 'over-time',
       level: over > 15 ? 'stop' : 'mind',
-      blockId: null,
+      blockIds: [],
       studentId: null,
       title: `${over} min over time`,
       reason: `The blocks end ${over} minutes after the lesson does.`,

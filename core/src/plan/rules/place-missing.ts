@@ -7,7 +7,7 @@ import { drillSuits } from '../edits';
 export const placeMissing: PlanRule = (plan, lesson) =>
   plan.blocks.flatMap((block): PlanSnag[] => {
     const drill = block.drillId ? getDrill(block.drillId) : null;
-    const at = { rule: 'place-missing', blockId: block.id, studentId: null } as const;
+    const at = { rule: 'place-missing', blockIds: [block.id], studentId: null } as const;
     const suits = (kind: (typeof block)['place']): boolean => !drill || drillSuits(drill, kind);
     if (!suits(block.place)) {
       const other = lesson?.water.places.find((place) => suits(place.kind));

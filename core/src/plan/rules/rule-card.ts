@@ -8,7 +8,7 @@ export const ruleCard: PlanRule = (_plan, lesson) => {
   const snags: ReturnType<PlanRule> = [];
   const since = lastSeasonEnd(lesson.date, rules.seasonTo);
   const fixes = [{ label: 'Open the card', change: { kind: 'open', what: 'rule-card', id: null } } as const];
-  const at = { blockId: null, studentId: null, fixes };
+  const at = { blockIds: [], studentId: null, fixes };
   if (rules.checkedOn === null || rules.checkedOn <= since) {
     snags.push({
       ...at,

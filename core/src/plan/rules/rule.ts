@@ -30,7 +30,8 @@ export type PlanFix =
   | { kind: 'open'; what: 'rule-card' | 'student' | 'rigs'; id: string | null };
 
 export interface PlanSnag extends Snag<PlanFix> {
-  blockId: string | null;
+  /** Blocks it lies in; none when it is of the whole plan. */
+  blockIds: readonly string[];
   studentId: string | null;
 }
 

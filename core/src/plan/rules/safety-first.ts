@@ -13,7 +13,7 @@ export const safetyFirst: PlanRule = (plan) => {
       id: 'safety-first',
       rule: 'safety-first',
       level: 'stop',
-      blockId: first?.id ?? null,
+      blockIds: first ? [first.id] : [],
       studentId: null,
       title: 'No safety talk first',
       reason: later

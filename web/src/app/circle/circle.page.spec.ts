@@ -27,6 +27,16 @@ describe('the circle', () => {
     expect(page.all('.shared')[0]).toContain('Margins first');
   });
 
+  it('lets me stop sharing mine, which stays mine', async () => {
+    server.on(api.plans.list, [{ ...PLAN, circleId: CIRCLE.id, circleName: CIRCLE.name }, SHARED]);
+    server.on(api.plans.share, PLAN);
+    const page = await show(CirclePage, server);
+    await page.press('Stop sharing First nymphs');
+    expect(server.of(api.plans.share)[0]?.body).toEqual({ circleId: null });
+    expect(page.all('.shared')).toHaveLength(1);
+    expect(server.of(api.plans.remove)).toEqual([]);
+  });
+
   it('lets me take a copy', async () => {
     server.on(api.plans.copy, PLAN);
     const page = await show(CirclePage, server);

@@ -81,6 +81,13 @@ export class CirclePage implements OnInit {
     });
   }
 
+  protected unshare(plan: PlanSummary): void {
+    this.client.call(api.plans.share, { params: { id: plan.id }, body: { circleId: null } }).subscribe({
+      next: () => this.plans.update((list) => list.filter(({ id }) => id !== plan.id)),
+      error: (problem: ApiError) => this.messages.add({ severity: 'error', summary: problem.message }),
+    });
+  }
+
   private put(circle: Circle): void {
     this.circles.update((list) => list?.map((other) => (other.id === circle.id ? circle : other)) ?? null);
   }

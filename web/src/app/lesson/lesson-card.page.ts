@@ -1,10 +1,10 @@
 import { Component, computed, inject, input, type OnInit, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { api, type SavedPlan } from '@doceo/contract';
-import { blocksOfLane, findDrill, findFault, gearList, strandOf } from '@doceo/core';
+import { type Block, blocksOfLane, findDrill, findFault, gearList, strandOf } from '@doceo/core';
 import { ApiClient } from '../data/api-client';
 import { DayStore } from '../data/day-store';
-import { dayText, firstName, spanText, timeText } from '../data/lesson-texts';
+import { dayText, firstName, readOnText, spanText, timeText } from '../data/lesson-texts';
 
 /** The lesson on paper: who does what when, what to say, what to pack, whom to call. Made to be printed. */
 @Component({
@@ -30,6 +30,7 @@ export class LessonCardPage implements OnInit {
       dark: timeText(sun?.duskMs, this.zone()),
     };
   });
+  protected readonly readOn = computed(() => readOnText(this.water()?.rules.checkedOn));
   protected readonly when = computed(() => {
     const lesson = this.lesson();
     return lesson
@@ -41,12 +42,12 @@ export class LessonCardPage implements OnInit {
     const startMs = Date.parse(this.lesson()?.startsAt ?? '');
     if (!plan || Number.isNaN(startMs)) return [];
     const names = this.students().map(({ student }) => firstName(student.name));
-    return plan.blocks.map((block) => ({
+    return together(plan.blocks).map(({ block, lanes }) => ({
       id: block.id,
       time: spanText(startMs + block.startMin * 60_000, block.durationMin, this.zone()),
       strand: strandOf(block),
       title: block.title,
-      who: block.lane === null ? 'all' : (names[block.lane] ?? `student ${block.lane + 1}`),
+      who: lanes.map((lane) => names[lane] ?? `student ${lane + 1}`).join(', ') || 'all',
       place: block.place === 'anywhere' ? '' : block.place,
       rig: plan.rigs.find(({ id }) => id === block.rigId)?.name ?? '',
       cue: block.cue,
@@ -82,4 +83,16 @@ export class LessonCardPage implements OnInit {
     const success = findDrill(drillId ?? '')?.success;
     return success ? `${success.good} of ${success.of}: ${success.at}` : '';
   }
+}
+
+/** Blocks that differ only in whose they are, as one with all their lanes; no lanes mean everybody. */
+function together(blocks: readonly Block[]): { block: Block; lanes: number[] }[] {
+  const rows = new Map<string, { block: Block; lanes: number[] }>();
+  for (const block of blocks) {
+    const key = JSON.stringify({ ...block, id: '', lane: block.lane === null ? null : 0 });
+    const row = rows.get(key) ?? { block, lanes: [] };
+    if (block.lane !== null) row.lanes.push(block.lane);
+    rows.set(key, row);
+  }
+  return [...rows.values()];
 }

@@ -3,6 +3,7 @@ import { DialogModule } from 'primeng/dialog';
 import { MessageService } from 'primeng/api';
 import type { ApiError } from '../data/api-error';
 import { DayStore } from '../data/day-store';
+import { dayOfYearText, readOnText } from '../data/lesson-texts';
 
 /** The rule card of a water, with who says so and when a person last read it. */
 @Component({
@@ -34,8 +35,7 @@ import { DayStore } from '../data/day-store';
             I have read it at the source today
           </button>
           <span class="small soft"
-            >last read {{ rules.checkedOn ?? 'never'
-            }}{{ rules.checkedBy ? ' by ' + rules.checkedBy : '' }}</span
+            >last read {{ readOn() }}{{ rules.checkedBy ? ' by ' + rules.checkedBy : '' }}</span
           >
         </div>
       }
@@ -64,6 +64,7 @@ export class RuleCardDialogComponent {
   private readonly messages = inject(MessageService);
   readonly waterId = input.required<string>();
   readonly closed = output<void>();
+  protected readonly readOn = computed(() => readOnText(this.water()?.water.rules.checkedOn));
   protected readonly busy = signal(false);
   protected readonly water = computed(
     () => this.day.waters().find(({ id }) => id === this.waterId()) ?? null,
@@ -73,7 +74,7 @@ export class RuleCardDialogComponent {
     if (!rules) return [];
     return [
       { label: 'Licence', text: rules.licence },
-      { label: 'Season', text: `${rules.seasonFrom} to ${rules.seasonTo}` },
+      { label: 'Season', text: `${dayOfYearText(rules.seasonFrom)} to ${dayOfYearText(rules.seasonTo)}` },
       { label: 'Hooks', text: `${rules.maxHooks} at the most${rules.barbless ? ', barbless' : ''}` },
       { label: 'Shot', text: rules.leadAllowed ? 'lead allowed' : 'non-toxic only' },
       { label: 'Fish', text: rules.release },

@@ -53,7 +53,7 @@ function starter(): PlanBody {
       @if (plans(); as list) {
         <h2>Mine</h2>
         @for (plan of mine(); track plan.id) {
-          <doceo-plan-row [plan]="plan" (removed)="remove(plan)" />
+          <doceo-plan-row [plan]="plan" removable (removed)="remove(plan)" />
         } @empty {
           @if (words()) {
             <p class="soft">None has these words.</p>

@@ -1,4 +1,4 @@
-import { Component, input, output, signal } from '@angular/core';
+import { booleanAttribute, Component, input, output, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { PlanSummary } from '@doceo/contract';
 
@@ -28,7 +28,8 @@ import type { PlanSummary } from '@doceo/contract';
         }}</span
       >
     </a>
-    @if (plan().mine) {
+    <ng-content />
+    @if (plan().mine && removable()) {
       @if (asking()) {
         <button type="button" class="btn small" (click)="removed.emit()">Remove for good</button>
         <button type="button" class="btn small" (click)="asking.set(false)">Keep</button>
@@ -95,6 +96,7 @@ import type { PlanSummary } from '@doceo/contract';
 })
 export class PlanRowComponent {
   readonly plan = input.required<PlanSummary>();
+  readonly removable = input(false, { transform: booleanAttribute });
   readonly removed = output<void>();
   protected readonly asking = signal(false);
 }

@@ -129,8 +129,7 @@ export class PlanPage implements OnInit, OnDestroy {
       .join(', '),
   );
   protected readonly flagged = computed(
-    () =>
-      new Set(this.snags().flatMap(({ blockId, level }) => (blockId && level !== 'note' ? [blockId] : []))),
+    () => new Set(this.snags().flatMap(({ blockIds, level }) => (level === 'note' ? [] : blockIds))),
   );
   protected readonly selected = computed(
     () => this.shown()?.blocks.find(({ id }) => id === this.selectedId()) ?? null,

@@ -14,7 +14,6 @@ import { drawable, drawRig } from './rig-drawing';
 
 const WIDTH = 430;
 const HEIGHT = 764;
-const LABEL_LEFT = 246;
 
 /** Screens show about this many pixels in a centimetre; for the scale in words. */
 const PIXELS_PER_CM = 37.8;
@@ -35,12 +34,12 @@ export class RigDrawingComponent {
   readonly edited = output<Rig>();
   readonly selected = output<string>();
 
-  protected readonly size = { width: WIDTH, height: HEIGHT, labelLeft: LABEL_LEFT };
+  protected readonly size = { width: WIDTH, height: HEIGHT };
   private heldAboveFlyM = 0;
   private heldScale = 1;
 
   protected readonly drawing = computed(() =>
-    drawable(this.rig()) ? drawRig(this.rig(), HEIGHT, LABEL_LEFT, this.texts()) : null,
+    drawable(this.rig()) ? drawRig(this.rig(), this.size, this.texts()) : null,
   );
   protected readonly scaleText = computed(() => {
     const drawing = this.drawing();
@@ -99,7 +98,7 @@ export class RigDrawingComponent {
     for (const section of rig.sections)
       texts[section.id] = [
         `${this.length(section.lengthM)} ${formatTippet(section.diameterM, this.system())} ${MATERIALS[section.material].name}`,
-        `${KNOTS[section.joint].name} above, ${Math.round(KNOTS[section.joint].share * 100)} %`,
+        `${KNOTS[section.joint].name}, ${Math.round(KNOTS[section.joint].share * 100)} %`,
       ];
     for (const fitting of rig.fittings)
       texts[fitting.id] =

@@ -10,8 +10,10 @@ export interface RigLabel {
   id: string;
   /** Where on the drawing it points. */
   at: Point;
-  /** Where the text stands. */
+  /** Where the text stands: left of a part in the air, right of one in the water. */
+  x: number;
   y: number;
+  side: 'left' | 'right';
   lines: string[];
 }
 
@@ -31,12 +33,22 @@ export interface RigDrawing {
   depthTicks: { y: number; depthM: number }[];
 }
 
-/** The leader above the surface rises at this angle to the fly line. */
-const RISE = (58 * Math.PI) / 180;
+/** Pixels of a drawing, and how many of them stay free of the rig. */
+export interface DrawingSize {
+  width: number;
+  height: number;
+  margin?: { top: number; left: number; right: number; bottom: number };
+}
+
+/** The leader above the surface rises at this angle towards the rod. */
+const RISE = (62 * Math.PI) / 180;
 /** The point fly rides this far above the bed when the leader is longer than the water is deep, metres. */
 const ABOVE_BED_M = 0.06;
-const MARGIN = { top: 46, left: 70, bottom: 120 };
+const BENCH_MARGIN = { top: 46, left: 92, right: 40, bottom: 120 };
+/** Share of the height left over that goes above the drawing. */
+const SPARE_ABOVE = 0.4;
 const LABEL_LINE_PX = 15;
+const LABEL_WIDTH_PX = 168;
 
 /**
  * A rig to scale, with the indicator at the surface of the water and the flies below.
@@ -44,13 +56,11 @@ const LABEL_LINE_PX = 15;
  * Lengths along the leader and the depth share one scale; line widths do not, they are exaggerated so that steps show.
  * A leader longer than the depth trails, so that the point fly stays off the bed.
  *
- * @param labelLeft x of the label column
  * @param texts words for each part, by part id
  */
 export function drawRig(
   rig: Rig,
-  height: number,
-  labelLeft: number,
+  { width, height, margin = BENCH_MARGIN }: DrawingSize,
   texts: Record<string, string[]>,
 ): RigDrawing {
   const leaderM = leaderLength(rig);
@@ -58,21 +68,22 @@ export function drawRig(
   const aboveM = leaderM - belowM;
   const flyDepthM = Math.min(belowM, Math.max(0.1, rig.waterDepthM - ABOVE_BED_M));
   const trailM = Math.sqrt(Math.max(0, belowM ** 2 - flyDepthM ** 2));
-  const wideM = Math.max(trailM, aboveM * Math.cos(RISE) + 0.1, 0.2);
-  const highM = aboveM * Math.sin(RISE) + 0.12 + rig.waterDepthM;
+  const wideM = Math.max(trailM + aboveM * Math.cos(RISE), 0.2);
+  const highM = aboveM * Math.sin(RISE) + rig.waterDepthM;
   const scale = Math.min(
-    (labelLeft - 26 - MARGIN.left) / wideM,
-    (height - MARGIN.top - MARGIN.bottom) / highM,
+    (width - margin.left - margin.right) / wideM,
+    (height - margin.top - margin.bottom) / highM,
   );
 
-  const surfaceY = MARGIN.top + (aboveM * Math.sin(RISE) + 0.12) * scale;
-  const top: Point = { x: labelLeft - 30, y: surfaceY };
+  const spare = height - margin.top - margin.bottom - highM * scale;
+  const surfaceY = margin.top + spare * SPARE_ABOVE + aboveM * Math.sin(RISE) * scale;
+  const float: Point = { x: margin.left + trailM * scale, y: surfaceY };
   const underwater = (aboveFlyM: number): Point => ({
-    x: top.x - ((belowM - aboveFlyM) / belowM) * trailM * scale,
+    x: float.x - ((belowM - aboveFlyM) / belowM) * trailM * scale,
     y: surfaceY + ((belowM - aboveFlyM) / belowM) * flyDepthM * scale,
   });
   const above = (aboveFlyM: number): Point => ({
-    x: top.x - (aboveFlyM - belowM) * Math.cos(RISE) * scale,
+    x: float.x + (aboveFlyM - belowM) * Math.cos(RISE) * scale,
     y: surfaceY - (aboveFlyM - belowM) * Math.sin(RISE) * scale,
   });
   const place = (aboveFlyM: number): Point => (aboveFlyM > belowM ? above(aboveFlyM) : underwater(aboveFlyM));
@@ -112,26 +123,50 @@ export function drawRig(
     ...fittings.map(({ id, x, y }) => ({ id, at: { x, y } })),
     ...flies.map(({ id, x, y }) => ({ id, at: { x, y } })),
   ].sort((a, b) => a.at.y - b.at.y);
-  const gap = 2 * LABEL_LINE_PX + 8;
-  const ys = spreadLabels(
-    anchors.map(({ at }) => at.y),
-    gap,
-    MARGIN.top - 6,
-    height - 56,
-  );
+  const dry = anchors.filter(({ at }) => at.y < surfaceY - 1);
+  const wet = anchors.filter(({ at }) => at.y >= surfaceY - 1);
+  const labels = [
+    ...column(dry, 'left', 14, margin.top + 6, surfaceY - 44, texts),
+    ...column(wet, 'right', width - LABEL_WIDTH_PX, surfaceY + 30, height - 56, texts),
+  ];
 
   return {
     scale,
     surfaceY,
     bedY: surfaceY + rig.waterDepthM * scale,
-    lineEnd: { from: { x: Math.max(8, end.x - 34), y: end.y - 34 * Math.tan(RISE) * 0.5 }, to: end },
+    lineEnd: { from: { x: end.x + 34 * Math.cos(RISE), y: end.y - 34 * Math.sin(RISE) }, to: end },
     sections,
     joints: chain.map(({ section, topM }) => ({ id: section.id, ...place(topM) })),
     fittings,
     flies,
-    labels: anchors.map(({ id, at }, index) => ({ id, at, y: ys[index] as number, lines: texts[id] ?? [] })),
+    labels,
     depthTicks: depthTicks(rig.waterDepthM).map((depthM) => ({ depthM, y: surfaceY + depthM * scale })),
   };
+}
+
+/** Labels of some parts in one column, spread so that none lies on another. */
+function column(
+  anchors: readonly { id: string; at: Point }[],
+  side: RigLabel['side'],
+  x: number,
+  fromY: number,
+  toY: number,
+  texts: Record<string, string[]>,
+): RigLabel[] {
+  const ys = spreadLabels(
+    anchors.map(({ at }) => at.y),
+    2 * LABEL_LINE_PX + 8,
+    fromY,
+    toY,
+  );
+  return anchors.map(({ id, at }, index) => ({
+    id,
+    at,
+    side,
+    x,
+    y: ys[index] as number,
+    lines: texts[id] ?? [],
+  }));
 }
 
 /** Whether there is a point fly to draw to. */

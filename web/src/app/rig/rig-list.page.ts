@@ -18,6 +18,8 @@ import { DayStore } from '../data/day-store';
 import { SessionStore } from '../data/session';
 import { drawable, drawRig } from './rig-drawing';
 
+const THUMBNAIL = { width: 298, height: 250, margin: { top: 24, left: 30, right: 30, bottom: 34 } };
+
 /** Saved rigs, each as a small drawing with what matters of it. */
 @Component({
   selector: 'doceo-rig-list',
@@ -71,6 +73,6 @@ export class RigListPage implements OnInit {
   }
 
   private draw(rig: Rig) {
-    return drawable(rig) ? drawRig(rig, 330, 200, {}) : null;
+    return drawable(rig) ? drawRig(rig, THUMBNAIL, {}) : null;
   }
 }

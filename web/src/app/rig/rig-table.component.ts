@@ -57,6 +57,7 @@ export class RigTableComponent {
   protected readonly materials = Object.values(MATERIALS);
   protected readonly flyKnots = knotsFor('line-to-fly');
   protected readonly hookSizes = Array.from({ length: 11 }, (_, i) => 2 + i * 2);
+  protected readonly beadMetals = ['brass', 'tungsten'] as const;
   protected readonly beads = [0.0015, 0.002, 0.0024, 0.0028, 0.0033, 0.0038, 0.0046, 0.0055];
   private readonly diameters = [...BUTT_DIAMETERS_M]
     .reverse()
@@ -142,8 +143,14 @@ export class RigTableComponent {
     this.edited.emit(rigEdits.fly(this.rig(), id, change));
   }
 
-  protected setBead(fly: Fly, bead: Fly['bead']): void {
-    this.setFly(fly.id, { bead, beadDiameterM: bead === 'none' ? 0 : fly.beadDiameterM || 0.0028 });
+  /** Metal and size of a fly's bead as one choice. */
+  protected beadKey(fly: Fly): string {
+    return fly.bead === 'none' ? 'none' : `${fly.bead} ${fly.beadDiameterM}`;
+  }
+
+  protected setBead(flyId: string, key: string): void {
+    const [bead, diameter] = key.split(' ') as [Fly['bead'], string | undefined];
+    this.setFly(flyId, { bead, beadDiameterM: Number(diameter ?? 0) });
   }
 
   protected setStyle(style: 'fixed' | 'slip-release' | 'yarn'): void {
@@ -155,7 +162,7 @@ export class RigTableComponent {
   }
 
   protected setMass(grams: string): void {
-    const mass = Number(grams.replace(',', '.'));
+    const mass = Number(grams.replace(',', '.').replace(/\s*g$/, ''));
     if (!Number.isFinite(mass) || mass < 0.01 || mass > 10) return this.mark('shot', 'between 0.01 and 10 g');
     this.mark('shot', null);
     this.edited.emit(rigEdits.shotMass(this.rig(), mass / 1000));

@@ -6,7 +6,7 @@ import { forkJoin } from 'rxjs';
 import { ApiClient } from '../data/api-client';
 import { BankStore } from '../data/bank-store';
 import { DayStore } from '../data/day-store';
-import { dayText, firstName, initials, spanText, timeText } from '../data/lesson-texts';
+import { dayText, firstName, initials, readOnText, spanText, timeText } from '../data/lesson-texts';
 import { RuleCardDialogComponent } from '../parts/rule-card-dialog.component';
 import { SnagListComponent } from '../parts/snag-list.component';
 
@@ -29,6 +29,7 @@ export class TodayPage {
 
   protected readonly lesson = this.day.nextLesson;
   protected readonly water = computed(() => this.day.waterOf(this.lesson()));
+  protected readonly readOn = computed(() => readOnText(this.water()?.water.rules.checkedOn));
   protected readonly zone = computed(() => this.water()?.water.timeZone ?? 'UTC');
   protected readonly students = computed(() =>
     this.day.studentsOf(this.lesson()).map(({ id, student }) => ({

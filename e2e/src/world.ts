@@ -1,0 +1,45 @@
+import type { Browser, Page } from 'puppeteer-core';
+import { launch, openTab, settled, signIn } from './browser';
+import { freshDatabase, type RunningServer, startServer } from './server';
+
+/** A server on a database of its own with the demo, a browser, and a tab of the lead instructor. */
+export interface World {
+  server: RunningServer;
+  databaseUrl: string;
+  browser: Browser;
+  page: Page;
+  complaints: string[];
+  /** Loads a screen anew. */
+  open: (path: string) => Promise<void>;
+  end: () => Promise<void>;
+}
+
+export const LEAD = 'lead@ternalder.example';
+
+/** @param way changes the address of the database, to put something before it */
+export async function world(
+  name: string,
+  way: (url: string) => Promise<string> | string = (url) => url,
+): Promise<World> {
+  const databaseUrl = await way(await freshDatabase(name));
+  const server = await startServer(databaseUrl);
+  const browser = await launch();
+  const { page, complaints } = await openTab(browser);
+  await signIn(page, server.url, LEAD);
+  return {
+    server,
+    databaseUrl,
+    browser,
+    page,
+    complaints,
+    open: async (path) => {
+      await page.goto(`${server.url}${path}`);
+      await page.waitForSelector('doceo-rail, .bank');
+      await settled(page);
+    },
+    end: async () => {
+      await browser.close();
+      await server.stop();
+    },
+  };
+}
