@@ -177,7 +177,7 @@ function recordOf(student: DemoStudent, past: readonly DemoLesson[]): BankEvent[
       }),
     ),
     ...attended.flatMap(({ row, lesson }) =>
-      row.daysAgo < 40 ? extras(student, startOf(lesson), event) : [],
+      row.daysAgo < 40 ? extras(student, row.daysAgo, startOf(lesson), event) : [],
     ),
   ];
 }
@@ -185,12 +185,13 @@ function recordOf(student: DemoStudent, past: readonly DemoLesson[]): BankEvent[
 /** Fish and tangles of a day on the water. */
 function extras(
   student: DemoStudent,
+  daysAgo: number,
   startMs: number,
   event: (id: string, atMs: number, body: BankEventBody) => BankEvent,
 ): BankEvent[] {
-  const random = seededRandom(`${SEED}/extras/${student.key}/${startMs % 7}`);
-  const id = (what: string): string => deterministicId(`${student.key}/${startMs}/${what}`);
-  const minutes = (n: number): number => startMs + n * 60_000;
+  const random = seededRandom(`${SEED}/extras/${student.key}/${daysAgo}`);
+  const id = (what: string): string => deterministicId(`${student.key}/${daysAgo}/${what}`);
+  const minutes = (n: number): number => Math.round(startMs + n * 60_000);
   const made: BankEvent[] = [
     event(id('tangle'), minutes(80 + random() * 60), {
       kind: 'tangle',

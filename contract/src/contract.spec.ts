@@ -1,0 +1,297 @@
+import {
+  blockFromDrill,
+  emptyPlan,
+  indicatorNymph,
+  INDICATOR_NYMPH_DEFAULTS,
+  type PlanBody,
+  type Rig,
+} from '@doceo/core';
+import fc from 'fast-check';
+import { z } from 'zod';
+import {
+  ageOn,
+  allEndpoints,
+  api,
+  eventQuerySchema,
+  eventSchema,
+  lessonSchema,
+  openApi,
+  planBodySchema,
+  registerSchema,
+  rigSchema,
+  signInSchema,
+  studentSchema,
+  toIssues,
+  waterSchema,
+} from './index';
+
+const ID = '00000000-0000-4000-8000-000000000001';
+const OTHER_ID = '00000000-0000-4000-8000-000000000002';
+const rig: Rig = indicatorNymph(INDICATOR_NYMPH_DEFAULTS);
+const plan: PlanBody = {
+  ...emptyPlan(),
+  blocks: [blockFromDrill('hats-and-glasses', ID, 0)],
+  rigs: [{ id: OTHER_ID, name: 'Two nymphs', rig }],
+};
+const water = {
+  name: 'River Ostrel',
+  kind: 'river',
+  latitude: 57.9,
+  longitude: 9.1,
+  timeZone: 'Europe/Copenhagen',
+  places: [],
+  rules: {
+    licence: '',
+    seasonFrom: '03-01',
+    seasonTo: '10-31',
+    maxHooks: 2,
+    barbless: true,
+    leadAllowed: false,
+    release: '',
+    hours: '',
+    other: '',
+    whoSaysSo: '',
+    checkedOn: null,
+    checkedBy: null,
+  },
+};
+const student = {
+  name: 'Petra Holm',
+  bornOn: '1968-03-02',
+  hand: 'right',
+  note: '',
+  guardianName: '',
+  guardianContact: '',
+  guardianConsentOn: null,
+};
+const tap = {
+  id: ID,
+  lessonId: ID,
+  studentId: OTHER_ID,
+  blockId: null,
+  deviceId: ID,
+  atMs: 1,
+  body: { kind: 'attempt', skillId: 'casting.stop', drillId: null, good: true, faultId: null },
+};
+const lesson = { planId: ID, waterId: ID, startsAt: '2026-11-28T08:30:00Z', studentIds: [ID] };
+
+/** Paths of what a schema finds wrong. */
+const wrongs = (schema: z.ZodType, value: unknown): string[] => {
+  const { error } = schema.safeParse(value);
+  return error ? toIssues(error).map(({ path }) => path) : [];
+};
+
+describe('what crosses the border whole', () => {
+  it.each<[string, z.ZodType, unknown]>([
+    ['a plan', planBodySchema, plan],
+    ['a rig', rigSchema, rig],
+    ['a water', waterSchema, water],
+    ['a student', studentSchema, student],
+    ['a tap', eventSchema, tap],
+    ['a lesson', lessonSchema, lesson],
+  ])('%s is taken as it is', (_, schema, value) => expect(schema.parse(value)).toEqual(value));
+});
+
+describe('what is refused, and where', () => {
+  const block = plan.blocks[0];
+  const section = rig.sections[0];
+  it.each<[string, z.ZodType, unknown, string]>([
+    ['an unknown field', planBodySchema, { ...plan, student: 'Petra' }, ''],
+    ['a plan of a day and a half', planBodySchema, { ...plan, lengthMin: 2160 }, 'lengthMin'],
+    ['a part of a minute', planBodySchema, { ...plan, lengthMin: 90.5 }, 'lengthMin'],
+    ['no group', planBodySchema, { ...plan, groupSize: 0 }, 'groupSize'],
+    [
+      'an unknown drill',
+      planBodySchema,
+      { ...plan, blocks: [{ ...block, drillId: 'x' }] },
+      'blocks[0].drillId',
+    ],
+    [
+      'an unknown fault',
+      planBodySchema,
+      { ...plan, blocks: [{ ...block, watchFor: ['cast.crack', 'x'] }] },
+      'blocks[0].watchFor[1]',
+    ],
+    ['a block twice', planBodySchema, { ...plan, blocks: [block, block] }, 'blocks[1].id'],
+    [
+      'a rig that is not along',
+      planBodySchema,
+      { ...plan, blocks: [{ ...block, rigId: ID }] },
+      'blocks[0].rigId',
+    ],
+    [
+      'a title over two lines',
+      planBodySchema,
+      { ...plan, blocks: [{ ...block, title: 'a\nb' }] },
+      'blocks[0].title',
+    ],
+    [
+      'a rig in a plan',
+      planBodySchema,
+      { ...plan, rigs: [{ id: ID, name: 'x', rig: { ...rig, sections: [] } }] },
+      'rigs[0].rig.sections',
+    ],
+    ['a rod of a mile', rigSchema, { ...rig, rod: { lengthM: 1609 } }, 'rod.lengthM'],
+    [
+      'a length below zero',
+      rigSchema,
+      { ...rig, sections: [{ ...section, lengthM: -1 }] },
+      'sections[0].lengthM',
+    ],
+    [
+      'a length that is none',
+      rigSchema,
+      { ...rig, sections: [{ ...section, lengthM: Number.NaN }] },
+      'sections[0].lengthM',
+    ],
+    ['a length without end', rigSchema, { ...rig, waterDepthM: Number.POSITIVE_INFINITY }, 'waterDepthM'],
+    [
+      'an unknown material',
+      rigSchema,
+      { ...rig, sections: [{ ...section, material: 'silk' }] },
+      'sections[0].material',
+    ],
+    [
+      'an indicator above the leader',
+      rigSchema,
+      { ...rig, fittings: [{ ...rig.fittings[0], aboveFlyM: 14 }] },
+      'fittings[0].aboveFlyM',
+    ],
+    [
+      'an odd hook',
+      rigSchema,
+      { ...rig, flies: [{ ...rig.flies.at(-1), hookSize: 13 }] },
+      'flies[0].hookSize',
+    ],
+    ['two point flies', rigSchema, { ...rig, flies: [rig.flies.at(-1), rig.flies.at(-1)] }, 'flies'],
+    ['a latitude beyond the pole', waterSchema, { ...water, latitude: 90.1 }, 'latitude'],
+    ['an unknown time zone', waterSchema, { ...water, timeZone: 'Corvane/Valley' }, 'timeZone'],
+    [
+      'a season of no month',
+      waterSchema,
+      { ...water, rules: { ...water.rules, seasonFrom: '13-01' } },
+      'rules.seasonFrom',
+    ],
+    ['no hook at all', waterSchema, { ...water, rules: { ...water.rules, maxHooks: 0 } }, 'rules.maxHooks'],
+    ['no name', studentSchema, { ...student, name: '   ' }, 'name'],
+    ['a birthday in words', studentSchema, { ...student, bornOn: 'in spring' }, 'bornOn'],
+    ['the 30th of February', studentSchema, { ...student, bornOn: '1990-02-30' }, 'bornOn'],
+    ['a novel as a note', studentSchema, { ...student, note: 'x'.repeat(501) }, 'note'],
+    [
+      'a fault of a good cast',
+      eventSchema,
+      { ...tap, body: { ...tap.body, faultId: 'cast.crack' } },
+      'body.faultId',
+    ],
+    [
+      'an unknown skill',
+      eventSchema,
+      { ...tap, body: { ...tap.body, skillId: 'casting.magic' } },
+      'body.skillId',
+    ],
+    ['an event of another kind', eventSchema, { ...tap, body: { kind: 'spell' } }, 'body.kind'],
+    [
+      'a fish of three metres',
+      eventSchema,
+      { ...tap, body: { kind: 'fish', species: 'pike', lengthCm: 300, outcome: 'lost' } },
+      'body.lengthCm',
+    ],
+    ['an empty note', eventSchema, { ...tap, body: { kind: 'note', text: ' ' } }, 'body.text'],
+    ['a clock in the year 2200', eventSchema, { ...tap, atMs: 7_258_118_400_000 }, 'atMs'],
+    ['a student twice', lessonSchema, { ...lesson, studentIds: [ID, ID] }, 'studentIds'],
+    [
+      'nine students',
+      lessonSchema,
+      { ...lesson, studentIds: Array.from({ length: 9 }, (_, i) => ID.slice(0, -1) + i) },
+      'studentIds',
+    ],
+    ['a start without a time', lessonSchema, { ...lesson, startsAt: '2026-11-28' }, 'startsAt'],
+    ['a short password', registerSchema, { email: 'a@b.org', password: 'short', name: 'A' }, 'password'],
+    [
+      'an address that is none',
+      registerSchema,
+      { email: 'a@b', password: 'long enough now', name: 'A' },
+      'email',
+    ],
+  ])('%s', (_, schema, value, path) => expect(wrongs(schema, value)).toContain(path));
+
+  it('is told for every field at once', () =>
+    expect(wrongs(waterSchema, { ...water, latitude: 'north', longitude: 400 }).sort()).toEqual([
+      'latitude',
+      'longitude',
+    ]));
+});
+
+describe('what is tidied on the way in', () => {
+  it('trims names and lowers addresses', () => {
+    expect(studentSchema.parse({ ...student, name: '  Petra Holm ' })).toMatchObject({ name: 'Petra Holm' });
+    expect(signInSchema.parse({ email: 'Lead@TernAlder.example', password: 'x' }).email).toBe(
+      'lead@ternalder.example',
+    );
+  });
+
+  it('takes exactly one question about events', () => {
+    expect(eventQuerySchema.safeParse({ lessonId: ID }).success).toBe(true);
+    expect(eventQuerySchema.safeParse({}).success).toBe(false);
+    expect(eventQuerySchema.safeParse({ lessonId: ID, studentId: ID }).success).toBe(false);
+  });
+});
+
+describe('age', () => {
+  it.each([
+    ['2012-06-10', '2026-06-09', 13],
+    ['2012-06-10', '2026-06-10', 14],
+    ['2012-02-29', '2030-02-28', 17],
+    ['2012-02-29', '2030-03-01', 18],
+  ])('of somebody born on %s on %s is %i', (born, date, age) => expect(ageOn(born, date)).toBe(age));
+
+  it('is unknown without a birthday', () => expect(ageOn(null, '2026-06-10')).toBeNull());
+});
+
+describe('no input makes a schema throw anything but its own finding', () => {
+  it.each<[string, z.ZodType]>([
+    ['plan', planBodySchema],
+    ['rig', rigSchema],
+    ['water', waterSchema],
+    ['event', eventSchema],
+  ])('%s', (_, schema) => {
+    fc.assert(
+      fc.property(fc.anything(), (value) => {
+        expect(schema.safeParse(value).success).toBe(false);
+      }),
+    );
+  });
+});
+
+describe('the description of the API', () => {
+  const description = openApi('1.2.3') as {
+    info: { version: string };
+    paths: Record<
+      string,
+      Record<
+        string,
+        { summary: string; security?: unknown[]; parameters?: { name: string }[]; requestBody?: unknown }
+      >
+    >;
+  };
+
+  it('names every route with its method and a summary', () => {
+    expect(description.info.version).toBe('1.2.3');
+    for (const { method, path, summary } of allEndpoints())
+      expect(description.paths[path.replace(/:(\w+)/g, '{$1}')]?.[method]?.summary).toBe(summary);
+  });
+
+  it('tells which routes ask for a session, what is in the path, and what the body holds', () => {
+    const update = description.paths['/api/plans/{id}']?.['put'];
+    expect(update?.security).toEqual([{ session: [] }]);
+    expect(update?.parameters?.map(({ name }) => name)).toEqual(['id']);
+    expect(JSON.stringify(update?.requestBody)).toContain('baseVersion');
+    expect(description.paths['/api/health']?.['get']?.security).toBeUndefined();
+  });
+
+  it('has no route twice', () => {
+    const names = allEndpoints().map(({ method, path }) => `${method} ${path}`);
+    expect(new Set(names).size).toBe(names.length);
+    expect(names).toContain(`${api.plans.share.method} ${api.plans.share.path}`);
+  });
+});

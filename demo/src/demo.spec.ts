@@ -1,0 +1,141 @@
+import {
+  ageOn,
+  eventSchema,
+  lessonSchema,
+  planBodySchema,
+  rigSchema,
+  studentSchema,
+  waterSchema,
+} from '@doceo/contract';
+import {
+  ADULT_AGE,
+  attemptsOf,
+  faultAttemptsOf,
+  faultRates,
+  findDrill,
+  planSnags,
+  rigSnags,
+  SKILLS,
+  skillState,
+} from '@doceo/core';
+import { demoScenario, FELLOW, LEAD, OTHER } from './index';
+
+const NOW = new Date('2026-11-25T10:00:00Z');
+const scenario = demoScenario(NOW);
+const { events, lessons } = scenario.lessons;
+const byName = new Map(scenario.students.list.map((student) => [student.student.name, student]));
+const idOf = (name: string): string => byName.get(name)?.id ?? '';
+
+describe('the demo scenario', () => {
+  it('is the same every time, and moves with the day', () => {
+    expect(demoScenario(NOW)).toEqual(scenario);
+    const later = demoScenario(new Date('2027-05-01T10:00:00Z'));
+    expect(later.lessons.lessons.map(({ id }) => id)).toEqual(lessons.map(({ id }) => id));
+    expect(later.lessons.lessons.at(-2)?.lesson.startsAt).toBe('2027-05-04T07:30:00.000Z');
+    expect(later.lessons.events).toHaveLength(events.length);
+  });
+
+  it('holds the people and waters of the Corvane valley', () => {
+    expect([...byName.keys()].sort()).toEqual([
+      'Emil Starck',
+      'Jonas Wren',
+      'Lidia Moreau',
+      'Noor Hadley',
+      'Petra Holm',
+      'Sam Okande',
+    ]);
+    expect(scenario.waters.list.map(({ water }) => water.name).sort()).toEqual([
+      'Fennick Beck',
+      'Merrow Lake',
+      'River Ostrel',
+      'Tollgate Pond',
+    ]);
+    expect([LEAD, FELLOW, OTHER].map(({ name }) => name)).toEqual([
+      'Maren Voss',
+      'Tobias Lind',
+      'Aiko Brandt',
+    ]);
+  });
+
+  it('keeps every contract', () => {
+    for (const { water } of scenario.waters.list) waterSchema.parse(water);
+    for (const { student } of scenario.students.list) studentSchema.parse(student);
+    for (const { rig } of scenario.rigs.list) rigSchema.parse(rig);
+    for (const { plan } of scenario.plans) planBodySchema.parse(plan.body);
+    for (const { lesson } of lessons) lessonSchema.parse(lesson);
+    for (const event of events) eventSchema.parse(event);
+  });
+
+  it('uses no id twice', () => {
+    const ids = [
+      ...scenario.users,
+      ...scenario.circles,
+      ...scenario.waters.list,
+      ...scenario.students.list,
+      ...scenario.rigs.list,
+      ...scenario.plans.map(({ plan }) => plan),
+      ...lessons,
+      ...events,
+    ].map(({ id }) => id);
+    expect(new Set(ids).size).toBe(ids.length);
+  });
+
+  it('points only at what is there', () => {
+    const lessonOf = new Map(lessons.map((lesson) => [lesson.id, lesson.lesson]));
+    for (const { lesson } of lessons) {
+      expect(scenario.plans.some(({ plan }) => plan.id === lesson.planId)).toBe(true);
+      expect(scenario.waters.list.some(({ id }) => id === lesson.waterId)).toBe(true);
+    }
+    for (const event of events) {
+      const lesson = lessonOf.get(event.lessonId);
+      expect(lesson?.studentIds).toContain(event.studentId);
+      const hours = (event.atMs - Date.parse(lesson?.startsAt ?? '')) / 3_600_000;
+      expect(hours).toBeGreaterThan(0);
+      expect(hours).toBeLessThan(6);
+    }
+  });
+
+  it('has one minor, and a guardian’s consent for him from before the first record', () => {
+    const minors = scenario.students.list.filter(
+      ({ student }) => (ageOn(student.bornOn, '2026-11-25') ?? 99) < ADULT_AGE,
+    );
+    expect(minors.map(({ student }) => student.name)).toEqual(['Jonas Wren']);
+    const first = Math.min(
+      ...events.filter(({ studentId }) => studentId === idOf('Jonas Wren')).map(({ atMs }) => atMs),
+    );
+    expect(Date.parse(minors[0]?.student.guardianConsentOn ?? '')).toBeLessThan(first);
+  });
+
+  it('lets records tell what is said of the students', () => {
+    const worst = (name: string): string | undefined =>
+      faultRates(faultAttemptsOf(events, idOf(name))).map(({ faultId }) => faultId)[0];
+    expect(worst('Sam Okande')).toBe('cast.crack');
+    const mastery = (name: string, strand: string): number => {
+      const state = skillState(SKILLS, attemptsOf(events, idOf(name)), NOW.getTime());
+      const seen = SKILLS.skills.filter(
+        (skill) => skill.strand === strand && (state[skill.id]?.attempts ?? 0) > 0,
+      );
+      return seen.reduce((sum, { id }) => sum + (state[id]?.mastery ?? 0), 0) / seen.length;
+    };
+    expect(mastery('Lidia Moreau', 'casting')).toBeGreaterThan(0.7);
+    expect(mastery('Lidia Moreau', 'hook-setting')).toBeLessThan(mastery('Noor Hadley', 'hook-setting'));
+    expect(mastery('Emil Starck', 'casting')).toBeLessThan(mastery('Lidia Moreau', 'casting'));
+  });
+
+  it('has plans of known drills that fit their length, and rigs without a stop', () => {
+    for (const { plan } of scenario.plans) {
+      for (const { drillId } of plan.body.blocks) if (drillId) expect(findDrill(drillId)).toBeDefined();
+      expect(planSnags(plan.body, null).filter(({ level }) => level === 'stop')).toEqual([]);
+    }
+    for (const { rig } of scenario.rigs.list)
+      expect(
+        rigSnags(rig, { water: null, system: 'metric' }).filter(({ level }) => level === 'stop'),
+      ).toEqual([]);
+  });
+
+  it('names no student in what is shared', () => {
+    const words = [...byName.keys()].flatMap((name) => name.split(' '));
+    for (const { plan } of scenario.plans)
+      for (const word of words) expect(JSON.stringify(plan.body)).not.toMatch(new RegExp(`\\b${word}\\b`));
+  });
+});

@@ -1,0 +1,113 @@
+import type { SavedLesson, SavedStudent } from '@doceo/contract';
+import type { BankEvent } from '@doceo/core';
+import fc from 'fast-check';
+import { admit, type AdmissionFacts } from './admission';
+
+const LESSON = 'lesson';
+const lesson = (id: string, studentIds: string[]): SavedLesson => ({
+  id,
+  planId: 'p',
+  waterId: 'w',
+  startsAt: '2026-06-10T07:30:00Z',
+  studentIds,
+  planTitle: '',
+  lengthMin: 60,
+  waterName: '',
+});
+const student = (
+  id: string,
+  bornOn: string | null,
+  guardianConsentOn: string | null = null,
+): SavedStudent => ({
+  id,
+  mine: true,
+  student: {
+    name: id,
+    bornOn,
+    hand: 'right',
+    note: '',
+    guardianName: '',
+    guardianContact: '',
+    guardianConsentOn,
+  },
+});
+const facts = (stored: [string, string][] = []): AdmissionFacts => ({
+  lessons: new Map([LESSON, 'second'].map((id) => [id, lesson(id, ['adult', 'child', 'unknown-age'])])),
+  students: new Map(
+    [
+      student('adult', '1980-01-01'),
+      student('child', '2012-01-01'),
+      student('unknown-age', null),
+      student('away', '1980-01-01'),
+    ].map((one) => [one.id, one]),
+  ),
+  stored: new Map(stored),
+});
+const event = (id: string, rest: Partial<BankEvent> = {}): BankEvent => ({
+  id,
+  lessonId: LESSON,
+  studentId: 'adult',
+  blockId: null,
+  deviceId: 'd',
+  atMs: 1,
+  body: { kind: 'note', text: id },
+  ...rest,
+});
+const undo = (id: string, targetId: string, rest: Partial<BankEvent> = {}): BankEvent =>
+  event(id, { body: { kind: 'undo', targetId }, ...rest });
+
+describe('admission of bank book events', () => {
+  it.each<[string, BankEvent, AdmissionFacts, string]>([
+    ['of a lesson that is not mine', event('a', { lessonId: 'elsewhere' }), facts(), 'no-lesson'],
+    ['of a student I do not know', event('a', { studentId: 'nobody' }), facts(), 'no-student'],
+    ['of a student who is not in the lesson', event('a', { studentId: 'away' }), facts(), 'no-student'],
+    ['of a minor without consent', event('a', { studentId: 'child' }), facts(), 'no-consent'],
+    ['with the id of another lesson’s event', event('a'), facts([['a', 'second']]), 'id-taken'],
+    ['that takes back another lesson’s event', undo('u', 'a'), facts([['a', 'second']]), 'no-target'],
+  ])('refuses one %s', (_, one, known, code) => {
+    const { fresh, refused } = admit([one], known);
+    expect(fresh).toEqual([]);
+    expect(refused.map((refusal) => [refusal.id, refusal.code])).toEqual([[one.id, code]]);
+    expect(refused[0]?.message.length).toBeGreaterThan(10);
+  });
+
+  it.each<[string, BankEvent]>([
+    ['of an adult', event('a')],
+    ['of somebody whose age is unknown', event('a', { studentId: 'unknown-age' })],
+    ['of the whole group', event('a', { studentId: null })],
+    ['that takes back what has not come yet', undo('u', 'later')],
+  ])('takes one %s', (_, one) => expect(admit([one], facts()).fresh).toEqual([one]));
+
+  it('takes a minor’s once consent is on file', () => {
+    const known = facts();
+    const consented = {
+      ...known,
+      students: new Map([['child', student('child', '2012-01-01', '2026-06-01')]]),
+    };
+    expect(admit([event('a', { studentId: 'child' })], consented).fresh).toHaveLength(1);
+  });
+
+  it('counts age on the day of the lesson', () => {
+    const turning = { ...facts(), students: new Map([['child', student('child', '2008-06-10')]]) };
+    expect(admit([event('a', { studentId: 'child' })], turning).fresh).toHaveLength(1);
+    const dayLater = { ...facts(), students: new Map([['child', student('child', '2008-06-11')]]) };
+    expect(admit([event('a', { studentId: 'child' })], dayLater).refused[0]?.code).toBe('no-consent');
+  });
+
+  it('sorts every event into exactly one heap, and stores none twice', () => {
+    const ids = fc.constantFrom('a', 'b', 'c', 'd', 'e');
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(ids, fc.constantFrom(LESSON, 'elsewhere')), { maxLength: 12 }),
+        fc.uniqueArray(ids),
+        (sent, before) => {
+          const events = sent.map(([id, lessonId]) => event(id, { lessonId }));
+          const { fresh, known, refused } = admit(events, facts(before.map((id) => [id, LESSON])));
+          expect(fresh.length + known.length + refused.length).toBe(events.length);
+          expect(new Set(fresh.map(({ id }) => id)).size).toBe(fresh.length);
+          for (const { id } of fresh) expect(before).not.toContain(id);
+        },
+      ),
+    );
+  });
+});

@@ -1,0 +1,197 @@
+import { randomUUID } from 'node:crypto';
+import { demoScenario, FELLOW, LEAD, OTHER, SCHOOL } from '@doceo/demo';
+import type supertest from 'supertest';
+import { studentNamesIn } from './plans/student-names';
+import { type TestApp, testApp } from './testing/test-app';
+
+type Agent = ReturnType<typeof supertest.agent>;
+const scenario = demoScenario(new Date());
+const body = scenario.plans[0]?.plan.body as (typeof scenario.plans)[number]['plan']['body'];
+const water = scenario.waters.list[0] as (typeof scenario.waters.list)[number];
+const rig = scenario.rigs.list[0] as (typeof scenario.rigs.list)[number];
+
+/** What instructors may do with each other's things, by their role in a circle. */
+describe('sharing', () => {
+  let test: TestApp;
+  let lead: Agent;
+  let fellow: Agent;
+  let other: Agent;
+  beforeAll(async () => {
+    test = await testApp('sharing');
+    [lead, fellow, other] = (await Promise.all(
+      [LEAD, FELLOW, OTHER].map(({ email }) => test.signedIn(email)),
+    )) as [Agent, Agent, Agent];
+  });
+  afterAll(() => test.close());
+
+  const made = async (by: Agent, title = 'Mine'): Promise<string> => {
+    const id = randomUUID();
+    await by.post('/api/plans').send({ id, title, body }).expect(200);
+    return id;
+  };
+  const titles = async (by: Agent): Promise<string[]> =>
+    (await by.get('/api/plans').expect(200)).body.map(({ title }: { title: string }) => title);
+
+  it('a copy knows when its origin has a newer version', async () => {
+    const id = await made(lead, 'Origin');
+    await lead.post(`/api/plans/${id}/share`).send({ circleId: SCHOOL.id }).expect(200);
+    const copyId = randomUUID();
+    await fellow.post(`/api/plans/${id}/copy`).send({ id: copyId }).expect(200);
+    await lead
+      .put(`/api/plans/${id}`)
+      .send({ title: 'Origin', body: { ...body, aim: 'new' }, baseVersion: 1 })
+      .expect(200);
+    expect((await fellow.get(`/api/plans/${copyId}`)).body.origin).toMatchObject({
+      version: 1,
+      newestVersion: 2,
+    });
+    await lead.post(`/api/plans/${id}/share`).send({ circleId: null }).expect(200);
+    expect((await fellow.get(`/api/plans/${copyId}`)).body.origin).toMatchObject({
+      title: 'Origin',
+      newestVersion: null,
+    });
+  });
+
+  it('a copy is one’s own: changing it leaves the origin as it was', async () => {
+    const id = await made(lead, 'Untouched');
+    await lead.post(`/api/plans/${id}/share`).send({ circleId: SCHOOL.id }).expect(200);
+    const copyId = randomUUID();
+    await fellow.post(`/api/plans/${id}/copy`).send({ id: copyId }).expect(200);
+    await fellow
+      .put(`/api/plans/${copyId}`)
+      .send({ title: 'Changed', body: { ...body, blocks: [] }, baseVersion: 1 })
+      .expect(200);
+    expect((await lead.get(`/api/plans/${id}`)).body).toMatchObject({ title: 'Untouched', version: 1 });
+    expect(await titles(lead)).not.toContain('Changed');
+  });
+
+  it('only the owner shares, changes and removes a plan', async () => {
+    const id = await made(lead, 'Guarded');
+    await lead.post(`/api/plans/${id}/share`).send({ circleId: SCHOOL.id }).expect(200);
+    for (const request of [
+      fellow.put(`/api/plans/${id}`).send({ title: 'x', body, baseVersion: 1 }),
+      fellow.delete(`/api/plans/${id}`),
+      fellow.post(`/api/plans/${id}/share`).send({ circleId: null }),
+    ])
+      expect((await request).status).toBe(403);
+    expect((await lead.get(`/api/plans/${id}`)).body.title).toBe('Guarded');
+  });
+
+  it('a shared plan cannot be given a student’s name later', async () => {
+    const id = await made(lead, 'Clean');
+    await lead.post(`/api/plans/${id}/share`).send({ circleId: SCHOOL.id }).expect(200);
+    const refused = await lead
+      .put(`/api/plans/${id}`)
+      .send({ title: 'Clean', body: { ...body, aim: 'get Petra to wait' }, baseVersion: 1 });
+    expect(refused.status).toBe(400);
+    expect(refused.body.error.issues).toEqual([
+      expect.objectContaining({ path: 'body.aim', code: 'student-name' }),
+    ]);
+  });
+
+  it('a reader sees, but does not share; a stranger does neither', async () => {
+    await lead
+      .post(`/api/circles/${SCHOOL.id}/members`)
+      .send({ email: OTHER.email, role: 'reader' })
+      .expect(200);
+    expect(await titles(other)).toContain('Grass before water');
+    const id = await made(other, 'From a reader');
+    expect((await other.post(`/api/plans/${id}/share`).send({ circleId: SCHOOL.id })).status).toBe(403);
+    expect(
+      (await other.post(`/api/circles/${SCHOOL.id}/members`).send({ email: LEAD.email, role: 'reader' }))
+        .status,
+    ).toBe(403);
+    await lead.delete(`/api/circles/${SCHOOL.id}/members/${OTHER.id}`).expect(200);
+    expect(await titles(other)).not.toContain('Grass before water');
+    expect((await other.post(`/api/plans/${id}/share`).send({ circleId: SCHOOL.id })).status).toBe(404);
+  });
+
+  it('a circle can pass to another owner, who may take the first one out', async () => {
+    const id = randomUUID();
+    await other.post('/api/circles').send({ id, name: 'River evening' }).expect(200);
+    await other.post('/api/circles').send({ id, name: 'River evening' }).expect(200);
+    expect(
+      (await other.get('/api/circles')).body.filter(({ name }: { name: string }) => name === 'River evening'),
+    ).toHaveLength(1);
+    await other.post(`/api/circles/${id}/members`).send({ email: FELLOW.email, role: 'owner' }).expect(200);
+    await fellow.delete(`/api/circles/${id}/members/${OTHER.id}`).expect(200);
+    expect((await other.get('/api/circles')).body.map(({ name }: { name: string }) => name)).not.toContain(
+      'River evening',
+    );
+    expect((await fellow.delete(`/api/circles/${id}/members/${FELLOW.id}`)).status).toBe(400);
+  });
+
+  it('an id that is taken by somebody else is refused, and shows nothing', async () => {
+    const id = await made(lead, 'Taken');
+    const reply = await other.post('/api/plans').send({ id, title: 'Mine now', body });
+    expect([reply.status, reply.body.error.code]).toEqual([409, 'already-exists']);
+    expect((await lead.get(`/api/plans/${id}`)).body.title).toBe('Taken');
+    const rigReply = await other.post('/api/rigs').send({ id: rig.id, name: 'x', rig: rig.rig });
+    expect(rigReply.status).toBe(409);
+  });
+
+  it('waters of the circle are seen and their card may be read by a fellow', async () => {
+    expect(
+      (await fellow.get('/api/waters')).body.map((one: { water: { name: string } }) => one.water.name),
+    ).toContain('River Ostrel');
+    const read = await fellow.post(`/api/waters/${water.id}/card-read`).send({}).expect(200);
+    expect(read.body.water.rules.checkedBy).toBe('Tobias Lind');
+  });
+
+  it('a lesson is made only of parts one may see, each wrong one named', async () => {
+    const lesson = {
+      planId: randomUUID(),
+      waterId: randomUUID(),
+      startsAt: '2027-05-01T08:00:00Z',
+      studentIds: [randomUUID()],
+    };
+    const reply = await lead.post('/api/lessons').send({ id: randomUUID(), lesson });
+    expect(reply.status).toBe(400);
+    expect(reply.body.error.issues.map(({ path }: { path: string }) => path)).toEqual([
+      'lesson.planId',
+      'lesson.waterId',
+      'lesson.studentIds[0]',
+    ]);
+  });
+
+  it('a lesson with records stays, one without can be taken off', async () => {
+    const [past] = scenario.lessons.lessons;
+    expect((await lead.delete(`/api/lessons/${past?.id}`)).status).toBe(409);
+    const later = scenario.lessons.lessons.at(-1);
+    await lead.delete(`/api/lessons/${later?.id}`).expect(200);
+    await lead.get(`/api/lessons/${later?.id}`).expect(404);
+  });
+});
+
+describe('names of students in a plan', () => {
+  const plan = {
+    ...body,
+    aim: '',
+    rigs: [],
+    blocks: body.blocks.slice(0, 1).map((block) => ({ ...block, title: '', cue: '', note: '' })),
+  };
+  const found = (text: string, names: string[]): string[] =>
+    studentNamesIn(text, plan, names).map(({ path }) => path);
+
+  it.each([
+    ['a first name', 'What Petra needs', ['Petra Holm'], true],
+    ['a last name in small letters', 'for holm', ['Petra Holm'], true],
+    ['part of a word', 'Petrarch and Holmes', ['Petra Holm'], false],
+    ['a name with signs of expressions', 'for O.Neil (junior)', ['O.Neil'], true],
+    ['letters beyond ASCII', 'Ø for Łukasz', ['Łukasz Ø'], true],
+    ['very short words', 'Al and Bo', ['Al Bo'], false],
+    ['no students', 'anything', [], false],
+  ])('%s', (_, text, names, hit) => expect(found(text, names as string[])).toEqual(hit ? ['title'] : []));
+
+  it('are looked for in every text of a block', () => {
+    const [block] = plan.blocks;
+    for (const field of ['title', 'cue', 'note'] as const)
+      expect(
+        studentNamesIn(
+          '',
+          { ...plan, blocks: [{ ...(block as (typeof plan.blocks)[number]), [field]: 'ask Petra' }] },
+          ['Petra Holm'],
+        ).map(({ path }) => path),
+      ).toEqual([`body.blocks[0].${field}`]);
+  });
+});
