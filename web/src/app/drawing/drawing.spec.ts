@@ -40,7 +40,7 @@ describe('the rig drawing', () => {
 
   it.each([0.4, 1.1, 2.5])('is to scale in %f m of water', (depthM) => {
     const deep = rigEdits.depth(rig, depthM);
-    const drawing = drawRig(deep, 764, 246, {});
+    const drawing = drawRig(deep, { width: 430, height: 764 }, {});
     expect(
       drawing.sections.reduce((sum, { from, to }) => sum + length(from, to), 0) / drawing.scale,
     ).toBeCloseTo(leaderLength(deep), 6);
@@ -48,7 +48,7 @@ describe('the rig drawing', () => {
   });
 
   it('keeps flies in the water, the indicator on it, and labels apart', () => {
-    const drawing = drawRig(rig, 764, 246, {});
+    const drawing = drawRig(rig, { width: 430, height: 764 }, {});
     for (const fly of drawing.flies) expect(fly.y > drawing.surfaceY && fly.y < drawing.bedY).toBe(true);
     expect(drawing.fittings.find(({ kind }) => kind === 'indicator')?.y).toBeCloseTo(drawing.surfaceY, 6);
     const ys = drawing.labels.map(({ y }) => y).sort((a, b) => a - b);

@@ -1,0 +1,130 @@
+import { api, type SavedLesson, type SavedWater } from '@doceo/contract';
+import { blockFromDrill } from '@doceo/core';
+import { JONAS, LESSON, PLAN, SAM, uuid, WATER } from '../../testing/fixtures';
+import { lessonServer, setDate, type Shown, show } from '../../testing/page';
+import { LessonCardPage } from './lesson-card.page';
+import { LessonDialogComponent } from './lesson-dialog.component';
+
+beforeEach(() => {
+  localStorage.clear();
+  setDate();
+});
+afterEach(() => jest.useRealTimers());
+
+describe('the lesson dialog', () => {
+  const server = () =>
+    lessonServer()
+      .on(
+        api.lessons.create,
+        ({ body }) => ({ ...LESSON, ...(body as { lesson: object }).lesson }) as SavedLesson,
+      )
+      .on(api.lessons.update, ({ body }) => ({ ...LESSON, ...(body as object) }) as SavedLesson);
+  const tick = async (page: Shown<LessonDialogComponent>, n: number): Promise<void> => {
+    document.querySelectorAll<HTMLInputElement>('.student input')[n]?.click();
+    await page.settle();
+  };
+
+  it('proposes tomorrow half past nine, and opens no calendar by itself', async () => {
+    const page = await show(LessonDialogComponent, server(), { planId: PLAN.id });
+    expect(document.querySelector<HTMLInputElement>('#lesson-when')?.value).toBe('Thu 11 Jun 2026, 09:30');
+    expect(page.all('.p-datepicker-panel')).toEqual([]);
+  });
+
+  it('numbers students by the order they are chosen in', async () => {
+    const at = server();
+    const page = await show(LessonDialogComponent, at, { planId: PLAN.id });
+    await tick(page, 1);
+    await tick(page, 0);
+    expect(page.all('.student b')).toEqual(['2', '1']);
+    await page.press('Put it on this day');
+    expect(at.of(api.lessons.create)[0]?.body).toMatchObject({ lesson: { studentIds: [JONAS.id, SAM.id] } });
+  });
+
+  it('changes a lesson from what it was', async () => {
+    const at = server();
+    const page = await show(LessonDialogComponent, at, { planId: PLAN.id, lesson: LESSON });
+    expect(page.all('.student b')).toEqual(['1', '2']);
+    await tick(page, 0);
+    await page.press('Save the lesson');
+    expect(at.of(api.lessons.update)[0]?.body).toEqual({
+      planId: PLAN.id,
+      waterId: WATER.id,
+      startsAt: expect.stringMatching(/^2026-06-10T07:30:00/),
+      studentIds: [JONAS.id],
+    });
+  });
+
+  it('says at the field what the server does not take, and loses nothing', async () => {
+    const at = server().refuse(api.lessons.create, 400, 'invalid', [
+      { path: 'lesson.waterId', code: 'unknown', message: 'is no water of yours' },
+    ]);
+    const page = await show(LessonDialogComponent, at, { planId: PLAN.id });
+    await tick(page, 0);
+    await page.press('Put it on this day');
+    expect(page.text()).toContain('is no water of yours');
+    expect(page.all('.student b')).toEqual(['1', '–']);
+  });
+
+  it('adds a water on the way, and takes it', async () => {
+    const at = server().on(
+      api.waters.create,
+      ({ body }) => ({ ...(body as { id: string; water: SavedWater['water'] }), mine: true }) as SavedWater,
+    );
+    const page = await show(LessonDialogComponent, at, { planId: PLAN.id });
+    await page.press('New water');
+    await page.enter('.p-dialog input[name=name]', 'Mill Leat');
+    await page.enter('input[name=latitude]', '95');
+    await page.press('Add the water');
+    expect(page.text()).toContain('a number from −90 to 90');
+    expect(at.of(api.waters.create)).toEqual([]);
+    await page.enter('input[name=latitude]', '57.2');
+    await page.enter('input[name=longitude]', '9.4');
+    await page.press('Add the water');
+    expect(at.of(api.waters.create)[0]?.body).toMatchObject({
+      water: { name: 'Mill Leat', latitude: 57.2, longitude: 9.4, rules: { checkedOn: null } },
+    });
+    expect(document.querySelector<HTMLSelectElement>('#lesson-water')?.selectedOptions[0]?.text).toContain(
+      'Mill Leat',
+    );
+  });
+});
+
+describe('the lesson card', () => {
+  const open = (plan = PLAN, id = LESSON.id): Promise<Shown<LessonCardPage>> =>
+    show(LessonCardPage, lessonServer().on(api.plans.get, plan), { id });
+
+  it('tells when, where, by which rules, what to say and what to pack', async () => {
+    const page = await open();
+    for (const words of [
+      'Wed 10 Jun, 09:30–11:30, River Ostrel',
+      '2, barbless',
+      '1 Jun 2026',
+      'Stop. And. Wait.',
+      '8 of 10: 7 m, no crack behind',
+      'first-aid kit',
+      'judge on the spot',
+    ])
+      expect(page.text()).toContain(words);
+  });
+
+  it('has one row for students who do the same at the same time', async () => {
+    const blocks = [
+      { ...blockFromDrill('hoops', uuid(1), 0), lane: 0 },
+      { ...blockFromDrill('hoops', uuid(2), 0), lane: 1 },
+      { ...blockFromDrill('hoops', uuid(3), 15), lane: 0 },
+      blockFromDrill('wet-hands-net', uuid(4), 30),
+    ];
+    const page = await open({ ...PLAN, body: { ...PLAN.body, blocks } });
+    expect(page.all('tbody td:nth-child(2)')).toEqual(['Sam, Jonas', 'Sam', 'all']);
+  });
+
+  it('prints when told so', async () => {
+    const print = jest.spyOn(window, 'print').mockImplementation(() => undefined);
+    await (await open()).press('Print this card');
+    expect(print).toHaveBeenCalledTimes(1);
+    print.mockRestore();
+  });
+
+  it('says so when there is no such lesson', async () =>
+    expect((await open(PLAN, uuid(99))).text()).toContain('No such lesson'));
+});

@@ -1,0 +1,277 @@
+import { type ComponentFixture } from '@angular/core/testing';
+import { api } from '@doceo/contract';
+import { type Block, blockFromDrill, DRILLS, emptyPlan, type PlanBody, type PlanEdit } from '@doceo/core';
+import { PLAN, RIG, uuid } from '../../testing/fixtures';
+import { lessonServer, setDate, type Shown, show } from '../../testing/page';
+import { BlockInspectorComponent } from './block-inspector.component';
+import { ConflictDialogComponent } from './conflict-dialog.component';
+import { DrillShelfComponent } from './drill-shelf.component';
+import { planDifferences } from './plan-difference';
+import { PlanListPage } from './plan-list.page';
+import { TimelineComponent } from './timeline.component';
+
+const LANES = [
+  { name: 'Petra', note: 'shoulder' },
+  { name: 'Sam', note: '' },
+];
+const block = (n: number, startMin: number, lane: number | null = null): Block => ({
+  ...blockFromDrill('count-the-pause', uuid(n), startMin),
+  lane,
+});
+const plan: PlanBody = {
+  ...emptyPlan(),
+  lengthMin: 120,
+  groupSize: 2,
+  blocks: [block(1, 0), block(2, 30, 0), block(3, 30, 1)],
+};
+
+/** What a component sends out while something is done. */
+function heard<T, K extends keyof T>(fixture: ComponentFixture<T>, name: K): unknown[] {
+  const all: unknown[] = [];
+  (fixture.componentInstance[name] as { subscribe: (next: (value: unknown) => void) => void }).subscribe(
+    (value) => all.push(value),
+  );
+  return all;
+}
+
+describe('the timeline', () => {
+  beforeEach(() => setDate());
+  afterEach(() => jest.useRealTimers());
+  const open = (inputs: Record<string, unknown> = {}): Promise<Shown<TimelineComponent>> =>
+    show(TimelineComponent, lessonServer(), { plan, lanes: LANES, ...inputs });
+  const style = (n: number): CSSStyleDeclaration =>
+    (document.querySelector(`[data-block="${uuid(n)}"]`) as HTMLElement).style;
+
+  it('puts blocks where their time and lane are', async () => {
+    await open();
+    expect([style(1).left, style(2).left]).toEqual(['0%', '25%']);
+    expect([style(1).top, style(2).top, style(3).top]).toEqual(['0px', '0px', '66px']);
+    expect(style(1).height).toBe('128px');
+    expect(style(2).height).toBe('62px');
+  });
+
+  it.each<[string, KeyboardEventInit, number, PlanEdit]>([
+    ['ArrowRight', {}, 2, { kind: 'move', blockId: uuid(2), startMin: 35, lane: 0 }],
+    ['ArrowLeft', {}, 2, { kind: 'move', blockId: uuid(2), startMin: 25, lane: 0 }],
+    ['ArrowRight', { shiftKey: true }, 2, { kind: 'resize', blockId: uuid(2), durationMin: 15 }],
+    ['ArrowLeft', { altKey: true }, 2, { kind: 'reorder', blockId: uuid(2), direction: -1 }],
+    ['ArrowDown', {}, 2, { kind: 'move', blockId: uuid(2), startMin: 30, lane: 1 }],
+    ['ArrowDown', {}, 3, { kind: 'move', blockId: uuid(3), startMin: 30, lane: null }],
+    ['ArrowUp', {}, 1, { kind: 'move', blockId: uuid(1), startMin: 0, lane: 1 }],
+    ['ArrowUp', {}, 2, { kind: 'move', blockId: uuid(2), startMin: 30, lane: null }],
+    ['Delete', {}, 3, { kind: 'remove', blockId: uuid(3) }],
+  ])('%s %j on block %i', async (key, rest, n, edit) => {
+    const page = await open();
+    const edits = heard(page.fixture, 'edited');
+    await page.key(`[data-block="${uuid(n)}"] .face`, key, rest);
+    expect(edits).toEqual([edit]);
+  });
+
+  it('changes nothing of a plan that is only read', async () => {
+    const page = await open({ editable: false });
+    const edits = heard(page.fixture, 'edited');
+    await page.key(`[data-block="${uuid(1)}"] .face`, 'Delete');
+    expect(edits).toEqual([]);
+    expect(page.all('.grip')).toEqual([]);
+  });
+
+  it('tells each block in words, with its snag', async () => {
+    const page = await open({ flagged: new Set([uuid(3)]) });
+    expect(page.all('.face')[2]).toBe('Count the pausegrass 0:30, 10 minutes, Sam, casting, has a snag');
+  });
+
+  it('shows the clock of the water and where the sun is down', async () => {
+    const startMs = Date.parse('2026-11-28T13:30:00Z');
+    const page = await open({
+      startMs,
+      timeZone: 'Europe/Copenhagen',
+      sun: { sunriseMs: startMs - 5 * 3_600_000, sunsetMs: startMs + 90 * 60_000 },
+    });
+    expect(page.all('.hours span')).toEqual(['14:30', '15:00', '15:30', '16:00', '16:30']);
+    const night = document.querySelector<HTMLElement>('.night')?.style;
+    expect([night?.left, night?.width]).toEqual(['75%', '25%']);
+  });
+
+  it('invites to begin when it is empty', async () =>
+    expect((await open({ plan: emptyPlan() })).text()).toContain('Drag a drill up here'));
+});
+
+describe('the shelf of drills', () => {
+  const open = (): Promise<Shown<DrillShelfComponent>> => show(DrillShelfComponent, lessonServer());
+
+  it('holds all drills, narrows by strand and by words', async () => {
+    const page = await open();
+    expect(page.all('.drill')).toHaveLength(DRILLS.length);
+    await page.press('hook setting');
+    expect(page.all('.drill')).toHaveLength(DRILLS.filter(({ strand }) => strand === 'hook-setting').length);
+    await page.press('all');
+    await page.enter('input[type=search]', 'PAUSE');
+    expect(page.all('.drill b')).toContain('Count the pause');
+    expect(page.all('.drill').length).toBeLessThan(DRILLS.length / 3);
+    await page.enter('input[type=search]', 'xyzzy');
+    expect(page.text()).toContain('No drill has these words');
+  });
+
+  it('gives the drill that is chosen, and plain blocks', async () => {
+    const page = await open();
+    const chosen = heard(page.fixture, 'chosen');
+    const plain = heard(page.fixture, 'plain');
+    await page.press(/^Three hoops/);
+    await page.press('Break');
+    await page.press('Debrief');
+    expect(chosen).toEqual([expect.objectContaining({ id: 'hoops' })]);
+    expect(plain).toEqual(['break', 'debrief']);
+  });
+});
+
+describe('the inspector of a block', () => {
+  const open = (inputs: Record<string, unknown> = {}): Promise<Shown<BlockInspectorComponent>> =>
+    show(BlockInspectorComponent, lessonServer(), {
+      block: block(2, 30, 0),
+      lanes: LANES,
+      planRigs: [],
+      myRigs: [{ id: RIG.id, name: RIG.name }],
+      ...inputs,
+    });
+  const choose = async (page: Shown<BlockInspectorComponent>, label: string, text: string): Promise<void> => {
+    const field = [...document.querySelectorAll('label')].find((one) =>
+      one.textContent?.trim().startsWith(label),
+    );
+    const select = field?.querySelector('select') as HTMLSelectElement;
+    select.value = [...select.options].find((option) => option.text.includes(text))?.value ?? '';
+    select.dispatchEvent(new Event('change', { bubbles: true }));
+    await page.settle();
+  };
+
+  it('tells what the drill asks for', async () => {
+    const page = await open();
+    for (const words of ['Done when', '8 of 10', 'Gear', 'Watch for', 'forward too soon'])
+      expect(page.text()).toContain(words);
+  });
+
+  it('edits time, who and place as the timeline does', async () => {
+    const page = await open();
+    const edits = heard(page.fixture, 'edited');
+    const [starts, lasts] = [...document.querySelectorAll<HTMLInputElement>('input[type=number]')];
+    for (const [field, value] of [
+      [starts, '45'],
+      [lasts, '0'],
+    ] as const) {
+      (field as HTMLInputElement).value = value;
+      field?.dispatchEvent(new Event('change', { bubbles: true }));
+    }
+    await choose(page, 'Who', 'everybody');
+    await choose(page, 'Place', 'run');
+    expect(edits).toEqual([
+      { kind: 'move', blockId: uuid(2), startMin: 45, lane: 0 },
+      { kind: 'resize', blockId: uuid(2), durationMin: 5 },
+      { kind: 'move', blockId: uuid(2), startMin: 30, lane: null },
+      { kind: 'change', blockId: uuid(2), change: { place: 'run' } },
+    ]);
+  });
+
+  it('takes a rig of mine into the plan, and one of the plan by its id', async () => {
+    const page = await open();
+    const taken = heard(page.fixture, 'rigTaken');
+    await choose(page, 'Rig', RIG.name);
+    expect(taken).toEqual([RIG.id]);
+    const edits = heard(page.fixture, 'edited');
+    page.fixture.componentRef.setInput('planRigs', [{ id: RIG.id, name: RIG.name, rig: RIG.rig }]);
+    await page.settle();
+    await choose(page, 'Rig', RIG.name);
+    expect(edits).toEqual([{ kind: 'change', blockId: uuid(2), change: { rigId: RIG.id } }]);
+  });
+
+  it('removes the block and closes', async () => {
+    const page = await open();
+    const edits = heard(page.fixture, 'edited');
+    const closed = heard(page.fixture, 'closed');
+    await page.press('Remove');
+    expect(edits).toEqual([{ kind: 'remove', blockId: uuid(2) }]);
+    expect(closed).toHaveLength(1);
+  });
+});
+
+describe('two states of a plan', () => {
+  const mine = { title: 'First nymphs', body: plan };
+
+  it('are the same', () => expect(planDifferences(mine, structuredClone(mine))).toEqual([]));
+
+  it('differ by what can be read', () => {
+    const [first, second] = plan.blocks as [Block, Block];
+    const theirs = {
+      title: 'Nymphs',
+      body: {
+        ...plan,
+        aim: 'more fish',
+        blocks: [{ ...first, durationMin: 20 }, second, block(9, 60)],
+        rigs: [{ id: RIG.id, name: RIG.name, rig: RIG.rig }],
+      },
+    };
+    expect(planDifferences(mine, theirs)).toEqual([
+      { what: 'Title', mine: 'First nymphs', theirs: 'Nymphs' },
+      { what: 'Aim', mine: '', theirs: 'more fish' },
+      {
+        what: 'Block “Count the pause”',
+        mine: 'Count the pause, minute 0 to 10, grass, everybody',
+        theirs: 'Count the pause, minute 0 to 20, grass, everybody',
+      },
+      { what: 'Block “Count the pause”', mine: expect.stringContaining('minute 30'), theirs: 'not there' },
+      { what: 'Block “Count the pause”', mine: 'not there', theirs: expect.stringContaining('minute 60') },
+      { what: 'Rigs', mine: '', theirs: 'Two nymphs' },
+    ]);
+  });
+
+  it('are shown side by side, with three ways out', async () => {
+    const page = await show(ConflictDialogComponent, lessonServer(), {
+      mine,
+      theirs: { ...mine, title: 'Other' },
+    });
+    expect(page.all('tbody td')).toEqual(['Title', 'First nymphs', 'Other']);
+    const chosen = heard(page.fixture, 'chosen');
+    await page.press('Keep what is here');
+    await page.press('Take the one saved elsewhere');
+    await page.press('Keep both: mine as a copy');
+    expect(chosen).toEqual(['mine', 'theirs', 'copy']);
+  });
+});
+
+describe('the list of plans', () => {
+  const FOREIGN = { ...PLAN, id: uuid(22), title: 'Margins first', mine: false, ownerName: 'Tobias Lind' };
+
+  it('keeps mine and those shared with me apart, and finds by words', async () => {
+    const page = await show(PlanListPage, lessonServer().on(api.plans.list, [PLAN, FOREIGN]));
+    expect(page.all('h2')).toEqual(['Mine', 'Shared with me']);
+    await page.enter('input[type=search]', 'margin');
+    expect(page.all('doceo-plan-row b')).toEqual(['Margins first']);
+    expect(page.text()).toContain('None has these words');
+  });
+
+  it('removes a plan after asking at its row, and says why one stays', async () => {
+    const server = lessonServer().on(api.plans.remove, { ok: true });
+    const page = await show(PlanListPage, server);
+    await page.press('Remove First nymphs');
+    await page.press('Keep');
+    expect(server.of(api.plans.remove)).toEqual([]);
+    await page.press('Remove First nymphs');
+    await page.press('Remove for good');
+    expect(server.of(api.plans.remove)).toHaveLength(1);
+    expect(page.text()).toContain('No plan yet');
+  });
+
+  it('cannot remove what belongs to somebody else', async () => {
+    const page = await show(PlanListPage, lessonServer().on(api.plans.list, [FOREIGN]));
+    expect(page.all('doceo-plan-row button')).toEqual([]);
+  });
+
+  it('begins with an example that starts with the safety talk', async () => {
+    const server = lessonServer()
+      .on(api.plans.list, [])
+      .on(api.plans.create, () => PLAN);
+    const page = await show(PlanListPage, server);
+    await page.press('Load an example');
+    const { body } = server.of(api.plans.create)[0]?.body as { body: PlanBody };
+    expect(body.blocks.map(({ drillId }) => drillId)[0]).toBe('hats-and-glasses');
+    expect(body.blocks.length).toBeGreaterThan(3);
+  });
+});

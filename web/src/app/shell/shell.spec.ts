@@ -1,0 +1,112 @@
+import { api, type SavedLesson } from '@doceo/contract';
+import { LESSON, SESSION, uuid, WATER } from '../../testing/fixtures';
+import { lessonServer, setDate, show } from '../../testing/page';
+import { RailComponent } from './rail.component';
+import { StripComponent } from './strip.component';
+import { RuleCardDialogComponent } from '../parts/rule-card-dialog.component';
+import { SnagListComponent } from '../parts/snag-list.component';
+
+beforeEach(() => {
+  localStorage.clear();
+  setDate();
+});
+afterEach(() => jest.useRealTimers());
+
+describe('the rail', () => {
+  it('has the stops that exist, in the order of the work', async () => {
+    const page = await show(RailComponent, lessonServer());
+    expect(page.all('nav a')).toEqual(['Today', 'Rig', 'Plan', 'Bank', 'Record', 'Circle']);
+    expect(page.all('.skip')).toEqual(['Skip to the screen']);
+  });
+});
+
+describe('the strip', () => {
+  it('says where and when we are, and every bench follows when it is changed', async () => {
+    const later: SavedLesson = {
+      ...LESSON,
+      id: uuid(52),
+      startsAt: '2026-06-14T07:30:00Z',
+      planTitle: 'Second day',
+      studentIds: [],
+    };
+    const page = await show(StripComponent, lessonServer().on(api.lessons.list, [LESSON, later]));
+    expect(page.all('option')).toEqual([
+      'Wed 10 Jun, River Ostrel, First nymphs',
+      'Sun 14 Jun, River Ostrel, Second day',
+    ]);
+    expect(page.all('.fact')).toEqual([expect.stringMatching(/^light 04:2\d–22:/), 'students 2']);
+    const select = document.querySelector('select') as HTMLSelectElement;
+    select.value = select.options[1]?.value ?? '';
+    select.dispatchEvent(new Event('change', { bubbles: true }));
+    await page.settle();
+    expect(page.all('.fact').at(-1)).toBe('students 0');
+  });
+
+  it('switches units, and keeps them', async () => {
+    const server = lessonServer();
+    const page = await show(StripComponent, server);
+    await page.press('metric');
+    expect(page.all('.chip')[0]).toBe('imperial');
+    expect(server.of(api.session.settings)[0]?.body).toEqual({ units: 'imperial', bankHand: 'right' });
+  });
+
+  it('says so without a lesson', async () =>
+    expect((await show(StripComponent, lessonServer().on(api.lessons.list, []))).text()).toContain(
+      'No lesson on the calendar yet',
+    ));
+
+  it('opens the way out', async () => {
+    const server = lessonServer().on(api.session.signOut, { ok: true });
+    const page = await show(StripComponent, server);
+    expect(page.text()).not.toContain('Sign out');
+    await page.press(SESSION.user?.name ?? '');
+    expect(page.text()).toContain('Sign out');
+  });
+});
+
+describe('the rule card', () => {
+  it('repeats the card in words and defers', async () => {
+    const page = await show(RuleCardDialogComponent, lessonServer(), { waterId: WATER.id });
+    for (const words of [
+      '1 Jan to 31 Dec',
+      '2 at the most, barbless',
+      'non-toxic only',
+      'Doceo does not know the law',
+    ])
+      expect(page.text()).toContain(words);
+    expect(page.text()).toContain('last read 1 Jun 2026 by Maren Voss');
+  });
+
+  it('is ticked by the person who read it', async () => {
+    const server = lessonServer().on(api.waters.readCard, WATER);
+    const page = await show(RuleCardDialogComponent, server, { waterId: WATER.id });
+    await page.press('I have read it at the source today');
+    expect(server.of(api.waters.readCard)[0]?.path).toContain(WATER.id);
+  });
+});
+
+describe('the list of snags', () => {
+  const snag = (level: string, title: string, fixes: { label: string }[] = []) => ({
+    id: title,
+    rule: 'r',
+    level,
+    title,
+    reason: 'because',
+    evidence: [{ label: 'hooks', text: '3 of 2' }],
+    fixes,
+  });
+
+  it.each([
+    ['stop', 'No safety talk first', 'Stop: no safety talk first'],
+    ['mind', 'Sam is a step short', 'Mind: Sam is a step short'],
+    ['mind', 'Sam and Noor are up to 2 steps short', 'Mind: Sam and Noor are up to 2 steps short'],
+    ['note', 'Weight on the leader', 'Note: weight on the leader'],
+  ])('%s “%s” reads well', async (level, title, words) => {
+    const page = await show(SnagListComponent, lessonServer(), { snags: [snag(level, title)] });
+    expect(page.all('h3')).toEqual([words]);
+    expect(page.text()).toContain('3 of 2');
+  });
+
+  it('promises nothing when it is empty', async () =>
+    expect((await show(SnagListComponent, lessonServer(), { snags: [] })).text()).toContain('no promise'));
+});
