@@ -56,6 +56,7 @@ try {
   if (wanted('types')) {
     check('types of the programs', 'npx', ['tsc', '--noEmit', '-p', 'tsconfig.json']);
     check('types of the web application', 'npx', ['ngc', '--noEmit', '-p', 'web/tsconfig.app.json']);
+    check('types of the web tests', 'npx', ['tsc', '--noEmit', '-p', 'web/tsconfig.types.json']);
   }
   if (wanted('unit'))
     jest('unit and API', ['core', 'contract', 'demo', 'server', 'web'], env, ['--maxWorkers=2']);

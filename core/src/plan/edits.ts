@@ -213,5 +213,5 @@ function packed(plan: PlanBody): PlanBody {
       .reduce((end, other) => Math.max(end, endOf(other)), 0);
     blocks.push({ ...block, startMin });
   }
-  return { ...plan, blocks };
+  return withBlocks(plan, blocks);
 }
