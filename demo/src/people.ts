@@ -91,7 +91,7 @@ export function demoStudents(today: DateTime): DemoStudent[] {
       },
       habits: { 'cast.crack': 8, 'set.early': 3 },
     }),
-    make('Noor Hadley', 27, 'left-handed', {
+    make('Noor Hadley', 27, '', {
       hand: 'left',
       head: { casting: 0.5, 'hook-setting': 0.4 },
       habits: { 'cast.tailing': 3 },

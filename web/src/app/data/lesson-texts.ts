@@ -1,3 +1,4 @@
+import type { Student } from '@doceo/contract';
 import { clockTime } from '@doceo/core';
 import { DateTime } from 'luxon';
 
@@ -30,6 +31,11 @@ export function spanText(startMs: number, minutes: number, timeZone: string): st
 export function initials(name: string): string {
   const words = name.trim().split(/\s+/);
   return ((words[0]?.[0] ?? '') + (words.length > 1 ? (words.at(-1)?.[0] ?? '') : '')).toUpperCase();
+}
+
+/** What to remember of a student, in a line: `left-handed, first season`. */
+export function aboutStudent({ hand, note }: Pick<Student, 'hand' | 'note'>): string {
+  return [hand === 'left' ? 'left-handed' : '', note].filter(Boolean).join(', ');
 }
 
 export function firstName(name: string): string {

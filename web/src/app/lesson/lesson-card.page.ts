@@ -1,10 +1,10 @@
 import { Component, computed, inject, input, type OnInit, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { api, type SavedPlan } from '@doceo/contract';
-import { type Block, blocksOfLane, findDrill, findFault, gearList, strandOf } from '@doceo/core';
+import { type Block, findDrill, findFault, gearList, strandOf } from '@doceo/core';
 import { ApiClient } from '../data/api-client';
 import { DayStore } from '../data/day-store';
-import { dayText, firstName, readOnText, spanText, timeText } from '../data/lesson-texts';
+import { aboutStudent, dayText, firstName, readOnText, spanText, timeText } from '../data/lesson-texts';
 
 /** The lesson on paper: who does what when, what to say, what to pack, whom to call. Made to be printed. */
 @Component({
@@ -61,10 +61,7 @@ export class LessonCardPage implements OnInit {
   });
   protected readonly gear = computed(() => (this.plan() ? gearList((this.plan() as SavedPlan).body) : []));
   protected readonly lanes = computed(() =>
-    this.students().map(({ student }, lane) => ({
-      student,
-      blocks: this.plan() ? blocksOfLane((this.plan() as SavedPlan).body, lane).length : 0,
-    })),
+    this.students().map(({ student }) => ({ student, about: aboutStudent(student) })),
   );
 
   ngOnInit(): void {

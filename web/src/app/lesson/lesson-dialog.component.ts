@@ -8,6 +8,7 @@ import { DatePickerModule } from 'primeng/datepicker';
 import { DialogModule } from 'primeng/dialog';
 import type { ApiError } from '../data/api-error';
 import { DayStore } from '../data/day-store';
+import { aboutStudent } from '../data/lesson-texts';
 import { WaterDialogComponent } from './water-dialog.component';
 
 /** Puts a plan on a day, at a water, with students, or changes that. */
@@ -23,6 +24,7 @@ export class LessonDialogComponent implements OnInit {
   readonly lesson = input<SavedLesson | null>(null);
   readonly closed = output<SavedLesson | null>();
 
+  protected readonly about = aboutStudent;
   protected readonly waterId = signal('');
   protected readonly chosen = signal<string[]>([]);
   protected readonly when = signal<Date | null>(null);

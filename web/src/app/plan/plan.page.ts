@@ -32,7 +32,7 @@ import { ApiClient } from '../data/api-client';
 import type { ApiError } from '../data/api-error';
 import { DayStore } from '../data/day-store';
 import type { EditedDocument } from '../data/edited-document';
-import { dayText, firstName, spanText } from '../data/lesson-texts';
+import { aboutStudent, dayText, firstName, spanText } from '../data/lesson-texts';
 import type { Drag } from '../drawing/drag.directive';
 import { LessonDialogComponent } from '../lesson/lesson-dialog.component';
 import { KeysDialogComponent } from '../parts/keys-dialog.component';
@@ -141,7 +141,7 @@ export class PlanPage implements OnInit, OnDestroy {
     const size = Math.max(this.shown()?.groupSize ?? 1, students.length);
     return Array.from({ length: size }, (_, i) => ({
       name: students[i] ? firstName(students[i].student.name) : `Student ${i + 1}`,
-      note: students[i]?.student.note ?? '',
+      note: students[i] ? aboutStudent(students[i].student) : '',
     }));
   });
   protected readonly when = computed(() => {

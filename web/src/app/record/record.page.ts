@@ -29,7 +29,7 @@ import { DateTime } from 'luxon';
 import { ApiClient } from '../data/api-client';
 import type { ApiError } from '../data/api-error';
 import { DayStore } from '../data/day-store';
-import { firstName } from '../data/lesson-texts';
+import { aboutStudent, firstName } from '../data/lesson-texts';
 import { eventText } from '../bank/event-text';
 import { CHART } from '../theme/chart-theme';
 import { ParetoComponent } from './pareto.component';
@@ -70,9 +70,7 @@ export class RecordPage {
     const student = this.student()?.student;
     if (!student) return '';
     const age = ageOn(student.bornOn, new Date(this.nowMs).toISOString().slice(0, 10));
-    return [age === null ? '' : `${age}`, student.hand === 'left' ? 'left-handed' : '', student.note]
-      .filter(Boolean)
-      .join(', ');
+    return [age === null ? '' : `${age}`, aboutStudent(student)].filter(Boolean).join(', ');
   });
   protected readonly attempts = computed(() => attemptsOf(this.events() ?? [], this.id()));
   protected readonly state = computed(() => skillState(SKILLS, this.attempts(), this.nowMs));

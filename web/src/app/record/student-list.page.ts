@@ -5,7 +5,7 @@ import { attemptsOf, type BankEvent, READY, SKILLS, skillState, STRAND_NAMES, ST
 import { forkJoin } from 'rxjs';
 import { ApiClient } from '../data/api-client';
 import { DayStore } from '../data/day-store';
-import { initials } from '../data/lesson-texts';
+import { aboutStudent, initials } from '../data/lesson-texts';
 import { StudentDialogComponent } from './student-dialog.component';
 
 /** Students with the share of each strand they are ready in. */
@@ -98,7 +98,7 @@ export class StudentListPage {
       name: student.name,
       initials: initials(student.name),
       attempts: attempts.length,
-      about: [age === null ? '' : `${age}`, student.note].filter(Boolean).join(', '),
+      about: [age === null ? '' : `${age}`, aboutStudent(student)].filter(Boolean).join(', '),
       bars: STRANDS.slice(0, 4).map((strand) => {
         const skills = SKILLS.skills.filter((skill) => skill.strand === strand);
         const ready = skills.filter((skill) => (state[skill.id]?.mastery ?? 0) >= READY).length;

@@ -6,7 +6,15 @@ import { forkJoin } from 'rxjs';
 import { ApiClient } from '../data/api-client';
 import { BankStore } from '../data/bank-store';
 import { DayStore } from '../data/day-store';
-import { dayText, firstName, initials, readOnText, spanText, timeText } from '../data/lesson-texts';
+import {
+  aboutStudent,
+  dayText,
+  firstName,
+  initials,
+  readOnText,
+  spanText,
+  timeText,
+} from '../data/lesson-texts';
 import { RuleCardDialogComponent } from '../parts/rule-card-dialog.component';
 import { SnagListComponent } from '../parts/snag-list.component';
 
@@ -37,7 +45,7 @@ export class TodayPage {
       name: student.name,
       first: firstName(student.name),
       initials: initials(student.name),
-      note: student.note,
+      note: aboutStudent(student),
     })),
   );
   protected readonly snags = computed(() => {
