@@ -31,6 +31,8 @@ export async function openTab(
   const context = await browser.createBrowserContext();
   const page = await context.newPage();
   await page.setViewport(viewport);
+  // Dialogs stand where they will be clicked from the start.
+  await page.emulateMediaFeatures([{ name: 'prefers-reduced-motion', value: 'reduce' }]);
   const complaints: string[] = [];
   page.on('pageerror', (error) => complaints.push(String(error)));
   page.on('console', (message) => {
@@ -81,6 +83,13 @@ export async function clickText(page: Page, selector: string, text: string | Reg
   const handle = await byText(page, selector, text);
   await handle.evaluate((element) => element.scrollIntoView({ block: 'center' }));
   await handle.click();
+}
+
+/** Types into a field once it is there, in place of what it holds. */
+export async function fill(page: Page, selector: string, text: string): Promise<void> {
+  const field = await page.waitForSelector(selector, { visible: true });
+  await field?.click({ count: 3 });
+  await field?.type(text);
 }
 
 export async function textOf(page: Page, selector: string): Promise<string> {

@@ -1,5 +1,5 @@
 import type { Browser, Page } from 'puppeteer-core';
-import { byText, clickText, DESK, openTab, PHONE, saved, settled, signIn, textOf } from './browser';
+import { byText, clickText, DESK, fill, openTab, PHONE, saved, settled, signIn, textOf } from './browser';
 import { axeFindings } from './axe';
 import { type RunningServer, startServer } from './server';
 import { LEAD, type World, world } from './world';
@@ -115,7 +115,7 @@ describe('from plan to record to circle', () => {
     await page.focus('[data-drill="stones-first"]');
     await page.keyboard.press('Enter');
     await byText(page, '.p-dialog', 'Your session has ended');
-    await page.type('.p-dialog input[type=password]', 'corvane-demo');
+    await fill(page, '.p-dialog input[type=password]', 'corvane-demo');
     await clickText(page, '.p-dialog button', 'Sign in again');
     await saved(page);
     await page.reload();

@@ -1,5 +1,5 @@
 import { axeFindings } from './axe';
-import { byText, clickText, openTab, saved, settled, textOf } from './browser';
+import { byText, clickText, fill, openTab, saved, settled, textOf } from './browser';
 import { type World, world } from './world';
 
 /** Somebody who has just heard of it: an account of his own, nothing in it, no demo data. */
@@ -23,17 +23,17 @@ describe('a stranger with no data', () => {
 
   it('is told at the field what is wrong, and makes an account', async () => {
     await clickText(page, 'button', 'I am new here');
-    await page.type('input[name=name]', 'Ines Alder');
-    await page.type('input[name=email]', 'ines@example');
-    await page.type('input[name=password]', 'short');
+    await fill(page, 'input[name=name]', 'Ines Alder');
+    await fill(page, 'input[name=email]', 'ines@example');
+    await fill(page, 'input[name=password]', 'short');
     await clickText(page, 'button', 'Make the account');
     await page.waitForSelector('.field .wrong');
     expect(await page.$$eval('[aria-invalid=true]', (fields) => fields.length)).toBe(2);
     expect(await page.$eval('input[name=name]', (field) => (field as HTMLInputElement).value)).toBe(
       'Ines Alder',
     );
-    await page.type('input[name=email]', '.org');
-    await page.type('input[name=password]', ' but longer now');
+    await fill(page, 'input[name=email]', 'ines@example.org');
+    await fill(page, 'input[name=password]', 'short but longer now');
     await clickText(page, 'button', 'Make the account');
     await byText(page, 'h1', 'No lesson ahead');
   });
@@ -61,7 +61,7 @@ describe('a stranger with no data', () => {
   it('loads an example plan, adds a student and a water, and puts the plan on a day', async () => {
     await open('/record');
     await clickText(page, 'button', 'Add the first');
-    await page.type('input[name=name]', 'Otto Linn');
+    await fill(page, 'input[name=name]', 'Otto Linn');
     await clickText(page, 'button', 'Save the student');
     await byText(page, 'main', 'Otto Linn');
     await open('/plan');
@@ -69,14 +69,12 @@ describe('a stranger with no data', () => {
     await page.waitForSelector('[data-block]');
     await clickText(page, 'button', 'Put on a day');
     await clickText(page, 'button', 'New water');
-    await page.type('input[name=name]', 'Mill Leat');
-    await page.type('input[name=latitude]', '95');
+    await fill(page, 'input[name=name]', 'Mill Leat');
+    await fill(page, 'input[name=latitude]', '95');
     await clickText(page, 'button', 'Add the water');
     await byText(page, '.p-dialog .wrong', /./);
-    await page.click('input[name=latitude]', { count: 3 });
-    await page.type('input[name=latitude]', '57.2');
-    await page.click('input[name=longitude]', { count: 3 });
-    await page.type('input[name=longitude]', '9.4');
+    await fill(page, 'input[name=latitude]', '57.2');
+    await fill(page, 'input[name=longitude]', '9.4');
     await clickText(page, 'button', 'Add the water');
     await clickText(page, '.student', 'Otto Linn');
     await clickText(page, 'button', 'Put it on this day');
