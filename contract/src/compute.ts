@@ -1,8 +1,8 @@
-import { FAULTS, SKILLS } from '@doceo/core';
+import { FAULTS, LINE_KINDS, SKILLS, TEMPLATE_IDS } from '@doceo/core';
 import { z } from 'zod';
 import { dateSchema, idSchema, lineSchema } from './common';
 import { planBodySchema } from './plan';
-import { rigSchema } from './rig';
+import { flySchema, rigSchema, templateParametersSchema } from './rig';
 import { timeZoneSchema, waterSchema } from './water';
 
 const evidenceSchema = z.array(z.strictObject({ label: z.string(), text: z.string() }));
@@ -55,6 +55,125 @@ export const commands = {
         }),
       ),
       snags: z.array(snagSchema),
+    }),
+  },
+  'rig-template': {
+    summary:
+      'A rig from one of the templates; parameters that are left out take the template’s own defaults.',
+    input: z.strictObject({
+      template: z.enum(TEMPLATE_IDS),
+      parameters: templateParametersSchema.partial().default({}),
+    }),
+    output: z.strictObject({ rig: rigSchema }),
+  },
+  'float-margin': {
+    summary: 'Whether the dry fly or the indicator of a rig carries what hangs below it.',
+    input: z.strictObject({
+      rig: rigSchema,
+      floatant: z.boolean().default(true),
+      fishedMin: z.number().min(0).max(1440).default(0),
+    }),
+    output: z.strictObject({
+      float: z
+        .strictObject({
+          floatId: z.string(),
+          floatName: z.string(),
+          kind: z.enum(['dry', 'indicator']),
+          liftN: z.number(),
+          ownN: z.number(),
+          loadN: z.number(),
+          margin: z.number().nullable(),
+          measured: z.boolean(),
+          parts: z.array(z.strictObject({ name: z.string(), submergedN: z.number() })),
+        })
+        .nullable(),
+    }),
+  },
+  'fly-mass': {
+    summary: 'Mass of a fly from hook wire, bead and dressing, and its weight under water.',
+    input: z.strictObject({ fly: flySchema }),
+    output: z.strictObject({
+      hookKg: z.number(),
+      beadKg: z.number(),
+      dressingKg: z.number(),
+      totalKg: z.number(),
+      submergedN: z.number(),
+      measured: z.boolean(),
+    }),
+  },
+  'free-sink': {
+    summary: 'Speed at which a fly sinks on a slack line, and seconds to a depth; null for what floats.',
+    input: z.strictObject({ fly: flySchema, depthM: z.number().min(0).max(100) }),
+    output: z.strictObject({ terminalMs: z.number(), seconds: z.number().nullable() }),
+  },
+  countdown: {
+    summary: 'Seconds to count until a line has sunk to a depth, for one kind of line or for all that sink.',
+    input: z.strictObject({
+      depthM: z.number().min(0).max(100),
+      line: z.enum(LINE_KINDS).nullable().default(null),
+    }),
+    output: z.strictObject({
+      lines: z.array(
+        z.strictObject({
+          line: z.enum(LINE_KINDS),
+          seconds: z.number(),
+          fromSeconds: z.number(),
+          toSeconds: z.number(),
+        }),
+      ),
+    }),
+  },
+  taper: {
+    summary: 'Bending stiffness and diameter from section to section, with hinges, meant or by mistake.',
+    input: z.strictObject({ rig: rigSchema }),
+    output: z.strictObject({
+      steps: z.array(
+        z.strictObject({
+          sectionId: z.string(),
+          aboveFlyM: z.number(),
+          stiffnessRatio: z.number(),
+          diameterStepM: z.number(),
+          hinge: z.enum(['none', 'meant', 'mistake']),
+        }),
+      ),
+      profile: z.array(
+        z.strictObject({ aboveFlyM: z.number(), diameterM: z.number(), stiffness: z.number() }),
+      ),
+      hinges: z.int(),
+    }),
+  },
+  'class-kit': {
+    summary:
+      'What a class needs: metres of every material with knots, flies, shot, indicators, with spares by tangles.',
+    input: z.strictObject({
+      uses: z
+        .array(
+          z.strictObject({
+            rig: rigSchema,
+            name: lineSchema(80),
+            students: z
+              .array(
+                z.strictObject({
+                  name: lineSchema(80),
+                  tanglesPerHour: z.number().min(0).max(60).nullable().default(null),
+                }),
+              )
+              .max(40),
+            hours: z.number().min(0).max(24),
+          }),
+        )
+        .max(40),
+    }),
+    output: z.strictObject({
+      items: z.array(
+        z.strictObject({
+          group: z.string(),
+          name: z.string(),
+          unit: z.enum(['pieces', 'm']),
+          count: z.number(),
+          spares: z.number(),
+        }),
+      ),
     }),
   },
   'skill-trace': {

@@ -1,11 +1,4 @@
-import {
-  blockFromDrill,
-  emptyPlan,
-  indicatorNymph,
-  INDICATOR_NYMPH_DEFAULTS,
-  type PlanBody,
-  type Rig,
-} from '@doceo/core';
+import { blockFromDrill, buildRig, emptyPlan, type PlanBody, type Rig } from '@doceo/core';
 import fc from 'fast-check';
 import { z } from 'zod';
 import {
@@ -27,7 +20,7 @@ import {
 
 const ID = '00000000-0000-4000-8000-000000000001';
 const OTHER_ID = '00000000-0000-4000-8000-000000000002';
-const rig: Rig = indicatorNymph(INDICATOR_NYMPH_DEFAULTS);
+const rig: Rig = buildRig('indicator-nymph');
 const plan: PlanBody = {
   ...emptyPlan(),
   blocks: [blockFromDrill('hats-and-glasses', ID, 0)],
@@ -220,6 +213,22 @@ describe('what is refused, and where', () => {
       'latitude',
       'longitude',
     ]));
+});
+
+describe('a rig stored before a field was known', () => {
+  it('takes its usual value, and is then as any other', () => {
+    const { hingeAt: _hinge, ...old } = rig;
+    const older = {
+      ...old,
+      line: { weight: 5 },
+      schools: { indicator: 'double', shot: 'near-fly' },
+      flies: old.flies.map(({ wire: _w, dressing: _d, measuredKg: _m, measuredLiftKg: _l, ...fly }) => fly),
+    };
+    expect(rigSchema.parse(older)).toEqual({
+      ...rig,
+      schools: { indicator: 'double', shot: 'near-fly', dropper: 'bend', heaviest: 'point' },
+    });
+  });
 });
 
 describe('what is tidied on the way in', () => {

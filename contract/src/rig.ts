@@ -1,4 +1,21 @@
-import { INDICATOR_SCHOOLS, KNOT_IDS, MATERIAL_IDS, type Rig, SHOT_SCHOOLS } from '@doceo/core';
+import {
+  DEFAULT_SCHOOLS,
+  DRESSING_IDS,
+  DROPPER_SCHOOLS,
+  HEAVIEST_SCHOOLS,
+  INDICATOR_SCHOOLS,
+  INDICATOR_STYLES,
+  KNOT_IDS,
+  LINE_KINDS,
+  MATERIAL_IDS,
+  type Rig,
+  type TemplateParameters,
+  SECTION_ROLES,
+  SHOT_METALS,
+  SHOT_SCHOOLS,
+  TEMPLATE_IDS,
+  WIRE_IDS,
+} from '@doceo/core';
 import { z } from 'zod';
 import { idSchema, instantSchema, lineSchema, versionSchema } from './common';
 
@@ -8,7 +25,7 @@ const diameterSchema = z.number().min(0.00005).max(0.002);
 const sectionSchema = z.strictObject({
   id: partIdSchema,
   name: lineSchema(40),
-  role: z.enum(['butt', 'mid', 'tippet']),
+  role: z.enum(SECTION_ROLES),
   lengthM: z.number().min(0.02).max(12),
   diameterM: diameterSchema,
   material: z.enum(MATERIAL_IDS),
@@ -19,7 +36,7 @@ const fittingSchema = z.discriminatedUnion('kind', [
   z.strictObject({
     id: partIdSchema,
     kind: z.literal('indicator'),
-    style: z.enum(['fixed', 'slip-release', 'yarn']),
+    style: z.enum(INDICATOR_STYLES),
     diameterM: z.number().min(0.004).max(0.05),
     aboveFlyM: z.number().min(0.02).max(15),
   }),
@@ -27,15 +44,17 @@ const fittingSchema = z.discriminatedUnion('kind', [
     id: partIdSchema,
     kind: z.literal('shot'),
     massKg: z.number().min(0.00001).max(0.01),
-    metal: z.enum(['tin', 'lead']),
+    metal: z.enum(SHOT_METALS),
     aboveFlyM: z.number().min(0.02).max(15),
   }),
 ]);
 
-const flySchema = z.strictObject({
+export const flySchema = z.strictObject({
   id: partIdSchema,
   name: lineSchema(40),
   hookSize: z.int().min(2).max(22).multipleOf(2),
+  wire: z.enum(WIRE_IDS).default('standard'),
+  dressing: z.enum(DRESSING_IDS).default('nymph'),
   bead: z.enum(['none', 'brass', 'tungsten']),
   beadDiameterM: z.number().min(0).max(0.006),
   knot: z.enum(KNOT_IDS),
@@ -48,17 +67,29 @@ const flySchema = z.strictObject({
       diameterM: diameterSchema,
       material: z.enum(MATERIAL_IDS),
     }),
+    z.strictObject({ kind: z.literal('inline'), sectionId: partIdSchema }),
   ]),
+  measuredKg: z.number().min(1e-6).max(0.05).nullable().default(null),
+  measuredLiftKg: z.number().min(1e-6).max(0.05).nullable().default(null),
 });
 
-/** A rig. Lengths in metres, masses in kilograms. */
+/** A rig. Lengths in metres, masses in kilograms. What older rigs do not have yet takes its usual value. */
 export const rigSchema = z
   .strictObject({
-    template: z.literal('indicator-nymph'),
+    template: z.enum(TEMPLATE_IDS),
     rod: z.strictObject({ lengthM: z.number().min(1.5).max(5) }),
-    line: z.strictObject({ weight: z.int().min(1).max(12) }),
+    line: z.strictObject({
+      weight: z.int().min(1).max(12),
+      kind: z.enum(LINE_KINDS).default('floating'),
+    }),
     waterDepthM: z.number().min(0.1).max(10),
-    schools: z.strictObject({ indicator: z.enum(INDICATOR_SCHOOLS), shot: z.enum(SHOT_SCHOOLS) }),
+    schools: z.strictObject({
+      indicator: z.enum(INDICATOR_SCHOOLS),
+      shot: z.enum(SHOT_SCHOOLS),
+      dropper: z.enum(DROPPER_SCHOOLS).default(DEFAULT_SCHOOLS.dropper),
+      heaviest: z.enum(HEAVIEST_SCHOOLS).default(DEFAULT_SCHOOLS.heaviest),
+    }),
+    hingeAt: partIdSchema.nullable().default(null),
     sections: z.array(sectionSchema).min(1).max(20),
     fittings: z.array(fittingSchema).max(8),
     flies: z.array(flySchema).min(1).max(4),
@@ -73,7 +104,7 @@ export const rigSchema = z
       });
     const ids = new Set(rig.sections.map((section) => section.id));
     rig.flies.forEach((fly, index) => {
-      if (fly.at.kind === 'tag' && !ids.has(fly.at.sectionId))
+      if (fly.at.kind !== 'point' && !ids.has(fly.at.sectionId))
         context.addIssue({
           code: 'custom',
           path: ['flies', index, 'at', 'sectionId'],
@@ -90,6 +121,24 @@ export const rigSchema = z
         });
     });
   }) satisfies z.ZodType<Rig>;
+
+/** What drives a template. */
+export const templateParametersSchema = z.strictObject({
+  rodLengthM: z.number().min(1.5).max(5),
+  lineWeight: z.int().min(1).max(12),
+  waterDepthM: z.number().min(0.1).max(10),
+  tippetX: z.int().min(0).max(8),
+  flyCount: z.int().min(1).max(3),
+  shotMassKg: z.number().min(0).max(0.01),
+  hingeRatio: z.number().min(1).max(40),
+  leaderLengthM: z.number().min(1.5).max(8),
+  schools: z.strictObject({
+    indicator: z.enum(INDICATOR_SCHOOLS),
+    shot: z.enum(SHOT_SCHOOLS),
+    dropper: z.enum(DROPPER_SCHOOLS),
+    heaviest: z.enum(HEAVIEST_SCHOOLS),
+  }),
+}) satisfies z.ZodType<TemplateParameters>;
 
 export const savedRigSchema = z.strictObject({
   id: idSchema,

@@ -3,8 +3,8 @@ import {
   blockFromDrill,
   deterministicId,
   emptyPlan,
-  indicatorNymph,
-  INDICATOR_NYMPH_DEFAULTS,
+  buildRig,
+  DEFAULT_SCHOOLS,
   plainBlock,
   type Block,
   type PlaceKind,
@@ -22,14 +22,13 @@ export const DEMO_RIGS: DemoRig[] = [
   {
     id: deterministicId('rig:two-nymphs'),
     name: 'Two nymphs under an indicator',
-    rig: indicatorNymph(INDICATOR_NYMPH_DEFAULTS),
+    rig: buildRig('indicator-nymph'),
   },
   {
     id: deterministicId('rig:one-nymph'),
     name: 'One nymph, slow water',
-    rig: indicatorNymph({
-      ...INDICATOR_NYMPH_DEFAULTS,
-      indicatorSchool: 'suspended',
+    rig: buildRig('indicator-nymph', {
+      schools: { ...DEFAULT_SCHOOLS, indicator: 'suspended' },
       flyCount: 1,
       waterDepthM: 1.6,
       shotMassKg: 0,

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { DRILLS, findDrill } from '../drill';
 import { findFault } from '../fault';
-import { indicatorNymph, INDICATOR_NYMPH_DEFAULTS } from '../rig';
+import { buildRig } from '../rig';
 import { SKILLS, skillState } from '../skill';
 import { whatNext } from '../teach';
 import type { Water } from '../water';
@@ -200,7 +200,7 @@ describe('plan check', () => {
   });
   const safety = blockFromDrill('hats-and-glasses', 'safety', 0);
   const good = plan([safety], { lengthMin: 60 });
-  const rig = { id: 'rig', name: 'two nymphs', rig: indicatorNymph(INDICATOR_NYMPH_DEFAULTS) };
+  const rig = { id: 'rig', name: 'two nymphs', rig: buildRig('indicator-nymph') };
   const rules = (of: PlanBody, day: PlanLesson | null): string[] =>
     planSnags(of, day).map(({ rule }) => rule);
 

@@ -40,7 +40,7 @@ export function indicatorOf(rig: Rig): (Fitting & { kind: 'indicator' }) | undef
   return rig.fittings.find((fitting) => fitting.kind === 'indicator');
 }
 
-/** Where a fly's tag leaves the leader, metres above the point fly; 0 for the point fly. */
+/** Where a fly sits in the leader, or its tag leaves it: metres above the point fly; 0 for the point fly. */
 export function flyAttachment(rig: Rig, fly: Fly): number {
   const at = fly.at;
   if (at.kind === 'point') return 0;

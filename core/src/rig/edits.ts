@@ -1,11 +1,8 @@
 import { moveIndicator, placeIndicator } from './indicator-depth';
 import type { Fitting, Fly, IndicatorSchool, Rig, Section, ShotSchool } from './rig';
-import { indicatorNymph, INDICATOR_NYMPH_DEFAULTS } from './templates/indicator-nymph';
+import { buildRig, SHOT_ABOVE_FLY_M } from './templates';
 import { diameterOfX } from './x-size';
 import { leaderLength } from './chain';
-
-/** Shot sits this far above the point fly, by school; middles of the usual ranges, metres. */
-const SHOT_ABOVE_FLY_M: Record<ShotSchool, number> = { 'near-fly': 0.12, 'above-knot': 0.27 };
 
 /** Everything that can be done to a rig on the bench. Each returns a new rig. */
 export const rigEdits = {
@@ -43,7 +40,7 @@ export const rigEdits = {
     const point = rig.flies.filter((fly) => fly.at.kind === 'point');
     const last = rig.sections.at(-1);
     if (count === 1 || !last) return { ...rig, flies: point };
-    const [dropper] = indicatorNymph(INDICATOR_NYMPH_DEFAULTS).flies as [Fly];
+    const [dropper] = buildRig('indicator-nymph').flies as [Fly];
     return {
       ...rig,
       flies: [

@@ -1,4 +1,14 @@
 import { type UnitSystem, formatForce, formatLength } from '../units';
+import {
+  countFigure,
+  floatFigure,
+  hingeFigure,
+  loadFigure,
+  sinkFigure,
+  startingXFigure,
+  tangleFigure,
+} from './load-figures';
+import { DRESSINGS } from './dressings';
 import { indicatorOf, leaderLength, pointFly, spans } from './chain';
 import { INDICATOR_FACTORS, SUSPENDED_CLEARANCE_M } from './indicator-depth';
 import { KNOTS } from './knots';
@@ -10,12 +20,26 @@ import { linksTo, weakestLink } from './strength';
 /** How far a figure can be trusted. */
 export type Certainty = 'measured' | 'computed' | 'rule of thumb' | 'estimate';
 
+export type FigureId =
+  | 'leader-length'
+  | 'indicator-distance'
+  | 'breaks-first'
+  | 'net-reach'
+  | 'hook-count'
+  | 'float-margin'
+  | 'sink'
+  | 'count-to-depth'
+  | 'hinge'
+  | 'starting-x'
+  | 'casting-load'
+  | 'tangle-risk';
+
 /** A computed figure that opens to its reason. Lengths in metres, forces in newtons. */
 export interface Figure {
-  id: 'leader-length' | 'indicator-distance' | 'breaks-first' | 'net-reach' | 'hook-count';
+  id: FigureId;
   label: string;
   value: number;
-  unit: 'm' | 'N' | 'hooks';
+  unit: 'm' | 'N' | 'hooks' | 'ratio' | 'kg' | 'm/s' | 's' | 'X' | 'tangles/h';
   /** The limit to compare with, in the same unit, where there is one. */
   limit: number | null;
   /** Value in words for people, in the chosen units. */
@@ -50,7 +74,13 @@ export function rigFigures(rig: Rig, maxHooks: number | null, system: UnitSystem
   if (indicator) figures.push(indicatorFigure(rig, indicator.aboveFlyM, length));
   const breaks = breaksFirstFigure(rig, system);
   if (breaks) figures.push(breaks);
+  figures.push(
+    ...[floatFigure(rig), sinkFigure(rig, system), countFigure(rig, length), hingeFigure(rig)].flatMap(
+      (figure) => figure ?? [],
+    ),
+  );
   const reach = netReach(rig);
+  const hooks = rig.flies.filter(({ dressing }) => DRESSINGS[dressing].hook).length;
   figures.push({
     id: 'net-reach',
     label: 'Line left at the net',
@@ -69,14 +99,19 @@ export function rigFigures(rig: Rig, maxHooks: number | null, system: UnitSystem
   figures.push({
     id: 'hook-count',
     label: 'Hooks',
-    value: rig.flies.length,
+    value: hooks,
     unit: 'hooks',
     limit: maxHooks,
-    text: maxHooks === null ? `${rig.flies.length}` : `${rig.flies.length} of ${maxHooks}`,
+    text: maxHooks === null ? `${hooks}` : `${hooks} of ${maxHooks}`,
     inputs: rig.flies.map((fly) => ({ label: fly.name, text: `#${fly.hookSize}` })),
     rule: 'One hook a fly, against the rule card of the water.',
     certainty: 'computed',
   });
+  figures.push(
+    ...[startingXFigure(rig, system)].flatMap((figure) => figure ?? []),
+    loadFigure(rig, system),
+    tangleFigure(rig),
+  );
   return figures;
 }
 

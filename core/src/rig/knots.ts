@@ -1,5 +1,5 @@
 /** What a knot joins. */
-export type KnotUse = 'line-to-fly' | 'line-to-line' | 'line-to-loop' | 'line-to-ring';
+export type KnotUse = 'line-to-fly' | 'line-to-line' | 'line-to-loop' | 'line-to-ring' | 'line-to-bend';
 
 export interface Knot {
   id: KnotId;
@@ -15,18 +15,23 @@ export const KNOT_IDS = [
   'improved-clinch',
   'clinch',
   'loop-to-fly',
+  'bend-clinch',
+  'snell',
   'double-surgeon',
   'triple-surgeon',
   'blood',
   'double-uni',
   'nail',
   'perfection-loop',
+  'surgeon-loop',
   'loop-to-loop',
+  'slip-loop',
   'tippet-ring',
+  'tapered',
 ] as const;
 export type KnotId = (typeof KNOT_IDS)[number];
 
-const FLY: KnotUse[] = ['line-to-fly', 'line-to-ring'];
+const FLY: KnotUse[] = ['line-to-fly', 'line-to-ring', 'line-to-bend'];
 
 export const KNOTS: Record<KnotId, Knot> = {
   'improved-clinch': {
@@ -44,6 +49,14 @@ export const KNOTS: Record<KnotId, Knot> = {
     share: 0.8,
     maxDiameterRatio: 20,
   },
+  'bend-clinch': {
+    id: 'bend-clinch',
+    name: 'double-turn clinch over the bend',
+    uses: ['line-to-bend', 'line-to-fly'],
+    share: 0.82,
+    maxDiameterRatio: 20,
+  },
+  snell: { id: 'snell', name: 'snell', uses: ['line-to-fly'], share: 0.9, maxDiameterRatio: 20 },
   'double-surgeon': {
     id: 'double-surgeon',
     name: 'double surgeon’s',
@@ -74,6 +87,20 @@ export const KNOTS: Record<KnotId, Knot> = {
     share: 0.85,
     maxDiameterRatio: 4,
   },
+  'surgeon-loop': {
+    id: 'surgeon-loop',
+    name: 'surgeon’s loop',
+    uses: ['line-to-loop'],
+    share: 0.82,
+    maxDiameterRatio: 4,
+  },
+  'slip-loop': {
+    id: 'slip-loop',
+    name: 'slip loop on the cord tip',
+    uses: ['line-to-loop'],
+    share: 0.8,
+    maxDiameterRatio: 12,
+  },
   'loop-to-loop': {
     id: 'loop-to-loop',
     name: 'loop to loop',
@@ -88,6 +115,7 @@ export const KNOTS: Record<KnotId, Knot> = {
     share: 0.85,
     maxDiameterRatio: 6,
   },
+  tapered: { id: 'tapered', name: 'tapered through, no knot', uses: [], share: 1, maxDiameterRatio: 3 },
 };
 
 /** The knots that serve a use, strongest first. */

@@ -9,10 +9,10 @@ import { netReach } from './net-reach';
 import type { Rig } from './rig';
 import { rigSnags } from './snags';
 import { linksTo, weakestLink } from './strength';
-import { indicatorNymph, INDICATOR_NYMPH_DEFAULTS } from './templates/indicator-nymph';
+import { buildRig } from './templates';
 import { diameterOfX, startingX, xOfDiameter } from './x-size';
 
-const rig = indicatorNymph(INDICATOR_NYMPH_DEFAULTS);
+const rig = buildRig('indicator-nymph');
 const card = {
   licence: '',
   seasonFrom: '01-01',
@@ -45,7 +45,7 @@ const anyRig = fc
     }),
   })
   .map(({ x, depth, lengths, materials, knots }) => {
-    const base = indicatorNymph({ ...INDICATOR_NYMPH_DEFAULTS, tippetX: x, waterDepthM: depth });
+    const base = buildRig('indicator-nymph', { tippetX: x, waterDepthM: depth });
     return {
       ...base,
       sections: base.sections.map((section, i) => ({
@@ -222,7 +222,7 @@ describe('snags', () => {
     ],
     ['hooks-over-limit', rig, 1],
     ['lead-not-allowed', rigEdits.shotMetal(rig, 'lead'), 2],
-    ['knot-unsuited', rigEdits.section(rig, 'middle', { joint: 'blood' }), 2],
+    ['knot-unsuited', rigEdits.section(rig, 'upper', { joint: 'blood' }), 2],
     ['thin-to-fly-line', thin('butt', 0.0002), 2],
     [
       'dropper-too-thick',

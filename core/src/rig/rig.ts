@@ -1,40 +1,59 @@
+import type { DressingId } from './dressings';
+import type { WireId } from './hooks';
 import type { KnotId } from './knots';
+import type { LineKind } from './lines';
 import type { MaterialId } from './materials';
+
+export const SECTION_ROLES = ['butt', 'mid', 'sighter', 'tippet'] as const;
 
 /** A length of leader. Sections run from the fly line to the point fly; `joint` is the knot at the upper end. */
 export interface Section {
   id: string;
   name: string;
-  role: 'butt' | 'mid' | 'tippet';
+  role: (typeof SECTION_ROLES)[number];
   lengthM: number;
   diameterM: number;
   material: MaterialId;
   joint: KnotId;
 }
 
+export const INDICATOR_STYLES = ['fixed', 'slip-release', 'yarn'] as const;
+
 /** Something that sits on the leader at a distance above the point fly, measured along it. */
 export type Fitting =
   | {
       id: string;
       kind: 'indicator';
-      style: 'fixed' | 'slip-release' | 'yarn';
+      style: (typeof INDICATOR_STYLES)[number];
       diameterM: number;
       aboveFlyM: number;
     }
   | { id: string; kind: 'shot'; massKg: number; metal: 'tin' | 'lead'; aboveFlyM: number };
 
+/**
+ * The point fly ends the leader. A dropper hangs on a tag from the joint above the section named, or sits in line
+ * there, with that section tied to its bend or into its eye.
+ */
+export type FlyPlace =
+  | { kind: 'point' }
+  | { kind: 'tag'; sectionId: string; lengthM: number; diameterM: number; material: MaterialId }
+  | { kind: 'inline'; sectionId: string };
+
 export interface Fly {
   id: string;
   name: string;
   hookSize: number;
+  wire: WireId;
+  dressing: DressingId;
   bead: 'none' | 'brass' | 'tungsten';
   /** 0 without a bead. */
   beadDiameterM: number;
   knot: KnotId;
-  /** The point fly ends the leader; a dropper hangs on a tag from the joint above the section named. */
-  at:
-    | { kind: 'point' }
-    | { kind: 'tag'; sectionId: string; lengthM: number; diameterM: number; material: MaterialId };
+  at: FlyPlace;
+  /** As a kitchen scale says, kg, or null. */
+  measuredKg: number | null;
+  /** What a bucket test hung below it until it sank, kg, or null. */
+  measuredLiftKg: number | null;
 }
 
 export const INDICATOR_SCHOOLS = ['one-and-half', 'double', 'suspended'] as const;
@@ -45,13 +64,47 @@ export const SHOT_SCHOOLS = ['near-fly', 'above-knot'] as const;
 /** Where the shot goes: 10–15 cm above the fly, or 15–30 cm and above a stopper knot. */
 export type ShotSchool = (typeof SHOT_SCHOOLS)[number];
 
+export const DROPPER_SCHOOLS = ['bend', 'eye', 'tag'] as const;
+/** How a dropper hangs from a dry: on its bend, in its eye, or the dry on a tag. */
+export type DropperSchool = (typeof DROPPER_SCHOOLS)[number];
+
+export const HEAVIEST_SCHOOLS = ['point', 'upper'] as const;
+/** Where the heaviest of two nymphs goes: on the point as an anchor, or above, so that takes on the light one are felt. */
+export type HeaviestSchool = (typeof HEAVIEST_SCHOOLS)[number];
+
+export interface RigSchools {
+  indicator: IndicatorSchool;
+  shot: ShotSchool;
+  dropper: DropperSchool;
+  heaviest: HeaviestSchool;
+}
+
+export const TEMPLATE_IDS = [
+  'dry-fly',
+  'sacrificial-tippet',
+  'dry-dropper',
+  'indicator-nymph',
+  'tuck-hinge',
+  'tight-line',
+  'streamer',
+  'lake-long-leader',
+  'lake-suspended',
+  'margin-single',
+  'wet-swing',
+  'fixed-line',
+  'grass',
+] as const;
+export type TemplateId = (typeof TEMPLATE_IDS)[number];
+
 /** A rig: a chain from the fly line to the point fly. All lengths in metres. */
 export interface Rig {
-  template: 'indicator-nymph';
+  template: TemplateId;
   rod: { lengthM: number };
-  line: { weight: number };
+  line: { weight: number; kind: LineKind };
   waterDepthM: number;
-  schools: { indicator: IndicatorSchool; shot: ShotSchool };
+  schools: RigSchools;
+  /** Section below the knot that is a hinge on purpose, or null. */
+  hingeAt: string | null;
   sections: Section[];
   fittings: Fitting[];
   flies: Fly[];

@@ -35,6 +35,8 @@ export function linksTo(rig: Rig, fly: Fly): Link[] {
   for (const { section, topM, bottomM } of spans(rig)) {
     if (topM <= fromM + 1e-9) break;
     const strengthN = materialStrength(section.material, section.diameterM);
+    const inline = rig.flies.find(({ at }) => at.kind === 'inline' && at.sectionId === section.id);
+    if (inline && above) links.push(inlineKnot(rig, inline, above.strengthN, topM));
     const weaker = above && above.strengthN < strengthN ? above.role : section.role;
     links.push({
       id: `${section.id}/joint`,
@@ -56,7 +58,9 @@ export function linksTo(rig: Rig, fly: Fly): Link[] {
     });
     above = { name: section.name, strengthN, role: section.role };
   }
-  if (fly.at.kind === 'tag') {
+  if (fly.at.kind === 'inline') {
+    if (above) links.push(inlineKnot(rig, fly, above.strengthN, fromM));
+  } else if (fly.at.kind === 'tag') {
     const tagN = materialStrength(fly.at.material, fly.at.diameterM);
     links.push({
       id: `${fly.id}/tag`,
@@ -72,6 +76,15 @@ export function linksTo(rig: Rig, fly: Fly): Link[] {
     links.push(flyKnot(fly, above.strengthN));
   }
   return links;
+}
+
+/** The knot that ties a fly in the middle of the leader; what hangs below it goes too. */
+function inlineKnot(rig: Rig, fly: Fly, lineN: number, topM: number): Link {
+  return {
+    ...flyKnot(fly, lineN),
+    lostLengthM: topM,
+    lostFlies: rig.flies.filter((other) => flyAttachment(rig, other) < topM + 1e-9).length,
+  };
 }
 
 function flyKnot(fly: Fly, lineN: number): Link {

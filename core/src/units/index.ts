@@ -1,3 +1,4 @@
 export * from './length';
 export * from './force';
 export * from './probability';
+export * from './mass';

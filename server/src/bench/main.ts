@@ -1,7 +1,6 @@
 import {
   DRILLS,
-  indicatorNymph,
-  INDICATOR_NYMPH_DEFAULTS,
+  buildRig,
   planSnags,
   rigFigures,
   rigSnags,
@@ -35,7 +34,7 @@ function attempts(count: number, seed: string): SkillAttempt[] {
   }));
 }
 
-const rig = indicatorNymph(INDICATOR_NYMPH_DEFAULTS);
+const rig = buildRig('indicator-nymph');
 const thousand = Array.from({ length: 30 }, (_, i) => attempts(1000, `student ${i}`));
 const ten = attempts(10, 'few');
 const plan = {

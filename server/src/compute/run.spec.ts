@@ -29,6 +29,38 @@ describe('compute', () => {
       { rig: DEMO_RIGS[0]?.rig },
       { figures: expect.arrayContaining([expect.objectContaining({ id: 'leader-length' })]) },
     ],
+    [
+      'rig-template',
+      { template: 'lake-long-leader', parameters: { flyCount: 2, leaderLengthM: 6 } },
+      { rig: { template: 'lake-long-leader', line: { kind: 'hover' }, flies: [{}, {}] } },
+    ],
+    ['rig-template', { template: 'grass' }, { rig: { flies: [{ dressing: 'yarn' }] } }],
+    [
+      'float-margin',
+      { rig: DEMO_RIGS[0]?.rig },
+      { float: { kind: 'indicator', measured: false, parts: [{}, {}, {}, {}] } },
+    ],
+    [
+      'fly-mass',
+      { fly: DEMO_RIGS[1]?.rig.flies[0] },
+      { measured: false, beadKg: expect.closeTo(0.000159, 6) },
+    ],
+    ['free-sink', { fly: DEMO_RIGS[1]?.rig.flies[0], depthM: 0 }, { seconds: 0 }],
+    [
+      'countdown',
+      { depthM: 2.54, line: 'type-2' },
+      { lines: [{ line: 'type-2', seconds: expect.closeTo(50, 9) }] },
+    ],
+    ['taper', { rig: DEMO_RIGS[0]?.rig }, { hinges: 0, steps: [{}, {}, {}, {}] }],
+    [
+      'class-kit',
+      { uses: [{ rig: DEMO_RIGS[0]?.rig, name: 'x', students: [{ name: 'Sam' }], hours: 0 }] },
+      {
+        items: expect.arrayContaining([
+          { group: 'shot', name: '0.20 g tin', unit: 'pieces', count: 1, spares: 0 },
+        ]),
+      },
+    ],
     ['skill-trace', { attempts: [], nowMs: 0 }, { attempts: 0, lastAtMs: null }],
     [
       'fault-rates',
@@ -54,6 +86,10 @@ describe('compute', () => {
     ['skill-trace', { attempts: [{ id: 'a', atMs: 'noon', good: true }], nowMs: 0 }, 'attempts[0].atMs'],
     ['fault-rates', { attempts: [{ atMs: 1, faultId: 'cast.unheard' }] }, 'attempts[0].faultId'],
     ['plan-check', { plan: {} }, 'plan.aim'],
+    ['rig-template', { template: 'magic' }, 'template'],
+    ['rig-template', { template: 'grass', parameters: { tippetX: 9 } }, 'parameters.tippetX'],
+    ['countdown', { depthM: -1 }, 'depthM'],
+    ['fly-mass', { fly: { ...DEMO_RIGS[1]?.rig.flies[0], beadDiameterM: 3 } }, 'fly.beadDiameterM'],
     ['rig-figures', { rig: { ...DEMO_RIGS[0]?.rig, flies: [] } }, 'rig.flies'],
   ])('%s names the path of what is wrong, on one line', (name, input, path) => {
     const { exitCode, error } = run(name, input);

@@ -8,14 +8,7 @@ import type {
   SavedWater,
   Session,
 } from '@doceo/contract';
-import {
-  type BankEvent,
-  type BankEventBody,
-  blockFromDrill,
-  emptyPlan,
-  indicatorNymph,
-  INDICATOR_NYMPH_DEFAULTS,
-} from '@doceo/core';
+import { type BankEvent, type BankEventBody, blockFromDrill, buildRig, emptyPlan } from '@doceo/core';
 
 /** A morning in June, an hour and a half before the lesson. */
 export const NOW = Date.parse('2026-06-10T06:00:00Z');
@@ -77,7 +70,7 @@ export const JONAS = student(12, 'Jonas Wren', { bornOn: '2012-02-02' });
 export const RIG: SavedRig = {
   id: uuid(31),
   name: 'Two nymphs',
-  rig: indicatorNymph(INDICATOR_NYMPH_DEFAULTS),
+  rig: buildRig('indicator-nymph'),
   version: 3,
   updatedAt: '2026-06-01T10:00:00Z',
 };

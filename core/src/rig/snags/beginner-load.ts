@@ -1,36 +1,46 @@
-import { indicatorOf } from '../chain';
+import { castingLoad } from '../casting-load';
+import { pointFly } from '../chain';
+import { tangleRisk } from '../tangle';
 import type { RigRule } from './rule';
 
 /** What a rig asks of a beginner's cast: tangles, and weight that flies past heads. */
 export const beginnerLoad: RigRule = (rig) => {
-  const shot = rig.fittings.filter((fitting) => fitting.kind === 'shot');
-  const hinges = rig.flies.length + shot.length + (indicatorOf(rig) ? 1 : 0);
   const snags: ReturnType<RigRule> = [];
-  const point = rig.flies.filter((fly) => fly.at.kind === 'point');
-  if (hinges >= 4) {
+  const point = pointFly(rig);
+  const risk = tangleRisk(rig);
+  if (risk.level === 'high') {
+    const simpler = point && rig.flies.length > 1 ? { ...rig, flies: [point] } : null;
+    const without = { ...rig, fittings: rig.fittings.filter(({ kind }) => kind !== 'shot') };
     snags.push({
       id: 'tangle-risk',
       rule: 'tangle-risk',
       level: 'mind',
       title: 'Tangle risk for beginners: high',
-      reason: `Flies, shot and indicator make ${hinges} hinges. One fly teaches the same.`,
-      evidence: [{ label: 'hinges', text: `${hinges}` }],
-      fixes:
-        point.length > 0 && point.length < rig.flies.length
-          ? [{ label: 'One fly', change: { ...rig, flies: point } }]
+      reason: `About ${risk.perHour.toFixed(1)} tangles an hour. ${simpler ? 'One fly teaches the same.' : 'A heavier bead instead of shot teaches the same.'}`,
+      evidence: risk.parts.map(({ name, adds }) => ({ label: name, text: `+${adds.toFixed(1)}` })),
+      fixes: simpler
+        ? [{ label: 'One fly', change: simpler }]
+        : without.fittings.length < rig.fittings.length
+          ? [{ label: 'No shot', change: without }]
           : [],
     });
   }
-  const heavy = shot.length > 0 || rig.flies.some((fly) => fly.bead === 'tungsten');
-  if (heavy) {
+  const load = castingLoad(rig);
+  const shot = rig.fittings.filter(({ kind }) => kind === 'shot').length;
+  if (load.advice !== 'any') {
     snags.push({
       id: 'open-loop',
       rule: 'open-loop',
       level: 'note',
-      title: 'Weight on the leader: open the loop',
-      reason:
-        'Oval or water-loaded cast, hats and glasses on everybody near. A tight loop with weight can break a rod and hit a person.',
-      evidence: [{ label: 'shot', text: `${shot.length}` }],
+      title:
+        load.advice === 'open'
+          ? 'Weight on the leader: open the loop'
+          : 'Heavy rig: let the water load the rod',
+      reason: `${load.advice === 'open' ? 'Oval or water-loaded cast' : 'Water-loaded cast, no false cast'}, hats and glasses on everybody near. A tight loop with weight can break a rod and hit a person.`,
+      evidence: [
+        { label: 'rig against the line’s head', text: `${(load.share * 100).toFixed(0)} %` },
+        { label: 'shot', text: `${shot}` },
+      ],
       fixes: [],
     });
   }

@@ -2,7 +2,10 @@ import { bySeverity } from '../../snag';
 import type { Rig } from '../rig';
 import { beginnerLoad } from './beginner-load';
 import { breaksAboveTippet } from './breaks-above-tippet';
+import { dropperRules } from './dropper-rules';
 import { dropperTooThick } from './dropper-too-thick';
+import { floatTooSmall } from './float-margin';
+import { hinge } from './hinge';
 import { indicatorPlace } from './indicator-place';
 import { knotsFit } from './knots-fit';
 import { netTooFar } from './net-too-far';
@@ -19,6 +22,9 @@ const RULES: RigRule[] = [
   thinToFlyLine,
   knotsFit,
   dropperTooThick,
+  floatTooSmall,
+  hinge,
+  dropperRules,
   indicatorPlace,
   beginnerLoad,
 ];

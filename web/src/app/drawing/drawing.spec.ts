@@ -1,11 +1,4 @@
-import {
-  indicatorNymph,
-  INDICATOR_NYMPH_DEFAULTS,
-  leaderLength,
-  rigEdits,
-  SKILLS,
-  skillState,
-} from '@doceo/core';
+import { buildRig, leaderLength, rigEdits, SKILLS, skillState } from '@doceo/core';
 import { drawStreams } from '../record/streams';
 import { drawRig } from '../rig/rig-drawing';
 import { spreadLabels } from './spread-labels';
@@ -34,7 +27,7 @@ describe('labels', () => {
 });
 
 describe('the rig drawing', () => {
-  const rig = indicatorNymph(INDICATOR_NYMPH_DEFAULTS);
+  const rig = buildRig('indicator-nymph');
   const length = (a: { x: number; y: number }, b: { x: number; y: number }): number =>
     Math.hypot(a.x - b.x, a.y - b.y);
 

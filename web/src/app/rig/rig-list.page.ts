@@ -1,16 +1,7 @@
 import { Component, computed, inject, type OnInit, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { api, type SavedRig } from '@doceo/contract';
-import {
-  formatLength,
-  indicatorNymph,
-  INDICATOR_NYMPH_DEFAULTS,
-  leaderLength,
-  pointFly,
-  type Rig,
-  rigSnags,
-  weakestLink,
-} from '@doceo/core';
+import { buildRig, formatLength, leaderLength, pointFly, type Rig, rigSnags, weakestLink } from '@doceo/core';
 import { MessageService } from 'primeng/api';
 import { ApiClient } from '../data/api-client';
 import type { ApiError } from '../data/api-error';
@@ -42,7 +33,7 @@ export class RigListPage implements OnInit {
   }
 
   protected make(): void {
-    const rig = indicatorNymph({ ...INDICATOR_NYMPH_DEFAULTS, flyCount: 1 });
+    const rig = buildRig('indicator-nymph', { flyCount: 1 });
     this.client
       .call(api.rigs.create, { body: { id: crypto.randomUUID(), name: 'Nymph under an indicator', rig } })
       .subscribe(({ id }) => void this.router.navigate(['/rig', id]));

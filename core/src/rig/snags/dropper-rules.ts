@@ -1,0 +1,47 @@
+import { DRESSINGS } from '../dressings';
+import type { RigContext, RigRule } from './rule';
+import type { Rig } from '../rig';
+
+/** Below a floating fly: no split shot, and nothing on the bend of a barbless hook that a fish may slide off. */
+export const dropperRules: RigRule = (rig, context) => {
+  const dry = rig.flies.find(({ dressing }) => DRESSINGS[dressing].stage === 'adult');
+  if (!dry || rig.flies.length < 2) return [];
+  return [...shotBelowDry(rig, dry.name), ...onBarblessBend(rig, dry.name, context)];
+};
+
+function shotBelowDry(rig: Rig, dryName: string): ReturnType<RigRule> {
+  const shot = rig.fittings.filter(({ kind }) => kind === 'shot');
+  if (shot.length === 0) return [];
+  return [
+    {
+      id: 'shot-below-dry',
+      rule: 'shot-below-dry',
+      level: 'mind',
+      title: 'Shot below a dry fly',
+      reason: `It hinges below the ${dryName} and tangles. For depth take a tungsten bead.`,
+      evidence: [{ label: 'shot', text: `${shot.length}` }],
+      fixes: [
+        {
+          label: 'Take the shot off',
+          change: { ...rig, fittings: rig.fittings.filter(({ kind }) => kind !== 'shot') },
+        },
+      ],
+    },
+  ];
+}
+
+function onBarblessBend(rig: Rig, dryName: string, { water }: RigContext): ReturnType<RigRule> {
+  const hangs = rig.flies.some(({ at }) => at.kind === 'inline');
+  if (!hangs || rig.schools.dropper !== 'bend' || !water?.rules.barbless) return [];
+  return [
+    {
+      id: 'dropper-on-barbless-bend',
+      rule: 'dropper-on-barbless-bend',
+      level: 'note',
+      title: 'Dropper on a barbless bend',
+      reason: `A fish may slide it off the ${dryName}. In the eye or on a tag it stays; schools differ.`,
+      evidence: [{ label: water.name, text: 'barbless' }],
+      fixes: [],
+    },
+  ];
+}

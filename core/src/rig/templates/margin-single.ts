@@ -1,0 +1,40 @@
+import { COMMON, frame, pointOf, type RigTemplate, section, toCm, xClamped } from './template';
+
+/** Home-made two-step taper with one fly, as long as the fish's window asks for. */
+export const marginSingle: RigTemplate = {
+  id: 'margin-single',
+  name: 'Single fly for the margins',
+  purpose: 'Puts one fly in front of a fish near the bank with the line out of its sight.',
+  water: 'lake margins and clear ponds',
+  cues: ['Stay low, cast short.', 'Let it sink to the fish, then draw it away.'],
+  uses: ['leaderLengthM', 'tippetX', 'waterDepthM', 'lineWeight', 'rodLengthM'],
+  defaults: { ...COMMON, waterDepthM: 1.2, tippetX: 4, leaderLengthM: 4 },
+  build: (parameters) => {
+    const heavyM = toCm(parameters.leaderLengthM * 0.4);
+    return {
+      ...frame('margin-single', parameters),
+      sections: [
+        section('heavy', 'heavy section', 'butt', heavyM, 0.000432, 'copolymer', 'loop-to-loop'),
+        section('step', 'step', 'mid', 0.5, 0.00033, 'copolymer', 'double-uni'),
+        section(
+          'tippet',
+          'level tippet',
+          'tippet',
+          Math.max(0.6, parameters.leaderLengthM - heavyM - 0.5),
+          xClamped(parameters.tippetX),
+          'fluorocarbon',
+          'double-uni',
+        ),
+      ],
+      flies: [
+        pointOf('shrimp', {
+          hookSize: 12,
+          dressing: 'nymph',
+          bead: 'brass',
+          beadDiameterM: 0.0024,
+          knot: 'loop-to-fly',
+        }),
+      ],
+    };
+  },
+};
