@@ -1,13 +1,26 @@
 import { moveIndicator, placeIndicator } from './indicator-depth';
-import type { Fitting, Fly, IndicatorSchool, Rig, Section, ShotSchool } from './rig';
+import { reshape } from './reshape';
+import type {
+  DropperSchool,
+  Fitting,
+  Fly,
+  HeaviestSchool,
+  IndicatorSchool,
+  Rig,
+  Section,
+  ShotSchool,
+} from './rig';
 import { buildRig, SHOT_ABOVE_FLY_M } from './templates';
 import { diameterOfX } from './x-size';
 import { leaderLength } from './chain';
 
 /** Everything that can be done to a rig on the bench. Each returns a new rig. */
 export const rigEdits = {
-  /** A new depth moves the indicator by its school. */
-  depth: (rig: Rig, waterDepthM: number): Rig => placeIndicator({ ...rig, waterDepthM }),
+  /** A new depth moves the indicator by its school; other rigs take the lengths their template gives for it. */
+  depth: (rig: Rig, waterDepthM: number): Rig =>
+    rig.template === 'indicator-nymph'
+      ? placeIndicator({ ...rig, waterDepthM })
+      : reshape(rig, { waterDepthM }),
 
   indicatorSchool: (rig: Rig, indicator: IndicatorSchool): Rig =>
     placeIndicator({ ...rig, schools: { ...rig.schools, indicator } }),
@@ -36,7 +49,8 @@ export const rigEdits = {
   },
 
   /** One fly leaves the point fly; two put a dropper on a tag above the last section. */
-  flyCount: (rig: Rig, count: 1 | 2): Rig => {
+  flyCount: (rig: Rig, count: number): Rig => {
+    if (rig.template !== 'indicator-nymph') return reshape(rig, { flyCount: count });
     const point = rig.flies.filter((fly) => fly.at.kind === 'point');
     const last = rig.sections.at(-1);
     if (count === 1 || !last) return { ...rig, flies: point };
@@ -80,7 +94,23 @@ export const rigEdits = {
     };
   },
 
-  rod: (rig: Rig, lengthM: number): Rig => ({ ...rig, rod: { lengthM } }),
+  rod: (rig: Rig, lengthM: number): Rig =>
+    rig.template === 'indicator-nymph' ? { ...rig, rod: { lengthM } } : reshape(rig, { rodLengthM: lengthM }),
+
+  lineWeight: (rig: Rig, weight: number): Rig => ({ ...rig, line: { ...rig.line, weight } }),
+
+  dropperSchool: (rig: Rig, dropper: DropperSchool): Rig =>
+    reshape(rig, { schools: { ...rig.schools, dropper } }),
+
+  heaviestSchool: (rig: Rig, heaviest: HeaviestSchool): Rig =>
+    reshape(rig, { schools: { ...rig.schools, heaviest } }),
+
+  indicatorSize: (rig: Rig, diameterM: number): Rig => ({
+    ...rig,
+    fittings: rig.fittings.map((fitting) =>
+      fitting.kind === 'indicator' ? { ...fitting, diameterM } : fitting,
+    ),
+  }),
 
   /** A changed section; fittings that would lie above the leader slide down to its top. */
   section: (rig: Rig, id: string, change: Partial<Section>): Rig => {

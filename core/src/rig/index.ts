@@ -22,5 +22,6 @@ export * from './cut-list';
 export * from './class-kit';
 export * from './figures';
 export * from './edits';
+export * from './reshape';
 export * from './snags';
 export * from './templates';

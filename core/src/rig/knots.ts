@@ -51,7 +51,7 @@ export const KNOTS: Record<KnotId, Knot> = {
   },
   'bend-clinch': {
     id: 'bend-clinch',
-    name: 'double-turn clinch over the bend',
+    name: 'clinch over the bend',
     uses: ['line-to-bend', 'line-to-fly'],
     share: 0.82,
     maxDiameterRatio: 20,
@@ -110,12 +110,12 @@ export const KNOTS: Record<KnotId, Knot> = {
   },
   'tippet-ring': {
     id: 'tippet-ring',
-    name: 'tippet ring, clinch each side',
+    name: 'tippet ring',
     uses: ['line-to-line'],
     share: 0.85,
     maxDiameterRatio: 6,
   },
-  tapered: { id: 'tapered', name: 'tapered through, no knot', uses: [], share: 1, maxDiameterRatio: 3 },
+  tapered: { id: 'tapered', name: 'no knot, tapered', uses: [], share: 1, maxDiameterRatio: 3 },
 };
 
 /** The knots that serve a use, strongest first. */

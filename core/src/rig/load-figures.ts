@@ -49,13 +49,13 @@ export function sinkFigure(rig: Rig, system: UnitSystem): Figure | null {
   const mass = flyMass(fly);
   return {
     id: 'sink',
-    label: `${fly.name} sinks`,
+    label: 'Point fly sinks',
     value: terminalMs,
     unit: 'm/s',
     limit: null,
     text: formatSpeed(terminalMs, system),
     inputs: [
-      { label: 'mass', text: formatMass(mass.totalKg, system) },
+      { label: fly.name, text: formatMass(mass.totalKg, system) },
       { label: 'weight under water', text: formatWeight(mass.submergedN) },
       { label: `to ${depthM.toFixed(1)} m, free`, text: `${timeTo(depthM).toFixed(1)} s` },
     ],

@@ -1,5 +1,7 @@
 import fc from 'fast-check';
 import { castingLoad } from '../casting-load';
+import { rigEdits } from '../edits';
+import { parametersOf, reshape } from '../reshape';
 import { flyAttachment, leaderLength, pointFly } from '../chain';
 import { floatMargin } from '../float-margin';
 import { rigFigures } from '../figures';
@@ -21,7 +23,7 @@ import { buildRig, DEFAULT_SCHOOLS, TEMPLATES, type TemplateParameters } from '.
 const context = { water: null, system: 'metric' } as const;
 const all = TEMPLATE_IDS.map((id) => [id] as const);
 
-const parametersOf: fc.Arbitrary<Partial<TemplateParameters>> = fc.record({
+const anyParameters: fc.Arbitrary<Partial<TemplateParameters>> = fc.record({
   rodLengthM: fc.double({ min: 2.1, max: 4.5, noNaN: true }),
   lineWeight: fc.integer({ min: 1, max: 9 }),
   waterDepthM: fc.double({ min: 0.2, max: 5, noNaN: true }),
@@ -61,7 +63,7 @@ describe('every template', () => {
 
   it.each(all)('%s holds together whatever it is asked for', (id) => {
     fc.assert(
-      fc.property(parametersOf, (parameters) => {
+      fc.property(anyParameters, (parameters) => {
         const rig = buildRig(id, parameters);
         const lengthM = leaderLength(rig);
         expect(rig.flies.filter(({ at }) => at.kind === 'point')).toHaveLength(1);
@@ -178,5 +180,42 @@ describe('what each template promises', () => {
     const rig = buildRig('grass');
     expect(rigFigures(rig, 2, 'metric').find(({ id }) => id === 'hook-count')?.value).toBe(0);
     expect(castingLoad(rig).advice).toBe('any');
+  });
+});
+
+describe('a rig shaped anew', () => {
+  it.each(all)('%s has the parameters it was built with', (id) => {
+    const rig = buildRig(id);
+    expect(reshape(rig, {})).toEqual(rig);
+    expect(parametersOf(reshape(rig, { waterDepthM: 2 })).waterDepthM).toBe(2);
+  });
+
+  it('keeps what was chosen: flies, materials and knots', () => {
+    const rig = buildRig('lake-long-leader');
+    const chosen = rigEdits.section(
+      rigEdits.fly(rig, 'point', { hookSize: 6, bead: 'tungsten', beadDiameterM: 0.0046, measuredKg: 0.001 }),
+      'upper',
+      { material: 'copolymer', joint: 'blood' },
+    );
+    const longer = reshape(chosen, { leaderLengthM: 6 });
+    expect(pointFly(longer)).toMatchObject({ hookSize: 6, beadDiameterM: 0.0046, measuredKg: 0.001 });
+    expect(longer.sections[1]).toMatchObject({ material: 'copolymer', joint: 'blood' });
+    expect(leaderLength(longer)).toBeCloseTo(6, 1);
+  });
+
+  it('moves the heavy nymph when the school says so', () => {
+    const rig = rigEdits.heaviestSchool(buildRig('tight-line'), 'upper');
+    expect(rig.flies.find(({ id }) => id === 'dropper')?.beadDiameterM).toBe(0.0033);
+  });
+
+  it('ties the dropper as the school says', () => {
+    const rig = rigEdits.dropperSchool(buildRig('dry-dropper'), 'tag');
+    expect(rig.flies[0]?.at.kind).toBe('tag');
+    expect(rig.sections.at(-1)?.joint).toBe('triple-surgeon');
+  });
+
+  it('follows a deeper water with more leader', () => {
+    const rig = buildRig('lake-suspended', { waterDepthM: 2 });
+    expect(leaderLength(rigEdits.depth(rig, 4)) - leaderLength(rig)).toBeCloseTo(2, 6);
   });
 });

@@ -7,10 +7,12 @@ import {
   METRES_PER_INCH,
   type Rig,
   rigEdits,
+  TEMPLATES,
   type UnitSystem,
 } from '@doceo/core';
 import { type Drag, DragDirective } from '../drawing/drag.directive';
 import { drawable, drawRig } from './rig-drawing';
+import { RigPictureComponent } from './rig-picture.component';
 
 const WIDTH = 430;
 const HEIGHT = 764;
@@ -21,7 +23,7 @@ const PIXELS_PER_CM = 37.8;
 /** The rig to scale under the surface of the water. Indicator and shot slide by drag or arrow keys. */
 @Component({
   selector: 'doceo-rig-drawing',
-  imports: [DragDirective],
+  imports: [DragDirective, RigPictureComponent],
   templateUrl: './rig-drawing.component.html',
   styleUrl: './rig-drawing.component.css',
 })
@@ -49,12 +51,16 @@ export class RigDrawingComponent {
       ? `To scale, 1 cm is ${Math.round(metres * 100)} cm`
       : `To scale, 1 in is ${Math.round((metres * 2.54) / METRES_PER_INCH)} in`;
   });
-  protected readonly indicatorText = computed(() => {
-    const indicator = this.rig().fittings.find(({ kind }) => kind === 'indicator');
+  /** What the picture is of, in words below it. */
+  protected readonly caption = computed(() => {
+    const rig = this.rig();
+    const indicator = rig.fittings.find(({ kind }) => kind === 'indicator');
     return indicator
-      ? `${this.length(indicator.aboveFlyM)} = ${(indicator.aboveFlyM / this.rig().waterDepthM).toFixed(2)} × depth`
+      ? `${this.length(indicator.aboveFlyM)} = ${(indicator.aboveFlyM / rig.waterDepthM).toFixed(2)} × depth`
       : '';
   });
+  /** What to say while it is tied. */
+  protected readonly cues = computed(() => TEMPLATES[this.rig().template].cues);
 
   protected above(id: string): number {
     return this.rig().fittings.find((fitting) => fitting.id === id)?.aboveFlyM ?? 0;
@@ -98,8 +104,10 @@ export class RigDrawingComponent {
     for (const section of rig.sections)
       texts[section.id] = [
         `${this.length(section.lengthM)} ${formatTippet(section.diameterM, this.system())} ${MATERIALS[section.material].name}`,
-        `${KNOTS[section.joint].name}, ${Math.round(KNOTS[section.joint].share * 100)} %`,
-      ];
+        section.joint === 'tapered'
+          ? ''
+          : `${KNOTS[section.joint].name}, ${Math.round(KNOTS[section.joint].share * 100)} %`,
+      ].filter(Boolean);
     for (const fitting of rig.fittings)
       texts[fitting.id] =
         fitting.kind === 'indicator'
@@ -112,7 +120,7 @@ export class RigDrawingComponent {
       texts[fly.id] = [
         `#${fly.hookSize} ${fly.name}`,
         [
-          fly.bead === 'none' ? 'no bead' : `${fly.bead} ${(fly.beadDiameterM * 1000).toFixed(1)} mm`,
+          fly.bead === 'none' ? '' : `${fly.bead} ${(fly.beadDiameterM * 1000).toFixed(1)} mm`,
           fly.at.kind === 'tag' ? `tag ${this.length(fly.at.lengthM)}` : '',
         ]
           .filter(Boolean)

@@ -1,10 +1,17 @@
-import { flyAttachment, indicatorOf, leaderLength, pointFly, type Rig, spans } from '@doceo/core';
+import {
+  DRESSINGS,
+  flyAttachment,
+  type FlyStage,
+  leaderLength,
+  pointFly,
+  type Rig,
+  type Section,
+  spans,
+} from '@doceo/core';
 import { spreadLabels } from '../drawing/spread-labels';
+import { layoutOf, type Place, type RigLayout } from './rig-layout';
 
-export interface Point {
-  x: number;
-  y: number;
-}
+export type Point = Place;
 
 export interface RigLabel {
   id: string;
@@ -18,18 +25,18 @@ export interface RigLabel {
 }
 
 export interface RigDrawing {
+  kind: RigLayout['kind'];
   /** Pixels in a metre. */
   scale: number;
   surfaceY: number;
   bedY: number;
-  /** The fly line's end above the leader. */
-  lineEnd: { from: Point; to: Point };
-  sections: { id: string; from: Point; to: Point; widthPx: number }[];
-  joints: (Point & { id: string })[];
+  /** What the leader hangs on: the fly line's end, or the rod's tip. */
+  lineEnd: { from: Point; to: Point; rod: boolean };
+  sections: { id: string; from: Point; to: Point; widthPx: number; role: Section['role'] }[];
+  joints: (Point & { id: string; knotted: boolean })[];
   fittings: (Point & { id: string; kind: 'indicator' | 'shot'; radius: number })[];
-  flies: (Point & { id: string; root: Point; bead: boolean; tag: boolean })[];
+  flies: (Point & { id: string; root: Point; bead: boolean; tag: boolean; stage: FlyStage })[];
   labels: RigLabel[];
-  /** Pixels along the drawn leader for a metre of it, below the indicator. */
   depthTicks: { y: number; depthM: number }[];
 }
 
@@ -40,22 +47,33 @@ export interface DrawingSize {
   margin?: { top: number; left: number; right: number; bottom: number };
 }
 
-/** The leader above the surface rises at this angle towards the rod. */
-const RISE = (62 * Math.PI) / 180;
-/** The point fly rides this far above the bed when the leader is longer than the water is deep, metres. */
-const ABOVE_BED_M = 0.06;
 const BENCH_MARGIN = { top: 46, left: 92, right: 40, bottom: 120 };
 /** Share of the height left over that goes above the drawing. */
-const SPARE_ABOVE = 0.4;
+const SPARE_ABOVE: Record<RigLayout['kind'], number> = {
+  hung: 0.4,
+  tight: 0.5,
+  afloat: 0.85,
+  grass: 0.6,
+  sunk: 0.3,
+};
+/** Share of the width left over that goes left of it, so that labels in the air have room. */
+const SPARE_LEFT = 0.45;
 const LABEL_LINE_PX = 15;
+const TICK_PX = 26;
+const LABEL_GAP_PX = 2 * LABEL_LINE_PX + 8;
 const LABEL_WIDTH_PX = 168;
+const STUB_PX = 34;
+/** Points closer than this across count as one above the other. */
+const SAME_PX = 3;
+/** Room above a rig that lies flat, for its labels, pixels a label. */
+const FLAT_HEADROOM_PX = LABEL_GAP_PX;
 
 /**
- * A rig to scale, with the indicator at the surface of the water and the flies below.
+ * A rig to scale, as it lies while it fishes.
  *
  * Lengths along the leader and the depth share one scale; line widths do not, they are exaggerated so that steps show.
- * A leader longer than the depth trails, so that the point fly stays off the bed.
  *
+ * @param size pixels
  * @param texts words for each part, by part id
  */
 export function drawRig(
@@ -63,43 +81,43 @@ export function drawRig(
   { width, height, margin = BENCH_MARGIN }: DrawingSize,
   texts: Record<string, string[]>,
 ): RigDrawing {
-  const leaderM = leaderLength(rig);
-  const belowM = indicatorOf(rig)?.aboveFlyM ?? leaderM;
-  const aboveM = leaderM - belowM;
-  const flyDepthM = Math.min(belowM, Math.max(0.1, rig.waterDepthM - ABOVE_BED_M));
-  const trailM = Math.sqrt(Math.max(0, belowM ** 2 - flyDepthM ** 2));
-  const wideM = Math.max(trailM + aboveM * Math.cos(RISE), 0.2);
-  const highM = aboveM * Math.sin(RISE) + rig.waterDepthM;
+  const layout = layoutOf(rig);
+  const lengthM = leaderLength(rig);
+  const ends = [
+    0,
+    lengthM,
+    ...spans(rig).map(({ topM }) => topM),
+    ...rig.fittings.map(({ aboveFlyM }) => aboveFlyM),
+  ].map(layout.place);
+  const leftM = Math.min(...ends.map(({ x }) => x));
+  const wideM = Math.max(0.2, Math.max(...ends.map(({ x }) => x)) - leftM);
+  const upM = Math.max(0, ...ends.map(({ y }) => -y));
+  const highM = Math.max(0.3, upM + layout.bedM);
+  const flatPx = layout.kind === 'afloat' || layout.kind === 'grass' ? headroom(rig, texts) : 0;
   const scale = Math.min(
     (width - margin.left - margin.right) / wideM,
-    (height - margin.top - margin.bottom) / highM,
+    (height - margin.top - margin.bottom - flatPx) / highM,
   );
-
-  const spare = height - margin.top - margin.bottom - highM * scale;
-  const surfaceY = margin.top + spare * SPARE_ABOVE + aboveM * Math.sin(RISE) * scale;
-  const float: Point = { x: margin.left + trailM * scale, y: surfaceY };
-  const underwater = (aboveFlyM: number): Point => ({
-    x: float.x - ((belowM - aboveFlyM) / belowM) * trailM * scale,
-    y: surfaceY + ((belowM - aboveFlyM) / belowM) * flyDepthM * scale,
-  });
-  const above = (aboveFlyM: number): Point => ({
-    x: float.x + (aboveFlyM - belowM) * Math.cos(RISE) * scale,
-    y: surfaceY - (aboveFlyM - belowM) * Math.sin(RISE) * scale,
-  });
-  const place = (aboveFlyM: number): Point => (aboveFlyM > belowM ? above(aboveFlyM) : underwater(aboveFlyM));
+  const spare = height - margin.top - margin.bottom - flatPx - highM * scale;
+  const surfaceY = margin.top + flatPx + spare * SPARE_ABOVE[layout.kind] + upM * scale;
+  const startX = margin.left + (width - margin.left - margin.right - wideM * scale) * SPARE_LEFT;
+  const place = (aboveFlyM: number): Point => {
+    const { x, y } = layout.place(aboveFlyM);
+    return { x: startX + (x - leftM) * scale, y: surfaceY + y * scale };
+  };
 
   const chain = spans(rig);
+  const bends = [...rig.fittings.flatMap(({ kind, aboveFlyM }) => (kind === 'indicator' ? [aboveFlyM] : []))];
   const sections = chain.flatMap(({ section, topM, bottomM }) => {
-    const widthPx = 1.4 + section.diameterM * 7500;
-    if (topM > belowM && bottomM < belowM) {
-      return [
-        { id: section.id, from: place(topM), to: place(belowM), widthPx },
-        { id: section.id, from: place(belowM), to: place(bottomM), widthPx },
-      ];
-    }
-    return [{ id: section.id, from: place(topM), to: place(bottomM), widthPx }];
+    const cuts = [topM, ...bends.filter((at) => at < topM && at > bottomM), bottomM];
+    return cuts.slice(1).map((to, i) => ({
+      id: section.id,
+      role: section.role,
+      from: place(cuts[i] as number),
+      to: place(to),
+      widthPx: 1.4 + section.diameterM * 7500,
+    }));
   });
-  const end = place(leaderM);
   const flies = rig.flies.map((fly) => {
     const root = place(flyAttachment(rig, fly));
     const tagM = fly.at.kind === 'tag' ? fly.at.lengthM : 0;
@@ -110,6 +128,7 @@ export function drawRig(
       y: root.y + tagM * scale * 0.25,
       bead: fly.bead !== 'none',
       tag: tagM > 0,
+      stage: DRESSINGS[fly.dressing].stage,
     };
   });
   const fittings = rig.fittings.map((fitting) => ({
@@ -122,43 +141,83 @@ export function drawRig(
     ...chain.map(({ section, topM, bottomM }) => ({ id: section.id, at: place((topM + bottomM) / 2) })),
     ...fittings.map(({ id, x, y }) => ({ id, at: { x, y } })),
     ...flies.map(({ id, x, y }) => ({ id, at: { x, y } })),
-  ].sort((a, b) => a.at.y - b.at.y);
-  const dry = anchors.filter(({ at }) => at.y < surfaceY - 1);
-  const wet = anchors.filter(({ at }) => at.y >= surfaceY - 1);
-  const labels = [
-    ...column(dry, 'left', 14, margin.top + 6, surfaceY - 44, texts),
-    ...column(wet, 'right', width - LABEL_WIDTH_PX, surfaceY + 30, height - 56, texts),
   ];
+  const end = place(lengthM);
 
   return {
+    kind: layout.kind,
     scale,
     surfaceY,
-    bedY: surfaceY + rig.waterDepthM * scale,
-    lineEnd: { from: { x: end.x + 34 * Math.cos(RISE), y: end.y - 34 * Math.sin(RISE) }, to: end },
+    bedY: surfaceY + layout.bedM * scale,
+    lineEnd: {
+      from: { x: end.x + STUB_PX * layout.beyond.x, y: end.y + STUB_PX * layout.beyond.y },
+      to: end,
+      rod: layout.kind === 'tight',
+    },
     sections,
-    joints: chain.map(({ section, topM }) => ({ id: section.id, ...place(topM) })),
+    joints: chain.map(({ section, topM }) => ({
+      id: section.id,
+      knotted: section.joint !== 'tapered',
+      ...place(topM),
+    })),
     fittings,
     flies,
-    labels,
-    depthTicks: depthTicks(rig.waterDepthM).map((depthM) => ({ depthM, y: surfaceY + depthM * scale })),
+    labels: labelsOf(anchors, sections, surfaceY, { width, height, margin }, layout, texts),
+    depthTicks: depthTicks(layout.bedM, scale).map((depthM) => ({ depthM, y: surfaceY + depthM * scale })),
   };
+}
+
+type Anchor = { id: string; at: Point };
+
+function labelsOf(
+  anchors: readonly Anchor[],
+  sections: RigDrawing['sections'],
+  surfaceY: number,
+  { width, height, margin }: Required<DrawingSize>,
+  { kind }: RigLayout,
+  texts: Record<string, string[]>,
+): RigLabel[] {
+  const flat = kind === 'afloat' || kind === 'grass';
+  const labelX = width - LABEL_WIDTH_PX;
+  const isDry = ({ at }: Anchor): boolean => (flat ? at.y < surfaceY + 3 : at.y < surfaceY - 1);
+  // From the left column to points on a level line: the farthest point belongs to the uppermost label.
+  const dry = anchors.filter(isDry).sort((a, b) => (flat ? b.at.x - a.at.x : a.at.y - b.at.y));
+  // Lines to the right column do not cross when what lies nearest to it comes first.
+  const wet = anchors
+    .filter((anchor) => !isDry(anchor))
+    .sort((a, b) => Math.round((b.at.x - a.at.x) / SAME_PX) || a.at.y - b.at.y);
+  const clearY = Math.max(surfaceY + 30, ...sections.map((section) => lowestFrom(section, labelX - 14) + 26));
+  return [
+    ...column(dry, 'left', 14, margin.top + 6, surfaceY - 44, texts, flat),
+    ...column(wet, 'right', labelX, clearY, height - 56, texts, false),
+  ];
+}
+
+/** How low a stretch of leader lies right of a place, pixels; −∞ when none of it does. */
+function lowestFrom({ from, to }: RigDrawing['sections'][number], x: number): number {
+  const [left, right] = from.x < to.x ? [from, to] : [to, from];
+  if (right.x < x) return Number.NEGATIVE_INFINITY;
+  const share = right.x === left.x ? 0 : Math.max(0, (x - left.x) / (right.x - left.x));
+  return Math.max(left.y + (right.y - left.y) * share, right.y);
 }
 
 /** Labels of some parts in one column, spread so that none lies on another. */
 function column(
-  anchors: readonly { id: string; at: Point }[],
+  anchors: readonly Anchor[],
   side: RigLabel['side'],
   x: number,
   fromY: number,
   toY: number,
   texts: Record<string, string[]>,
+  stacked: boolean,
 ): RigLabel[] {
-  const ys = spreadLabels(
-    anchors.map(({ at }) => at.y),
-    2 * LABEL_LINE_PX + 8,
-    fromY,
-    toY,
-  );
+  // Never above the one before, so that the order of the column stands.
+  let lowest = fromY;
+  const wanted = anchors.map(({ at }, i) => {
+    lowest = Math.max(lowest, at.y);
+    return stacked ? toY - (anchors.length - 1 - i) * LABEL_GAP_PX : lowest;
+  });
+  const ys = spreadLabels(wanted, LABEL_GAP_PX, fromY, toY);
   return anchors.map(({ id, at }, index) => ({
     id,
     at,
@@ -169,14 +228,20 @@ function column(
   }));
 }
 
+/** Pixels that the labels of a rig lying flat need above it. */
+function headroom(rig: Rig, texts: Record<string, string[]>): number {
+  const labelled = [...rig.sections, ...rig.flies, ...rig.fittings].filter(({ id }) => texts[id]).length;
+  return labelled * FLAT_HEADROOM_PX;
+}
+
 /** Whether there is a point fly to draw to. */
 export function drawable(rig: Rig): boolean {
   return rig.sections.length > 0 && pointFly(rig) !== undefined;
 }
 
-/** Round depths, four to eight of them. */
-function depthTicks(depthM: number): number[] {
-  const step = [0.1, 0.2, 0.5, 1, 2].find((candidate) => depthM / candidate <= 8) ?? 2;
+/** Round depths, far enough apart to be read. */
+function depthTicks(depthM: number, scale: number): number[] {
+  const step = [0.1, 0.2, 0.5, 1, 2, 5].find((candidate) => candidate * scale >= TICK_PX) ?? 10;
   return Array.from(
     { length: Math.floor(depthM / step + 1e-9) },
     (_, i) => Math.round((i + 1) * step * 10) / 10,

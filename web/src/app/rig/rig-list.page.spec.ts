@@ -27,7 +27,7 @@ describe('the list of rigs', () => {
       .on(api.rigs.create, ({ body }) => ({ ...RIG, ...(body as object) }) as SavedRig)
       .on(api.rigs.remove, { ok: true });
     const page = await show(RigListPage, server);
-    await page.press('New indicator nymph rig');
+    await page.press(/^Nymphs under an indicator/);
     expect(server.of(api.rigs.create)[0]?.body).toMatchObject({ rig: { template: 'indicator-nymph' } });
     await page.press('Remove Two nymphs');
     await page.press('Keep');

@@ -1,20 +1,32 @@
 import { Component, computed, inject, type OnInit, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { api, type SavedRig } from '@doceo/contract';
-import { buildRig, formatLength, leaderLength, pointFly, type Rig, rigSnags, weakestLink } from '@doceo/core';
+import {
+  buildRig,
+  formatLength,
+  leaderLength,
+  pointFly,
+  type Rig,
+  rigSnags,
+  type RigTemplate,
+  TEMPLATES,
+  weakestLink,
+} from '@doceo/core';
 import { MessageService } from 'primeng/api';
 import { ApiClient } from '../data/api-client';
 import type { ApiError } from '../data/api-error';
 import { DayStore } from '../data/day-store';
 import { SessionStore } from '../data/session';
 import { drawable, drawRig } from './rig-drawing';
+import { RigPictureComponent } from './rig-picture.component';
 
+const TEMPLATE_SIZE = { width: 210, height: 130, margin: { top: 16, left: 24, right: 30, bottom: 18 } };
 const THUMBNAIL = { width: 298, height: 250, margin: { top: 24, left: 30, right: 30, bottom: 34 } };
 
 /** Saved rigs, each as a small drawing with what matters of it. */
 @Component({
   selector: 'doceo-rig-list',
-  imports: [RouterLink],
+  imports: [RouterLink, RigPictureComponent],
   templateUrl: './rig-list.page.html',
   styleUrl: './rig-list.page.css',
 })
@@ -26,16 +38,22 @@ export class RigListPage implements OnInit {
   private readonly session = inject(SessionStore);
   protected readonly rigs = signal<SavedRig[] | null>(null);
   protected readonly asking = signal<string | null>(null);
+  /** Ways to rig, each drawn as it comes from its template. */
+  protected readonly templates = Object.values(TEMPLATES).map((template) => ({
+    template,
+    drawing: drawRig(buildRig(template.id), TEMPLATE_SIZE, {}),
+  }));
+  protected readonly size = TEMPLATE_SIZE;
   protected readonly cards = computed(() => (this.rigs() ?? []).map((saved) => this.toCard(saved)));
 
   ngOnInit(): void {
     this.client.call(api.rigs.list).subscribe((rigs) => this.rigs.set(rigs));
   }
 
-  protected make(): void {
-    const rig = buildRig('indicator-nymph', { flyCount: 1 });
+  protected make({ id: template, name }: RigTemplate): void {
+    const rig = buildRig(template);
     this.client
-      .call(api.rigs.create, { body: { id: crypto.randomUUID(), name: 'Nymph under an indicator', rig } })
+      .call(api.rigs.create, { body: { id: crypto.randomUUID(), name, rig } })
       .subscribe(({ id }) => void this.router.navigate(['/rig', id]));
   }
 

@@ -1,15 +1,20 @@
 import { Component, computed, input, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import {
+  BEAD_DIAMETERS_M,
   BUTT_DIAMETERS_M,
   CoreError,
   diameterOfX,
+  type DressingId,
+  DRESSINGS,
   type Fitting,
   type Fly,
   flyAttachment,
   formatForce,
   formatLength,
   formatTippet,
+  type Knot,
+  KNOTS,
   knotsFor,
   type KnotId,
   MATERIALS,
@@ -55,10 +60,11 @@ export class RigTableComponent {
 
   protected readonly wrong = signal<Record<string, string>>({});
   protected readonly materials = Object.values(MATERIALS);
+  protected readonly dressings = Object.values(DRESSINGS);
   protected readonly flyKnots = knotsFor('line-to-fly');
   protected readonly hookSizes = Array.from({ length: 11 }, (_, i) => 2 + i * 2);
   protected readonly beadMetals = ['brass', 'tungsten'] as const;
-  protected readonly beads = [0.0015, 0.002, 0.0024, 0.0028, 0.0033, 0.0038, 0.0046, 0.0055];
+  protected readonly beads = BEAD_DIAMETERS_M;
   private readonly diameters = [...BUTT_DIAMETERS_M]
     .reverse()
     .concat(Array.from({ length: 9 }, (_, x) => diameterOfX(x)));
@@ -70,7 +76,7 @@ export class RigTableComponent {
       id: section.id,
       atM: topM,
       section,
-      joints: knotsFor(index === 0 ? 'line-to-loop' : 'line-to-line'),
+      joints: this.jointsFor(section, index),
       holds: formatForce(materialStrength(section.material, section.diameterM), this.system()),
     }));
     const fittings = rig.fittings.map((fitting): Row => ({
@@ -90,6 +96,13 @@ export class RigTableComponent {
       (a, b) => b.atM - a.atM || (a.kind === b.kind ? 0 : order[a.kind] - order[b.kind]),
     );
   });
+
+  /** Knots that may tie a section on, with the one that it has. */
+  private jointsFor(section: Section, index: number): Knot[] {
+    const onFly = this.rig().flies.some(({ at }) => at.kind === 'inline' && at.sectionId === section.id);
+    const knots = knotsFor(onFly ? 'line-to-bend' : index === 0 ? 'line-to-loop' : 'line-to-line');
+    return knots.some(({ id }) => id === section.joint) ? knots : [KNOTS[section.joint], ...knots];
+  }
 
   protected length(metres: number): string {
     return formatLength(metres, this.system());
@@ -141,6 +154,11 @@ export class RigTableComponent {
 
   protected setFly(id: string, change: Partial<Fly>): void {
     this.edited.emit(rigEdits.fly(this.rig(), id, change));
+  }
+
+  /** Another dressing gives the fly its name; what was measured of the old one no longer holds. */
+  protected setDressing(fly: Fly, dressing: DressingId): void {
+    this.setFly(fly.id, { dressing, name: DRESSINGS[dressing].name, measuredKg: null, measuredLiftKg: null });
   }
 
   /** Metal and size of a fly's bead as one choice. */

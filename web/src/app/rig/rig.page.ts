@@ -2,21 +2,7 @@ import { Component, computed, inject, input, type OnDestroy, type OnInit, signal
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { api, type SavedRig } from '@doceo/contract';
-import {
-  CoreError,
-  formatLength,
-  INDICATOR_SCHOOLS,
-  type IndicatorSchool,
-  indicatorOf,
-  parseLength,
-  type Rig,
-  rigEdits,
-  rigFigures,
-  rigSnags,
-  type ShotSchool,
-  SHOT_SCHOOLS,
-  xOfDiameter,
-} from '@doceo/core';
+import { type Rig, rigFigures, rigSnags } from '@doceo/core';
 import { MessageService } from 'primeng/api';
 import { map } from 'rxjs';
 import { ApiClient } from '../data/api-client';
@@ -29,27 +15,13 @@ import { SnagListComponent } from '../parts/snag-list.component';
 import { FigureListComponent } from './figure-list.component';
 import { PutInPlanDialogComponent } from './put-in-plan-dialog.component';
 import { RigDrawingComponent } from './rig-drawing.component';
+import { RigSettingsComponent } from './rig-settings.component';
 import { RigTableComponent } from './rig-table.component';
 
 interface RigValue {
   name: string;
   rig: Rig;
 }
-
-const SCHOOL_NAMES: Record<IndicatorSchool | ShotSchool, string> = {
-  'one-and-half': '1.5 × depth',
-  double: '2 × depth',
-  suspended: 'suspended',
-  'near-fly': 'near the fly',
-  'above-knot': 'above a knot',
-};
-const SCHOOL_REASONS: Record<IndicatorSchool | ShotSchool, string> = {
-  'one-and-half': 'Line enough for the fly to trail and still reach the bottom in water that runs.',
-  double: 'More line for fast or deep water; in slow water it lies on the bottom.',
-  suspended: 'The fly hangs at exactly the depth wanted, for slow water.',
-  'near-fly': '10–15 cm above the fly: takes it down at once.',
-  'above-knot': '15–30 cm above the fly and above a stopper knot: it cannot slide.',
-};
 
 /** The Rig bench: the drawing to scale, the parts, the figures and the snags, all of one rig. */
 @Component({
@@ -58,6 +30,7 @@ const SCHOOL_REASONS: Record<IndicatorSchool | ShotSchool, string> = {
     FormsModule,
     RouterLink,
     RigDrawingComponent,
+    RigSettingsComponent,
     RigTableComponent,
     FigureListComponent,
     SnagListComponent,
@@ -80,13 +53,7 @@ export class RigPage implements OnInit, OnDestroy {
   protected readonly failed = signal<ApiError | null>(null);
   protected readonly preview = signal<Rig | null>(null);
   protected readonly selectedId = signal<string | null>(null);
-  protected readonly depthWrong = signal<string | null>(null);
   protected readonly putting = signal(false);
-  protected readonly indicatorSchools = INDICATOR_SCHOOLS;
-  protected readonly shotSchools = SHOT_SCHOOLS;
-  protected readonly schoolNames = SCHOOL_NAMES;
-  protected readonly xSizes = [2, 3, 4, 5, 6, 7, 8];
-  protected readonly shotMasses = [0, 0.1, 0.2, 0.3, 0.5, 0.8];
 
   protected readonly value = computed(() => this.document()?.value() ?? null);
   /** The rig as it would be after the drag under way. */
@@ -100,14 +67,6 @@ export class RigPage implements OnInit, OnDestroy {
   protected readonly snags = computed(() =>
     this.rig() ? rigSnags(this.rig() as Rig, { water: this.water(), system: this.session.units() }) : [],
   );
-  protected readonly tippetX = computed(() => xOfDiameter(this.rig()?.sections.at(-1)?.diameterM ?? 0));
-  protected readonly shotGrams = computed(() => {
-    const shot = this.rig()?.fittings.find((fitting) => fitting.kind === 'shot');
-    return shot?.kind === 'shot' ? Math.round(shot.massKg * 1e5) / 100 : 0;
-  });
-  protected readonly hasIndicator = computed(() => Boolean(this.rig() && indicatorOf(this.rig() as Rig)));
-  protected readonly reason = computed(() => SCHOOL_REASONS[this.rig()?.schools.indicator ?? 'one-and-half']);
-
   ngOnInit(): void {
     const id = this.id();
     const toValue = (saved: SavedRig): { value: RigValue; version: number } => ({
@@ -136,49 +95,8 @@ export class RigPage implements OnInit, OnDestroy {
     this.document()?.edit((value) => ({ ...value, rig }));
   }
 
-  protected change(edit: (rig: Rig) => Rig): void {
-    this.document()?.edit((value) => ({ ...value, rig: edit(value.rig) }));
-  }
-
   protected rename(name: string): void {
     if (name.trim()) this.document()?.edit((value) => ({ ...value, name: name.trim() }));
-  }
-
-  protected length(metres: number): string {
-    return formatLength(metres, this.session.units());
-  }
-
-  protected setDepth(text: string): void {
-    try {
-      const depthM = parseLength(text, this.session.units());
-      if (depthM < 0.1 || depthM > 10)
-        return this.depthWrong.set(`between ${this.length(0.1)} and ${this.length(10)}`);
-      this.depthWrong.set(null);
-      this.change((rig) => rigEdits.depth(rig, depthM));
-    } catch (error) {
-      if (!(error instanceof CoreError)) throw error;
-      this.depthWrong.set(`“${text}” is no depth`);
-    }
-  }
-
-  protected school(indicator: IndicatorSchool): void {
-    this.change((rig) => rigEdits.indicatorSchool(rig, indicator));
-  }
-
-  protected shotSchool(shot: ShotSchool): void {
-    this.change((rig) => rigEdits.shotSchool(rig, shot));
-  }
-
-  protected tippet(x: number): void {
-    this.change((rig) => rigEdits.tippet(rig, x));
-  }
-
-  protected flies(count: 1 | 2): void {
-    this.change((rig) => rigEdits.flyCount(rig, count));
-  }
-
-  protected shot(grams: number): void {
-    this.change((rig) => rigEdits.shotMass(rig, grams / 1000));
   }
 
   protected fix({ snagId, index }: { snagId: string; index: number }): void {

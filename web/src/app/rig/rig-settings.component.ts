@@ -1,0 +1,156 @@
+import { Component, computed, input, output, signal } from '@angular/core';
+import {
+  CoreError,
+  DROPPER_SCHOOLS,
+  formatLength,
+  HEAVIEST_SCHOOLS,
+  INDICATOR_SCHOOLS,
+  indicatorOf,
+  parametersOf,
+  parseLength,
+  reshape,
+  type Rig,
+  rigEdits,
+  type RigSchools,
+  SHOT_SCHOOLS,
+  TEMPLATES,
+  type TemplateParameters,
+  type UnitSystem,
+  xOfDiameter,
+} from '@doceo/core';
+import { SCHOOLS } from './school-texts';
+
+/** A length that can be typed, with the range it must keep. */
+interface LengthField {
+  id: 'depth' | 'rod' | 'leader';
+  label: string;
+  valueM: number;
+  minM: number;
+  maxM: number;
+  change: (metres: number) => Rig;
+}
+
+const COUNT_WORDS = ['none', 'one', 'two', 'three'];
+const MOST_FLIES: Partial<Record<Rig['template'], number>> = { 'lake-long-leader': 3, 'wet-swing': 3 };
+
+/** What drives a rig: depth, rod, tippet, flies, shot and schools, as far as its template uses them. */
+@Component({
+  selector: 'doceo-rig-settings',
+  templateUrl: './rig-settings.component.html',
+  styleUrl: './rig-settings.component.css',
+})
+export class RigSettingsComponent {
+  readonly rig = input.required<Rig>();
+  readonly system = input.required<UnitSystem>();
+  readonly edited = output<Rig>();
+
+  protected readonly wrong = signal<Partial<Record<LengthField['id'], string>>>({});
+  protected readonly edits = rigEdits;
+  protected readonly xSizes = [0, 1, 2, 3, 4, 5, 6, 7, 8];
+  protected readonly lineWeights = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10];
+  protected readonly shotMasses = [0, 0.1, 0.2, 0.3, 0.5, 0.8];
+  protected readonly hingeRatios = [5, 6, 8, 10, 14];
+  protected readonly words = COUNT_WORDS;
+
+  protected readonly template = computed(() => TEMPLATES[this.rig().template]);
+  protected readonly parameters = computed(() => parametersOf(this.rig()));
+  protected readonly tippetX = computed(() => xOfDiameter(this.rig().sections.at(-1)?.diameterM ?? 0));
+  protected readonly shotGrams = computed(() => Math.round(this.parameters().shotMassKg * 1e5) / 100);
+  protected readonly hingeShown = computed(() => Math.round(this.parameters().hingeRatio));
+  protected readonly counts = computed(() =>
+    Array.from({ length: MOST_FLIES[this.rig().template] ?? 2 }, (_, i) => i + 1),
+  );
+  protected readonly lengths = computed<LengthField[]>(() => {
+    const rig = this.rig();
+    const fields: (LengthField & { needs: keyof TemplateParameters })[] = [
+      {
+        id: 'depth',
+        label: 'Water depth',
+        needs: 'waterDepthM',
+        valueM: rig.waterDepthM,
+        minM: 0.1,
+        maxM: 10,
+        change: (m) => rigEdits.depth(rig, m),
+      },
+      {
+        id: 'rod',
+        label: 'Rod',
+        needs: 'rodLengthM',
+        valueM: rig.rod.lengthM,
+        minM: 1.5,
+        maxM: 5,
+        change: (m) => rigEdits.rod(rig, m),
+      },
+      {
+        id: 'leader',
+        label: 'Leader',
+        needs: 'leaderLengthM',
+        valueM: this.parameters().leaderLengthM,
+        minM: 2,
+        maxM: 8,
+        change: (m) => reshape(rig, { leaderLengthM: m }),
+      },
+    ];
+    return fields.filter(({ needs }) => this.uses(needs));
+  });
+  /** The disagreements that concern this rig, with the way chosen and its reason. */
+  protected readonly schools = computed(() => {
+    const rig = this.rig();
+    const shown = <K extends keyof RigSchools>(
+      key: K,
+      options: readonly RigSchools[K][],
+      choose: (option: RigSchools[K]) => Rig,
+    ) => ({
+      key,
+      label: SCHOOLS[key].label,
+      chosen: rig.schools[key] as string,
+      reason: SCHOOLS[key].ways[rig.schools[key]].reason,
+      options: options.map((option) => ({
+        id: option as string,
+        ...SCHOOLS[key].ways[option],
+        rig: () => choose(option),
+      })),
+    });
+    return [
+      ...(indicatorOf(rig) && rig.template === 'indicator-nymph'
+        ? [shown('indicator', INDICATOR_SCHOOLS, (option) => rigEdits.indicatorSchool(rig, option))]
+        : []),
+      ...(rig.fittings.some(({ kind }) => kind === 'shot')
+        ? [shown('shot', SHOT_SCHOOLS, (option) => rigEdits.shotSchool(rig, option))]
+        : []),
+      ...(rig.template === 'dry-dropper'
+        ? [shown('dropper', DROPPER_SCHOOLS, (option) => rigEdits.dropperSchool(rig, option))]
+        : []),
+      ...(rig.template === 'tight-line' && rig.flies.length > 1
+        ? [shown('heaviest', HEAVIEST_SCHOOLS, (option) => rigEdits.heaviestSchool(rig, option))]
+        : []),
+    ];
+  });
+
+  protected uses(parameter: keyof TemplateParameters): boolean {
+    return this.template().uses.includes(parameter);
+  }
+
+  protected length(metres: number): string {
+    return formatLength(metres, this.system());
+  }
+
+  protected hinge(ratio: number): void {
+    this.edited.emit(reshape(this.rig(), { hingeRatio: ratio }));
+  }
+
+  protected setLength(field: LengthField, text: string): void {
+    const tell = (words: string | null): void =>
+      this.wrong.update((all) => ({ ...all, [field.id]: words ?? undefined }));
+    try {
+      const metres = parseLength(text, this.system());
+      if (metres < field.minM || metres > field.maxM)
+        return tell(`between ${this.length(field.minM)} and ${this.length(field.maxM)}`);
+      tell(null);
+      this.edited.emit(field.change(metres));
+    } catch (error) {
+      if (!(error instanceof CoreError)) throw error;
+      tell(`“${text}” is no length`);
+    }
+  }
+}
