@@ -36,10 +36,13 @@ export default tseslint.config(
     files: [`${folder}/src/**/*.ts`],
     rules: arrowRule(patterns),
   })),
-  {
-    files: ['web/src/testing/**/*.ts'],
-    rules: arrowRule(arrows.web.filter((pattern) => pattern !== 'node:*')),
-  },
+  ...[
+    ['web/src/testing/**/*.ts', arrows.web],
+    ['contract/src/**/*.spec.ts', arrows.contract],
+  ].map(([files, patterns]) => ({
+    files: [files],
+    rules: arrowRule(patterns.filter((pattern) => pattern !== 'node:*')),
+  })),
   {
     files: ['core/src/**/*.ts'],
     ignores: ['**/*.spec.ts'],

@@ -2,6 +2,7 @@ export * from './common';
 export * from './error';
 export * from './endpoint';
 export * from './rig';
+export * from './rig-file';
 export * from './water';
 export * from './student';
 export * from './plan';

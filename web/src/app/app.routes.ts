@@ -19,6 +19,11 @@ export const routes: Routes = [
     loadComponent: () => import('./rig/rig.page').then((m) => m.RigPage),
   },
   {
+    path: 'rig/:id/card',
+    title: 'Rig card · Doceo',
+    loadComponent: () => import('./rig/rig-card.page').then((m) => m.RigCardPage),
+  },
+  {
     path: 'plan',
     title: 'Plans · Doceo',
     loadComponent: () => import('./plan/plan-list.page').then((m) => m.PlanListPage),

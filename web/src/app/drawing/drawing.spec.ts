@@ -1,7 +1,9 @@
-import { buildRig, leaderLength, rigEdits, SKILLS, skillState } from '@doceo/core';
+import fc from 'fast-check';
+import { buildRig, leaderLength, rigEdits, SKILLS, skillState, TEMPLATE_IDS } from '@doceo/core';
 import { drawStreams } from '../record/streams';
-import { drawRig } from '../rig/rig-drawing';
+import { drawRig, LINE_BELOW_PX, lineEndX } from '../rig/rig-drawing';
 import { spreadLabels } from './spread-labels';
+import { cross, untangle } from './untangle';
 
 describe('labels', () => {
   it.each([
@@ -48,6 +50,85 @@ describe('the rig drawing', () => {
     for (let i = 1; i < ys.length; i++)
       expect((ys[i] as number) - (ys[i - 1] as number)).toBeGreaterThanOrEqual(30);
   });
+});
+
+describe('every template drawn', () => {
+  const size = { width: 430, height: 764 };
+  const textsOf = (id: (typeof TEMPLATE_IDS)[number]) => {
+    const drawn = buildRig(id);
+    return Object.fromEntries(
+      [...drawn.sections, ...drawn.fittings, ...drawn.flies].map((part) => [part.id, ['a', 'b']]),
+    );
+  };
+
+  it.each(TEMPLATE_IDS)('%s is to scale, inside the drawing, with labels apart', (id) => {
+    const drawn = buildRig(id);
+    const drawing = drawRig(drawn, size, textsOf(id));
+    const lengths = drawing.sections.reduce(
+      (sum, { from, to }) => sum + Math.hypot(from.x - to.x, from.y - to.y),
+      0,
+    );
+    expect(lengths / drawing.scale).toBeCloseTo(leaderLength(drawn), 5);
+    for (const { x, y } of [
+      ...drawing.sections.flatMap(({ from, to }) => [from, to]),
+      ...drawing.flies,
+      ...drawing.fittings,
+    ]) {
+      expect(x).toBeGreaterThan(20);
+      expect(x).toBeLessThan(size.width);
+      expect(y).toBeGreaterThan(20);
+      expect(y).toBeLessThan(size.height - 60);
+    }
+    for (const side of ['left', 'right'] as const) {
+      const ys = drawing.labels
+        .filter((label) => label.side === side)
+        .map(({ y }) => y)
+        .sort((a, b) => a - b);
+      ys.slice(1).forEach((y, i) => expect(y - (ys[i] as number)).toBeGreaterThanOrEqual(30));
+    }
+    expect(drawing.labels).toHaveLength(Object.keys(textsOf(id)).length);
+  });
+
+  it.each(TEMPLATE_IDS)('%s has no line to a label cross another', (id) => {
+    const { labels } = drawRig(buildRig(id), size, textsOf(id));
+    const lines = labels.map(
+      ({ at, side, x, y }) => [at, { x: lineEndX(side, x), y: y + LINE_BELOW_PX }] as const,
+    );
+    expect(lines.flatMap((one, i) => lines.slice(i + 1).filter((other) => cross(one, other)))).toEqual([]);
+  });
+});
+
+describe('untangled lines', () => {
+  const spot = fc.record({ x: fc.integer({ min: 0, max: 400 }), y: fc.integer({ min: 0, max: 700 }) });
+
+  it('give each point a place of its own, and cross nowhere', () => {
+    fc.assert(
+      fc.property(fc.array(fc.tuple(spot, spot), { minLength: 2, maxLength: 9 }), (pairs) => {
+        const points = pairs.map(([point]) => point);
+        const places = pairs.map(([, place]) => place);
+        const placeOf = untangle(points, places);
+        expect([...placeOf].sort((a, b) => a - b)).toEqual(points.map((_, i) => i));
+        const lines = points.map(
+          (point, i) => [point, places[placeOf[i] as number] as typeof point] as const,
+        );
+        expect(lines.some((one, i) => lines.slice(i + 1).some((other) => cross(one, other)))).toBe(false);
+      }),
+    );
+  });
+
+  it('stay as they are when they do not cross', () =>
+    expect(
+      untangle(
+        [
+          { x: 0, y: 0 },
+          { x: 0, y: 9 },
+        ],
+        [
+          { x: 9, y: 0 },
+          { x: 9, y: 9 },
+        ],
+      ),
+    ).toEqual([0, 1]));
 });
 
 describe('the streams', () => {

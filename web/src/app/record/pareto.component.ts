@@ -3,7 +3,7 @@ import { type FaultRate, findFault } from '@doceo/core';
 import type { EChartsCoreOption } from 'echarts/core';
 import { NgxEchartsDirective, provideEchartsCore } from 'ngx-echarts';
 import { CHART } from '../theme/chart-theme';
-import echarts from './echarts-core';
+import echarts from '../theme/echarts-core';
 
 const TREND_MARKS = { falling: ' ↓', rising: ' ↑', unclear: '' } as const;
 const MOST = 8;

@@ -7,7 +7,7 @@ import { RecordPage } from './record.page';
 import { StudentListPage } from './student-list.page';
 import { drawStreams } from './streams';
 
-jest.mock('./echarts-core', () => ({
+jest.mock('../theme/echarts-core', () => ({
   __esModule: true,
   default: {
     init: () => new Proxy({}, { get: () => () => undefined }),

@@ -11,7 +11,7 @@ import {
   type UnitSystem,
 } from '@doceo/core';
 import { type Drag, DragDirective } from '../drawing/drag.directive';
-import { drawable, drawRig } from './rig-drawing';
+import { drawable, drawRig, LINE_BELOW_PX, lineEndX, type RigLabel } from './rig-drawing';
 import { RigPictureComponent } from './rig-picture.component';
 
 const WIDTH = 430;
@@ -61,6 +61,11 @@ export class RigDrawingComponent {
   });
   /** What to say while it is tied. */
   protected readonly cues = computed(() => TEMPLATES[this.rig().template].cues);
+
+  /** The line from a part to its label. */
+  protected pointer({ at, side, x, y }: RigLabel): string {
+    return `M${at.x} ${at.y} L${lineEndX(side, x)} ${y + LINE_BELOW_PX} h ${side === 'right' ? 8 : -8}`;
+  }
 
   protected above(id: string): number {
     return this.rig().fittings.find((fitting) => fitting.id === id)?.aboveFlyM ?? 0;

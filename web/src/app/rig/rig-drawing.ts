@@ -9,6 +9,7 @@ import {
   spans,
 } from '@doceo/core';
 import { spreadLabels } from '../drawing/spread-labels';
+import { untangle } from '../drawing/untangle';
 import { layoutOf, type Place, type RigLayout } from './rig-layout';
 
 export type Point = Place;
@@ -53,12 +54,14 @@ const SPARE_ABOVE: Record<RigLayout['kind'], number> = {
   hung: 0.4,
   tight: 0.5,
   afloat: 0.85,
-  grass: 0.6,
+  grass: 0.85,
   sunk: 0.3,
 };
 /** Share of the width left over that goes left of it, so that labels in the air have room. */
 const SPARE_LEFT = 0.45;
 const LABEL_LINE_PX = 15;
+/** The line from a part comes in this far below the middle of the first line of text. */
+export const LINE_BELOW_PX = 2;
 const TICK_PX = 26;
 const LABEL_GAP_PX = 2 * LABEL_LINE_PX + 8;
 const LABEL_WIDTH_PX = 168;
@@ -218,14 +221,23 @@ function column(
     return stacked ? toY - (anchors.length - 1 - i) * LABEL_GAP_PX : lowest;
   });
   const ys = spreadLabels(wanted, LABEL_GAP_PX, fromY, toY);
+  const placeOf = untangle(
+    anchors.map(({ at }) => at),
+    ys.map((y) => ({ x: lineEndX(side, x), y: y + LINE_BELOW_PX })),
+  );
   return anchors.map(({ id, at }, index) => ({
     id,
     at,
     side,
     x,
-    y: ys[index] as number,
+    y: ys[placeOf[index] as number] as number,
     lines: texts[id] ?? [],
   }));
+}
+
+/** Where the line from a part ends at its label. */
+export function lineEndX(side: RigLabel['side'], labelX: number): number {
+  return side === 'right' ? labelX - 12 : labelX + 160;
 }
 
 /** Pixels that the labels of a rig lying flat need above it. */

@@ -1,6 +1,8 @@
-import { api, type SavedRig } from '@doceo/contract';
+import { api, type SavedRig, writeRigFile } from '@doceo/contract';
+import { buildRig, TEMPLATE_IDS } from '@doceo/core';
 import { RIG, uuid, WATER } from '../../testing/fixtures';
 import { lessonServer, setDate, show } from '../../testing/page';
+import { RigCardPage } from './rig-card.page';
 import { PutInPlanDialogComponent } from './put-in-plan-dialog.component';
 import { RigListPage } from './rig-list.page';
 
@@ -35,6 +37,82 @@ describe('the list of rigs', () => {
     await page.press('Remove for good');
     expect(server.of(api.rigs.remove)).toHaveLength(1);
     expect(page.text()).toContain('No rig yet');
+  });
+});
+
+describe('rigs from elsewhere', () => {
+  const choose = async (page: Awaited<ReturnType<typeof show<RigListPage>>>, text: string): Promise<void> => {
+    const field = document.querySelector('input[type=file]') as HTMLInputElement;
+    Object.defineProperty(field, 'files', {
+      value: [{ name: 'given.json', text: () => Promise.resolve(text) }],
+      configurable: true,
+    });
+    Object.defineProperty(field, 'value', { value: '', writable: true });
+    field.dispatchEvent(new Event('change', { bubbles: true }));
+    await page.settle();
+  };
+
+  it.each(TEMPLATE_IDS)('begin from the template %s, drawn', async (id) => {
+    const server = lessonServer().on(
+      api.rigs.create,
+      ({ body }) => ({ ...RIG, ...(body as object) }) as SavedRig,
+    );
+    const page = await show(RigListPage, server);
+    expect(document.querySelectorAll(`[data-template="${id}"] svg line`).length).toBeGreaterThan(2);
+    document.querySelector<HTMLElement>(`[data-template="${id}"]`)?.click();
+    await page.settle();
+    expect(server.of(api.rigs.create)[0]?.body).toMatchObject({ rig: { template: id } });
+  });
+
+  it('come from a file', async () => {
+    const server = lessonServer().on(
+      api.rigs.create,
+      ({ body }) => ({ ...RIG, ...(body as object) }) as SavedRig,
+    );
+    const page = await show(RigListPage, server);
+    const rig = buildRig('streamer');
+    await choose(page, writeRigFile('Deep streamer', rig));
+    expect(server.of(api.rigs.create)[0]?.body).toMatchObject({ name: 'Deep streamer', rig });
+  });
+
+  it('are refused whole when the file has faults, each named', async () => {
+    const server = lessonServer();
+    const page = await show(RigListPage, server);
+    await choose(page, writeRigFile('x', buildRig('grass')).replace('"copolymer"', '"silk"'));
+    expect(page.text()).toContain('given.json was not taken; nothing was changed');
+    expect(page.all('.refused li')[0]).toMatch(/^rig\.sections\[1\]\.material /);
+    expect(server.of(api.rigs.create)).toEqual([]);
+  });
+});
+
+describe('the teaching card', () => {
+  it('has the drawing, the cuts, the knots in order and what to say', async () => {
+    const page = await show(RigCardPage, lessonServer(), { id: RIG.id });
+    expect(page.all('ol li')).toEqual([
+      'loop to loop, fly line to butt',
+      'double uni, butt to middle',
+      'double uni, middle to upper tippet',
+      'triple surgeon’s, upper tippet to tippet',
+      'double surgeon’s, tippet to lower tippet',
+      'improved clinch, tag to #16 mayfly nymph',
+      'improved clinch, end of the leader to #14 mayfly nymph',
+    ]);
+    expect(page.all('.words ul')[0]).toContain('1.49 m fluorocarbon 5X');
+    expect(page.text()).toContain('Set on anything.');
+    expect(page.text()).toContain('Hat and glasses');
+  });
+
+  it('lists no knot where the leader is tapered through', async () => {
+    const rig = { ...RIG, rig: buildRig('dry-fly') };
+    const page = await show(RigCardPage, lessonServer().on(api.rigs.get, rig), { id: RIG.id });
+    expect(page.all('ol li')).toHaveLength(3);
+  });
+
+  it('says so when there is no such rig', async () => {
+    const page = await show(RigCardPage, lessonServer().refuse(api.rigs.get, 404, 'not-found'), {
+      id: uuid(9),
+    });
+    expect(page.text()).toContain('No such rig');
   });
 });
 

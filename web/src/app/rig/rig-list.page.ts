@@ -1,6 +1,6 @@
 import { Component, computed, inject, type OnInit, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
-import { api, type SavedRig } from '@doceo/contract';
+import { api, type Issue, readRigFile, type SavedRig } from '@doceo/contract';
 import {
   buildRig,
   formatLength,
@@ -38,6 +38,7 @@ export class RigListPage implements OnInit {
   private readonly session = inject(SessionStore);
   protected readonly rigs = signal<SavedRig[] | null>(null);
   protected readonly asking = signal<string | null>(null);
+  protected readonly refused = signal<{ name: string; issues: Issue[] } | null>(null);
   /** Ways to rig, each drawn as it comes from its template. */
   protected readonly templates = Object.values(TEMPLATES).map((template) => ({
     template,
@@ -51,7 +52,20 @@ export class RigListPage implements OnInit {
   }
 
   protected make({ id: template, name }: RigTemplate): void {
-    const rig = buildRig(template);
+    this.create(name, buildRig(template));
+  }
+
+  /** Reads a rig from a file; a file with a fault is refused whole, each fault named. */
+  protected async open(field: HTMLInputElement): Promise<void> {
+    const file = field.files?.[0];
+    if (!file) return;
+    const { file: read, issues } = readRigFile(await file.text());
+    field.value = '';
+    this.refused.set(issues && { name: file.name, issues });
+    if (read) this.create(read.name, read.rig);
+  }
+
+  private create(name: string, rig: Rig): void {
     this.client
       .call(api.rigs.create, { body: { id: crypto.randomUUID(), name, rig } })
       .subscribe(({ id }) => void this.router.navigate(['/rig', id]));

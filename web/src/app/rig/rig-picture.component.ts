@@ -1,6 +1,9 @@
 import { Component, input } from '@angular/core';
 import type { RigDrawing } from './rig-drawing';
 
+/** The ground goes on below the drawing, where there is room for it. */
+const BELOW_PX = 300;
+
 /** The picture of a rig without words or handles: water, bed, leader, flies, fittings. Goes on a `g` of any drawing. */
 @Component({
   // An attribute, since only SVG elements may stand inside an SVG.
@@ -22,6 +25,6 @@ export class RigPictureComponent {
     const waves = Array.from({ length: Math.ceil(this.width() / 120) }, (_, i) =>
       i === 0 ? 'q 60 -7 120 0' : 't 120 0',
     );
-    return `M0 ${y} ${kind === 'grass' ? `H ${this.width()}` : waves.join(' ')} V ${this.height()} H 0 Z`;
+    return `M0 ${y} ${kind === 'grass' ? `H ${this.width()}` : waves.join(' ')} V ${this.height() + BELOW_PX} H 0 Z`;
   }
 }

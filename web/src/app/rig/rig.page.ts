@@ -1,13 +1,14 @@
 import { Component, computed, inject, input, type OnDestroy, type OnInit, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
-import { api, type SavedRig } from '@doceo/contract';
+import { api, type SavedRig, writeRigFile } from '@doceo/contract';
 import { type Rig, rigFigures, rigSnags } from '@doceo/core';
 import { MessageService } from 'primeng/api';
 import { map } from 'rxjs';
 import { ApiClient } from '../data/api-client';
 import type { ApiError } from '../data/api-error';
 import { DayStore } from '../data/day-store';
+import { download, fileName } from '../data/download';
 import { EditedDocument } from '../data/edited-document';
 import { SessionStore } from '../data/session';
 import { SaveStateComponent } from '../parts/save-state.component';
@@ -17,6 +18,7 @@ import { PutInPlanDialogComponent } from './put-in-plan-dialog.component';
 import { RigDrawingComponent } from './rig-drawing.component';
 import { RigSettingsComponent } from './rig-settings.component';
 import { RigTableComponent } from './rig-table.component';
+import { TaperChartComponent } from './taper-chart.component';
 
 interface RigValue {
   name: string;
@@ -35,6 +37,7 @@ interface RigValue {
     FigureListComponent,
     SnagListComponent,
     SaveStateComponent,
+    TaperChartComponent,
     PutInPlanDialogComponent,
   ],
   templateUrl: './rig.page.html',
@@ -116,6 +119,12 @@ export class RigPage implements OnInit, OnDestroy {
             .navigateByUrl('/rig', { skipLocationChange: true })
             .then(() => this.router.navigate(['/rig', id])),
       );
+  }
+
+  protected saveFile(): void {
+    const value = this.value();
+    if (value)
+      download(fileName(value.name, 'rig.json'), writeRigFile(value.name, value.rig), 'application/json');
   }
 
   protected putDone(title: string | null): void {

@@ -1,0 +1,19 @@
+/** Hands a text to the user as a file. */
+export function download(name: string, text: string, type: string): void {
+  const url = URL.createObjectURL(new Blob([text], { type }));
+  const link = document.createElement('a');
+  link.href = url;
+  link.download = name;
+  link.click();
+  URL.revokeObjectURL(url);
+}
+
+/** A title as a file name: `Two nymphs, deep` becomes `two-nymphs-deep`. */
+export function fileName(title: string, ending: string): string {
+  const plain = title
+    .normalize('NFKD')
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-+|-+$/g, '');
+  return `${plain || 'doceo'}.${ending}`;
+}
