@@ -16,6 +16,7 @@ import { SnagListComponent } from '../parts/snag-list.component';
 import { FigureListComponent } from './figure-list.component';
 import { PutInPlanDialogComponent } from './put-in-plan-dialog.component';
 import { RigDrawingComponent } from './rig-drawing.component';
+import { RigMeasuresComponent } from './rig-measures.component';
 import { RigSettingsComponent } from './rig-settings.component';
 import { RigTableComponent } from './rig-table.component';
 import { TaperChartComponent } from './taper-chart.component';
@@ -36,6 +37,7 @@ interface RigValue {
     RigTableComponent,
     FigureListComponent,
     SnagListComponent,
+    RigMeasuresComponent,
     SaveStateComponent,
     TaperChartComponent,
     PutInPlanDialogComponent,

@@ -1,0 +1,135 @@
+import type { RuleCard } from '../../water';
+import { floatMargin } from '../float-margin';
+import { rigEdits } from '../edits';
+import type { Rig } from '../rig';
+import { buildRig, DEFAULT_SCHOOLS } from '../templates';
+import { rigSnags, type RigSnag } from './index';
+
+const card: RuleCard = {
+  licence: '',
+  seasonFrom: '01-01',
+  seasonTo: '12-31',
+  maxHooks: 2,
+  barbless: true,
+  leadAllowed: false,
+  release: '',
+  hours: '',
+  other: '',
+  whoSaysSo: '',
+  checkedOn: null,
+  checkedBy: null,
+};
+const snagsOf = (rig: Rig, rules: Partial<RuleCard> = {}): RigSnag[] =>
+  rigSnags(rig, { water: { name: 'River Ostrel', rules: { ...card, ...rules } }, system: 'metric' });
+const rulesOf = (rig: Rig, rules: Partial<RuleCard> = {}): string[] =>
+  snagsOf(rig, rules).map(({ rule }) => rule);
+const fixOf = (rig: Rig, rule: string, label: string): Rig =>
+  snagsOf(rig)
+    .find((snag) => snag.rule === rule)
+    ?.fixes.find((fix) => fix.label === label)?.change as Rig;
+
+const dryDropper = buildRig('dry-dropper');
+const withShot: Rig = {
+  ...dryDropper,
+  fittings: [{ id: 'shot', kind: 'shot', massKg: 0.0002, metal: 'tin', aboveFlyM: 0.15 }],
+};
+
+describe('a dropper below a dry fly', () => {
+  it('wants no shot: it goes by one click', () => {
+    expect(rulesOf(withShot)).toContain('shot-below-dry');
+    expect(rulesOf(fixOf(withShot, 'shot-below-dry', 'Take the shot off'))).not.toContain('shot-below-dry');
+  });
+
+  it.each([
+    ['bend', true, true],
+    ['bend', false, false],
+    ['eye', true, false],
+    ['tag', true, false],
+  ] as const)('tied by the school “%s” where barbless is %s: told %s', (dropper, barbless, told) => {
+    const rig = buildRig('dry-dropper', { schools: { ...DEFAULT_SCHOOLS, dropper } });
+    expect(rulesOf(rig, { barbless }).includes('dropper-on-barbless-bend')).toBe(told);
+  });
+
+  it('is no matter of nymphs under an indicator', () =>
+    expect(rulesOf(buildRig('indicator-nymph'))).not.toContain('shot-below-dry'));
+
+  it('only just floats between one and one and a half, and sinks below one', () => {
+    const levels = [0.0015, 0.002, 0.0024, 0.0028, 0.0033, 0.0038, 0.0046].map((beadDiameterM) => {
+      const rig = rigEdits.fly(rigEdits.fly(dryDropper, 'dry', { hookSize: 14 }), 'point', { beadDiameterM });
+      const margin = floatMargin(rig)?.margin ?? 0;
+      const level = snagsOf(rig).find(({ rule }) => rule === 'float-too-small')?.level ?? 'none';
+      return [margin < 1 ? 'stop' : margin < 1.5 ? 'mind' : 'none', level];
+    });
+    for (const [expected, level] of levels) expect(level).toBe(expected);
+    expect(new Set(levels.map(([, level]) => level)).size).toBe(3);
+  });
+});
+
+describe('an indicator', () => {
+  it('too small for its load can be made larger', () => {
+    const rig = rigEdits.indicatorSize(buildRig('indicator-nymph', { shotMassKg: 0.0008 }), 0.009);
+    expect(rulesOf(rig)).toContain('float-too-small');
+    expect(rulesOf(fixOf(rig, 'float-too-small', 'Larger float'))).not.toContain('float-too-small');
+  });
+
+  it('of a hinge leader has its place at the hinge, whatever the school says', () =>
+    expect(rulesOf(buildRig('tuck-hinge'))).not.toContain('indicator-off-school'));
+});
+
+describe('hinges', () => {
+  const broken = rigEdits.section(buildRig('margin-single'), 'step', { diameterM: 0.0002 });
+
+  it('by mistake are named with their ratio, and may be declared meant', () => {
+    const snag = snagsOf(broken).find(({ rule }) => rule === 'hinge-by-mistake');
+    expect(snag?.title).toBe('Hinge above the step');
+    expect(snag?.evidence[0]?.text).toMatch(/^\d+\.\d : 1, a hinge from 5$/);
+    const meant = fixOf(broken, 'hinge-by-mistake', 'It is meant');
+    expect(meant.hingeAt).toBe('step');
+    expect(rulesOf(meant)).not.toContain('hinge-by-mistake');
+  });
+
+  it('that do not fold may be given up', () => {
+    const mild = buildRig('tuck-hinge', { hingeRatio: 4 });
+    expect(rulesOf(fixOf(mild, 'hinge-too-mild', 'No hinge is meant'))).not.toContain('hinge-too-mild');
+  });
+});
+
+describe('what a beginner should be spared', () => {
+  it('a simpler rig that teaches the same is one click away', () => {
+    const rig = buildRig('indicator-nymph');
+    expect(rulesOf(rig)).toContain('tangle-risk');
+    const simpler = fixOf(rig, 'tangle-risk', 'One fly');
+    expect(simpler.flies.map(({ id }) => id)).toEqual(['point']);
+    expect(rulesOf(simpler)).not.toContain('tangle-risk');
+  });
+
+  it('weight on the leader reminds of hats and glasses', () => {
+    const snag = snagsOf(buildRig('tight-line')).find(({ rule }) => rule === 'open-loop');
+    expect(snag?.level).toBe('note');
+    expect(snag?.reason).toContain('hats and glasses');
+  });
+
+  it('three flies where the card allows two are a stop', () => {
+    const lake = buildRig('lake-long-leader');
+    expect(snagsOf(lake)[0]).toMatchObject({ rule: 'hooks-over-limit', level: 'stop' });
+    expect(rulesOf(lake, { maxHooks: 3 })).not.toContain('hooks-over-limit');
+  });
+
+  it('worst comes first', () => {
+    const order = ['stop', 'mind', 'note'];
+    const levels = snagsOf(buildRig('lake-long-leader')).map(({ level }) => order.indexOf(level));
+    expect(levels).toEqual([...levels].sort((a, b) => a - b));
+  });
+});
+
+describe('knots', () => {
+  it('onto a fly must be knots for flies', () => {
+    const rig = rigEdits.section(dryDropper, 'dropper', { joint: 'blood' });
+    const snag = snagsOf(rig).find(({ rule }) => rule === 'knot-unsuited');
+    expect(snag?.reason).toContain('join a line to a fly');
+    expect(rulesOf(snag?.fixes[0]?.change as Rig)).not.toContain('knot-unsuited');
+  });
+
+  it('of a tapered leader are none, and not asked for', () =>
+    expect(rulesOf(buildRig('dry-fly'))).not.toContain('knot-unsuited'));
+});
