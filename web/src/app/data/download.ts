@@ -12,6 +12,7 @@ export function download(name: string, text: string, type: string): void {
 export function fileName(title: string, ending: string): string {
   const plain = title
     .normalize('NFKD')
+    .replace(/\p{M}/gu, '')
     .toLowerCase()
     .replace(/[^a-z0-9]+/g, '-')
     .replace(/^-+|-+$/g, '');
