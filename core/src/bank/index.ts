@@ -1,3 +1,4 @@
 export * from './event';
 export * from './log';
 export * from './drill-counter';
+export * from './tangle-rate';

@@ -2,3 +2,4 @@ export * from './plan';
 export * from './timing';
 export * from './edits';
 export * from './rules';
+export * from './rig-uses';

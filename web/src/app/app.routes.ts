@@ -39,6 +39,11 @@ export const routes: Routes = [
     loadComponent: () => import('./lesson/lesson-card.page').then((m) => m.LessonCardPage),
   },
   {
+    path: 'lesson/:id/kit',
+    title: 'Packing list · Doceo',
+    loadComponent: () => import('./lesson/lesson-kit.page').then((m) => m.LessonKitPage),
+  },
+  {
     path: 'bank',
     title: 'Bank book · Doceo',
     loadComponent: () => import('./bank/bank.page').then((m) => m.BankPage),

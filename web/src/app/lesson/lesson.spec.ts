@@ -1,8 +1,10 @@
 import { api, type SavedLesson, type SavedWater } from '@doceo/contract';
-import { blockFromDrill } from '@doceo/core';
-import { JONAS, LESSON, PLAN, SAM, uuid, WATER } from '../../testing/fixtures';
+import { TestBed } from '@angular/core/testing';
+import { type BankEvent, blockFromDrill } from '@doceo/core';
+import { event, JONAS, LESSON, PLAN, RIG, SAM, uuid, WATER } from '../../testing/fixtures';
 import { lessonServer, setDate, type Shown, show } from '../../testing/page';
 import { LessonCardPage } from './lesson-card.page';
+import { LessonKitPage } from './lesson-kit.page';
 import { LessonDialogComponent } from './lesson-dialog.component';
 
 beforeEach(() => {
@@ -127,4 +129,56 @@ describe('the lesson card', () => {
 
   it('says so when there is no such lesson', async () =>
     expect((await open(PLAN, uuid(99))).text()).toContain('No such lesson'));
+});
+
+describe('the packing list', () => {
+  const plan = {
+    ...PLAN,
+    body: {
+      ...PLAN.body,
+      rigs: [{ id: RIG.id, name: RIG.name, rig: RIG.rig }],
+      blocks: [...PLAN.body.blocks, { ...blockFromDrill('set-on-anything', uuid(43), 30), rigId: RIG.id }],
+    },
+  };
+  const open = (events: BankEvent[] = []): Promise<Shown<LessonKitPage>> =>
+    show(LessonKitPage, lessonServer().on(api.plans.get, plan).on(api.events.list, events), {
+      id: LESSON.id,
+    });
+
+  it('has the gear of the drills and the material of the rigs, in groups', async () => {
+    const page = await open();
+    expect(page.all('section h2')).toEqual([
+      'for the drills',
+      'leader material',
+      'flies',
+      'shot',
+      'indicators',
+      'fly lines',
+    ]);
+    expect(page.text()).toContain('first-aid kit');
+    expect(page.text()).toContain('fluorocarbon 5X');
+    expect(page.text()).toContain('by the rule of thumb');
+  });
+
+  it('is ticked off, and stays so', async () => {
+    const page = await open();
+    document.querySelector<HTMLInputElement>('label input')?.click();
+    await page.settle();
+    expect(page.text()).toMatch(/ 1 of \d+ packed/);
+    TestBed.resetTestingModule();
+    expect((await open()).text()).toMatch(/ 1 of \d+ packed/);
+  });
+
+  it('packs by the tangles on the student’s own record', async () => {
+    const tangles = Array.from({ length: 12 }, () => event({ kind: 'tangle', seconds: 60 }));
+    expect((await open(tangles)).text()).toContain('Sam Okande 6.0 tangles an hour');
+  });
+
+  it('says how material gets on it when no block has a rig', async () => {
+    const page = await show(LessonKitPage, lessonServer(), { id: LESSON.id });
+    expect(page.text()).toContain('No block of this plan asks for a rig');
+  });
+
+  it('says so when there is no such lesson', async () =>
+    expect((await show(LessonKitPage, lessonServer(), { id: uuid(99) })).text()).toContain('No such lesson'));
 });
