@@ -19,6 +19,22 @@ const SHOTS: Shot[] = [
   { name: 'today', path: '/today' },
   { name: 'rig-list', path: '/rig' },
   { name: 'rig', path: '/rig', before: (page) => clickText(page, 'article a', 'Two nymphs') },
+  {
+    name: 'rig-dry-dropper',
+    path: '/rig',
+    before: async (page) => {
+      await page.click('[data-template="dry-dropper"]');
+      await byText(page, 'h3', 'Taper');
+    },
+  },
+  {
+    name: 'rig-card',
+    path: '/rig',
+    before: async (page) => {
+      await clickText(page, 'article a', 'Two nymphs');
+      await clickText(page, 'a', 'Teaching card');
+    },
+  },
   { name: 'plan-list', path: '/plan' },
   { name: 'plan', path: '/plan', before: (page) => clickText(page, 'a.open', 'First nymphs') },
   {
@@ -30,6 +46,7 @@ const SHOTS: Shot[] = [
     },
   },
   { name: 'lesson-card', path: '/today', before: (page) => clickText(page, 'a', 'Lesson card') },
+  { name: 'lesson-kit', path: '/today', before: (page) => clickText(page, 'a', 'Packing list') },
   { name: 'bank-phone', path: '/bank', viewport: PHONE, before: logSome },
   { name: 'bank-desk', path: '/bank', before: logSome },
   { name: 'record-list', path: '/record' },
@@ -42,12 +59,15 @@ const SHOTS: Shot[] = [
 async function logSome(page: Page): Promise<void> {
   await clickText(page, '.who button', 'Sam');
   await byText(page, '.blockno', 'block');
-  for (
-    let i = 0;
-    i < 9 && (await page.$eval('.what h1', (element) => element.textContent)) !== 'Set on anything';
-    i++
-  )
+  const title = (): Promise<string> => page.$eval('.what h1', (element) => element.textContent ?? '');
+  for (let now = await title(); now !== 'Set on anything'; now = await title()) {
     await page.click('[aria-label="Next block"]');
+    await page.waitForFunction(
+      (before) => document.querySelector('.what h1')?.textContent !== before,
+      {},
+      now,
+    );
+  }
   for (const tap of ['good', 'good', 'set.late', 'good', 'good', 'set.upstream', 'good'])
     await page.click(`[data-tap="${tap}"]`);
   await byText(page, '.state', 'all stored');

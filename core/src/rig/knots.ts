@@ -96,7 +96,7 @@ export const KNOTS: Record<KnotId, Knot> = {
   },
   'slip-loop': {
     id: 'slip-loop',
-    name: 'slip loop on the cord tip',
+    name: 'slip loop on cord',
     uses: ['line-to-loop'],
     share: 0.8,
     maxDiameterRatio: 12,

@@ -2,6 +2,7 @@ import {
   DRILLS,
   buildRig,
   planSnags,
+  type Rig,
   rigFigures,
   rigSnags,
   seededRandom,
@@ -34,7 +35,19 @@ function attempts(count: number, seed: string): SkillAttempt[] {
   }));
 }
 
-const rig = buildRig('indicator-nymph');
+/** A rig of twenty parts: as many sections as a leader may sensibly have, three flies, indicator and shot. */
+function twentyParts(): Rig {
+  const rig = buildRig('lake-long-leader');
+  const more = Array.from({ length: 11 }, (_, i) => ({
+    ...(rig.sections[0] as Rig['sections'][number]),
+    id: `more-${i}`,
+    lengthM: 0.2,
+  }));
+  const { fittings } = buildRig('indicator-nymph');
+  return { ...rig, sections: [...more, ...rig.sections], fittings };
+}
+
+const rig = twentyParts();
 const thousand = Array.from({ length: 30 }, (_, i) => attempts(1000, `student ${i}`));
 const ten = attempts(10, 'few');
 const plan = {
@@ -66,6 +79,6 @@ console.log(
   `skill state, 30 students × 1000 events: ${state.toFixed(1)} ms of 50 ms (${(state / 50).toFixed(2)} of the aim; ${(state / 30 / small).toFixed(1)} × one student with 10 events)`,
 );
 console.log(
-  `rig edit, all figures and snags: ${figures.toFixed(2)} ms of 8 ms (${(figures / 8).toFixed(2)} of the aim)`,
+  `edit of a rig of 20 parts, all figures and snags: ${figures.toFixed(2)} ms of 8 ms (${(figures / 8).toFixed(2)} of the aim)`,
 );
 console.log(`plan check, 20 blocks: ${check.toFixed(2)} ms (${(check / figures).toFixed(1)} × a rig edit)`);

@@ -104,7 +104,7 @@ export class LessonKitPage implements OnInit {
   }
 
   protected spares({ spares, unit }: Line): string {
-    return spares > 0 ? `${unit === 'm' ? `${spares.toFixed(1)} m` : spares} of it spare` : '';
+    return spares > 0 ? `${unit === 'm' ? `${spares.toFixed(1)} m` : spares} spare` : '';
   }
 
   protected saveCsv(): void {

@@ -2,7 +2,7 @@ import { Component, input } from '@angular/core';
 import type { RigDrawing } from './rig-drawing';
 
 /** The ground goes on below the drawing, where there is room for it. */
-const BELOW_PX = 300;
+const BELOW_PX = 1200;
 
 /** The picture of a rig without words or handles: water, bed, leader, flies, fittings. Goes on a `g` of any drawing. */
 @Component({
