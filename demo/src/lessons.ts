@@ -192,12 +192,13 @@ function extras(
   const random = seededRandom(`${SEED}/extras/${student.key}/${daysAgo}`);
   const id = (what: string): string => deterministicId(`${student.key}/${daysAgo}/${what}`);
   const minutes = (n: number): number => Math.round(startMs + n * 60_000);
-  const made: BankEvent[] = [
-    event(id('tangle'), minutes(80 + random() * 60), {
+  const tangles = 2 + Math.floor(random() * 4);
+  const made = Array.from({ length: tangles }, (_, i) =>
+    event(id(`tangle-${i}`), minutes(50 + ((i + random()) / tangles) * 120), {
       kind: 'tangle',
       seconds: Math.round(30 + random() * 150),
     }),
-  ];
+  );
   if (random() < 0.6) {
     const lengthCm = Math.round(27 + normal(random) * 4);
     made.push(

@@ -10,25 +10,12 @@ import type { Rig } from './rig';
 import { rigSnags } from './snags';
 import { linksTo, weakestLink } from './strength';
 import { buildRig } from './templates';
+import { CARD } from '../testing/rule-card';
 import { diameterOfX, startingX, xOfDiameter } from './x-size';
 
 const rig = buildRig('indicator-nymph');
-const card = {
-  licence: '',
-  seasonFrom: '01-01',
-  seasonTo: '12-31',
-  maxHooks: 2,
-  barbless: true,
-  leadAllowed: false,
-  release: '',
-  hours: '',
-  other: '',
-  whoSaysSo: '',
-  checkedOn: null,
-  checkedBy: null,
-};
 const context = (maxHooks = 2) => ({
-  water: { name: 'River Ostrel', rules: { ...card, maxHooks } },
+  water: { name: 'River Ostrel', rules: { ...CARD, maxHooks } },
   system: 'metric' as const,
 });
 const rulesOf = (of: Rig, maxHooks = 2): string[] => rigSnags(of, context(maxHooks)).map(({ rule }) => rule);

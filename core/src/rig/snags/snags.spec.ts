@@ -1,3 +1,4 @@
+import { CARD } from '../../testing/rule-card';
 import type { RuleCard } from '../../water';
 import { floatMargin } from '../float-margin';
 import { rigEdits } from '../edits';
@@ -5,22 +6,8 @@ import type { Rig } from '../rig';
 import { buildRig, DEFAULT_SCHOOLS } from '../templates';
 import { rigSnags, type RigSnag } from './index';
 
-const card: RuleCard = {
-  licence: '',
-  seasonFrom: '01-01',
-  seasonTo: '12-31',
-  maxHooks: 2,
-  barbless: true,
-  leadAllowed: false,
-  release: '',
-  hours: '',
-  other: '',
-  whoSaysSo: '',
-  checkedOn: null,
-  checkedBy: null,
-};
 const snagsOf = (rig: Rig, rules: Partial<RuleCard> = {}): RigSnag[] =>
-  rigSnags(rig, { water: { name: 'River Ostrel', rules: { ...card, ...rules } }, system: 'metric' });
+  rigSnags(rig, { water: { name: 'River Ostrel', rules: { ...CARD, ...rules } }, system: 'metric' });
 const rulesOf = (rig: Rig, rules: Partial<RuleCard> = {}): string[] =>
   snagsOf(rig, rules).map(({ rule }) => rule);
 const fixOf = (rig: Rig, rule: string, label: string): Rig =>

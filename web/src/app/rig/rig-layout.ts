@@ -22,8 +22,10 @@ const HUNG_RISE = (62 * Math.PI) / 180;
 const TIGHT_RISE = (66 * Math.PI) / 180;
 /** A fly near the bottom rides this far above it, metres. */
 const ABOVE_BED_M = 0.06;
-/** A sunk fly on a floating line swims at this share of the depth; on a sinking line the line's end lies at the second. */
-const SWIMS_AT = 0.45;
+/** Where the point fly swims, of the depth, by the line that carries it; an unweighted one half as deep on a floating line. */
+const SWIMS_AT = { floating: 0.45, hover: 0.55, sinking: 0.8 };
+const UNWEIGHTED = 0.5;
+/** Where the end of a line that sinks lies, of the depth. */
 const LINE_LIES_AT = 0.6;
 
 /**
@@ -80,14 +82,10 @@ function flat(rig: Rig, kind: 'afloat' | 'grass', floatM: number): RigLayout {
 function sunk(rig: Rig): RigLayout {
   const lengthM = leaderLength(rig);
   const depthM = rig.waterDepthM;
-  const floats = rig.line.kind === 'floating';
-  const startM = floats ? 0 : depthM * LINE_LIES_AT;
-  const sink = rig.line.kind === 'hover' ? SWIMS_AT : floats ? SWIMS_AT : LINE_LIES_AT + 0.1;
-  const heavy = pointFly(rig)?.bead === 'none' ? 0.5 : 1;
-  const endM = Math.min(
-    depthM * sink * (floats ? heavy : 1) + (floats ? 0 : 0.1 * depthM),
-    startM + lengthM * 0.9,
-  );
+  const carried = rig.line.kind === 'floating' || rig.line.kind === 'hover' ? rig.line.kind : 'sinking';
+  const startM = carried === 'floating' ? 0 : depthM * LINE_LIES_AT;
+  const light = carried === 'floating' && pointFly(rig)?.bead === 'none' ? UNWEIGHTED : 1;
+  const endM = Math.min(depthM * SWIMS_AT[carried] * light, startM + lengthM * 0.9);
   const fallM = endM - startM;
   const runM = Math.sqrt(Math.max(0, lengthM ** 2 - fallM ** 2));
   return {

@@ -18,6 +18,7 @@ import {
   type UnitSystem,
   xOfDiameter,
 } from '@doceo/core';
+import { SegmentsComponent } from '../parts/segments.component';
 import { SCHOOLS } from './school-texts';
 
 /** A length that can be typed, with the range it must keep. */
@@ -30,12 +31,13 @@ interface LengthField {
   change: (metres: number) => Rig;
 }
 
-const COUNT_WORDS = ['none', 'one', 'two', 'three'];
+const COUNT_WORDS = ['one', 'two', 'three'];
 const MOST_FLIES: Partial<Record<Rig['template'], number>> = { 'lake-long-leader': 3, 'wet-swing': 3 };
 
 /** What drives a rig: depth, rod, tippet, flies, shot and schools, as far as its template uses them. */
 @Component({
   selector: 'doceo-rig-settings',
+  imports: [SegmentsComponent],
   templateUrl: './rig-settings.component.html',
   styleUrl: './rig-settings.component.css',
 })
@@ -46,11 +48,13 @@ export class RigSettingsComponent {
 
   protected readonly wrong = signal<Partial<Record<LengthField['id'], string>>>({});
   protected readonly edits = rigEdits;
-  protected readonly xSizes = [0, 1, 2, 3, 4, 5, 6, 7, 8];
+  protected readonly xSizes = [0, 1, 2, 3, 4, 5, 6, 7, 8].map((value) => ({ value, text: `${value}X` }));
   protected readonly lineWeights = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10];
-  protected readonly shotMasses = [0, 0.1, 0.2, 0.3, 0.5, 0.8];
-  protected readonly hingeRatios = [5, 6, 8, 10, 14];
-  protected readonly words = COUNT_WORDS;
+  protected readonly shotMasses = [0, 0.1, 0.2, 0.3, 0.5, 0.8].map((value) => ({
+    value,
+    text: value === 0 ? 'none' : `${value}`,
+  }));
+  protected readonly hingeRatios = [5, 6, 8, 10, 14].map((value) => ({ value, text: `${value}:1` }));
 
   protected readonly template = computed(() => TEMPLATES[this.rig().template]);
   protected readonly parameters = computed(() => parametersOf(this.rig()));
@@ -58,7 +62,7 @@ export class RigSettingsComponent {
   protected readonly shotGrams = computed(() => Math.round(this.parameters().shotMassKg * 1e5) / 100);
   protected readonly hingeShown = computed(() => Math.round(this.parameters().hingeRatio));
   protected readonly counts = computed(() =>
-    Array.from({ length: MOST_FLIES[this.rig().template] ?? 2 }, (_, i) => i + 1),
+    COUNT_WORDS.slice(0, MOST_FLIES[this.rig().template] ?? 2).map((text, i) => ({ value: i + 1, text })),
   );
   protected readonly lengths = computed<LengthField[]>(() => {
     const rig = this.rig();
@@ -105,11 +109,11 @@ export class RigSettingsComponent {
       label: SCHOOLS[key].label,
       chosen: rig.schools[key] as string,
       reason: SCHOOLS[key].ways[rig.schools[key]].reason,
-      options: options.map((option) => ({
-        id: option as string,
-        ...SCHOOLS[key].ways[option],
-        rig: () => choose(option),
-      })),
+      options: options.map((value) => {
+        const { name, reason } = SCHOOLS[key].ways[value];
+        return { value: value as string, text: name, reason };
+      }),
+      choose: (value: string) => choose(value as RigSchools[K]),
     });
     return [
       ...(indicatorOf(rig) && rig.template === 'indicator-nymph'
