@@ -122,6 +122,23 @@ describe('the rig bench', () => {
     await byText(page, '.snag.stop h3', 'sinks');
   });
 
+  it('sets two rigs side by side, and packs for the lesson, without finding', async () => {
+    await at.open('/rig');
+    await clickText(page, 'article a', 'Two nymphs');
+    const select = await page.waitForSelector('select.beside option:nth-child(2)');
+    const other = await select?.evaluate((option) => (option as HTMLOptionElement).value);
+    await page.select('select.beside', other ?? '');
+    await byText(page, 'h1', 'Side by side');
+    await settled(page);
+    expect(await page.evaluate(overlaps)).toEqual([]);
+    expect(await axeFindings(page)).toEqual([]);
+    await at.open('/today');
+    await clickText(page, 'a', 'Packing list');
+    await byText(page, 'h2', 'How the spares come about');
+    await settled(page);
+    expect(await axeFindings(page)).toEqual([]);
+  });
+
   it('works for a second person on a phone', async () => {
     const phone = await openTab(at.browser, PHONE);
     await signIn(phone.page, at.server.url, LEAD, '/rig');

@@ -19,6 +19,11 @@ export const routes: Routes = [
     loadComponent: () => import('./rig/rig.page').then((m) => m.RigPage),
   },
   {
+    path: 'rig/:id/beside/:other',
+    title: 'Rigs side by side · Doceo',
+    loadComponent: () => import('./rig/rig-compare.page').then((m) => m.RigComparePage),
+  },
+  {
     path: 'rig/:id/card',
     title: 'Rig card · Doceo',
     loadComponent: () => import('./rig/rig-card.page').then((m) => m.RigCardPage),

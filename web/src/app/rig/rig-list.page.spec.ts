@@ -2,6 +2,7 @@ import { api, type SavedRig, writeRigFile } from '@doceo/contract';
 import { buildRig, TEMPLATE_IDS } from '@doceo/core';
 import { RIG, uuid, WATER } from '../../testing/fixtures';
 import { lessonServer, setDate, show } from '../../testing/page';
+import { RigComparePage } from './rig-compare.page';
 import { RigCardPage } from './rig-card.page';
 import { PutInPlanDialogComponent } from './put-in-plan-dialog.component';
 import { RigListPage } from './rig-list.page';
@@ -83,6 +84,37 @@ describe('rigs from elsewhere', () => {
     expect(page.all('.refused li')[0]).toMatch(/^rig\.sections\[1\]\.material /);
     expect(server.of(api.rigs.create)).toEqual([]);
   });
+});
+
+describe('two rigs side by side', () => {
+  const tight = { ...RIG, id: uuid(32), name: 'Tight line', rig: buildRig('tight-line') };
+  const open = (other: string) =>
+    show(RigComparePage, lessonServer().on(api.rigs.list, [RIG, tight]), { id: RIG.id, other });
+
+  it('show their figures in one table, differences marked', async () => {
+    const page = await open(tight.id);
+    expect(page.all('th')).toEqual(['Figure', 'Two nymphs', 'Tight line']);
+    expect(page.all('[data-row=leader-length] td')).toEqual(['Leader', '3.15 m', '4.69 m']);
+    expect(page.all('[data-row=indicator-distance] td')).toEqual([
+      'Indicator above point fly',
+      '1.65 m',
+      '–',
+    ]);
+    expect(document.querySelector('[data-row=hook-count]')?.classList.contains('differs')).toBe(false);
+    expect(document.querySelectorAll('doceo-rig-drawing')).toHaveLength(2);
+  });
+
+  it('name the snags that only one of them has', async () => {
+    const page = await open(tight.id);
+    expect(page.all('.figures p')[0]).toContain('Tangle risk for beginners: high');
+  });
+
+  it('mark nothing when they are the same', async () => {
+    await open(RIG.id);
+    expect(document.querySelectorAll('.differs')).toHaveLength(0);
+  });
+
+  it('say so when one is gone', async () => expect((await open(uuid(99))).text()).toContain('No such pair'));
 });
 
 describe('the teaching card', () => {

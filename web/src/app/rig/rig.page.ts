@@ -72,8 +72,12 @@ export class RigPage implements OnInit, OnDestroy {
   protected readonly snags = computed(() =>
     this.rig() ? rigSnags(this.rig() as Rig, { water: this.water(), system: this.session.units() }) : [],
   );
+  /** My other rigs, to be set beside this one. */
+  protected readonly others = signal<SavedRig[]>([]);
+
   ngOnInit(): void {
     const id = this.id();
+    this.client.call(api.rigs.list).subscribe((rigs) => this.others.set(rigs.filter((rig) => rig.id !== id)));
     const toValue = (saved: SavedRig): { value: RigValue; version: number } => ({
       value: { name: saved.name, rig: saved.rig },
       version: saved.version,
@@ -121,6 +125,10 @@ export class RigPage implements OnInit, OnDestroy {
             .navigateByUrl('/rig', { skipLocationChange: true })
             .then(() => this.router.navigate(['/rig', id])),
       );
+  }
+
+  protected setBeside(other: string): void {
+    if (other) void this.router.navigate(['/rig', this.id(), 'beside', other]);
   }
 
   protected saveFile(): void {
