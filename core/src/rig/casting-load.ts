@@ -1,6 +1,7 @@
 import { DRESSINGS } from './dressings';
 import { flyMass } from './fly-mass';
 import { hookOf } from './hooks';
+import { indicatorMass } from './indicators';
 import { headMass } from './lines';
 import type { Rig } from './rig';
 
@@ -9,8 +10,6 @@ export type LoopAdvice = 'any' | 'open' | 'water-load';
 /** Shares of the line's head from which a loop should be opened, and from which the water should load the rod. */
 const OPEN_FROM = 0.04;
 const WATER_LOAD_FROM = 0.14;
-/** Foam indicators, kg/m³ of their ball. */
-const INDICATOR_DENSITY = 150;
 
 export interface CastingLoad {
   massKg: number;
@@ -31,9 +30,7 @@ export interface CastingLoad {
 export function castingLoad(rig: Rig): CastingLoad {
   const flies = rig.flies.reduce((sum, fly) => sum + flyMass(fly).totalKg, 0);
   const fittings = rig.fittings.reduce(
-    (sum, fitting) =>
-      sum +
-      (fitting.kind === 'shot' ? fitting.massKg : (Math.PI / 6) * fitting.diameterM ** 3 * INDICATOR_DENSITY),
+    (sum, fitting) => sum + (fitting.kind === 'shot' ? fitting.massKg : indicatorMass(fitting)),
     0,
   );
   const windAreaM2 =

@@ -8,9 +8,9 @@ import {
   startingXFigure,
   tangleFigure,
 } from './load-figures';
-import { DRESSINGS } from './dressings';
 import { indicatorOf, leaderLength, pointFly, spans } from './chain';
 import { INDICATOR_FACTORS, SUSPENDED_CLEARANCE_M } from './indicator-depth';
+import { hookCount } from './hook-count';
 import { KNOTS } from './knots';
 import { MATERIALS } from './materials';
 import { netReach } from './net-reach';
@@ -80,7 +80,7 @@ export function rigFigures(rig: Rig, maxHooks: number | null, system: UnitSystem
     ),
   );
   const reach = netReach(rig);
-  const hooks = rig.flies.filter(({ dressing }) => DRESSINGS[dressing].hook).length;
+  const hooks = hookCount(rig);
   figures.push({
     id: 'net-reach',
     label: 'Line left at the net',

@@ -3,6 +3,7 @@ import { flyAttachment, indicatorOf } from './chain';
 import { DRESSINGS } from './dressings';
 import { flyMass, shotSubmergedN, WATER_DENSITY } from './fly-mass';
 import { hookOf } from './hooks';
+import { indicatorLift } from './indicators';
 import { sectionArea, MATERIALS } from './materials';
 import type { Fly, Rig } from './rig';
 
@@ -77,17 +78,6 @@ export interface FloatMargin {
   parts: { name: string; submergedN: number }[];
 }
 
-/** Foam and cork indicators, kg/m³; yarn holds this share of its ball as air. */
-const INDICATOR_DENSITY = 150;
-const YARN_AIR = 0.22;
-
-/** Lift of an indicator, N: displaced water less its own weight. */
-export function indicatorLift(style: string, diameterM: number): number {
-  const ballM3 = (Math.PI / 6) * diameterM ** 3;
-  const displacedM3 = style === 'yarn' ? ballM3 * YARN_AIR : ballM3;
-  return displacedM3 * (WATER_DENSITY - INDICATOR_DENSITY) * GRAVITY;
-}
-
 /**
  * Whether the float of a rig carries what hangs below it: the indicator, else the uppermost fly that floats.
  *
@@ -106,7 +96,7 @@ export function floatMargin(rig: Rig, use: DryUse = FRESH): FloatMargin | null {
         kind: 'indicator',
         measured: false,
       },
-      indicatorLift(indicator.style, indicator.diameterM),
+      indicatorLift(indicator),
       0,
       parts,
     );

@@ -13,6 +13,8 @@ export * from './net-reach';
 export * from './indicator-depth';
 export * from './fly-mass';
 export * from './float-margin';
+export * from './indicators';
+export * from './hook-count';
 export * from './sink';
 export * from './countdown';
 export * from './taper';

@@ -6,10 +6,11 @@ import { classKit } from './class-kit';
 import { countdown, countdownTable } from './countdown';
 import { cutList } from './cut-list';
 import { DRESSINGS, DRESSING_IDS } from './dressings';
-import { floatMargin, flyLift, indicatorLift } from './float-margin';
+import { floatMargin, flyLift } from './float-margin';
 import { flyMass, shotSubmergedN } from './fly-mass';
 import { HOOK_SIZES, hookMass, hookOf, WIRE_IDS } from './hooks';
 import { headMass, LINE_KINDS, sinkRate } from './lines';
+import { indicatorLift, indicatorMass } from './indicators';
 import { bendingStiffness } from './materials';
 import type { Fly, Rig } from './rig';
 import { SHOT_MASSES_KG, shotDiameter } from './shot';
@@ -171,6 +172,16 @@ describe('what floats', () => {
     expect(floatMargin(buildRig('tight-line'))).toBeNull();
   });
 
+  const ball = { id: 'i', kind: 'indicator', style: 'fixed', diameterM: 0.019, aboveFlyM: 1 } as const;
+
+  it('yarn weighs and carries a fraction of a solid ball of its size', () => {
+    const yarn = { ...ball, style: 'yarn' } as const;
+    expect(indicatorMass(yarn) / indicatorMass(ball)).toBeCloseTo(0.22, 9);
+    expect(indicatorLift(yarn) / indicatorLift(ball)).toBeCloseTo(0.22, 9);
+    expect(indicatorMass(ball) * 1000).toBeCloseTo(0.54, 2);
+    expect(castingLoad(buildRig('tuck-hinge')).advice).toBe('open');
+  });
+
   it('an indicator counts flies, shot and the fluorocarbon below it', () => {
     const float = floatMargin(buildRig('indicator-nymph'));
     expect(float?.parts.map(({ name }) => name)).toEqual([
@@ -179,9 +190,9 @@ describe('what floats', () => {
       'shot, tin',
       'leader below',
     ]);
-    expect(float?.liftN).toBeCloseTo(indicatorLift('fixed', 0.019), 12);
+    expect(float?.liftN).toBeCloseTo(indicatorLift(ball), 12);
     // A ball of 19 mm displaces 3.59 g and weighs 0.54 g.
-    expect((indicatorLift('fixed', 0.019) / GRAVITY) * 1000).toBeCloseTo(3.05, 2);
+    expect((indicatorLift(ball) / GRAVITY) * 1000).toBeCloseTo(3.05, 2);
   });
 
   it('each fix of a sinking float mends it', () => {

@@ -1,3 +1,4 @@
+import { hookCount, withHooks } from '../../rig';
 import type { PlanRule } from './rule';
 
 /** Rigs of the blocks against the hooks the water's card allows. */
@@ -6,8 +7,9 @@ export const hookLimit: PlanRule = (plan, lesson) => {
   const { maxHooks } = lesson.water.rules;
   return plan.blocks.flatMap((block) => {
     const rig = plan.rigs.find((candidate) => candidate.id === block.rigId);
-    if (!rig || rig.rig.flies.length <= maxHooks) return [];
-    const fewer = plan.rigs.find((candidate) => candidate.rig.flies.length <= maxHooks);
+    if (!rig || hookCount(rig.rig) <= maxHooks) return [];
+    const fewer = plan.rigs.find((candidate) => hookCount(candidate.rig) <= maxHooks);
+    const bare = withHooks(rig.rig, maxHooks);
     return [
       {
         id: `hook-limit/${block.id}`,
@@ -16,9 +18,9 @@ export const hookLimit: PlanRule = (plan, lesson) => {
         blockIds: [block.id],
         studentId: null,
         title: 'More hooks than the card allows',
-        reason: `“${rig.name}” in “${block.title}” has ${rig.rig.flies.length} flies; ${lesson.water.name} allows ${maxHooks}.`,
+        reason: `“${rig.name}” in “${block.title}” has ${hookCount(rig.rig)} hooks; ${lesson.water.name} allows ${maxHooks}.`,
         evidence: [
-          { label: rig.name, text: `${rig.rig.flies.length} hooks` },
+          { label: rig.name, text: `${hookCount(rig.rig)} hooks` },
           { label: 'card', text: `${maxHooks}` },
         ],
         fixes: [
@@ -33,26 +35,16 @@ export const hookLimit: PlanRule = (plan, lesson) => {
                 } as const,
               ]
             : []),
-          ...(rig.rig.flies.some((fly) => fly.at.kind === 'tag') && maxHooks === 1
+          ...(hookCount(bare) <= maxHooks
             ? [
                 {
-                  label: 'Point fly only',
+                  label: 'Take the dropper off',
                   change: {
                     kind: 'edit',
                     edit: {
                       kind: 'set',
                       change: {
-                        rigs: plan.rigs.map((other) =>
-                          other === rig
-                            ? {
-                                ...rig,
-                                rig: {
-                                  ...rig.rig,
-                                  flies: rig.rig.flies.filter((fly) => fly.at.kind === 'point'),
-                                },
-                              }
-                            : other,
-                        ),
+                        rigs: plan.rigs.map((other) => (other === rig ? { ...rig, rig: bare } : other)),
                       },
                     },
                   },

@@ -1,5 +1,6 @@
 import { castingLoad } from '../casting-load';
 import { pointFly } from '../chain';
+import { withFlies } from '../hook-count';
 import { tangleRisk } from '../tangle';
 import type { RigRule } from './rule';
 
@@ -9,7 +10,7 @@ export const beginnerLoad: RigRule = (rig) => {
   const point = pointFly(rig);
   const risk = tangleRisk(rig);
   if (risk.level === 'high') {
-    const simpler = point && rig.flies.length > 1 ? { ...rig, flies: [point] } : null;
+    const simpler = point && rig.flies.length > 1 ? withFlies(rig, [point]) : null;
     const without = { ...rig, fittings: rig.fittings.filter(({ kind }) => kind !== 'shot') };
     snags.push({
       id: 'tangle-risk',

@@ -2,6 +2,7 @@ import { CARD } from '../../testing/rule-card';
 import type { RuleCard } from '../../water';
 import { floatMargin } from '../float-margin';
 import { rigEdits } from '../edits';
+import { hookCount } from '../hook-count';
 import type { Rig } from '../rig';
 import { buildRig, DEFAULT_SCHOOLS } from '../templates';
 import { rigSnags, type RigSnag } from './index';
@@ -107,6 +108,27 @@ describe('what a beginner should be spared', () => {
     const levels = snagsOf(buildRig('lake-long-leader')).map(({ level }) => order.indexOf(level));
     expect(levels).toEqual([...levels].sort((a, b) => a - b));
   });
+});
+
+describe('hooks', () => {
+  it('are counted where there are some: a tuft of yarn has none', () => {
+    expect(hookCount(buildRig('grass'))).toBe(0);
+    const tuft = rigEdits.fly(dryDropper, 'dry', { dressing: 'yarn' });
+    expect(hookCount(tuft)).toBe(1);
+    expect(rulesOf(tuft, { maxHooks: 1 })).not.toContain('hooks-over-limit');
+  });
+
+  it.each(['dry-dropper', 'indicator-nymph', 'tight-line', 'lake-long-leader', 'wet-swing'] as const)(
+    'over the limit on %s come off in one click, and leave a rig that is tied right',
+    (id) => {
+      const fix = snagsOf(buildRig(id), { maxHooks: 1 }).find(({ rule }) => rule === 'hooks-over-limit')
+        ?.fixes[0];
+      const mended = fix?.change as Rig;
+      expect(mended.flies.map(({ at }) => at.kind)).toEqual(['point']);
+      expect(rulesOf(mended, { maxHooks: 1 })).not.toContain('hooks-over-limit');
+      expect(rulesOf(mended, { maxHooks: 1 })).not.toContain('knot-unsuited');
+    },
+  );
 });
 
 describe('knots', () => {

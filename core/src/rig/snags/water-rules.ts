@@ -1,3 +1,4 @@
+import { hookCount, withHooks } from '../hook-count';
 import type { RigRule } from './rule';
 
 /** Hooks and shot against the water's rule card. */
@@ -5,20 +6,17 @@ export const waterRules: RigRule = (rig, { water }) => {
   if (!water) return [];
   const { maxHooks, leadAllowed } = water.rules;
   const snags: ReturnType<RigRule> = [];
-  if (rig.flies.length > maxHooks) {
-    const droppers = rig.flies.filter((fly) => fly.at.kind === 'tag');
-    const kept = rig.flies.filter((fly) => !droppers.slice(0, rig.flies.length - maxHooks).includes(fly));
+  const hooks = hookCount(rig);
+  if (hooks > maxHooks) {
+    const fewer = withHooks(rig, maxHooks);
     snags.push({
       id: 'hooks-over-limit',
       rule: 'hooks-over-limit',
       level: 'stop',
       title: 'More hooks than the card allows',
       reason: `${water.name} allows ${maxHooks}. The card is a reminder; the water's own rules decide.`,
-      evidence: [{ label: 'hooks', text: `${rig.flies.length} of ${maxHooks}` }],
-      fixes:
-        kept.length === maxHooks && maxHooks > 0
-          ? [{ label: 'Take the dropper off', change: { ...rig, flies: kept } }]
-          : [],
+      evidence: [{ label: 'hooks', text: `${hooks} of ${maxHooks}` }],
+      fixes: hookCount(fewer) <= maxHooks ? [{ label: 'Take the dropper off', change: fewer }] : [],
     });
   }
   const lead = rig.fittings.filter((fitting) => fitting.kind === 'shot' && fitting.metal === 'lead');
