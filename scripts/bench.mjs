@@ -1,9 +1,11 @@
-import { readFileSync, readdirSync } from 'node:fs';
+import { mkdtempSync, readFileSync, readdirSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { buildPrograms, buildWeb } from './lib/build.mjs';
-import { ensureDependencies } from './lib/setup.mjs';
-import { ROOT, run } from './lib/shell.mjs';
+import { startDatabase } from './lib/database.mjs';
+import { ensureDependencies, ensurePackages } from './lib/setup.mjs';
+import { ROOT, run, tryRun } from './lib/shell.mjs';
 
 /** Compressed size at which the first download should stay below, bytes. */
 const DOWNLOAD_AIM = 450_000;
@@ -27,10 +29,21 @@ function initialFiles(folder) {
   return [...seen];
 }
 
+ensurePackages(['mariadb-server', 'chromium']);
 ensureDependencies();
 await buildPrograms();
 buildWeb();
 run(process.execPath, [join(ROOT, 'dist/bench.mjs')]);
+const data = mkdtempSync(join(tmpdir(), 'doceo-bench-'));
+const database = await startDatabase(data, { fast: true });
+try {
+  tryRun(process.execPath, [join(ROOT, 'dist/interface-bench.mjs')], {
+    env: { ...process.env, DOCEO_ROOT: ROOT, DOCEO_TEST_DB_URL: database.url },
+  });
+} finally {
+  await database.stop();
+  rmSync(data, { recursive: true, force: true });
+}
 const folder = join(ROOT, 'dist/web');
 const files = initialFiles(folder);
 const bytes =

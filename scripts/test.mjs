@@ -40,7 +40,7 @@ function jest(name, projects, env, extra = []) {
   }
 }
 
-ensurePackages(['mariadb-server', 'chromium']);
+ensurePackages(['mariadb-server', 'chromium', 'poppler-utils']);
 ensureDependencies();
 await buildPrograms();
 buildWeb();
@@ -57,6 +57,7 @@ try {
     check('types of the programs', 'npx', ['tsc', '--noEmit', '-p', 'tsconfig.json']);
     check('types of the web application', 'npx', ['ngc', '--noEmit', '-p', 'web/tsconfig.app.json']);
     check('types of the web tests', 'npx', ['tsc', '--noEmit', '-p', 'web/tsconfig.types.json']);
+    check('types of the service worker', 'npx', ['tsc', '--noEmit', '-p', 'web/tsconfig.worker.json']);
   }
   if (wanted('unit'))
     jest('unit and API', ['core', 'contract', 'demo', 'server', 'web'], env, ['--maxWorkers=2']);

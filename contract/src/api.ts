@@ -1,15 +1,24 @@
 import { z } from 'zod';
 import { circleNameSchema, circleSchema, ROLES } from './circle';
 import { emptySchema, idSchema, okSchema, versionSchema } from './common';
+import { savedBeatSchema } from './beat';
+import { conditionDaySchema, conditionsQuerySchema } from './conditions';
 import { drillSchema } from './drill';
 import type { Endpoint } from './endpoint';
 import { eventQuerySchema, eventReceiptSchema, eventSchema, MAX_EVENTS } from './event';
+import { calendarSchema, flyBoxUpdateSchema, savedFlyBoxSchema } from './fly-box';
 import { lessonSchema, savedLessonSchema } from './lesson';
 import { planBodySchema, planSummarySchema, planTitleSchema, savedPlanSchema } from './plan';
+import { savedReadingSchema, takenReadingSchema } from './reading';
 import { rigNameSchema, rigSchema, savedRigSchema } from './rig';
 import { emailSchema, registerSchema, sessionSchema, settingsSchema, signInSchema } from './session';
+import { fitStatusSchema } from './skill-fit';
 import { savedStudentSchema, studentSchema } from './student';
+import { deletionEffectSchema, lookSchema, studentFileSchema } from './student-file';
 import { savedWaterSchema, waterSchema } from './water';
+
+/** The student whose knots a rig has; left out for none. */
+const tiedBySchema = idSchema.nullable().default(null);
 
 const byId = z.strictObject({ id: idSchema });
 
@@ -81,6 +90,25 @@ export const api = {
       body: z.strictObject({ id: idSchema, water: waterSchema }),
       reply: savedWaterSchema,
     }),
+    setCalendar: endpoint(
+      'put',
+      '/waters/:id/calendar',
+      'What lives in a water, by month; null for the usual',
+      {
+        params: byId,
+        body: z.strictObject({ calendar: calendarSchema.nullable() }),
+        reply: savedWaterSchema,
+      },
+    ),
+    conditions: endpoint('get', '/waters/:id/conditions', 'Hourly conditions of a day at a water', {
+      params: byId,
+      query: conditionsQuerySchema,
+      reply: conditionDaySchema,
+    }),
+    beats: endpoint('get', '/waters/:id/beats', 'River beats of a water, seen from above', {
+      params: byId,
+      reply: z.array(savedBeatSchema),
+    }),
     readCard: endpoint('post', '/waters/:id/card-read', 'I read the rule card at its source today', {
       params: byId,
       reply: savedWaterSchema,
@@ -98,20 +126,73 @@ export const api = {
       body: studentSchema,
       reply: savedStudentSchema,
     }),
+    export: endpoint('get', '/students/:id/export', 'Everything there is about one student', {
+      params: byId,
+      reply: studentFileSchema,
+    }),
+    import: endpoint('post', '/students/import', 'Take in a student with the whole record from a file', {
+      body: studentFileSchema,
+      reply: savedStudentSchema,
+    }),
+    effect: endpoint('get', '/students/:id/effect', 'What goes when a student is deleted', {
+      params: byId,
+      reply: deletionEffectSchema,
+    }),
+    remove: endpoint('delete', '/students/:id', 'Delete a student with the whole record', {
+      params: byId,
+      reply: okSchema,
+    }),
+    looks: endpoint('get', '/students/:id/looks', 'Who looked at the record', {
+      params: byId,
+      reply: z.array(lookSchema),
+    }),
+  },
+  skillFit: {
+    get: endpoint('get', '/skill-fit', 'Learning parameters fitted to all records of this installation', {
+      reply: fitStatusSchema,
+    }),
+    start: endpoint('post', '/skill-fit', 'Fit them anew; a fit that runs already goes on', {
+      reply: fitStatusSchema,
+    }),
   },
   rigs: {
     list: endpoint('get', '/rigs', 'My rigs', { reply: z.array(savedRigSchema) }),
     get: endpoint('get', '/rigs/:id', 'One rig', { params: byId, reply: savedRigSchema }),
     create: endpoint('post', '/rigs', 'Save a new rig', {
-      body: z.strictObject({ id: idSchema, name: rigNameSchema, rig: rigSchema }),
+      body: z.strictObject({ id: idSchema, name: rigNameSchema, rig: rigSchema, studentId: tiedBySchema }),
       reply: savedRigSchema,
     }),
     update: endpoint('put', '/rigs/:id', 'Save a rig', {
       params: byId,
-      body: z.strictObject({ name: rigNameSchema, rig: rigSchema, baseVersion: versionSchema }),
+      body: z.strictObject({
+        name: rigNameSchema,
+        rig: rigSchema,
+        studentId: tiedBySchema,
+        baseVersion: versionSchema,
+      }),
       reply: savedRigSchema,
     }),
     remove: endpoint('delete', '/rigs/:id', 'Delete a rig', { params: byId, reply: okSchema }),
+  },
+  readings: {
+    list: endpoint('get', '/readings', 'What I or my students’ instructors measured', {
+      reply: z.array(savedReadingSchema),
+    }),
+    create: endpoint('post', '/readings', 'Keep a reading', {
+      body: takenReadingSchema,
+      reply: savedReadingSchema,
+    }),
+    remove: endpoint('delete', '/readings/:id', 'Strike a reading of mine', {
+      params: byId,
+      reply: okSchema,
+    }),
+  },
+  flyBox: {
+    get: endpoint('get', '/fly-box', 'My fly box', { reply: savedFlyBoxSchema }),
+    update: endpoint('put', '/fly-box', 'Save my fly box', {
+      body: flyBoxUpdateSchema,
+      reply: savedFlyBoxSchema,
+    }),
   },
   plans: {
     list: endpoint('get', '/plans', 'My plans and those shared with my circles', {

@@ -1,9 +1,11 @@
-import { FAULTS, LINE_KINDS, SKILLS, TEMPLATE_IDS } from '@doceo/core';
+import { FAULTS, findDrill, GROUND_KINDS, LEAST_TAPS, LINE_KINDS, SKILLS, TEMPLATE_IDS } from '@doceo/core';
 import { z } from 'zod';
 import { dateSchema, idSchema, lineSchema } from './common';
 import { planBodySchema } from './plan';
-import { flySchema, rigSchema, templateParametersSchema } from './rig';
-import { timeZoneSchema, waterSchema } from './water';
+import { flySchema, measuredSchema, rigSchema, templateParametersSchema } from './rig';
+import { waterCommands } from './compute-water';
+import { skillFitSchema, tracingParametersSchema } from './skill-fit';
+import { waterSchema } from './water';
 
 const evidenceSchema = z.array(z.strictObject({ label: z.string(), text: z.string() }));
 const snagSchema = z.looseObject({
@@ -83,7 +85,7 @@ export const commands = {
           ownN: z.number(),
           loadN: z.number(),
           margin: z.number().nullable(),
-          measured: z.boolean(),
+          measured: measuredSchema.nullable(),
           parts: z.array(z.strictObject({ name: z.string(), submergedN: z.number() })),
         })
         .nullable(),
@@ -98,7 +100,7 @@ export const commands = {
       dressingKg: z.number(),
       totalKg: z.number(),
       submergedN: z.number(),
-      measured: z.boolean(),
+      measured: measuredSchema.nullable(),
     }),
   },
   'free-sink': {
@@ -119,6 +121,7 @@ export const commands = {
           seconds: z.number(),
           fromSeconds: z.number(),
           toSeconds: z.number(),
+          measured: measuredSchema.nullable(),
         }),
       ),
     }),
@@ -163,6 +166,7 @@ export const commands = {
           }),
         )
         .max(40),
+      units: unitsSchema,
     }),
     output: z.strictObject({
       items: z.array(
@@ -176,10 +180,76 @@ export const commands = {
       ),
     }),
   },
+  'tap-tempo': {
+    summary: 'Pauses back and forward, evenness, and what the line needs, from taps at each stop of the rod.',
+    input: z.strictObject({
+      tapsMs: z.array(z.number().min(0).max(600_000)).min(LEAST_TAPS).max(200),
+      lineM: z.number().min(1).max(30),
+    }),
+    output: z.strictObject({
+      backS: z.number(),
+      forwardS: z.number(),
+      unevenness: z.number(),
+      needed: z.strictObject({ fromS: z.number(), toS: z.number() }),
+      verdict: z.enum(['hurried', 'fits', 'late']),
+    }),
+  },
   'skill-trace': {
     summary: 'Probability of mastery of one skill, with its interval, from good and faulty attempts.',
     input: z.strictObject({ attempts: z.array(attemptSchema).max(100_000), nowMs: momentSchema }),
     output: estimateSchema,
+  },
+  'skill-fit': {
+    summary: 'Parameters of knowledge tracing of one skill, fitted to the records of many students.',
+    input: z.strictObject({ students: z.array(z.array(attemptSchema).max(10_000)).max(5000) }),
+    output: skillFitSchema,
+  },
+  'what-next': {
+    summary: 'Drills ranked by expected gain a minute for one student, with the reason of each.',
+    input: z.strictObject({
+      attempts: z.array(attemptSchema.extend({ skillId: skillIdSchema })).max(100_000),
+      nowMs: momentSchema,
+      grounds: z.array(z.enum(GROUND_KINDS)).default(['grass']),
+      minutes: z.number().min(1).max(600),
+    }),
+    output: z.strictObject({
+      advice: z.array(
+        z.strictObject({
+          drillId: z.string(),
+          gain: z.number(),
+          gainPerMin: z.number(),
+          opens: z.array(z.string()),
+          reason: z.string(),
+        }),
+      ),
+    }),
+  },
+  'simulate-students': {
+    summary: 'Attempts of simulated students whose true mastery is known, from a seed.',
+    input: z.strictObject({
+      seed: lineSchema(80),
+      students: z.int().min(1).max(2000),
+      drillId: z.string().refine((id) => findDrill(id) !== undefined, 'is no drill of the library'),
+      attempts: z.int().min(1).max(500).default(20),
+      sessions: z.int().min(1).max(20).default(1),
+      /** How the skills are learned, by skill id, when all students learn alike; else drawn for each. */
+      parameters: z.record(skillIdSchema, tracingParametersSchema).default({}),
+    }),
+    output: z.strictObject({
+      students: z.array(
+        z.strictObject({
+          key: z.string(),
+          attempts: z.array(attemptSchema.extend({ skillId: z.string(), faultId: z.string().nullable() })),
+          truth: z.array(
+            z.strictObject({
+              skillId: z.string(),
+              mastered: z.boolean(),
+              parameters: tracingParametersSchema,
+            }),
+          ),
+        }),
+      ),
+    }),
   },
   'fault-rates': {
     summary: 'Rate of each fault per attempt with a 90 % interval and its trend, most frequent first.',
@@ -229,21 +299,7 @@ export const commands = {
     }),
     output: z.strictObject({ snags: z.array(snagSchema) }),
   },
-  'sun-times': {
-    summary: 'First light, sunrise, sunset and last light of a day at a place.',
-    input: z.strictObject({
-      latitude: z.number().min(-90).max(90),
-      longitude: z.number().min(-180).max(180),
-      date: dateSchema,
-      timeZone: timeZoneSchema.default('UTC'),
-    }),
-    output: z.strictObject({
-      dawn: z.string().nullable(),
-      sunrise: z.string().nullable(),
-      sunset: z.string().nullable(),
-      dusk: z.string().nullable(),
-    }),
-  },
+  ...waterCommands,
 } as const;
 
 export type CommandName = keyof typeof commands;

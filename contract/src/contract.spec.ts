@@ -14,6 +14,7 @@ import {
   rigSchema,
   signInSchema,
   studentSchema,
+  takenReadingSchema,
   toIssues,
   waterSchema,
 } from './index';
@@ -47,6 +48,7 @@ const water = {
     checkedOn: null,
     checkedBy: null,
   },
+  calendar: null,
 };
 const student = {
   name: 'Petra Holm',
@@ -222,7 +224,7 @@ describe('a rig stored before a field was known', () => {
       ...old,
       line: { weight: 5 },
       schools: { indicator: 'double', shot: 'near-fly' },
-      flies: old.flies.map(({ wire: _w, dressing: _d, measuredKg: _m, measuredLiftKg: _l, ...fly }) => fly),
+      flies: old.flies.map(({ wire: _w, dressing: _d, ...fly }) => fly),
     };
     expect(rigSchema.parse(older)).toEqual({
       ...rig,
@@ -303,4 +305,49 @@ describe('the description of the API', () => {
     expect(new Set(names).size).toBe(names.length);
     expect(names).toContain(`${api.plans.share.method} ${api.plans.share.path}`);
   });
+});
+
+describe('what the bank book can log', () => {
+  const body = (rest: object) => eventSchema.safeParse({ ...tap, body: rest }).success;
+
+  it.each<[string, object]>([
+    ['a missed take', { kind: 'miss', cause: 'late' }],
+    ['a change', { kind: 'change', what: 'depth', to: '' }],
+    ['a search', { kind: 'tried', depthM: 2, retrieve: 'slow', pattern: 'leech', moved: true }],
+    ['a lane', { kind: 'lane', lane: 3, of: 6 }],
+    ['a temperature', { kind: 'temperature', celsius: 11.5, depthM: null }],
+    ['stones', { kind: 'stones', counts: { mayfly: 4 } }],
+    ['a danger', { kind: 'safety', what: 'slip', text: '' }],
+    ['a beat', { kind: 'tempo', lineM: 8, tapsMs: [0, 900, 1700] }],
+    ['a note as older devices send it', { kind: 'note', text: 'good' }],
+  ])('%s', (_, rest) => expect(body(rest)).toBe(true));
+
+  it.each<[string, object]>([
+    ['a cause nobody knows', { kind: 'miss', cause: 'bad luck' }],
+    ['a lane outside the pool', { kind: 'lane', lane: 7, of: 6 }],
+    ['boiling water', { kind: 'temperature', celsius: 100, depthM: null }],
+    ['stones with nothing under them', { kind: 'stones', counts: { mayfly: 0 } }],
+    ['what does not live under stones', { kind: 'stones', counts: { trout: 1 } }],
+    ['a beat that runs backwards', { kind: 'tempo', lineM: 8, tapsMs: [0, 900, 800] }],
+    ['a beat of two', { kind: 'tempo', lineM: 8, tapsMs: [0, 900] }],
+  ])('but not %s', (_, rest) => expect(body(rest)).toBe(false));
+});
+
+describe('what can be measured', () => {
+  const read = (reading: object) =>
+    takenReadingSchema.safeParse({ id: ID, studentId: null, on: '2026-05-02', reading }).success;
+  const knot = { kind: 'knot', knot: 'blood', material: 'copolymer', diameterM: 0.0002, value: 12 };
+
+  it('within what can be', () => {
+    expect(read(knot)).toBe(true);
+    expect(read({ kind: 'line-sink', line: 'type-3', value: 0.07 })).toBe(true);
+  });
+
+  it.each<[string, object]>([
+    ['no force', { ...knot, value: 0 }],
+    ['a rope', { ...knot, diameterM: 0.02 }],
+    ['silk', { ...knot, material: 'silk' }],
+    ['a line that sinks like a stone', { kind: 'line-sink', line: 'type-3', value: 30 }],
+    ['a fly of a pound', { kind: 'fly-mass', fly: rig.flies[0], value: 0.45 }],
+  ])('but not %s', (_, reading) => expect(read(reading)).toBe(false));
 });

@@ -1,4 +1,15 @@
-import { type BankEvent, findDrill, findFault, SKILLS } from '@doceo/core';
+import {
+  type BankEvent,
+  CHANGE_KINDS,
+  findDrill,
+  findFault,
+  LEAST_TAPS,
+  MISS_CAUSES,
+  RETRIEVES,
+  SAFETY_KINDS,
+  SKILLS,
+  STONE_KINDS,
+} from '@doceo/core';
 import { z } from 'zod';
 import { idSchema, lineSchema, textSchema } from './common';
 
@@ -32,10 +43,48 @@ export const eventBodySchema = z.discriminatedUnion('kind', [
     lengthCm: z.number().min(1).max(200).nullable(),
     outcome: z.enum(['to-hand', 'lost']),
   }),
+  z.strictObject({ kind: z.literal('miss'), cause: z.enum(MISS_CAUSES) }),
+  z.strictObject({ kind: z.literal('change'), what: z.enum(CHANGE_KINDS), to: textSchema(120) }),
+  z.strictObject({
+    kind: z.literal('tried'),
+    depthM: z.number().min(0).max(30),
+    retrieve: z.enum(RETRIEVES),
+    pattern: lineSchema(40),
+    moved: z.boolean(),
+  }),
+  z
+    .strictObject({
+      kind: z.literal('lane'),
+      lane: z.int().min(1).max(12),
+      of: z.int().min(1).max(12),
+    })
+    .refine(({ lane, of }) => lane <= of, { path: ['lane'], message: 'lies outside the pool' }),
+  z.strictObject({
+    kind: z.literal('temperature'),
+    celsius: z.number().min(-2).max(40),
+    depthM: z.number().min(0).max(60).nullable(),
+  }),
+  z.strictObject({
+    kind: z.literal('stones'),
+    counts: z
+      .partialRecord(z.enum(STONE_KINDS), z.int().min(0).max(999))
+      .refine((counts) => Object.values(counts).some((count) => count > 0), 'nothing was counted'),
+  }),
+  z.strictObject({ kind: z.literal('safety'), what: z.enum(SAFETY_KINDS), text: textSchema(500) }),
+  z.strictObject({
+    kind: z.literal('tempo'),
+    lineM: z.number().min(1).max(30),
+    tapsMs: z
+      .array(z.int().min(0).max(600_000))
+      .min(LEAST_TAPS)
+      .max(200)
+      .refine((taps) => taps.every((at, i) => i === 0 || at > (taps[i - 1] as number)), 'must rise'),
+  }),
   z.strictObject({ kind: z.literal('tangle'), seconds: z.int().min(0).max(7200).nullable() }),
   z.strictObject({
     kind: z.literal('note'),
     text: textSchema(1000).refine((text) => text.length > 0, 'must not be empty'),
+    aboutId: idSchema.nullable().default(null),
   }),
   z.strictObject({ kind: z.literal('undo'), targetId: idSchema }),
 ]);

@@ -1,4 +1,4 @@
-import { buildRig, TEMPLATE_IDS } from '@doceo/core';
+import { buildRig, flyMass, TEMPLATE_IDS } from '@doceo/core';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { jsonSchema, readRigFile, rigFileSchema, writeRigFile } from './index';
@@ -13,9 +13,26 @@ describe('a rig file', () => {
   it.each(TEMPLATE_IDS)('of the template %s comes back as it went', (id) => {
     const rig = buildRig(id);
     expect(readRigFile(writeRigFile('A name', rig))).toEqual({
-      file: { format: 'doceo-rig', version: 1, name: 'A name', rig },
+      file: { format: 'doceo-rig', version: 2, name: 'A name', rig },
       issues: null,
     });
+  });
+
+  it('of version 1 is read, with what was weighed of its flies', () => {
+    const { rig } = good();
+    const [first, ...flies] = rig.flies;
+    const { measured: _measured, ...old } = rig;
+    const file = {
+      format: 'doceo-rig',
+      version: 1,
+      name: 'Old',
+      rig: { ...old, flies: [{ ...first, measuredKg: 0.0002, measuredLiftKg: null }, ...flies] },
+    };
+    const read = readRigFile(JSON.stringify(file));
+    expect(read.issues).toBeNull();
+    expect(read.file?.rig.flies).toEqual(rig.flies);
+    expect(read.file?.rig.measured).toMatchObject([{ kind: 'fly-mass', value: 0.0002, readings: 1 }]);
+    expect(first && flyMass(first, read.file?.rig.measured).totalKg).toBeCloseTo(0.0002, 12);
   });
 
   it('comes back the same to the letter', () => {

@@ -1,14 +1,16 @@
 import { z } from 'zod';
-import { type Issue, toIssues } from './error';
+import { readDocument, type ReadFile } from './document-file';
 import { rigNameSchema, rigSchema } from './rig';
 
 export const RIG_FILE_FORMAT = 'doceo-rig';
-export const RIG_FILE_VERSION = 1;
+export const RIG_FILE_VERSION = 2;
+/** Versions that are read: 1 kept what was weighed with each fly. */
+const READ_VERSIONS = [1, RIG_FILE_VERSION] as const;
 
 /** A rig as a file: format and version first, so that a reader knows what it holds. */
 export const rigFileSchema = z.strictObject({
   format: z.literal(RIG_FILE_FORMAT),
-  version: z.literal(RIG_FILE_VERSION),
+  version: z.literal(READ_VERSIONS),
   name: rigNameSchema,
   rig: rigSchema,
 });
@@ -23,22 +25,7 @@ export function writeRigFile(name: string, rig: RigFile['rig']): string {
   return `${JSON.stringify(file, null, 2)}\n`;
 }
 
-/**
- * Reads the text of a rig file.
- *
- * @returns the rig, or everything that is wrong with it by path; nothing is half read
- */
-export function readRigFile(text: string): { file: RigFile; issues: null } | { file: null; issues: Issue[] } {
-  const one = (code: string, message: string) => ({ file: null, issues: [{ path: 'file', code, message }] });
-  if (text.length > RIG_FILE_MOST) return one('too-large', 'is too large for a rig');
-  let value: unknown;
-  try {
-    value = JSON.parse(text);
-  } catch {
-    return one('unreadable', 'is no readable JSON');
-  }
-  const result = rigFileSchema.safeParse(value);
-  return result.success
-    ? { file: result.data, issues: null }
-    : { file: null, issues: toIssues(result.error) };
+/** Reads the text of a rig file: the rig, or everything that is wrong with it by path. */
+export function readRigFile(text: string): ReadFile<RigFile> {
+  return readDocument(text, rigFileSchema, RIG_FILE_MOST, 'a rig');
 }

@@ -1,4 +1,5 @@
 import {
+  BEADS,
   DEFAULT_SCHOOLS,
   DRESSING_IDS,
   DROPPER_SCHOOLS,
@@ -7,6 +8,7 @@ import {
   INDICATOR_STYLES,
   KNOT_IDS,
   LINE_KINDS,
+  MEASURED_KINDS,
   MATERIAL_IDS,
   type Rig,
   type TemplateParameters,
@@ -17,10 +19,22 @@ import {
   WIRE_IDS,
 } from '@doceo/core';
 import { z } from 'zod';
-import { idSchema, instantSchema, lineSchema, versionSchema } from './common';
+import { dateSchema, idSchema, instantSchema, lineSchema, versionSchema } from './common';
+import { diameterSchema, hookSizeSchema } from './rig-parts';
+import { upgradeRig } from './rig-upgrade';
+
+/** Most measured values that travel with a rig. */
+const MOST_MEASURED = 200;
 
 const partIdSchema = lineSchema(40);
-const diameterSchema = z.number().min(0.00005).max(0.002);
+
+/** Which way of each disagreement about rigs is taken. */
+export const rigSchoolsSchema = z.strictObject({
+  indicator: z.enum(INDICATOR_SCHOOLS),
+  shot: z.enum(SHOT_SCHOOLS),
+  dropper: z.enum(DROPPER_SCHOOLS).default(DEFAULT_SCHOOLS.dropper),
+  heaviest: z.enum(HEAVIEST_SCHOOLS).default(DEFAULT_SCHOOLS.heaviest),
+});
 
 const sectionSchema = z.strictObject({
   id: partIdSchema,
@@ -52,10 +66,10 @@ const fittingSchema = z.discriminatedUnion('kind', [
 export const flySchema = z.strictObject({
   id: partIdSchema,
   name: lineSchema(40),
-  hookSize: z.int().min(2).max(22).multipleOf(2),
+  hookSize: hookSizeSchema,
   wire: z.enum(WIRE_IDS).default('standard'),
   dressing: z.enum(DRESSING_IDS).default('nymph'),
-  bead: z.enum(['none', 'brass', 'tungsten']),
+  bead: z.enum(BEADS),
   beadDiameterM: z.number().min(0).max(0.006),
   knot: z.enum(KNOT_IDS),
   at: z.discriminatedUnion('kind', [
@@ -69,12 +83,18 @@ export const flySchema = z.strictObject({
     }),
     z.strictObject({ kind: z.literal('inline'), sectionId: partIdSchema }),
   ]),
-  measuredKg: z.number().min(1e-6).max(0.05).nullable().default(null),
-  measuredLiftKg: z.number().min(1e-6).max(0.05).nullable().default(null),
 });
 
-/** A rig. Lengths in metres, masses in kilograms. What older rigs do not have yet takes its usual value. */
-export const rigSchema = z
+/** A value that was measured and stands in for an estimate, as it travels with a rig. SI. */
+export const measuredSchema = z.strictObject({
+  kind: z.enum(MEASURED_KINDS),
+  key: lineSchema(80),
+  value: z.number().positive().max(1e12),
+  readings: z.int().min(1).max(10_000),
+  on: dateSchema,
+});
+
+const rigNowSchema = z
   .strictObject({
     template: z.enum(TEMPLATE_IDS),
     rod: z.strictObject({ lengthM: z.number().min(1.5).max(5) }),
@@ -83,16 +103,13 @@ export const rigSchema = z
       kind: z.enum(LINE_KINDS).default('floating'),
     }),
     waterDepthM: z.number().min(0.1).max(10),
-    schools: z.strictObject({
-      indicator: z.enum(INDICATOR_SCHOOLS),
-      shot: z.enum(SHOT_SCHOOLS),
-      dropper: z.enum(DROPPER_SCHOOLS).default(DEFAULT_SCHOOLS.dropper),
-      heaviest: z.enum(HEAVIEST_SCHOOLS).default(DEFAULT_SCHOOLS.heaviest),
-    }),
+    schools: rigSchoolsSchema,
+    byHand: z.boolean().default(false),
     hingeAt: partIdSchema.nullable().default(null),
     sections: z.array(sectionSchema).min(1).max(20),
     fittings: z.array(fittingSchema).max(8),
     flies: z.array(flySchema).min(1).max(4),
+    measured: z.array(measuredSchema).max(MOST_MEASURED).default([]),
   })
   .superRefine((rig, context) => {
     const points = rig.flies.filter((fly) => fly.at.kind === 'point').length;
@@ -122,6 +139,9 @@ export const rigSchema = z
     });
   }) satisfies z.ZodType<Rig>;
 
+/** A rig. Lengths in metres, masses in kilograms. What older rigs do not have yet takes its usual value. */
+export const rigSchema = z.preprocess(upgradeRig, rigNowSchema);
+
 /** What drives a template. */
 export const templateParametersSchema = z.strictObject({
   rodLengthM: z.number().min(1.5).max(5),
@@ -132,18 +152,15 @@ export const templateParametersSchema = z.strictObject({
   shotMassKg: z.number().min(0).max(0.01),
   hingeRatio: z.number().min(1).max(40),
   leaderLengthM: z.number().min(1.5).max(8),
-  schools: z.strictObject({
-    indicator: z.enum(INDICATOR_SCHOOLS),
-    shot: z.enum(SHOT_SCHOOLS),
-    dropper: z.enum(DROPPER_SCHOOLS),
-    heaviest: z.enum(HEAVIEST_SCHOOLS),
-  }),
+  schools: rigSchoolsSchema,
 }) satisfies z.ZodType<TemplateParameters>;
 
 export const savedRigSchema = z.strictObject({
   id: idSchema,
   name: z.string(),
   rig: rigSchema,
+  /** The student who ties it, so that his own knots count; never part of the rig itself. */
+  studentId: idSchema.nullable(),
   version: versionSchema,
   updatedAt: instantSchema,
 });

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { idSchema, lineSchema } from './common';
+import { rigSchoolsSchema } from './rig';
 
 export const emailSchema = z
   .email()
@@ -10,6 +11,7 @@ export const passwordSchema = z.string().min(10).max(200);
 export const settingsSchema = z.strictObject({
   units: z.enum(['metric', 'imperial']),
   bankHand: z.enum(['right', 'left']),
+  schools: rigSchoolsSchema,
 });
 export type Settings = z.infer<typeof settingsSchema>;
 

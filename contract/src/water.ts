@@ -1,6 +1,7 @@
 import { PLACE_KINDS, type Water, WATER_KINDS } from '@doceo/core';
 import { z } from 'zod';
 import { dateSchema, idSchema, lineSchema, textSchema } from './common';
+import { calendarSchema } from './fly-box';
 
 const monthDaySchema = z
   .string()
@@ -47,6 +48,7 @@ export const waterSchema = z.strictObject({
   timeZone: timeZoneSchema,
   places: z.array(placeSchema).max(40),
   rules: ruleCardSchema,
+  calendar: calendarSchema.nullable().default(null),
 }) satisfies z.ZodType<Water>;
 
 export const savedWaterSchema = z.strictObject({ id: idSchema, water: waterSchema, mine: z.boolean() });

@@ -1,9 +1,10 @@
 import fc from 'fast-check';
 import { attemptsOf, type BankEvent, drillCount, standing } from './bank';
 import { getDrill } from './drill';
-import { faultRates, likeliestFaults, shareInterval } from './fault';
+import { faultCourse, faultRates, likeliestFaults, shareInterval } from './fault';
 import { deterministicId, pickWeighted, seededRandom } from './random';
 import { simulateStudent } from './simulate';
+import { faultsOfStrand, SKILLS } from './skill';
 import { sunTimes } from './sun';
 import { formatForce, formatLength, parseLength } from './units';
 import { inSeason, lastSeasonEnd } from './water';
@@ -99,6 +100,34 @@ describe('fault rates', () => {
       'e',
       'f',
     ]);
+  });
+
+  it('go lesson by lesson, in the order of time, each from its own attempts', () => {
+    const lesson = (lessonId: string, atMs: number, n: number, cracks: number) =>
+      Array.from({ length: n }, (_, i) => ({
+        lessonId,
+        atMs: atMs + i,
+        faultId: i < cracks ? 'crack' : i === cracks ? 'pile' : null,
+      }));
+    const course = faultCourse([...lesson('late', 9000, 20, 2), ...lesson('early', 100, 10, 5)], 'crack');
+    expect(course.map(({ lessonId, n, rate }) => [lessonId, n, rate])).toEqual([
+      ['early', 10, 0.5],
+      ['late', 20, 0.1],
+    ]);
+    for (const { low, rate, high } of course) expect([low < rate, rate < high]).toEqual([true, true]);
+    expect(faultCourse([], 'crack')).toEqual([]);
+  });
+
+  it('are filled up with what else goes wrong in the strand, the skill’s own before them', () => {
+    expect(likeliestFaults({}, ['a', 'b'], ['x', 'b', 'y'], 4)).toEqual(['a', 'b', 'x', 'y']);
+    expect(likeliestFaults({ y: 1 }, ['a', 'b'], ['x', 'y'], 3)).toEqual(['y', 'a', 'b']);
+    const casting = faultsOfStrand('casting');
+    expect(new Set(casting).size).toBe(casting.length);
+    const skills = (id: string): number =>
+      SKILLS.skills.filter(({ strand, faults }) => strand === 'casting' && faults.includes(id)).length;
+    const times = casting.map(skills);
+    expect(times).toEqual([...times].sort((a, b) => b - a));
+    expect(Math.min(...times)).toBeGreaterThan(0);
   });
 });
 

@@ -4,19 +4,23 @@ import {
   lessonSchema,
   planBodySchema,
   rigSchema,
+  savedBeatSchema,
   studentSchema,
   waterSchema,
 } from '@doceo/contract';
 import {
   ADULT_AGE,
   attemptsOf,
+  beatFaults,
   faultAttemptsOf,
   faultRates,
   findDrill,
+  findSeams,
   planSnags,
   rigSnags,
   SKILLS,
   skillState,
+  suggestStands,
 } from '@doceo/core';
 import { demoScenario, FELLOW, LEAD, OTHER } from './index';
 
@@ -137,5 +141,41 @@ describe('the demo scenario', () => {
     const words = [...byName.keys()].flatMap((name) => name.split(' '));
     for (const { plan } of scenario.plans)
       for (const word of words) expect(JSON.stringify(plan.body)).not.toMatch(new RegExp(`\\b${word}\\b`));
+  });
+});
+
+describe('the beats of the demo', () => {
+  const { beats, waters } = demoScenario(new Date());
+  const of = (name: string) =>
+    beats.filter(({ waterId }) => waterId === waters.list.find(({ water }) => water.name === name)?.id);
+
+  it('are two of each running water', () =>
+    expect(['River Ostrel', 'Fennick Beck', 'Merrow Lake'].map((name) => of(name).length)).toEqual([
+      2, 2, 0,
+    ]));
+
+  it.each(beats.map((saved) => [saved.beat.name, saved] as const))(
+    '%s can be, as the contract has it',
+    (_, saved) => {
+      expect(savedBeatSchema.parse(saved)).toEqual(saved);
+      expect(beatFaults(saved.beat)).toEqual([]);
+      for (const kind of ['entry', 'exit', 'boulder', 'trees'])
+        expect(saved.beat.pieces.map((piece) => piece.kind)).toContain(kind);
+    },
+  );
+
+  it('have places for four by the Ford Pool, and for one at least on the beck', () => {
+    const how = {
+      students: 4,
+      wader: { heightM: 1.75, ageYears: 40, hasStaff: true },
+      bottom: 'cobble' as const,
+      waterC: 10,
+      rising: false,
+      rodM: 2.7,
+      leaderM: 2.7,
+    };
+    expect(suggestStands(of('River Ostrel')[0]!.beat, how).length).toBeGreaterThanOrEqual(3);
+    expect(suggestStands(of('Fennick Beck')[0]!.beat, how).length).toBeGreaterThanOrEqual(1);
+    expect(findSeams(of('River Ostrel')[0]!.beat).length).toBeGreaterThanOrEqual(2);
   });
 });

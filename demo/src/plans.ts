@@ -11,6 +11,7 @@ import {
   type PlanBody,
   type Rig,
 } from '@doceo/core';
+import { FELLOW_SCHOOLS } from './rig-bench';
 
 export interface DemoRig {
   id: string;
@@ -147,6 +148,36 @@ export const STILL_WATER = {
       { drill: 'strip-set', at: 35, min: 15, lanes: 'all', place: 'margin' },
       { drill: 'count-it-down', at: 50, min: 35, lanes: 'all', place: 'shoal' },
       { plain: ['debrief', 'What moved a fish'], at: 85, min: 15, lanes: 'all' },
+    ],
+  ),
+};
+
+const FELLOW_RIG: DemoRig = {
+  id: deterministicId('rig:riffle-nymphs'),
+  name: 'Two nymphs, fast water',
+  rig: buildRig('indicator-nymph', { schools: FELLOW_SCHOOLS, shotMassKg: 0.0003 }),
+};
+
+/** The fellow's, rigged his way. */
+export const RIFFLE_NYMPHS = {
+  id: deterministicId('plan:riffle-nymphs'),
+  title: 'Nymphs in the riffle',
+  body: build(
+    'riffle-nymphs',
+    {
+      aim: 'Lead the indicator, touch the bottom one cast in six.',
+      groupSize: 4,
+      season: 'autumn',
+      waterKind: 'river',
+      lengthMin: 120,
+      rigs: [FELLOW_RIG],
+    },
+    [
+      { drill: 'hats-and-glasses', at: 0, min: 10, lanes: 'all' },
+      { drill: 'indicator-rig', at: 10, min: 25, lanes: 'all', rigId: FELLOW_RIG.id },
+      { drill: 'find-the-seam', at: 35, min: 20, lanes: 'all' },
+      { drill: 'mend-both-ways', at: 55, min: 25, lanes: 'all', rigId: FELLOW_RIG.id },
+      { plain: ['debrief', 'What moved a fish'], at: 80, min: 15, lanes: 'all' },
     ],
   ),
 };

@@ -1,7 +1,9 @@
 import { DateTime } from 'luxon';
+import { demoBeats } from './beats';
 import { demoLessons } from './lessons';
 import { CLUB, demoStudents, FELLOW, LEAD, OTHER, SCHOOL } from './people';
-import { DEMO_RIGS, FIRST_NYMPHS, GRASS_DAY, JETTY_EVENING, STILL_WATER } from './plans';
+import { DEMO_RIGS, FIRST_NYMPHS, GRASS_DAY, JETTY_EVENING, RIFFLE_NYMPHS, STILL_WATER } from './plans';
+import { DEMO_FLY_BOX, demoReadings, FELLOW_SCHOOLS } from './rig-bench';
 import { demoWaters } from './waters';
 
 const TIME_ZONE = 'Europe/Copenhagen';
@@ -24,16 +26,21 @@ export function demoScenario(now: Date) {
       { ...CLUB, members: [{ userId: OTHER.id, role: 'owner' as const }] },
     ],
     waters: { ownerId: LEAD.id, circleId: SCHOOL.id, list: waters },
+    beats: demoBeats(waters),
     students: {
       ownerId: LEAD.id,
       list: students,
       seenBy: [{ userId: FELLOW.id, studentIds: students.slice(0, 2).map(({ id }) => id) }],
     },
     rigs: { ownerId: LEAD.id, list: DEMO_RIGS },
+    readings: { ownerId: LEAD.id, list: demoReadings(today, students) },
+    flyBox: { ownerId: LEAD.id, box: DEMO_FLY_BOX },
+    schools: { [FELLOW.id]: FELLOW_SCHOOLS },
     plans: [
       { ownerId: LEAD.id, circleId: null, plan: FIRST_NYMPHS },
       { ownerId: LEAD.id, circleId: SCHOOL.id, plan: GRASS_DAY },
       { ownerId: FELLOW.id, circleId: SCHOOL.id, plan: STILL_WATER },
+      { ownerId: FELLOW.id, circleId: SCHOOL.id, plan: RIFFLE_NYMPHS },
       { ownerId: OTHER.id, circleId: CLUB.id, plan: JETTY_EVENING },
     ],
     lessons: { ownerId: LEAD.id, ...demoLessons(today, students, waters) },

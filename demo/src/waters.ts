@@ -31,12 +31,12 @@ export function demoWaters(today: DateTime): DemoWater[] {
     ...rest,
   });
   const make = (
-    water: Omit<Water, 'latitude' | 'longitude' | 'timeZone'>,
+    water: Omit<Water, 'latitude' | 'longitude' | 'timeZone' | 'calendar'>,
     latitude: number,
     longitude: number,
   ): DemoWater => ({
     id: deterministicId(`water:${water.name}`),
-    water: { ...water, latitude, longitude, timeZone: 'Europe/Copenhagen' },
+    water: { ...water, latitude, longitude, timeZone: 'Europe/Copenhagen', calendar: null },
   });
   return [
     make(

@@ -49,7 +49,7 @@ describe('the application in a browser', () => {
 
   it('asks a deep link for a sign-in, and then shows what it leads to', async () => {
     await at.open('/record');
-    const link = await page.$eval('main a[href^="/record/"]', (a) => a.getAttribute('href') ?? '');
+    const link = await page.$eval('main li a[href^="/record/"]', (a) => a.getAttribute('href') ?? '');
     const tab = await openTab(at.browser);
     await signIn(tab.page, at.server.url, LEAD, link);
     await byText(tab.page, 'h2', 'Evidence');
@@ -83,7 +83,7 @@ describe('the application in a browser', () => {
   it('slides the indicator by mouse and by keys, in steps of a centimetre', async () => {
     await at.open('/rig');
     await clickText(page, 'article a', 'Two nymphs');
-    const handle = await page.waitForSelector('[data-fitting=indicator]');
+    const handle = await page.waitForSelector('[data-handle=indicator]');
     await handle?.evaluate((element) => (element as SVGElement).focus());
     await page.keyboard.press('ArrowUp');
     await byText(page, '[data-figure=indicator-distance]', '1.66 m');
@@ -130,7 +130,9 @@ describe('the application in a browser', () => {
   it('has a bank book for the left hand, which is remembered', async () => {
     const phone = await openTab(at.browser, PHONE);
     await signIn(phone.page, at.server.url, LEAD, '/bank');
-    await clickText(phone.page, '.bank button', 'Left hand');
+    await clickText(phone.page, '.more button', 'More');
+    await clickText(phone.page, '.sheet button', 'Left hand');
+    await clickText(phone.page, '.sheet button', 'Leave it');
     await phone.page.waitForSelector('.bank.left');
     await settled(phone.page);
     await phone.page.reload();

@@ -4,12 +4,14 @@ import puppeteer, { type Browser, type ElementHandle, type Page } from 'puppetee
 export const DESK = { width: 1280, height: 800 };
 export const PHONE = { width: 390, height: 844, isMobile: true, hasTouch: true };
 
-export function launch(): Promise<Browser> {
+/** @param userDataDir a profile to go on with, for a device that is switched off and on */
+export function launch(userDataDir?: string): Promise<Browser> {
   const executablePath = ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find(existsSync);
   if (!executablePath) throw new Error('Chromium is not installed (Debian package chromium).');
   const sandbox = process.getuid?.() === 0 ? ['--no-sandbox'] : [];
   return puppeteer.launch({
     executablePath,
+    ...(userDataDir ? { userDataDir } : {}),
     args: [
       ...sandbox,
       '--disable-gpu',

@@ -38,7 +38,7 @@ describe('from plan to record to circle', () => {
     await byText(page, '[data-figure=hook-count]', '1 of 2');
     await clickText(page, 'button', 'Undo');
     await byText(page, '[data-figure=hook-count]', '2 of 2');
-    const cell = '[data-part=butt] input';
+    const cell = '[data-part=butt] input.figure';
     await page.$eval(cell, (input) => ((input as HTMLInputElement).value = 'long'));
     await page.$eval(cell, (input) => input.dispatchEvent(new Event('change', { bubbles: true })));
     await byText(page, '.problem', 'is no length');
@@ -142,6 +142,27 @@ describe('from plan to record to circle', () => {
       true,
     );
     expect(await axeFindings(phone.page)).toEqual([]);
+    for (const sheet of [
+      'Changed something',
+      'Depth, retrieve, pattern',
+      'Lanes of the pool',
+      'Thermometer',
+      'Under the stones',
+      'Safety',
+      'Beat of the cast',
+    ]) {
+      await clickText(phone.page, '.more button', 'More');
+      await clickText(phone.page, '.sheet button', sheet);
+      await byText(phone.page, 'doceo-bank-sheet h2', sheet);
+      const tiny = await phone.page.$$eval('doceo-bank-sheet button, doceo-bank-sheet input', (all) =>
+        all
+          .filter((one) => one.getBoundingClientRect().height < 55.5)
+          .map((one) => one.outerHTML.slice(0, 80)),
+      );
+      expect([sheet, tiny]).toEqual([sheet, []]);
+      expect([sheet, await axeFindings(phone.page)]).toEqual([sheet, []]);
+      await clickText(phone.page, 'doceo-bank-sheet button', 'Leave it');
+    }
     expect(phone.complaints).toEqual([]);
     await phone.page.browserContext().close();
     await open('/record');
@@ -149,6 +170,9 @@ describe('from plan to record to circle', () => {
     await byText(page, 'h2', 'Evidence');
     await byText(page, 'td', 'forward too soon');
     await page.waitForSelector('doceo-pareto canvas');
+    await clickText(page, 'a', 'Card for Noor');
+    await byText(page, 'h1', 'Noor’s day');
+    expect(await axeFindings(page)).toEqual([]);
   });
 
   it('shares the plan with the circle, where the fellow takes a copy and others see nothing', async () => {
@@ -160,12 +184,12 @@ describe('from plan to record to circle', () => {
     const fellow = await openTab(browser, DESK);
     await signIn(fellow.page, second.url, 'fellow@ternalder.example', '/circle');
     await byText(fellow.page, '.shared', 'First nymphs');
-    const index = await fellow.page.$$eval('.shared', (rows) =>
-      rows.findIndex((row) => row.textContent?.includes('First nymphs')),
+    await fellow.page.$$eval('.shared', (rows) =>
+      rows
+        .find((row) => row.textContent?.includes('First nymphs'))
+        ?.querySelector<HTMLElement>('button')
+        ?.click(),
     );
-    await (
-      await fellow.page.$$('.shared > button')
-    )[index > 0 ? 1 : 0]?.evaluate((button) => (button as HTMLElement).click());
     await byText(fellow.page, '.origin', 'by Maren Voss');
     expect(await textOf(fellow.page, 'doceo-timeline')).not.toContain('Petra');
     await fellow.page.browserContext().close();

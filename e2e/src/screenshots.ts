@@ -10,13 +10,22 @@ interface Shot {
   viewport?: typeof PHONE | typeof DESK;
   /** What to do before the picture. */
   before?: (page: Page) => Promise<void>;
-  signedOut?: boolean;
 }
 
 /** The main views, from demo data. Fewer than twenty. */
 const SHOTS: Shot[] = [
-  { name: 'sign-in', path: '/today', signedOut: true },
+  {
+    name: 'record-phone',
+    path: '/record',
+    viewport: PHONE,
+    before: (page) => clickText(page, 'a', 'Sam Okande'),
+  },
   { name: 'today', path: '/today' },
+  {
+    name: 'water',
+    path: '/water',
+    before: (page) => page.waitForSelector('doceo-conditions-chart canvas').then(() => undefined),
+  },
   { name: 'rig-list', path: '/rig' },
   { name: 'rig', path: '/rig', before: (page) => clickText(page, 'article a', 'Two nymphs') },
   {
@@ -35,24 +44,37 @@ const SHOTS: Shot[] = [
       await clickText(page, 'a', 'Teaching card');
     },
   },
-  { name: 'plan-list', path: '/plan' },
-  { name: 'plan', path: '/plan', before: (page) => clickText(page, 'a.open', 'First nymphs') },
+  { name: 'knots', path: '/rig/knots' },
   {
-    name: 'plan-block',
-    path: '/plan',
+    name: 'fly-box',
+    path: '/rig/flies',
     before: async (page) => {
-      await clickText(page, 'a.open', 'First nymphs');
-      await clickText(page, '.face', 'Tuck it in');
+      await page.click('[data-kind="nymph/bead/dark/20"]');
     },
   },
+  { name: 'plan', path: '/plan', before: (page) => clickText(page, 'a.open', 'First nymphs') },
   { name: 'lesson-card', path: '/today', before: (page) => clickText(page, 'a', 'Lesson card') },
   { name: 'lesson-kit', path: '/today', before: (page) => clickText(page, 'a', 'Packing list') },
-  { name: 'bank-phone', path: '/bank', viewport: PHONE, before: logSome },
-  { name: 'bank-desk', path: '/bank', before: logSome },
-  { name: 'record-list', path: '/record' },
+  {
+    name: 'group',
+    path: '/record/group',
+    before: (page) => page.waitForSelector('thead a').then(() => undefined),
+  },
   { name: 'record', path: '/record', before: (page) => clickText(page, 'a', 'Sam Okande') },
+  {
+    name: 'student-card',
+    path: '/record',
+    before: async (page) => {
+      await clickText(page, 'a', 'Sam Okande');
+      await clickText(page, 'a', 'Card for Sam');
+      await byText(page, 'h1', 'day');
+    },
+  },
   { name: 'circle', path: '/circle' },
   { name: 'today-phone', path: '/today', viewport: PHONE },
+  // Last: what they log would stand in the records.
+  { name: 'bank-phone', path: '/bank', viewport: PHONE, before: logSome },
+  { name: 'bank-desk', path: '/bank', before: logSome },
 ];
 
 /** A few taps for Sam, so that the bank book shows what it is for. */
@@ -93,11 +115,10 @@ async function takeAll(
   folder: string,
   only: readonly string[],
 ): Promise<void> {
-  for (const { name, path, viewport = DESK, before, signedOut } of SHOTS) {
+  for (const { name, path, viewport = DESK, before } of SHOTS) {
     if (only.length > 0 && !only.includes(name)) continue;
     const { page, complaints } = await openTab(browser, viewport);
-    if (signedOut) await page.goto(`${url}${path}`);
-    else await signIn(page, url, 'lead@ternalder.example', path);
+    await signIn(page, url, 'lead@ternalder.example', path);
     await settled(page);
     await before?.(page);
     await settled(page);

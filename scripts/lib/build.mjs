@@ -39,7 +39,9 @@ export async function buildPrograms() {
     server: 'server/src/main.ts',
     compute: 'server/src/compute/main.ts',
     bench: 'server/src/bench/main.ts',
+    'fit-worker': 'server/src/skill-fit/fit-worker.ts',
     screenshots: 'e2e/src/screenshots.ts',
+    'interface-bench': 'e2e/src/interface-bench.ts',
   };
   let needed = false;
   unlessBuilt('programs', PROGRAM_SOURCES, () => (needed = true));
@@ -66,6 +68,33 @@ export async function buildPrograms() {
   });
 }
 
+/** The worker that keeps the application on the device, with the list of what it keeps. */
+function buildServiceWorker() {
+  const folder = join(ROOT, 'dist/web');
+  const files = readdirSync(folder, { recursive: true })
+    .map(String)
+    .filter((file) => statSync(join(folder, file)).isFile())
+    .filter((file) => !/^(index\.html|service-worker\.js|3rdpartylicenses\.txt)$/.test(file))
+    .sort();
+  const hash = createHash('sha256');
+  for (const file of [...files, 'index.html']) hash.update(file).update(readFileSync(join(folder, file)));
+  const defined = (name, value) => `--define:${name}=${JSON.stringify(value)}`;
+  run('npx', [
+    'esbuild',
+    'web/worker/service-worker.ts',
+    '--bundle',
+    '--minify',
+    '--format=iife',
+    '--log-level=warning',
+    `--outfile=${join(folder, 'service-worker.js')}`,
+    defined(
+      'BUILD_FILES',
+      files.map((file) => `/${file}`),
+    ),
+    defined('BUILD_NAME', hash.digest('hex').slice(0, 16)),
+  ]);
+}
+
 export function buildWeb() {
   unlessBuilt(
     'web',
@@ -74,6 +103,7 @@ export function buildWeb() {
       'contract/src',
       'web/src',
       'web/public',
+      'web/worker',
       'web/tsconfig.json',
       'web/tsconfig.app.json',
       'angular.json',
@@ -84,6 +114,7 @@ export function buildWeb() {
         stdio: ['ignore', 'ignore', 'inherit'],
         env: { ...process.env, NG_CLI_ANALYTICS: 'false' },
       });
+      buildServiceWorker();
     },
   );
 }

@@ -21,6 +21,14 @@ export function freePort() {
   });
 }
 
+function isFree(port) {
+  return new Promise((resolve) => {
+    const server = createServer();
+    server.once('error', () => resolve(false));
+    server.listen(port, '127.0.0.1', () => server.close(() => resolve(true)));
+  });
+}
+
 /** Whether something greets on a port: MariaDB speaks first. */
 function greets(port) {
   return new Promise((resolve) => {
@@ -39,7 +47,7 @@ function greets(port) {
  * Starts a private MariaDB on the loopback, with its data, socket and password in one folder; makes the folder when it
  * is not there. One that already runs for this folder is used.
  *
- * @returns {Promise<{ url: string, port: number, pid: number, stop: () => Promise<void>, kill: () => void, restart: () => Promise<void> }>}
+ * @returns {Promise<{ url: string, port: number, pid: number, stop: () => Promise<void> }>}
  */
 export async function startDatabase(folder, { fast = false } = {}) {
   const data = join(folder, 'db');
@@ -101,7 +109,8 @@ export async function startDatabase(folder, { fast = false } = {}) {
   }
 
   if (!pid) {
-    port = await freePort();
+    // The port it had keeps its address true for those who wait for it.
+    if (port === 0 || !(await isFree(port))) port = await freePort();
     writeFileSync(paths.port, String(port));
     await launch();
   }
@@ -110,7 +119,7 @@ export async function startDatabase(folder, { fast = false } = {}) {
     if (isAlive(pid)) process.kill(pid, 'SIGTERM');
     for (let i = 0; i < 300 && isAlive(pid); i++) await new Promise((resolve) => setTimeout(resolve, 50));
   }
-  return { url: url(port), port, pid, stop, restart: launch };
+  return { url: url(port), port, pid, stop };
 }
 
 function install(data) {

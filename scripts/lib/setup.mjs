@@ -6,6 +6,7 @@ import { findProgram, ROOT, run, tryRun } from './shell.mjs';
 const PROGRAMS = {
   'mariadb-server': () => findProgram('mariadbd') && findProgram('mariadb-install-db'),
   chromium: () => findProgram('chromium'),
+  'poppler-utils': () => findProgram('pdftotext'),
 };
 
 /**

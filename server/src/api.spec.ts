@@ -146,7 +146,7 @@ describe('the API', () => {
 
     it('come back as they were sent', async () => {
       const note = tap({
-        body: { kind: 'note', text: '<script>alert("ø")</script> 🎣' },
+        body: { kind: 'note', text: '<script>alert("ø")</script> 🎣', aboutId: null },
         blockId: randomUUID(),
       });
       await add([note]);

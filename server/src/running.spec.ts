@@ -1,3 +1,4 @@
+import { DEFAULT_SCHOOLS } from '@doceo/core';
 import { join } from 'node:path';
 import { FELLOW, LEAD } from '@doceo/demo';
 import supertest from 'supertest';
@@ -114,12 +115,10 @@ describe('a running server', () => {
 
   it('keeps settings of a user', async () => {
     const agent = await test.signedIn(FELLOW.email);
-    await agent.put('/api/session/settings').send({ units: 'imperial', bankHand: 'left' }).expect(200);
+    const settings = { units: 'imperial', bankHand: 'left', schools: DEFAULT_SCHOOLS };
+    await agent.put('/api/session/settings').send(settings).expect(200);
     const again = await test.signedIn(FELLOW.email);
-    expect((await again.get('/api/session')).body.user.settings).toEqual({
-      units: 'imperial',
-      bankHand: 'left',
-    });
+    expect((await again.get('/api/session')).body.user.settings).toEqual(settings);
   });
 
   it('shows demo accounts to strangers only', async () => {

@@ -1,9 +1,43 @@
+export const MISS_CAUSES = ['late', 'early', 'slack', 'wrong-way', 'not-seen', 'unknown'] as const;
+/** Why a take was missed. */
+export type MissCause = (typeof MISS_CAUSES)[number];
+
+export const CHANGE_KINDS = ['depth', 'drift', 'pattern', 'rig'] as const;
+/** What was changed, in the order in which it should be: depth, then drift or retrieve, then pattern, then the rig. */
+export type ChangeKind = (typeof CHANGE_KINDS)[number];
+
+export const RETRIEVES = ['hand-twist', 'strip', 'slow', 'static', 'hang'] as const;
+export type Retrieve = (typeof RETRIEVES)[number];
+
+export const SAFETY_KINDS = ['slip', 'hook', 'storm', 'cold', 'heat', 'near-miss'] as const;
+export type SafetyKind = (typeof SAFETY_KINDS)[number];
+
+/** Things under stones, by kind. */
+export const STONE_KINDS = [
+  'mayfly',
+  'caddis',
+  'stonefly',
+  'midge',
+  'shrimp',
+  'snail',
+  'damsel',
+  'leech',
+] as const;
+
 /** What was seen on the water. Events are only ever added; taking one back is an event too. */
 export type BankEventBody =
   | { kind: 'attempt'; skillId: string; drillId: string | null; good: boolean; faultId: string | null }
   | { kind: 'fish'; species: string; lengthCm: number | null; outcome: 'to-hand' | 'lost' }
+  | { kind: 'miss'; cause: MissCause }
   | { kind: 'tangle'; seconds: number | null }
-  | { kind: 'note'; text: string }
+  | { kind: 'change'; what: ChangeKind; to: string }
+  | { kind: 'tried'; depthM: number; retrieve: Retrieve; pattern: string; moved: boolean }
+  | { kind: 'lane'; lane: number; of: number }
+  | { kind: 'temperature'; celsius: number; depthM: number | null }
+  | { kind: 'stones'; counts: Record<string, number> }
+  | { kind: 'safety'; what: SafetyKind; text: string }
+  | { kind: 'tempo'; lineM: number; tapsMs: number[] }
+  | { kind: 'note'; text: string; aboutId: string | null }
   | { kind: 'undo'; targetId: string };
 
 export interface BankEvent {

@@ -2,3 +2,5 @@ export * from './event';
 export * from './log';
 export * from './drill-counter';
 export * from './tangle-rate';
+export * from './tap-tempo';
+export * from './search';

@@ -15,11 +15,9 @@ export function standing(events: readonly BankEvent[]): BankEvent[] {
     if (event.body.kind !== 'undo') continue;
     undosOf.set(event.body.targetId, [...(undosOf.get(event.body.targetId) ?? []), event.id]);
   }
-  const undone = (id: string, seen: ReadonlySet<string>): boolean =>
-    (undosOf.get(id) ?? []).some((undo) => !seen.has(undo) && !undone(undo, new Set([...seen, undo])));
-  return inOrder(
-    [...unique.values()].filter((event) => event.body.kind !== 'undo' && !undone(event.id, new Set())),
-  );
+  const undone = (id: string, seen: readonly string[]): boolean =>
+    undosOf.get(id)?.some((undo) => !seen.includes(undo) && !undone(undo, [...seen, undo])) ?? false;
+  return inOrder([...unique.values()].filter((event) => event.body.kind !== 'undo' && !undone(event.id, [])));
 }
 
 /** Attempts of one student for the tracing. */
@@ -40,4 +38,20 @@ export function faultAttemptsOf(
       ? [{ atMs, faultId: body.good ? null : body.faultId }]
       : [],
   );
+}
+
+/** An attempt with all that is known of it: in which drill of which lesson, and what went wrong. */
+export interface DrilledAttempt extends SkillAttempt {
+  lessonId: string;
+  drillId: string | null;
+  faultId: string | null;
+}
+
+/** Attempts of one student with drill, lesson and fault, in the order of time. */
+export function drilledAttempts(events: readonly BankEvent[], studentId: string): DrilledAttempt[] {
+  return standing(events).flatMap(({ id, atMs, lessonId, body, studentId: of }) => {
+    if (of !== studentId || body.kind !== 'attempt') return [];
+    const { skillId, drillId, good, faultId } = body;
+    return [{ id, atMs, lessonId, skillId, drillId, good, faultId }];
+  });
 }

@@ -60,6 +60,38 @@ export function faultRates(attempts: readonly FaultAttempt[]): FaultRate[] {
     .sort((a, b) => b.count - a.count || (a.faultId < b.faultId ? -1 : 1));
 }
 
+/** Rate of one fault in one lesson, with its 90 % interval. */
+export interface LessonRate {
+  lessonId: string;
+  atMs: number;
+  n: number;
+  rate: number;
+  low: number;
+  high: number;
+}
+
+/** Rates of a fault lesson by lesson, in the order of time; lessons without attempts are left out. */
+export function faultCourse(
+  attempts: readonly (FaultAttempt & { lessonId: string })[],
+  faultId: string,
+): LessonRate[] {
+  const lessons = new Map<string, (FaultAttempt & { lessonId: string })[]>();
+  for (const attempt of attempts)
+    lessons.set(attempt.lessonId, [...(lessons.get(attempt.lessonId) ?? []), attempt]);
+  return [...lessons]
+    .map(([lessonId, own]) => {
+      const count = own.filter((attempt) => attempt.faultId === faultId).length;
+      return {
+        lessonId,
+        atMs: Math.min(...own.map(({ atMs }) => atMs)),
+        n: own.length,
+        rate: count / own.length,
+        ...shareInterval(count, own.length),
+      };
+    })
+    .sort((a, b) => a.atMs - b.atMs);
+}
+
 function counts(attempts: readonly FaultAttempt[]): Map<string, number> {
   const map = new Map<string, number>();
   for (const { faultId } of attempts) if (faultId !== null) map.set(faultId, (map.get(faultId) ?? 0) + 1);
@@ -77,21 +109,25 @@ function trend(earlyCount: number, earlyN: number, lateCount: number, lateN: num
 }
 
 /**
- * The faults to offer first: those this student made at this skill, most frequent first, then the skill's own in
- * catalogue order, then the strand's common ones.
+ * The faults to offer first: the skill's own, those this student made most often at it before the others, then what goes
+ * wrong elsewhere in the strand.
  *
- * @param seen fault counts of this student, by fault id
- * @param skillFaults faults of the skill
+ * @param seen fault counts of this student at the skill, by fault id
+ * @param skillFaults faults of the skill, in catalogue order
+ * @param strandFaults further faults of the strand, commonest first
  * @returns at most `limit` ids
  */
 export function likeliestFaults(
   seen: Record<string, number>,
   skillFaults: readonly string[],
+  strandFaults: readonly string[] = [],
   limit = 6,
 ): string[] {
-  const own = [...new Set(skillFaults)];
-  const ranked = own
+  const own = new Set(skillFaults);
+  const all = [...new Set([...skillFaults, ...strandFaults])];
+  return all
     .map((id, index) => ({ id, index, count: seen[id] ?? 0 }))
-    .sort((a, b) => b.count - a.count || a.index - b.index);
-  return ranked.slice(0, limit).map((entry) => entry.id);
+    .sort((a, b) => b.count - a.count || Number(own.has(b.id)) - Number(own.has(a.id)) || a.index - b.index)
+    .slice(0, limit)
+    .map(({ id }) => id);
 }

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import type { ConditionHour } from '../conditions';
 import { DRILLS, findDrill } from '../drill';
 import { findFault } from '../fault';
 import { buildRig } from '../rig';
@@ -182,6 +183,7 @@ describe('plan check', () => {
       checkedOn: '2026-11-20',
       checkedBy: 'Maren Voss',
     },
+    calendar: null,
   };
   const student = (name: string, rest: object = {}) => ({
     id: name,
@@ -201,12 +203,33 @@ describe('plan check', () => {
   const safety = blockFromDrill('hats-and-glasses', 'safety', 0);
   const good = plan([safety], { lengthMin: 60 });
   const rig = { id: 'rig', name: 'two nymphs', rig: buildRig('indicator-nymph') };
+  /** A mild day with thunder in one hour, by universal time. */
+  const thunderAt = (time: string): ConditionHour[] =>
+    Array.from({ length: 24 }, (_, i) => ({
+      atMs: Date.parse('2026-11-28T00:00:00Z') + i * 3_600_000,
+      airC: 14,
+      windMs: 3,
+      gustMs: 4,
+      windFromDeg: 200,
+      pressureHpa: 1015,
+      cloud: 0.5,
+      rainMm: 0,
+      thunder: i === Number(time.slice(0, 2)) ? 0.6 : 0,
+      levelM: 0,
+      flow: 1,
+      waterC: 12,
+    }));
   const rules = (of: PlanBody, day: PlanLesson | null): string[] =>
     planSnags(of, day).map(({ rule }) => rule);
 
   it('says nothing of a plan that is right', () => {
     expect(planSnags(good, lesson())).toEqual([]);
     expect(planSnags(emptyPlan(), null)).toEqual([]);
+  });
+
+  it('says nothing of thunder before and after the lesson', () => {
+    expect(planSnags(good, lesson({ hours: thunderAt('05:00') }))).toEqual([]);
+    expect(planSnags(good, lesson({ hours: thunderAt('12:00') }))).toEqual([]);
   });
 
   const four = [student('A'), student('B'), student('C'), student('D')];
@@ -226,6 +249,7 @@ describe('plan check', () => {
       lesson({ water: { ...water, rules: { ...water.rules, checkedOn: '2025-06-01' } } }),
       'stop',
     ],
+    ['conditions', good, lesson({ hours: thunderAt('09:00') }), 'stop'],
     [
       'hook-limit',
       plan([safety, { ...blockFromDrill('find-the-seam', 'x', 10), rigId: 'rig' }], { rigs: [rig] }),

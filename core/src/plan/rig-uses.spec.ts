@@ -44,6 +44,7 @@ describe('who fishes which rig', () => {
     const pack = (tangles: number): number =>
       classKit(
         rigUses(plan([block('a', 0, null, 'r', 120)], 1), [{ name: 'Sam', tanglesPerHour: tangles }]),
+        'metric',
       ).find(({ name }) => name.startsWith('fluorocarbon'))?.count ?? 0;
     expect(pack(8)).toBeGreaterThan(pack(1));
   });
@@ -76,7 +77,7 @@ describe('tangles in an hour', () => {
     const events = [
       event('1', 'a', tangle),
       event('2', 'a', { kind: 'undo', targetId: '1' }),
-      event('3', 'a', { kind: 'note', text: 'x' }),
+      event('3', 'a', { kind: 'note', text: 'x', aboutId: null }),
     ];
     expect(tanglesPerHour(events, 's', hours)).toBe(0);
   });

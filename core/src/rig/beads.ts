@@ -3,6 +3,9 @@ import { inRange } from '../error';
 export const BEAD_METALS = ['brass', 'tungsten'] as const;
 export type BeadMetal = (typeof BEAD_METALS)[number];
 
+export const BEADS = ['none', ...BEAD_METALS] as const;
+export type Bead = (typeof BEADS)[number];
+
 /** kg/m³; sintered tungsten beads reach about 17, brass 8.5 g/cm³. */
 export const BEAD_DENSITY: Record<BeadMetal, number> = { brass: 8500, tungsten: 17_000 };
 

@@ -1,9 +1,8 @@
-import { DRESSINGS } from './dressings';
 import { flyMass } from './fly-mass';
-import { hookOf } from './hooks';
 import { indicatorMass } from './indicators';
 import { headMass } from './lines';
 import type { Rig } from './rig';
+import { fittingWindArea, flyWindArea } from './turnover';
 
 export type LoopAdvice = 'any' | 'open' | 'water-load';
 
@@ -28,20 +27,14 @@ export interface CastingLoad {
  * head's mass → let the water load the rod.
  */
 export function castingLoad(rig: Rig): CastingLoad {
-  const flies = rig.flies.reduce((sum, fly) => sum + flyMass(fly).totalKg, 0);
+  const flies = rig.flies.reduce((sum, fly) => sum + flyMass(fly, rig.measured).totalKg, 0);
   const fittings = rig.fittings.reduce(
     (sum, fitting) => sum + (fitting.kind === 'shot' ? fitting.massKg : indicatorMass(fitting)),
     0,
   );
   const windAreaM2 =
-    rig.flies.reduce(
-      (sum, fly) => sum + DRESSINGS[fly.dressing].windArea * hookOf(fly.hookSize, fly.wire).shankM ** 2,
-      0,
-    ) +
-    rig.fittings.reduce(
-      (sum, fitting) => sum + (fitting.kind === 'indicator' ? (Math.PI / 4) * fitting.diameterM ** 2 : 0),
-      0,
-    );
+    rig.flies.reduce((sum, fly) => sum + flyWindArea(fly), 0) +
+    rig.fittings.reduce((sum, fitting) => sum + fittingWindArea(fitting), 0);
   const massKg = flies + fittings;
   const headKg = headMass(rig.line.weight);
   const share = massKg / headKg;

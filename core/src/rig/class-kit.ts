@@ -1,3 +1,4 @@
+import { formatBead, formatMass, type UnitSystem } from '../units';
 import { DRESSINGS } from './dressings';
 import { type Cut, cutList } from './cut-list';
 import { MATERIALS } from './materials';
@@ -20,6 +21,7 @@ export interface RigUse {
 export interface KitItem {
   group: 'leader material' | 'flies' | 'shot' | 'indicators' | 'fly lines';
   name: string;
+  /** Metres of material, whatever units the names are in. */
   count: number;
   /** Pieces, or metres of material rounded up to half a metre. */
   unit: 'pieces' | 'm';
@@ -38,9 +40,10 @@ const LOST_FLIES_PER_HOUR = 0.4;
  * Material: cut list × (students + rigs cut off); flies, shot and indicators: one a student, with what is cut off or
  * lost in the hours. Counts are rounded up.
  *
+ * @param system for the names of things
  * @returns in the order of groups, then by name
  */
-export function classKit(uses: readonly RigUse[]): KitItem[] {
+export function classKit(uses: readonly RigUse[], system: UnitSystem): KitItem[] {
   const items = new Map<string, KitItem>();
   const add = (
     group: KitItem['group'],
@@ -63,20 +66,20 @@ export function classKit(uses: readonly RigUse[]): KitItem[] {
     for (const cut of cutList(rig))
       add(
         'leader material',
-        materialName(cut),
+        materialName(cut, system),
         'm',
         cut.lengthM * n,
         cut.lengthM * tippetShare(rig, cut) * cutOff,
       );
     for (const fly of rig.flies)
-      add('flies', flyName(fly), 'pieces', n, cutOff * CUT_SHARE + LOST_FLIES_PER_HOUR * hours * n);
+      add('flies', flyName(fly, system), 'pieces', n, cutOff * CUT_SHARE + LOST_FLIES_PER_HOUR * hours * n);
     for (const fitting of rig.fittings) {
       if (fitting.kind === 'shot')
-        add('shot', `${(fitting.massKg * 1000).toFixed(2)} g ${fitting.metal}`, 'pieces', n, cutOff);
+        add('shot', `${formatMass(fitting.massKg, system)} ${fitting.metal}`, 'pieces', n, cutOff);
       else
         add(
           'indicators',
-          `${fitting.style}, ${(fitting.diameterM * 1000).toFixed(0)} mm`,
+          `${fitting.style}, ${formatBead(fitting.diameterM, system)}`,
           'pieces',
           n,
           cutOff * 0.2,
@@ -103,11 +106,11 @@ function tippetShare(rig: Rig, cut: Cut): number {
   return lost ? 1 : 0;
 }
 
-function materialName({ material, diameterM }: Cut): string {
-  return `${MATERIALS[material].name} ${formatTippet(diameterM, 'metric')}`;
+function materialName({ material, diameterM }: Cut, system: UnitSystem): string {
+  return `${MATERIALS[material].name} ${formatTippet(diameterM, system)}`;
 }
 
-function flyName({ hookSize, dressing, bead, beadDiameterM }: Fly): string {
-  const head = bead === 'none' ? '' : `, ${bead} ${(beadDiameterM * 1000).toFixed(1)} mm`;
+function flyName({ hookSize, dressing, bead, beadDiameterM }: Fly, system: UnitSystem): string {
+  const head = bead === 'none' ? '' : `, ${bead} ${formatBead(beadDiameterM, system)}`;
   return `#${hookSize} ${DRESSINGS[dressing].name}${head}`;
 }

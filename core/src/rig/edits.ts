@@ -1,4 +1,5 @@
 import { moveIndicator, placeIndicator } from './indicator-depth';
+import { withFlies } from './hook-count';
 import { reshape } from './reshape';
 import type {
   DropperSchool,
@@ -7,9 +8,12 @@ import type {
   HeaviestSchool,
   IndicatorSchool,
   Rig,
+  RigSchools,
   Section,
   ShotSchool,
 } from './rig';
+import { addSection, fittingsKept, moveJoint, moveTip, removeSection, tagLength } from './section-edits';
+import { schoolDifferences } from './schools';
 import { buildRig, SHOT_ABOVE_FLY_M } from './templates';
 import { diameterOfX } from './x-size';
 import { leaderLength } from './chain';
@@ -50,10 +54,10 @@ export const rigEdits = {
 
   /** One fly leaves the point fly; two put a dropper on a tag above the last section. */
   flyCount: (rig: Rig, count: number): Rig => {
-    if (rig.template !== 'indicator-nymph') return reshape(rig, { flyCount: count });
+    if (rig.template !== 'indicator-nymph' && !rig.byHand) return reshape(rig, { flyCount: count });
     const point = rig.flies.filter((fly) => fly.at.kind === 'point');
     const last = rig.sections.at(-1);
-    if (count === 1 || !last) return { ...rig, flies: point };
+    if (count === 1 || !last) return withFlies(rig, point);
     const [dropper] = buildRig('indicator-nymph').flies as [Fly];
     return {
       ...rig,
@@ -99,11 +103,40 @@ export const rigEdits = {
 
   lineWeight: (rig: Rig, weight: number): Rig => ({ ...rig, line: { ...rig.line, weight } }),
 
+  /** Each disagreement that concerns the rig settled this way, with what follows from it. */
+  schools: (rig: Rig, schools: RigSchools): Rig =>
+    schoolDifferences(rig, schools).reduce((built, key) => {
+      switch (key) {
+        case 'indicator':
+          return rigEdits.indicatorSchool(built, schools.indicator);
+        case 'shot':
+          return rigEdits.shotSchool(built, schools.shot);
+        case 'dropper':
+          return rigEdits.dropperSchool(built, schools.dropper);
+        case 'heaviest':
+          return rigEdits.heaviestSchool(built, schools.heaviest);
+      }
+    }, rig),
+
   dropperSchool: (rig: Rig, dropper: DropperSchool): Rig =>
     reshape(rig, { schools: { ...rig.schools, dropper } }),
 
   heaviestSchool: (rig: Rig, heaviest: HeaviestSchool): Rig =>
     reshape(rig, { schools: { ...rig.schools, heaviest } }),
+
+  /** Puts an indicator on where the school wants it, or takes it off. */
+  indicator: (rig: Rig, on: boolean): Rig => {
+    const others = rig.fittings.filter(({ kind }) => kind !== 'indicator');
+    if (!on) return { ...rig, fittings: others };
+    const added: Fitting = {
+      id: 'indicator',
+      kind: 'indicator',
+      style: 'fixed',
+      diameterM: 0.019,
+      aboveFlyM: 1,
+    };
+    return placeIndicator({ ...rig, fittings: [added, ...others] });
+  },
 
   indicatorSize: (rig: Rig, diameterM: number): Rig => ({
     ...rig,
@@ -113,19 +146,17 @@ export const rigEdits = {
   }),
 
   /** A changed section; fittings that would lie above the leader slide down to its top. */
-  section: (rig: Rig, id: string, change: Partial<Section>): Rig => {
-    const changed = {
+  section: (rig: Rig, id: string, change: Partial<Section>): Rig =>
+    fittingsKept({
       ...rig,
       sections: rig.sections.map((section) => (section.id === id ? { ...section, ...change } : section)),
-    };
-    const topM = leaderLength(changed);
-    return {
-      ...changed,
-      fittings: changed.fittings.map((fitting) =>
-        fitting.aboveFlyM > topM ? { ...fitting, aboveFlyM: topM } : fitting,
-      ),
-    };
-  },
+    }),
+
+  addSection,
+  removeSection,
+  moveJoint,
+  moveTip,
+  tagLength,
 
   fly: (rig: Rig, id: string, change: Partial<Fly>): Rig => ({
     ...rig,

@@ -7,12 +7,13 @@ import {
   sinkFigure,
   startingXFigure,
   tangleFigure,
+  turnoverFigure,
 } from './load-figures';
-import { indicatorOf, leaderLength, pointFly, spans } from './chain';
+import { indicatorOf, leaderLength, pointFly } from './chain';
 import { INDICATOR_FACTORS, SUSPENDED_CLEARANCE_M } from './indicator-depth';
 import { hookCount } from './hook-count';
-import { KNOTS } from './knots';
-import { MATERIALS } from './materials';
+import { KNOTS, knotShare } from './knots';
+import { measuredLine } from './measured-line';
 import { netReach } from './net-reach';
 import type { Rig } from './rig';
 import { linksTo, weakestLink } from './strength';
@@ -31,6 +32,7 @@ export type FigureId =
   | 'count-to-depth'
   | 'hinge'
   | 'starting-x'
+  | 'turnover'
   | 'casting-load'
   | 'tangle-risk';
 
@@ -75,9 +77,12 @@ export function rigFigures(rig: Rig, maxHooks: number | null, system: UnitSystem
   const breaks = breaksFirstFigure(rig, system);
   if (breaks) figures.push(breaks);
   figures.push(
-    ...[floatFigure(rig), sinkFigure(rig, system), countFigure(rig, length), hingeFigure(rig)].flatMap(
-      (figure) => figure ?? [],
-    ),
+    ...[
+      floatFigure(rig, system),
+      sinkFigure(rig, system),
+      countFigure(rig, length),
+      hingeFigure(rig),
+    ].flatMap((figure) => figure ?? []),
   );
   const reach = netReach(rig);
   const hooks = hookCount(rig);
@@ -108,7 +113,7 @@ export function rigFigures(rig: Rig, maxHooks: number | null, system: UnitSystem
     certainty: 'computed',
   });
   figures.push(
-    ...[startingXFigure(rig, system)].flatMap((figure) => figure ?? []),
+    ...[startingXFigure(rig, system), turnoverFigure(rig, system)].flatMap((figure) => figure ?? []),
     loadFigure(rig, system),
     tangleFigure(rig),
   );
@@ -140,7 +145,6 @@ function breaksFirstFigure(rig: Rig, system: UnitSystem): Figure | null {
   const fly = pointFly(rig);
   const link = fly && weakestLink(rig, fly);
   if (!fly || !link) return null;
-  const tippet = spans(rig).at(-1)?.section;
   return {
     id: 'breaks-first',
     label: 'Breaks first',
@@ -156,8 +160,9 @@ function breaksFirstFigure(rig: Rig, system: UnitSystem): Figure | null {
         label: 'lost if it parts there',
         text: `${link.lostFlies} ${link.lostFlies === 1 ? 'fly' : 'flies'}, ${formatLength(link.lostLengthM, system)} of leader`,
       },
+      ...measuredLine(link.measured),
     ],
-    rule: `Each section holds stress × section area; each knot holds its share of the weaker line (${KNOTS[fly.knot].name} ${Math.round(KNOTS[fly.knot].share * 100)} %). The smallest decides.`,
-    certainty: tippet && MATERIALS[tippet.material].spread > 0 ? 'estimate' : 'computed',
+    rule: `Each section holds stress × section area; each knot holds its share of the weaker line (${KNOTS[fly.knot].name} ${Math.round(knotShare(fly.knot, rig.measured) * 100)} %). The smallest decides.`,
+    certainty: link.measured ? 'measured' : 'estimate',
   };
 }

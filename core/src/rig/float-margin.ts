@@ -5,6 +5,7 @@ import { flyMass, shotSubmergedN, WATER_DENSITY } from './fly-mass';
 import { hookOf } from './hooks';
 import { indicatorLift } from './indicators';
 import { sectionArea, MATERIALS } from './materials';
+import { type FlyType, type Measured, measuredKey, measuredOf, NOTHING_MEASURED } from './measured';
 import type { Fly, Rig } from './rig';
 
 /** Surface tension of clean water at 10 °C, N/m. */
@@ -38,16 +39,17 @@ export interface FlyLift {
   /** What the surface film carries, N. */
   filmN: number;
   totalN: number;
-  measured: boolean;
+  /** The bucket test behind it, if there is one. */
+  measured: Measured | null;
 }
 
 /**
  * What a fly carries on the surface: foam and trapped air displace water, hackle rests on the film along its outline.
  *
- * A bucket test (`measuredLiftKg`: the mass hung below that just sinks it, plus its own weight) replaces the estimate.
+ * A bucket test (the mass hung below that just sinks it, plus its own weight) replaces the estimate.
  * Estimate, ± 35 %. Hackle and air tire with `fishedMin`, foam does not.
  */
-export function flyLift(fly: Fly, use: DryUse = FRESH): FlyLift {
+export function flyLift(fly: FlyType, use: DryUse = FRESH, measured = NOTHING_MEASURED): FlyLift {
   const dressing = DRESSINGS[fly.dressing];
   const { shankM } = hookOf(fly.hookSize, fly.wire);
   const kept = (use.floatant ? 1 : WITHOUT_FLOATANT) * Math.exp(-Math.max(0, use.fishedMin) / SOAK_MIN);
@@ -55,11 +57,12 @@ export function flyLift(fly: Fly, use: DryUse = FRESH): FlyLift {
   const airN = dressing.air * shankM ** 3 * WATER_DENSITY * GRAVITY * kept;
   const outlineM = 2 * shankM + Math.PI * HACKLE_REACH * shankM;
   const filmN = dressing.film * outlineM * SURFACE_TENSION * kept;
-  const estimate = { foamN, airN, filmN, totalN: foamN + airN + filmN, measured: false };
-  if (fly.measuredLiftKg === null) return estimate;
-  const totalN = fly.measuredLiftKg * GRAVITY + Math.max(0, flyMass(fly).submergedN);
+  const estimate = { foamN, airN, filmN, totalN: foamN + airN + filmN, measured: null };
+  const carried = measuredOf(measured, 'fly-lift', measuredKey.fly(fly));
+  if (!carried) return estimate;
+  const totalN = carried.value * GRAVITY + Math.max(0, flyMass(fly, measured).submergedN);
   const factor = estimate.totalN > 0 ? totalN / estimate.totalN : 0;
-  return { foamN: foamN * factor, airN: airN * factor, filmN: filmN * factor, totalN, measured: true };
+  return { foamN: foamN * factor, airN: airN * factor, filmN: filmN * factor, totalN, measured: carried };
 }
 
 export interface FloatMargin {
@@ -74,7 +77,7 @@ export interface FloatMargin {
   loadN: number;
   /** Lift left for the load, in loads; infinite without one. Below 1 it sinks. */
   margin: number;
-  measured: boolean;
+  measured: Measured | null;
   parts: { name: string; submergedN: number }[];
 }
 
@@ -89,14 +92,15 @@ export function floatMargin(rig: Rig, use: DryUse = FRESH): FloatMargin | null {
   const indicator = indicatorOf(rig);
   if (indicator) {
     const parts = hanging(rig, indicator.aboveFlyM, null);
+    const drowned = measuredOf(rig.measured, 'indicator-lift', measuredKey.indicator(indicator));
     return margin(
       {
         floatId: indicator.id,
         floatName: `${indicator.style} indicator`,
         kind: 'indicator',
-        measured: false,
+        measured: drowned ?? null,
       },
-      indicatorLift(indicator),
+      drowned ? drowned.value * GRAVITY : indicatorLift(indicator),
       0,
       parts,
     );
@@ -107,11 +111,11 @@ export function floatMargin(rig: Rig, use: DryUse = FRESH): FloatMargin | null {
   if (!dry) return null;
   const parts = hanging(rig, flyAttachment(rig, dry), dry);
   if (parts.length === 0) return null;
-  const lift = flyLift(dry, use);
+  const lift = flyLift(dry, use, rig.measured);
   return margin(
     { floatId: dry.id, floatName: dry.name, kind: 'dry', measured: lift.measured },
     lift.totalN,
-    Math.max(0, flyMass(dry).submergedN),
+    Math.max(0, flyMass(dry, rig.measured).submergedN),
     parts,
   );
 }
@@ -138,7 +142,7 @@ function hanging(rig: Rig, aboveM: number, float: Fly | null): FloatMargin['part
   const flies = rig.flies
     .filter((fly) => fly !== float && flyAttachment(rig, fly) < aboveM + 1e-9)
     .filter((fly) => float === null || DRESSINGS[fly.dressing].stage !== 'adult')
-    .map((fly) => ({ name: fly.name, submergedN: Math.max(0, flyMass(fly).submergedN) }));
+    .map((fly) => ({ name: fly.name, submergedN: Math.max(0, flyMass(fly, rig.measured).submergedN) }));
   const shot = rig.fittings.flatMap((fitting) =>
     fitting.kind === 'shot' && fitting.aboveFlyM < aboveM
       ? [{ name: `shot, ${fitting.metal}`, submergedN: shotSubmergedN(fitting) }]

@@ -2,7 +2,8 @@ import { GRAVITY } from '../units';
 import { BEAD_DENSITY, beadVolume } from './beads';
 import { DRESSINGS } from './dressings';
 import { hookMass, hookOf, STEEL_DENSITY } from './hooks';
-import type { Fitting, Fly } from './rig';
+import { type FlyType, type Measured, measuredKey, measuredOf, NOTHING_MEASURED } from './measured';
+import type { Fitting } from './rig';
 import { SHOT_DENSITY } from './shot';
 
 /** Fresh water, kg/m³. */
@@ -20,7 +21,8 @@ export interface FlyMass {
   totalKg: number;
   /** Weight under water, N, negative for what floats by itself. Foam and air are not counted: they are lift. */
   submergedN: number;
-  measured: boolean;
+  /** The kitchen scale's reading, if there is one. */
+  measured: Measured | null;
 }
 
 /**
@@ -28,7 +30,7 @@ export interface FlyMass {
  *
  * A measured mass (kitchen scale) replaces the sum; the parts keep their proportions. Estimate, ± 25 %.
  */
-export function flyMass(fly: Fly): FlyMass {
+export function flyMass(fly: FlyType, measured = NOTHING_MEASURED): FlyMass {
   const dressing = DRESSINGS[fly.dressing];
   const wireKg = hookMass(fly.hookSize, fly.wire);
   const hookKg = dressing.hook ? wireKg : 0;
@@ -36,7 +38,8 @@ export function flyMass(fly: Fly): FlyMass {
   const beadKg = fly.bead === 'none' ? 0 : BEAD_DENSITY[fly.bead] * beadVolumeM3;
   const dressingKg = dressing.hook ? wireKg * dressing.mass : YARN_MASS_KG;
   const sumKg = hookKg + beadKg + dressingKg;
-  const factor = fly.measuredKg === null ? 1 : fly.measuredKg / sumKg;
+  const weighed = measuredOf(measured, 'fly-mass', measuredKey.fly(fly));
+  const factor = weighed ? weighed.value / sumKg : 1;
   const displacedKg = WATER_DENSITY * (hookKg / STEEL_DENSITY + beadVolumeM3 + dressingKg / DRESSING_DENSITY);
   return {
     hookKg: hookKg * factor,
@@ -44,7 +47,7 @@ export function flyMass(fly: Fly): FlyMass {
     dressingKg: dressingKg * factor,
     totalKg: sumKg * factor,
     submergedN: (sumKg - displacedKg) * factor * GRAVITY,
-    measured: fly.measuredKg !== null,
+    measured: weighed ?? null,
   };
 }
 
@@ -54,7 +57,7 @@ export function shotSubmergedN({ massKg, metal }: Extract<Fitting, { kind: 'shot
 }
 
 /** Area of a fly across the water, m²: its body from the side. */
-export function flyArea(fly: Fly): number {
+export function flyArea(fly: FlyType): number {
   const { shankM } = hookOf(fly.hookSize, fly.wire);
   const bodyM2 = shankM * DRESSINGS[fly.dressing].bodyWidth * shankM;
   return Math.max(bodyM2, (Math.PI / 4) * fly.beadDiameterM ** 2);

@@ -12,6 +12,7 @@ import { HOOK_SIZES, hookMass, hookOf, WIRE_IDS } from './hooks';
 import { headMass, LINE_KINDS, sinkRate } from './lines';
 import { indicatorLift, indicatorMass } from './indicators';
 import { bendingStiffness } from './materials';
+import { type FlyType, type Measured, type MeasuredKind, measuredKey } from './measured';
 import type { Fly, Rig } from './rig';
 import { SHOT_MASSES_KG, shotDiameter } from './shot';
 import { freeSink } from './sink';
@@ -30,9 +31,14 @@ const fly = (change: Partial<Fly> = {}): Fly => ({
   beadDiameterM: 0,
   knot: 'improved-clinch',
   at: { kind: 'point' },
-  measuredKg: null,
-  measuredLiftKg: null,
   ...change,
+});
+const reading = (kind: MeasuredKind, of: FlyType, value: number): Measured => ({
+  kind,
+  key: measuredKey.fly(of),
+  value,
+  readings: 1,
+  on: '2026-05-02',
 });
 const rulesOf = (rig: Rig): string[] =>
   rigSnags(rig, { water: null, system: 'metric' }).map(({ rule }) => rule);
@@ -81,13 +87,16 @@ describe('mass of a fly', () => {
     const mass = flyMass(fly({ bead: 'tungsten', beadDiameterM: 0.0028 }));
     expect(mass.totalKg).toBeCloseTo(mass.hookKg + mass.beadKg + mass.dressingKg, 12);
     expect(mg(mass.beadKg)).toBe(159);
-    expect(mass.measured).toBe(false);
+    expect(mass.measured).toBeNull();
   });
 
   it('is what the scale says where there is one', () => {
-    const mass = flyMass(fly({ bead: 'brass', beadDiameterM: 0.002, measuredKg: 0.0002 }));
+    const nymph = fly({ bead: 'brass', beadDiameterM: 0.002 });
+    const scale = reading('fly-mass', nymph, 0.0002);
+    const mass = flyMass(nymph, [scale]);
     expect(mass.totalKg).toBeCloseTo(0.0002, 12);
-    expect(mass.measured).toBe(true);
+    expect(mass.measured).toEqual(scale);
+    expect(flyMass({ ...nymph, hookSize: 12 }, [scale]).measured).toBeNull();
   });
 
   it('weighs less under water than above, by what it displaces', () => {
@@ -159,12 +168,15 @@ describe('what floats', () => {
   });
 
   it('a bucket test beats the estimate', () => {
-    const measured = flyLift(fly({ dressing: 'foam', measuredLiftKg: 0.0004 }));
-    expect(measured.measured).toBe(true);
-    expect(measured.totalN).toBeGreaterThan(0.0004 * GRAVITY);
-    expect(
-      marginOf({ dressing: 'foam', hookSize: 14, measuredLiftKg: 0.002 }, tungsten(0.0028)),
-    ).toBeGreaterThan(5);
+    const beetle = fly({ dressing: 'foam' });
+    const bucket = reading('fly-lift', beetle, 0.0004);
+    expect(flyLift(beetle, undefined, [bucket]).measured).toEqual(bucket);
+    expect(flyLift(beetle, undefined, [bucket]).totalN).toBeGreaterThan(0.0004 * GRAVITY);
+    const rig = dropper({ dressing: 'foam', hookSize: 14 }, tungsten(0.0028));
+    const dry = rig.flies.find(({ at }) => at.kind !== 'point') as Fly;
+    const carried = { ...rig, measured: [reading('fly-lift', dry, 0.002)] };
+    expect(floatMargin(carried)?.margin).toBeGreaterThan(5);
+    expect(floatMargin(carried)?.measured?.on).toBe('2026-05-02');
   });
 
   it('there is nothing to carry without a dropper, and nothing floats in a team of nymphs', () => {
@@ -346,10 +358,10 @@ describe('the class kit', () => {
     },
   ];
   const count = (uses: ReturnType<typeof use>, name: RegExp): number =>
-    classKit(uses).find((item) => name.test(item.name))?.count ?? -1;
+    classKit(uses, 'metric').find((item) => name.test(item.name))?.count ?? -1;
 
   it('is one rig a student when nobody tangles and no time passes', () => {
-    const kit = classKit(use(4, 0));
+    const kit = classKit(use(4, 0), 'metric');
     expect(
       kit.filter(({ unit }) => unit === 'pieces').every(({ count: n, spares }) => n === 4 && spares === 0),
     ).toBe(true);
@@ -369,10 +381,10 @@ describe('the class kit', () => {
         typeof use
       >[number],
     ];
-    expect(classKit(both).find(({ name }) => name === '5 floating')?.count).toBe(5);
+    expect(classKit(both, 'metric').find(({ name }) => name === '5 floating')?.count).toBe(5);
   });
 
-  it('is empty without a class', () => expect(classKit([])).toEqual([]));
+  it('is empty without a class', () => expect(classKit([], 'metric')).toEqual([]));
 });
 
 describe('dressings', () => {

@@ -1,4 +1,5 @@
 import { inRange } from '../error';
+import { measuredKey, measuredOf, NOTHING_MEASURED } from './measured';
 
 /** One class of leader material. Strength and stiffness are typical of the class, ± `spread` as a share. */
 export interface Material {
@@ -74,18 +75,29 @@ export function sectionArea(diameterM: number): number {
 }
 
 /**
- * Breaking load of unknotted material: stress × section.
+ * Breaking load of unknotted material: as measured, else stress × section.
  *
  * @param diameterM metres, > 0, at most 2 mm
  * @returns newtons; an estimate, ± the material's spread
  * @throws CoreError 'out-of-range'
  */
-export function materialStrength(material: MaterialId, diameterM: number): number {
+export function materialStrength(
+  material: MaterialId,
+  diameterM: number,
+  measured = NOTHING_MEASURED,
+): number {
   inRange('diameterM', diameterM, 1e-5, 0.002);
+  const broke = measuredOf(measured, 'material-strength', measuredKey.diameter(material, diameterM));
+  if (broke) return broke.value;
   return MATERIALS[material].strengthPa * sectionArea(diameterM);
 }
 
 /** Bending stiffness E·π·d⁴/64 of a round line, N·m². */
-export function bendingStiffness(material: MaterialId, diameterM: number): number {
-  return (MATERIALS[material].modulusPa * Math.PI * diameterM ** 4) / 64;
+export function bendingStiffness(
+  material: MaterialId,
+  diameterM: number,
+  measured = NOTHING_MEASURED,
+): number {
+  const bent = measuredOf(measured, 'material-stiffness', measuredKey.material(material));
+  return ((bent?.value ?? MATERIALS[material].modulusPa) * Math.PI * diameterM ** 4) / 64;
 }

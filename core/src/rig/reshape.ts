@@ -26,13 +26,16 @@ export function parametersOf(rig: Rig): TemplateParameters {
 
 /**
  * The rig built anew by its template with some parameters changed. Lengths and diameters come from the template;
- * materials and knots of sections and the dressing of flies that were there before stay as they were.
+ * materials and knots of sections and the dressing of flies that were there before stay as they were. Sections made by
+ * hand are never rebuilt.
  */
 export function reshape(rig: Rig, change: Partial<TemplateParameters>): Rig {
+  if (rig.byHand) return framed(rig, change);
   const built = buildRig(rig.template, { ...parametersOf(rig), ...change });
   const heaviestMoved = change.schools !== undefined && change.schools.heaviest !== rig.schools.heaviest;
   return {
     ...built,
+    measured: rig.measured,
     sections: built.sections.map((section) => {
       const before = rig.sections.find(({ id }) => id === section.id);
       const keptJoint = before && change.schools === undefined ? before.joint : section.joint;
@@ -46,6 +49,20 @@ export function reshape(rig: Rig, change: Partial<TemplateParameters>): Rig {
             rig.flies.find(({ id }) => id === fly.id),
           ),
         ),
+  };
+}
+
+/** What a parameter changes on a rig whose sections were made by hand: rod, line, depth and schools, no length. */
+function framed(
+  rig: Rig,
+  { rodLengthM, lineWeight, waterDepthM, schools }: Partial<TemplateParameters>,
+): Rig {
+  return {
+    ...rig,
+    rod: { lengthM: rodLengthM ?? rig.rod.lengthM },
+    line: { ...rig.line, weight: lineWeight ?? rig.line.weight },
+    waterDepthM: waterDepthM ?? rig.waterDepthM,
+    schools: schools ?? rig.schools,
   };
 }
 

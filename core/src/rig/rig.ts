@@ -1,8 +1,10 @@
+import type { Bead } from './beads';
 import type { DressingId } from './dressings';
 import type { WireId } from './hooks';
 import type { KnotId } from './knots';
 import type { LineKind } from './lines';
 import type { MaterialId } from './materials';
+import type { Measured } from './measured';
 
 export const SECTION_ROLES = ['butt', 'mid', 'sighter', 'tippet'] as const;
 
@@ -45,15 +47,11 @@ export interface Fly {
   hookSize: number;
   wire: WireId;
   dressing: DressingId;
-  bead: 'none' | 'brass' | 'tungsten';
+  bead: Bead;
   /** 0 without a bead. */
   beadDiameterM: number;
   knot: KnotId;
   at: FlyPlace;
-  /** As a kitchen scale says, kg, or null. */
-  measuredKg: number | null;
-  /** What a bucket test hung below it until it sank, kg, or null. */
-  measuredLiftKg: number | null;
 }
 
 export const INDICATOR_SCHOOLS = ['one-and-half', 'double', 'suspended'] as const;
@@ -93,6 +91,7 @@ export const TEMPLATE_IDS = [
   'wet-swing',
   'fixed-line',
   'grass',
+  'own',
 ] as const;
 export type TemplateId = (typeof TEMPLATE_IDS)[number];
 
@@ -103,9 +102,13 @@ export interface Rig {
   line: { weight: number; kind: LineKind };
   waterDepthM: number;
   schools: RigSchools;
+  /** Sections were added or taken off by hand: the template no longer gives their lengths. */
+  byHand: boolean;
   /** Section below the knot that is a hinge on purpose, or null. */
   hingeAt: string | null;
   sections: Section[];
   fittings: Fitting[];
   flies: Fly[];
+  /** Values that were measured, before the estimates. */
+  measured: Measured[];
 }

@@ -45,8 +45,8 @@ export function taperOf(rig: Rig): Taper {
   const steps = chain.slice(1).map(({ section, topM }, index): Step => {
     const above = (chain[index] as (typeof chain)[number]).section;
     const ratio =
-      bendingStiffness(above.material, above.diameterM) /
-      bendingStiffness(section.material, section.diameterM);
+      bendingStiffness(above.material, above.diameterM, rig.measured) /
+      bendingStiffness(section.material, section.diameterM, rig.measured);
     const folds = ratio >= HINGE_RATIO;
     return {
       sectionId: section.id,
@@ -65,7 +65,7 @@ export function taperOf(rig: Rig): Taper {
   return {
     steps,
     profile: chain.flatMap(({ section, topM, bottomM }) => {
-      const stiffness = bendingStiffness(section.material, section.diameterM);
+      const stiffness = bendingStiffness(section.material, section.diameterM, rig.measured);
       return [topM, bottomM].map((aboveFlyM) => ({ aboveFlyM, diameterM: section.diameterM, stiffness }));
     }),
     hinges: steps.filter(({ hinge }) => hinge !== 'none').length,

@@ -1,1 +1,3 @@
 export * from './student-simulator';
+export * from './school';
+export * from './calibration';

@@ -9,6 +9,8 @@ export interface SimulatedStudent {
   head: Record<string, number>;
   /** Weights of this student's faults; others count 1. */
   habits: Record<string, number>;
+  /** How skills are learned, by skill id, when all students of a school learn alike; else drawn for each. */
+  parameters?: Record<string, TracingParameters>;
 }
 
 export interface SimulatedAttempt {
@@ -87,7 +89,9 @@ function startingTruth(
   student: SimulatedStudent,
   skillId: string,
 ): SkillTruth & { lastMs: number | null } {
-  const parameters = PARAMETER_GRID[Math.floor(random() * PARAMETER_GRID.length)] as TracingParameters;
+  const parameters =
+    student.parameters?.[skillId] ??
+    (PARAMETER_GRID[Math.floor(random() * PARAMETER_GRID.length)] as TracingParameters);
   const strand = skillId.slice(0, skillId.indexOf('.'));
   const initial = student.head[skillId] ?? student.head[strand] ?? parameters.initial;
   return { skillId, mastered: random() < initial, parameters, lastMs: null };

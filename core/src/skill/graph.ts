@@ -66,3 +66,11 @@ export const SKILLS: SkillGraph = skillGraph([
   ...WATER_SKILLS,
   ...SAFETY_CARE_SKILLS,
 ]);
+
+/** Faults that belong to the skills of a strand, those of most skills first. */
+export function faultsOfStrand(strand: Skill['strand']): string[] {
+  const times = new Map<string, number>();
+  for (const skill of SKILLS.skills)
+    if (skill.strand === strand) for (const id of skill.faults) times.set(id, (times.get(id) ?? 0) + 1);
+  return [...times].sort((a, b) => b[1] - a[1]).map(([id]) => id);
+}

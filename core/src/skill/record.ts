@@ -1,3 +1,4 @@
+import { type FittedSkills, parametersFor } from './fitted';
 import type { SkillGraph } from './graph';
 import { type Attempt, type SkillEstimate, traceSkill } from './tracing';
 
@@ -12,8 +13,17 @@ export type SkillState = Record<string, SkillEstimate>;
 /** Above this a skill counts as ready to build on. */
 export const READY = 0.6;
 
-/** Traces every skill of a graph; attempts at skills the graph does not know are left out. */
-export function skillState(graph: SkillGraph, attempts: readonly SkillAttempt[], nowMs: number): SkillState {
+/**
+ * Traces every skill of a graph; attempts at skills the graph does not know are left out.
+ *
+ * @param fitted parameters of the school's own records; the priors that ship when left out
+ */
+export function skillState(
+  graph: SkillGraph,
+  attempts: readonly SkillAttempt[],
+  nowMs: number,
+  fitted: FittedSkills = {},
+): SkillState {
   const bySkill = new Map<string, SkillAttempt[]>();
   for (const attempt of attempts) {
     const list = bySkill.get(attempt.skillId);
@@ -21,9 +31,13 @@ export function skillState(graph: SkillGraph, attempts: readonly SkillAttempt[],
     else bySkill.set(attempt.skillId, [attempt]);
   }
   const unseen = traceSkill([], nowMs);
-  const estimate = (attempted: SkillAttempt[] | undefined): SkillEstimate =>
-    attempted ? traceSkill(attempted, nowMs) : unseen;
-  return Object.fromEntries(graph.skills.map((skill) => [skill.id, estimate(bySkill.get(skill.id))]));
+  const estimate = (id: string): SkillEstimate => {
+    const attempted = bySkill.get(id);
+    return attempted || fitted[id]?.enough
+      ? traceSkill(attempted ?? [], nowMs, parametersFor(fitted, id))
+      : unseen;
+  };
+  return Object.fromEntries(graph.skills.map(({ id }) => [id, estimate(id)]));
 }
 
 /** How sure an estimate is, in words, by the width of its interval. */

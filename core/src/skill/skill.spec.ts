@@ -1,7 +1,6 @@
 import fc from 'fast-check';
 import { FAULTS, findFault } from '../fault';
 import { seededRandom } from '../random';
-import { simulateStudent } from '../simulate';
 import { skillGraph, SKILLS } from './graph';
 import { skillState, sureness } from './record';
 import { type Attempt, PARAMETER_GRID, retained, traceSkill } from './tracing';
@@ -144,73 +143,5 @@ describe('tracing', () => {
     );
     expect(state['casting.stop']?.attempts).toBe(1);
     expect(Object.keys(state)).toHaveLength(SKILLS.skills.length);
-  });
-});
-
-describe('calibration on 200 simulated students', () => {
-  const pairs: { predicted: number; mastered: boolean }[] = [];
-  const next: { predicted: number; good: boolean }[] = [];
-  const drills = [
-    'draw-the-line',
-    'stop-and-say',
-    'count-the-pause',
-    'lay-it-down',
-    'finger-trap',
-    'find-the-seam',
-    'clinch-race',
-    'roll-the-d',
-    'name-the-water',
-    'sweep-low',
-    'strip-the-slack',
-    'mend-both-ways',
-    'water-load',
-    'hoops',
-    'surgeon-pairs',
-    'strip-set',
-    'count-it-down',
-    'wet-and-pull',
-  ];
-  for (let s = 0; s < 200; s++) {
-    const bouts = drills.flatMap((drillId, d) =>
-      [0, 1, 2].map((session) => ({
-        drillId,
-        startMs: session * 14 * DAY_MS + d * 3_600_000,
-        attempts: 3 + ((s + d + session) % 5),
-      })),
-    );
-    const { attempts: made, truth } = simulateStudent(
-      'calibration',
-      { key: `student ${s}`, head: {}, habits: {} },
-      bouts.sort((a, b) => a.startMs - b.startMs),
-    );
-    for (const { skillId, mastered } of truth) {
-      const own = made.filter((attempt) => attempt.skillId === skillId);
-      const last = own[own.length - 1] as (typeof own)[number];
-      pairs.push({ predicted: traceSkill(own, last.atMs).mastery, mastered });
-      next.push({ predicted: traceSkill(own.slice(0, -1), last.atMs).nextGood, good: last.good });
-    }
-  }
-  const happened = (low: number, high: number): { n: number; share: number } => {
-    const inside = pairs.filter(({ predicted }) => predicted >= low && predicted < high);
-    return { n: inside.length, share: inside.filter(({ mastered }) => mastered).length / inside.length };
-  };
-
-  it.each([
-    [0, 0.2],
-    [0.2, 0.4],
-    [0.4, 0.6],
-    [0.6, 0.8],
-    [0.8, 1.01],
-  ])('mastery predicted from %f to %f happens as often', (low, high) => {
-    const inside = pairs.filter(({ predicted }) => predicted >= low && predicted < high);
-    const mean = inside.reduce((sum, { predicted }) => sum + predicted, 0) / inside.length;
-    expect(inside.length).toBeGreaterThan(40);
-    expect(Math.abs(happened(low, high).share - mean)).toBeLessThan(0.09);
-  });
-
-  it('foretells the next attempt without bias', () => {
-    const predicted = next.reduce((sum, pair) => sum + pair.predicted, 0) / next.length;
-    const good = next.filter((pair) => pair.good).length / next.length;
-    expect(Math.abs(predicted - good)).toBeLessThan(0.03);
   });
 });

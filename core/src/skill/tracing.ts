@@ -103,6 +103,34 @@ export function traceSkill(
   return summarise(grid, masteries, normalised(weights), ordered);
 }
 
+/**
+ * Mean mastery just before and just after each attempt, in the order of time: the course the estimate took. The last
+ * `after` is what `traceSkill` says at that moment.
+ */
+export function traceCourse(
+  attempts: readonly Attempt[],
+  grid: readonly TracingParameters[] = PARAMETER_GRID,
+): { id: string; before: number; after: number }[] {
+  const masteries = Float64Array.from(grid, (parameters) => parameters.initial);
+  const weights = new Float64Array(grid.length).fill(1);
+  const mean = (kept: number): number => {
+    let [sum, total] = [0, 0];
+    for (let i = 0; i < masteries.length; i++) {
+      sum += (weights[i] as number) * (masteries[i] as number) * kept;
+      total += weights[i] as number;
+    }
+    return sum / total;
+  };
+  let previousMs: number | null = null;
+  return inOrder(attempts).map(({ id, atMs, good }) => {
+    const kept = previousMs === null ? 1 : retained(atMs - previousMs);
+    previousMs = atMs;
+    const before = mean(kept);
+    step(grid, masteries, weights, good, kept);
+    return { id, before, after: mean(1) };
+  });
+}
+
 /** One attempt: forgetting, Bayes, learning, for every set of parameters. Changes the two arrays it is given. */
 function step(
   grid: readonly TracingParameters[],

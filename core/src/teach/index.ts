@@ -1,1 +1,5 @@
 export * from './what-next';
+export * from './debrief';
+export * from './moved';
+export * from './effect';
+export * from './readiness';

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { DRILLS } from '../drill';
 import { SKILLS, skillState, type SkillAttempt } from '../skill';
 import type { GroundKind } from '../water';
-import { whatNext } from './what-next';
+import { whatNext, whatNextForGroup } from './what-next';
 
 const NOW = 1_000_000;
 const goods = (skillId: string, n: number, good = true): SkillAttempt[] =>
@@ -67,4 +67,33 @@ describe('what to teach next', () => {
     expect(gain(drill.minutes.min)).toBeLessThan(gain(drill.minutes.likely));
     expect(gain(drill.minutes.likely)).toBe(gain(60));
   });
+});
+
+describe('what to teach a group next', () => {
+  const beginner = state();
+  const caster = state(
+    ...['grip-stance', 'straight-path', 'stop', 'pause', 'pick-up-lay-down'].map((name) =>
+      goods(`casting.${name}`, 15),
+    ),
+  );
+
+  it('sums what each would gain, and names those it is for', () => {
+    const advice = whatNextForGroup([beginner, caster], ['grass'], 15);
+    for (const { drill, gain, gainers } of advice) {
+      const alone = [beginner, caster].map(
+        (one) => whatNext(one, ['grass'], 15).find((found) => found.drill.id === drill.id)?.gain ?? 0,
+      );
+      expect(gain).toBeCloseTo((alone[0] ?? 0) + (alone[1] ?? 0), 9);
+      expect(gainers).toEqual([0, 1].filter((i) => (alone[i] ?? 0) >= 0.05));
+    }
+    const grip = advice.find(({ drill }) => drill.id === 'grip-and-stance');
+    expect(grip?.gainers).toEqual([0]);
+  });
+
+  it('is the student’s own list when there is one', () =>
+    expect(whatNextForGroup([caster], ['grass'], 15).map(({ drill }) => drill.id)).toEqual(
+      whatNext(caster, ['grass'], 15).map(({ drill }) => drill.id),
+    ));
+
+  it('is nothing for nobody', () => expect(whatNextForGroup([], ['grass'], 15)).toEqual([]));
 });

@@ -33,6 +33,41 @@ export function whatNext(state: SkillState, grounds: readonly GroundKind[], minu
     .sort((a, b) => b.gainPerMin - a.gainPerMin || (a.drill.id < b.drill.id ? -1 : 1));
 }
 
+export interface GroupAdvice {
+  drill: Drill;
+  /** Expected rise of mastery, summed over all students. */
+  gain: number;
+  gainPerMin: number;
+  /** Which students gain enough for it to be theirs, by their place in the list. */
+  gainers: number[];
+}
+
+/** Expected rise below which a drill is not for a student. */
+const WORTH = 0.05;
+
+/** Drills ranked by what the whole group is expected to gain per minute, each student doing it at his own place. */
+export function whatNextForGroup(
+  states: readonly SkillState[],
+  grounds: readonly GroundKind[],
+  minutes: number,
+): GroupAdvice[] {
+  const byDrill = new Map<string, GroupAdvice>();
+  states.forEach((state, student) => {
+    for (const { drill, gain, gainPerMin } of whatNext(state, grounds, minutes)) {
+      const sum = byDrill.get(drill.id) ?? { drill, gain: 0, gainPerMin: 0, gainers: [] };
+      byDrill.set(drill.id, {
+        drill,
+        gain: sum.gain + gain,
+        gainPerMin: sum.gainPerMin + gainPerMin,
+        gainers: gain >= WORTH ? [...sum.gainers, student] : sum.gainers,
+      });
+    }
+  });
+  return [...byDrill.values()].sort(
+    (a, b) => b.gainPerMin - a.gainPerMin || (a.drill.id < b.drill.id ? -1 : 1),
+  );
+}
+
 function advise(drill: Drill, state: SkillState, minutes: number): DrillAdvice {
   const attempts = drill.attemptsPerMin * minutes;
   const gain = drill.skills.reduce(

@@ -2,3 +2,4 @@ export * from './length';
 export * from './force';
 export * from './probability';
 export * from './mass';
+export * from './temperature';

@@ -32,11 +32,25 @@ export function formatLength(lengthM: number, system: UnitSystem): string {
   return inches === 0 ? `${feet} ft` : `${feet} ft ${inches} in`;
 }
 
+/** A depth or a length of line that was chosen in whole steps: `8 m`, `1.5 m`, `26 ft`, `4.5 ft`. */
+export function formatRoundLength(lengthM: number, system: UnitSystem): string {
+  return system === 'metric'
+    ? `${Math.round(lengthM * 100) / 100} m`
+    : `${Math.round((lengthM / METRES_PER_FOOT) * 2) / 2} ft`;
+}
+
 /** A tippet or bead diameter in millimetres or thousandths of an inch. */
 export function formatDiameter(diameterM: number, system: UnitSystem): string {
   return system === 'metric'
     ? `${(diameterM * 1000).toFixed(2)} mm`
     : `${(diameterM / METRES_PER_INCH).toFixed(3)} in`;
+}
+
+/** The diameter of a bead or an indicator: `2.8 mm`, `0.11 in`. */
+export function formatBead(diameterM: number, system: UnitSystem): string {
+  return system === 'metric'
+    ? `${(diameterM * 1000).toFixed(1)} mm`
+    : `${(diameterM / METRES_PER_INCH).toFixed(2)} in`;
 }
 
 /**

@@ -11,9 +11,20 @@ export function formatMass(massKg: number, system: UnitSystem): string {
   return `${grams.toFixed(grams < 1 ? 2 : 1)} g`;
 }
 
-/** A small weight as the mass that has it, in grams: what a kitchen scale would show. */
-export function formatWeight(weightN: number): string {
-  return `${((weightN / GRAVITY) * 1000).toFixed(2)} g`;
+/** A small weight as the mass that has it: what a kitchen scale would show. */
+export function formatWeight(weightN: number, system: UnitSystem): string {
+  return system === 'metric'
+    ? `${((weightN / GRAVITY) * 1000).toFixed(2)} g`
+    : formatMass(weightN / GRAVITY, system);
+}
+
+const METRES_PER_MILE = 1609.344;
+
+/** A wind: `5 m/s`, `11 mph`. */
+export function formatWind(speedMs: number, system: UnitSystem): string {
+  return system === 'metric'
+    ? `${speedMs.toFixed(0)} m/s`
+    : `${((speedMs * 3600) / METRES_PER_MILE).toFixed(0)} mph`;
 }
 
 /** A speed: `32 cm/s`, `13 in/s`. */

@@ -4,10 +4,16 @@ import {
   formatLength,
   formatMass,
   formatProbability,
+  formatRoundLength,
   formatSpeed,
+  formatBead,
   formatWeight,
+  formatTemperature,
+  formatWind,
+  fromCelsius,
   GRAVITY,
   KG_PER_GRAIN,
+  toCelsius,
 } from './index';
 
 describe('figures in words', () => {
@@ -22,7 +28,46 @@ describe('figures in words', () => {
     [0.0254 * 13, 'imperial', '13 in/s'],
   ] as const)('a speed of %f m/s', (ms, system, words) => expect(formatSpeed(ms, system)).toBe(words));
 
-  it('a weight is told as the mass that has it', () => expect(formatWeight(0.001 * GRAVITY)).toBe('1.00 g'));
+  it.each([
+    [14.52, 'metric', '14.5 °C'],
+    [-2, 'metric', '−2 °C'],
+    [15, 'imperial', '59 °F'],
+    [-20, 'imperial', '−4 °F'],
+  ] as const)('a temperature of %f °C', (celsius, system, words) =>
+    expect(formatTemperature(celsius, system)).toBe(words),
+  );
+
+  it('a temperature comes back from either thermometer', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: -40, max: 60 }),
+        fc.constantFrom('metric', 'imperial'),
+        (celsius, system) => {
+          expect(toCelsius(fromCelsius(celsius, system), system)).toBeCloseTo(celsius, 9);
+        },
+      ),
+    );
+    expect(toCelsius(32, 'imperial')).toBe(0);
+  });
+
+  it.each([
+    [8, 'metric', '8 m'],
+    [1.5, 'metric', '1.5 m'],
+    [0.3048 * 4.5, 'imperial', '4.5 ft'],
+    [8, 'imperial', '26 ft'],
+  ] as const)('a round length of %f m', (m, system, words) =>
+    expect(formatRoundLength(m, system)).toBe(words),
+  );
+
+  it('a weight is told as the mass that has it', () =>
+    expect([
+      formatWeight(0.001 * GRAVITY, 'metric'),
+      formatWeight(0.001 * GRAVITY, 'imperial'),
+      formatBead(0.0028, 'metric'),
+      formatBead(0.0028, 'imperial'),
+      formatWind(5, 'metric'),
+      formatWind(5, 'imperial'),
+    ]).toEqual(['1.00 g', '15.4 gr', '2.8 mm', '0.11 in', '5 m/s', '11 mph']));
 
   it.each([
     [0.000152, 'metric', '0.15 mm'],

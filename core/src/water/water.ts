@@ -1,3 +1,5 @@
+import type { Food } from '../fly-box';
+
 /** Where a drill can be done, and the parts of a water a plan names. */
 export const PLACE_KINDS = [
   'anywhere',
@@ -77,4 +79,6 @@ export interface Water {
   timeZone: string;
   places: Place[];
   rules: RuleCard;
+  /** What lives here by month as somebody found it; null takes what is usual for such a water. */
+  calendar: Food[] | null;
 }

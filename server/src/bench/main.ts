@@ -1,14 +1,19 @@
 import {
   DRILLS,
   buildRig,
+  calibrate,
+  fitSkill,
+  formatProbability,
   planSnags,
   type Rig,
   rigFigures,
   rigSnags,
   seededRandom,
+  simulateSchool,
   SKILLS,
   skillState,
   type SkillAttempt,
+  type TracingParameters,
   emptyPlan,
 } from '@doceo/core';
 
@@ -82,3 +87,25 @@ console.log(
   `edit of a rig of 20 parts, all figures and snags: ${figures.toFixed(2)} ms of 8 ms (${(figures / 8).toFixed(2)} of the aim)`,
 );
 console.log(`plan check, 20 blocks: ${check.toFixed(2)} ms (${(check / figures).toFixed(1)} × a rig edit)`);
+
+const school = { students: 500, sessions: 3, attempts: 5 };
+console.log('\ncalibration on 500 simulated students: mastery foretold, and how often it is true');
+for (const { from, to, n, predicted, happened } of calibrate(
+  simulateSchool('bench', { ...school, drillIds: DRILLS.slice(0, 16).map(({ id }) => id) }),
+))
+  console.log(
+    `  ${formatProbability(from)} to ${formatProbability(to)}: foretold ${formatProbability(predicted)}, true ${formatProbability(happened)}, n ${n}`,
+  );
+
+const truth: TracingParameters = { initial: 0.06, learn: 0.12, slip: 0.05, guess: 0.1 };
+const alike = simulateSchool('bench fit', {
+  ...school,
+  drillIds: ['count-the-pause'],
+  parameters: { 'casting.pause': truth },
+});
+const { mean, spread } = fitSkill(alike.map(({ attempts }) => attempts));
+console.log('parameters fitted to 500 students who learn alike, and the truth');
+for (const key of ['initial', 'learn', 'slip', 'guess'] as const)
+  console.log(
+    `  ${key}: fitted ${mean[key].toFixed(3)} ± ${spread[key].toFixed(3)}, true ${truth[key].toFixed(3)}`,
+  );

@@ -1,22 +1,34 @@
 import { type CommandName, commands } from '@doceo/contract';
 import {
+  beatFaults,
   buildRig,
   classKit,
+  comfortBand,
+  conditionAlerts,
   countdown,
   countdownTable,
   faultRates,
+  findSeams,
+  fishWindow,
+  fitSkill,
   floatMargin,
   flyMass,
   freeSink,
   planSnags,
   rigFigures,
   rigSnags,
+  simulateSchool,
   SKILLS,
   skillState,
+  stationHours,
+  suggestStands,
   sunTimes,
   taperOf,
+  tapTempo,
   type TemplateParameters,
   traceSkill,
+  wading,
+  whatNext,
 } from '@doceo/core';
 import { DateTime } from 'luxon';
 import { z } from 'zod';
@@ -54,8 +66,19 @@ export const runners: Runners = {
     lines: line === null ? countdownTable(depthM) : [countdown(line, depthM)].flatMap((one) => one ?? []),
   }),
   taper: ({ rig }) => taperOf(rig),
-  'class-kit': ({ uses }) => ({ items: classKit(uses) }),
+  'class-kit': ({ uses, units }) => ({ items: classKit(uses, units) }),
+  'tap-tempo': ({ tapsMs, lineM }) => tapTempo(tapsMs, lineM),
   'skill-trace': ({ attempts, nowMs }) => traceSkill(attempts, nowMs),
+  'skill-fit': ({ students }) => fitSkill(students),
+  'what-next': ({ attempts, nowMs, grounds, minutes }) => ({
+    advice: whatNext(skillState(SKILLS, attempts, nowMs), grounds, minutes).map(({ drill, ...advice }) => ({
+      drillId: drill.id,
+      ...advice,
+    })),
+  }),
+  'simulate-students': ({ seed, drillId, ...plan }) => ({
+    students: simulateSchool(seed, { ...plan, drillIds: [drillId] }),
+  }),
   'fault-rates': ({ attempts }) => ({ attempts: attempts.length, rates: faultRates(attempts) }),
   'plan-check': ({ plan, lesson }) => ({
     snags: planSnags(
@@ -69,6 +92,21 @@ export const runners: Runners = {
       },
     ).map((snag) => ({ ...snag })),
   }),
+  'fish-window': ({ fishDepthM, anglerHeightM, distanceM }) =>
+    fishWindow(fishDepthM, anglerHeightM, distanceM),
+  wading: ({ place, wader }) => wading(place, wader),
+  'comfort-band': ({ profile, species }) => comfortBand(profile, species),
+  'beat-suggest': ({ beat, ...options }) => {
+    const faults = beatFaults(beat);
+    // A beat that cannot be is not computed with.
+    return faults.length > 0
+      ? { faults, seams: [], stands: [] }
+      : { faults, seams: findSeams(beat), stands: suggestStands(beat, options) };
+  },
+  conditions: ({ date, ...site }) => {
+    const hours = stationHours(site, Date.parse(`${date}T00:00:00Z`), 24);
+    return { hours, alerts: conditionAlerts(hours, site.kind) };
+  },
   'sun-times': ({ latitude, longitude, date, timeZone }) => {
     const times = sunTimes(latitude, longitude, Date.parse(`${date}T12:00:00Z`));
     const text = (ms: number | null): string | null =>

@@ -38,12 +38,12 @@ describe('compute', () => {
     [
       'float-margin',
       { rig: DEMO_RIGS[0]?.rig },
-      { float: { kind: 'indicator', measured: false, parts: [{}, {}, {}, {}] } },
+      { float: { kind: 'indicator', measured: null, parts: [{}, {}, {}, {}] } },
     ],
     [
       'fly-mass',
       { fly: DEMO_RIGS[1]?.rig.flies[0] },
-      { measured: false, beadKg: expect.closeTo(0.000159, 6) },
+      { measured: null, beadKg: expect.closeTo(0.000159, 6) },
     ],
     ['free-sink', { fly: DEMO_RIGS[1]?.rig.flies[0], depthM: 0 }, { seconds: 0 }],
     [
@@ -60,6 +60,87 @@ describe('compute', () => {
           { group: 'shot', name: '0.20 g tin', unit: 'pieces', count: 1, spares: 0 },
         ]),
       },
+    ],
+    [
+      'tap-tempo',
+      { tapsMs: [0, 1000, 1800], lineM: 9 },
+      { backS: 1, forwardS: expect.closeTo(0.8, 9), verdict: 'fits' },
+    ],
+    ['skill-fit', { students: [] }, { enough: false, students: 0 }],
+    [
+      'what-next',
+      { attempts: [], nowMs: 0, minutes: 15 },
+      { advice: expect.arrayContaining([expect.objectContaining({ drillId: 'grip-and-stance' })]) },
+    ],
+    [
+      'simulate-students',
+      { seed: 'a', students: 2, drillId: 'count-the-pause', attempts: 3 },
+      {
+        students: [
+          { key: 'student 1', attempts: [{}, {}, {}], truth: [{ skillId: 'casting.pause' }] },
+          { key: 'student 2' },
+        ],
+      },
+    ],
+    [
+      'simulate-students',
+      {
+        seed: 'a',
+        students: 1,
+        drillId: 'count-the-pause',
+        parameters: { 'casting.pause': { initial: 0.1, learn: 0.1, slip: 0.1, guess: 0.1 } },
+      },
+      { students: [{ truth: [{ parameters: { initial: 0.1, learn: 0.1, slip: 0.1, guess: 0.1 } }] }] },
+    ],
+    [
+      'fish-window',
+      { fishDepthM: 1, anglerHeightM: 1.8, distanceM: 9 },
+      { radiusM: expect.closeTo(1.1345, 3), seen: true },
+    ],
+    [
+      'wading',
+      { place: { depthM: 0.6096, speedMs: 0.6096 }, wader: {} },
+      { product: expect.closeTo(4, 9), verdict: 'over-the-limit' },
+    ],
+    [
+      'comfort-band',
+      {
+        profile: [
+          { depthM: 0, celsius: 20 },
+          { depthM: 10, celsius: 10 },
+        ],
+        species: 'brown-trout',
+      },
+      { bands: [{ fromM: expect.closeTo(4, 9), toM: 10 }], stop: false },
+    ],
+    [
+      'conditions',
+      { seed: 'River Ostrel', kind: 'river', latitude: 57.9, date: '2026-06-10' },
+      {
+        hours: expect.arrayContaining([
+          expect.objectContaining({ atMs: Date.parse('2026-06-10T23:00:00Z') }),
+        ]),
+      },
+    ],
+    [
+      'beat-suggest',
+      { beat: { id: 'b', name: 'beat', lengthM: 20, widthM: 10, pieces: [] } },
+      { faults: [], seams: [], stands: [] },
+    ],
+    [
+      'beat-suggest',
+      {
+        beat: {
+          id: 'b',
+          name: 'beat',
+          lengthM: 20,
+          widthM: 10,
+          pieces: [
+            { id: 'x', kind: 'boulder', name: '', shape: [{ x: 90, y: 1 }], depthM: null, speedMs: null },
+          ],
+        },
+      },
+      { faults: [{ path: 'pieces[0].shape[0]', message: 'lies outside the beat' }] },
     ],
     ['skill-trace', { attempts: [], nowMs: 0 }, { attempts: 0, lastAtMs: null }],
     [
@@ -83,6 +164,8 @@ describe('compute', () => {
 
   it.each([
     ['sun-times', { latitude: 99, longitude: 0, date: '2026-01-01' }, 'latitude'],
+    ['wading', { place: { depthM: 0.5, speedMs: 40 }, wader: {} }, 'place.speedMs'],
+    ['conditions', { seed: 'a', kind: 'sea', latitude: 0, date: '2026-06-10' }, 'kind'],
     ['skill-trace', { attempts: [{ id: 'a', atMs: 'noon', good: true }], nowMs: 0 }, 'attempts[0].atMs'],
     ['fault-rates', { attempts: [{ atMs: 1, faultId: 'cast.unheard' }] }, 'attempts[0].faultId'],
     ['plan-check', { plan: {} }, 'plan.aim'],

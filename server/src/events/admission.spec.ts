@@ -50,7 +50,7 @@ const event = (id: string, rest: Partial<BankEvent> = {}): BankEvent => ({
   blockId: null,
   deviceId: 'd',
   atMs: 1,
-  body: { kind: 'note', text: id },
+  body: { kind: 'note', text: id, aboutId: null },
   ...rest,
 });
 const undo = (id: string, targetId: string, rest: Partial<BankEvent> = {}): BankEvent =>

@@ -4,6 +4,7 @@ import { type Pool, transaction } from '../db/pool';
 import { route } from '../http/route';
 import { findLesson } from '../lessons/lessons.sql';
 import { ownLesson } from '../lessons/lessons.routes';
+import { insertLook } from '../students/privacy.sql';
 import { visibleStudent } from '../students/students.routes';
 import { findStudentsById } from '../students/students.sql';
 import { admit } from './admission';
@@ -17,6 +18,7 @@ export function eventRoutes(router: Router, pool: Pool): void {
     }
     if (query.studentId) {
       await visibleStudent(pool, user.id, query.studentId);
+      await insertLook(pool, query.studentId, user.id, 'record');
       return findEventsOfStudents(pool, [query.studentId]);
     }
     const lesson = await ownLesson(pool, user.id, query.studentsOfLesson ?? '');

@@ -1,7 +1,7 @@
 import type { BankEvent, BankEventBody } from '@doceo/core';
 import { type Db, rows, write } from '../db/pool';
 
-interface EventRow {
+export interface EventRow {
   id: string;
   lesson_id: string;
   student_id: string | null;
@@ -11,9 +11,9 @@ interface EventRow {
   body: string;
 }
 
-const COLUMNS = 'id, lesson_id, student_id, block_id, device_id, at_ms, body';
+export const EVENT_COLUMNS = 'id, lesson_id, student_id, block_id, device_id, at_ms, body';
 
-function toEvent(row: EventRow): BankEvent {
+export function toEvent(row: EventRow): BankEvent {
   return {
     id: row.id,
     lessonId: row.lesson_id,
@@ -28,7 +28,9 @@ function toEvent(row: EventRow): BankEvent {
 /** Events of a lesson in the order the server got them; uses events_lesson. */
 export async function findEventsOfLesson(db: Db, lessonId: string): Promise<BankEvent[]> {
   return (
-    await rows<EventRow>(db, `SELECT ${COLUMNS} FROM events WHERE lesson_id = ? ORDER BY seq`, [lessonId])
+    await rows<EventRow>(db, `SELECT ${EVENT_COLUMNS} FROM events WHERE lesson_id = ? ORDER BY seq`, [
+      lessonId,
+    ])
   ).map(toEvent);
 }
 
@@ -36,7 +38,7 @@ export async function findEventsOfLesson(db: Db, lessonId: string): Promise<Bank
 export async function findEventsOfStudents(db: Db, studentIds: string[]): Promise<BankEvent[]> {
   if (studentIds.length === 0) return [];
   return (
-    await rows<EventRow>(db, `SELECT ${COLUMNS} FROM events WHERE student_id IN (?) ORDER BY seq`, [
+    await rows<EventRow>(db, `SELECT ${EVENT_COLUMNS} FROM events WHERE student_id IN (?) ORDER BY seq`, [
       studentIds,
     ])
   ).map(toEvent);

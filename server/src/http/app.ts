@@ -1,18 +1,24 @@
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { api, openApi } from '@doceo/contract';
+import { api, openApi, STUDENT_FILE_MOST } from '@doceo/contract';
 import { DRILLS } from '@doceo/core';
 import compression from 'compression';
 import express, { type Express } from 'express';
 import type { Logger } from 'pino';
 import { circleRoutes } from '../circles/circles.routes';
+import { conditionRoutes } from '../conditions/conditions.routes';
+import { simulatedStation } from '../conditions/provider';
 import { type Pool, rows } from '../db/pool';
 import { eventRoutes } from '../events/events.routes';
 import { lessonRoutes } from '../lessons/lessons.routes';
 import { planRoutes } from '../plans/plans.routes';
+import { flyBoxRoutes } from '../fly-box/fly-box.routes';
+import { readingRoutes } from '../readings/readings.routes';
 import { rigRoutes } from '../rigs/rigs.routes';
 import { sessionRoutes } from '../session/session.routes';
 import type { Settings } from '../settings';
+import { FitJob } from '../skill-fit/fit-job';
+import { skillFitRoutes } from '../skill-fit/skill-fit.routes';
 import { studentRoutes } from '../students/students.routes';
 import { waterRoutes } from '../waters/waters.routes';
 import { errorHandler, HttpError } from './errors';
@@ -26,6 +32,7 @@ export const VERSION = '0.1.0';
 export function createApp(pool: Pool, settings: Settings, log: Logger): { app: Express; close: () => void } {
   const app = express();
   const session = sessions(pool, settings);
+  const fitJob = new FitJob(pool, settings.DOCEO_ROOT, log);
   app.disable('x-powered-by');
   if (settings.DOCEO_TRUST_PROXY) app.set('trust proxy', 1);
   app.use(requestIds, styleNonce, securityHeaders(settings.DOCEO_SECURE_COOKIES), compression());
@@ -39,23 +46,38 @@ export function createApp(pool: Pool, settings: Settings, log: Logger): { app: E
     response.status(up ? 200 : 503).json({ ok: up, database: up ? 'up' : 'down', version: VERSION });
   });
   router.get(api.openapi.path, (_request, response) => void response.json(openApi(VERSION)));
-  router.use('/api', sameSiteOnly, jsonOnly, session.handler, express.json({ limit: '512kb' }));
+  router.use('/api', sameSiteOnly, jsonOnly, session.handler);
+  const whole = express.json({ limit: STUDENT_FILE_MOST });
+  router.use(api.students.import.path, (request, response, next) =>
+    request.session.userId ? whole(request, response, next) : next(),
+  );
+  router.use('/api', express.json({ limit: '512kb' }));
   sessionRoutes(router, pool, settings);
   route(router, pool, api.drills.list, async () => [...DRILLS]);
   waterRoutes(router, pool);
+  conditionRoutes(router, pool, simulatedStation);
   studentRoutes(router, pool);
   rigRoutes(router, pool);
+  readingRoutes(router, pool);
+  flyBoxRoutes(router, pool);
   planRoutes(router, pool);
   lessonRoutes(router, pool);
   eventRoutes(router, pool);
   circleRoutes(router, pool);
+  skillFitRoutes(router, pool, fitJob);
   router.use('/api', (request) => {
     throw new HttpError(request.session.userId ? 'not-found' : 'signed-out');
   });
   app.use(router);
   serveWeb(app, join(settings.DOCEO_ROOT, 'dist/web'));
   app.use(errorHandler(log));
-  return { app, close: session.close };
+  return {
+    app,
+    close: () => {
+      session.close();
+      fitJob.close();
+    },
+  };
 }
 
 const ONE_YEAR_MS = 365 * 24 * 3_600_000;

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { allEndpoints, api, type Endpoint, errorSchema } from '@doceo/contract';
+import { DEFAULT_SCHOOLS } from '@doceo/core';
 import { demoScenario, LEAD, OTHER } from '@doceo/demo';
 import supertest from 'supertest';
 import { type TestApp, testApp } from '../testing/test-app';
@@ -12,6 +13,9 @@ const lesson = scenario.lessons.lessons.at(-1) as (typeof scenario.lessons.lesso
 const water = scenario.waters.list[0] as (typeof scenario.waters.list)[number];
 const student = scenario.students.list[4] as (typeof scenario.students.list)[number];
 const rig = scenario.rigs.list[0] as (typeof scenario.rigs.list)[number];
+const reading = scenario.readings.list.find(
+  ({ studentId }) => studentId !== null,
+) as (typeof scenario.readings.list)[number];
 const circle = scenario.circles[0] as (typeof scenario.circles)[number];
 const id = (): string => randomUUID();
 
@@ -41,15 +45,27 @@ const ROWS: Row[] = [
   row(api.session.register, { wrong: { email: 'no mail', password: 'short', name: '' } }),
   row(api.session.signOut),
   row(api.session.settings, {
-    body: { units: 'metric', bankHand: 'right' },
-    wrong: { units: 'furlong', bankHand: 1 },
+    body: { units: 'metric', bankHand: 'right', schools: DEFAULT_SCHOOLS },
+    wrong: { units: 'furlong', bankHand: 1, schools: { indicator: 'guess' } },
   }),
   row(api.drills.list),
   row(api.waters.list),
   row(api.waters.get, { params: { id: water.id }, stranger: 404 }),
+  row(api.waters.beats, { params: { id: water.id }, stranger: 404 }),
+  row(api.waters.conditions, {
+    params: { id: water.id },
+    query: { date: '2026-06-10' },
+    stranger: 404,
+  }),
   row(api.waters.create, {
     body: { id: id(), water: water.water },
     wrong: { id: 'x', water: { ...water.water, latitude: 'north' } },
+  }),
+  row(api.waters.setCalendar, {
+    params: { id: water.id },
+    body: { calendar: null },
+    stranger: 404,
+    wrong: { calendar: [{ name: 'midges', months: [13], imitations: [] }] },
   }),
   row(api.waters.readCard, { params: { id: water.id }, stranger: 404 }),
   row(api.students.list),
@@ -64,6 +80,10 @@ const ROWS: Row[] = [
     stranger: 404,
     wrong: { ...student.student, bornOn: 'yesterday' },
   }),
+  row(api.students.export, { params: { id: student.id }, stranger: 404 }),
+  row(api.students.effect, { params: { id: student.id }, stranger: 404 }),
+  row(api.students.looks, { params: { id: student.id }, stranger: 404 }),
+  row(api.students.remove, { params: { id: student.id }, stranger: 404 }),
   row(api.rigs.list),
   row(api.rigs.get, { params: { id: rig.id }, stranger: 404 }),
   row(api.rigs.create, {
@@ -77,6 +97,18 @@ const ROWS: Row[] = [
     wrong: { name: 'x', rig: { ...rig.rig, sections: [] }, baseVersion: 1 },
   }),
   row(api.rigs.remove, { params: { id: rig.id }, stranger: 404 }),
+  row(api.readings.list),
+  row(api.readings.create, {
+    body: { ...reading, id: id() },
+    stranger: 400,
+    wrong: { ...reading, reading: { ...reading.reading, value: -3 } },
+  }),
+  row(api.readings.remove, { params: { id: reading.id }, stranger: 404 }),
+  row(api.flyBox.get),
+  row(api.flyBox.update, {
+    body: { box: { flies: [] }, baseVersion: 1 },
+    wrong: { box: { flies: [{ count: 0 }] }, baseVersion: 1 },
+  }),
   row(api.plans.list),
   row(api.plans.get, { params: { id: first.plan.id }, stranger: 404 }),
   row(api.plans.create, {
@@ -122,6 +154,9 @@ const ROWS: Row[] = [
   row(api.lessons.remove, { params: { id: lesson.id }, stranger: 404 }),
   row(api.events.list, { query: { studentId: student.id }, stranger: 404 }),
   row(api.events.add, { body: { events: [] }, stranger: 400, wrong: { events: [{ id: 1 }] } }),
+  row(api.skillFit.get),
+  row(api.skillFit.start),
+  row(api.students.import, { body: {}, stranger: 400, wrong: { format: 'other', version: 0 } }),
   row(api.circles.list),
   row(api.circles.create, { body: { id: id(), name: 'x' }, wrong: { id: id(), name: '' } }),
   row(api.circles.addMember, {

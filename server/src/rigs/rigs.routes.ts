@@ -3,6 +3,7 @@ import type { Router } from 'express';
 import type { Pool } from '../db/pool';
 import { HttpError } from '../http/errors';
 import { route } from '../http/route';
+import { knownStudent } from '../students/students.routes';
 import { deleteRig, findRig, findRigs, insertRig, updateRig } from './rigs.sql';
 
 export function rigRoutes(router: Router, pool: Pool): void {
@@ -12,14 +13,17 @@ export function rigRoutes(router: Router, pool: Pool): void {
 
   route(router, pool, api.rigs.create, async ({ user, body }) => {
     const existing = await findRig(pool, user.id, body.id);
-    if (!existing) await insertRig(pool, user.id, body.id, body.name, body.rig);
+    if (!existing) {
+      await knownStudent(pool, user.id, body.studentId);
+      await insertRig(pool, user.id, body);
+    }
     return existing ?? ownRig(pool, user.id, body.id);
   });
 
   route(router, pool, api.rigs.update, async ({ user, params, body }) => {
     await ownRig(pool, user.id, params.id);
-    if (!(await updateRig(pool, params.id, body.baseVersion, body.name, body.rig)))
-      throw new HttpError('version-conflict');
+    await knownStudent(pool, user.id, body.studentId);
+    if (!(await updateRig(pool, params.id, body.baseVersion, body))) throw new HttpError('version-conflict');
     return ownRig(pool, user.id, params.id);
   });
 

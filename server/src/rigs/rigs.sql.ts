@@ -6,17 +6,19 @@ interface RigRow {
   id: string;
   name: string;
   body: string;
+  student_id: string | null;
   version: number;
   updated_at: Date;
 }
 
-const COLUMNS = 'id, name, body, version, updated_at';
+const COLUMNS = 'id, name, body, student_id, version, updated_at';
 
 function toRig(row: RigRow): SavedRig {
   return {
     id: row.id,
     name: row.name,
     rig: JSON.parse(row.body) as Rig,
+    studentId: row.student_id,
     version: row.version,
     updatedAt: row.updated_at.toISOString(),
   };
@@ -40,11 +42,15 @@ export async function findRig(db: Db, ownerId: string, id: string): Promise<Save
   return found[0] ? toRig(found[0]) : null;
 }
 
-export async function insertRig(db: Db, ownerId: string, id: string, name: string, rig: Rig): Promise<void> {
+export async function insertRig(
+  db: Db,
+  ownerId: string,
+  { id, name, rig, studentId }: Pick<SavedRig, 'id' | 'name' | 'rig' | 'studentId'>,
+): Promise<void> {
   await write(
     db,
-    'INSERT INTO rigs (id, owner_id, name, body, updated_at) VALUES (?, ?, ?, ?, UTC_TIMESTAMP(3))',
-    [id, ownerId, name, JSON.stringify(rig)],
+    'INSERT INTO rigs (id, owner_id, name, body, student_id, updated_at) VALUES (?, ?, ?, ?, ?, UTC_TIMESTAMP(3))',
+    [id, ownerId, name, JSON.stringify(rig), studentId],
   );
 }
 
@@ -53,13 +59,12 @@ export async function updateRig(
   db: Db,
   id: string,
   baseVersion: number,
-  name: string,
-  rig: Rig,
+  { name, rig, studentId }: Pick<SavedRig, 'name' | 'rig' | 'studentId'>,
 ): Promise<boolean> {
   const touched = await write(
     db,
-    'UPDATE rigs SET name = ?, body = ?, version = version + 1, updated_at = UTC_TIMESTAMP(3) WHERE id = ? AND version = ?',
-    [name, JSON.stringify(rig), id, baseVersion],
+    'UPDATE rigs SET name = ?, body = ?, student_id = ?, version = version + 1, updated_at = UTC_TIMESTAMP(3) WHERE id = ? AND version = ?',
+    [name, JSON.stringify(rig), studentId, id, baseVersion],
   );
   return touched > 0;
 }

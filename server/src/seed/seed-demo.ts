@@ -5,9 +5,12 @@ import { type Db, type Pool, transaction } from '../db/pool';
 import { insertEvents } from '../events/events.sql';
 import { insertLesson } from '../lessons/lessons.sql';
 import { insertPlan, updatePlanCircle } from '../plans/plans.sql';
+import { saveFlyBox } from '../fly-box/fly-box.sql';
+import { insertReading } from '../readings/readings.sql';
 import { insertRig } from '../rigs/rigs.sql';
-import { findUser, insertUser } from '../session/users.sql';
+import { findUser, insertUser, updateSettings } from '../session/users.sql';
 import { insertStudent, insertStudentAccess } from '../students/students.sql';
+import { insertBeat } from '../waters/beats.sql';
 import { insertWater } from '../waters/waters.sql';
 
 const BATCH = 500;
@@ -26,18 +29,23 @@ export async function seedDemo(pool: Pool, now: Date): Promise<boolean> {
 
 async function insertScenario(db: Db, scenario: Scenario, passwordHash: string): Promise<void> {
   for (const user of scenario.users) await insertUser(db, { ...user, passwordHash });
+  for (const [userId, schools] of Object.entries(scenario.schools))
+    await updateSettings(db, userId, { units: 'metric', bankHand: 'right', schools });
   for (const circle of scenario.circles) {
     await insertCircle(db, circle.id, circle.name);
     for (const member of circle.members) await upsertMember(db, circle.id, member.userId, member.role);
   }
   for (const { id, water } of scenario.waters.list)
     await insertWater(db, scenario.waters.ownerId, id, water, scenario.waters.circleId);
+  for (const [place, beat] of scenario.beats.entries()) await insertBeat(db, beat, place);
   for (const { id, student } of scenario.students.list)
     await insertStudent(db, scenario.students.ownerId, id, student);
   for (const { userId, studentIds } of scenario.students.seenBy)
     for (const id of studentIds) await insertStudentAccess(db, id, userId);
-  for (const { id, name, rig } of scenario.rigs.list)
-    await insertRig(db, scenario.rigs.ownerId, id, name, rig);
+  for (const rig of scenario.rigs.list)
+    await insertRig(db, scenario.rigs.ownerId, { ...rig, studentId: null });
+  for (const reading of scenario.readings.list) await insertReading(db, scenario.readings.ownerId, reading);
+  await saveFlyBox(db, scenario.flyBox.ownerId, scenario.flyBox.box, 0);
   for (const { ownerId, circleId, plan } of scenario.plans) {
     await insertPlan(db, ownerId, plan);
     if (circleId) await updatePlanCircle(db, plan.id, circleId);

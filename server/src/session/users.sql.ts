@@ -1,4 +1,5 @@
 import type { Settings, User } from '@doceo/contract';
+import { DEFAULT_SCHOOLS, type RigSchools } from '@doceo/core';
 import { type Db, rows, write } from '../db/pool';
 
 export interface UserRow {
@@ -8,16 +9,21 @@ export interface UserRow {
   password_hash: string;
   units: Settings['units'];
   bank_hand: Settings['bankHand'];
+  schools: string | null;
 }
 
-const COLUMNS = 'id, email, name, password_hash, units, bank_hand';
+const COLUMNS = 'id, email, name, password_hash, units, bank_hand, schools';
 
 export function toUser(row: UserRow): User {
   return {
     id: row.id,
     name: row.name,
     email: row.email,
-    settings: { units: row.units, bankHand: row.bank_hand },
+    settings: {
+      units: row.units,
+      bankHand: row.bank_hand,
+      schools: row.schools === null ? DEFAULT_SCHOOLS : (JSON.parse(row.schools) as RigSchools),
+    },
   };
 }
 
@@ -44,9 +50,10 @@ export async function insertUser(
 }
 
 export async function updateSettings(db: Db, userId: string, settings: Settings): Promise<void> {
-  await write(db, 'UPDATE users SET units = ?, bank_hand = ? WHERE id = ?', [
+  await write(db, 'UPDATE users SET units = ?, bank_hand = ?, schools = ? WHERE id = ?', [
     settings.units,
     settings.bankHand,
+    JSON.stringify(settings.schools),
     userId,
   ]);
 }

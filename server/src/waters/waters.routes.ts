@@ -4,7 +4,8 @@ import type { Pool } from '../db/pool';
 import { localDate } from '../http/local-date';
 import { HttpError } from '../http/errors';
 import { route } from '../http/route';
-import { findWater, findWaters, insertWater, updateCardRead } from './waters.sql';
+import { findBeats } from './beats.sql';
+import { findWater, findWaters, insertWater, updateCalendar, updateCardRead } from './waters.sql';
 
 export function waterRoutes(router: Router, pool: Pool): void {
   route(router, pool, api.waters.list, ({ user }) => findWaters(pool, user.id));
@@ -15,6 +16,17 @@ export function waterRoutes(router: Router, pool: Pool): void {
     const existing = await findWater(pool, user.id, body.id);
     if (!existing) await insertWater(pool, user.id, body.id, body.water);
     return existing ?? visibleWater(pool, user.id, body.id);
+  });
+
+  route(router, pool, api.waters.beats, async ({ user, params: { id } }) => {
+    await visibleWater(pool, user.id, id);
+    return findBeats(pool, id);
+  });
+
+  route(router, pool, api.waters.setCalendar, async ({ user, params, body }) => {
+    await visibleWater(pool, user.id, params.id);
+    await updateCalendar(pool, params.id, body.calendar);
+    return visibleWater(pool, user.id, params.id);
   });
 
   route(router, pool, api.waters.readCard, async ({ user, params }) => {

@@ -50,6 +50,14 @@ export async function insertWater(
   ]);
 }
 
+/** Changes what lives in a water, and touches nothing else of it. */
+export async function updateCalendar(db: Db, id: string, calendar: Water['calendar']): Promise<void> {
+  await write(db, "UPDATE waters SET body = JSON_SET(body, '$.calendar', JSON_COMPACT(?)) WHERE id = ?", [
+    JSON.stringify(calendar),
+    id,
+  ]);
+}
+
 /** Notes who read the rule card when, and touches nothing else of the water. */
 export async function updateCardRead(db: Db, id: string, date: string, by: string): Promise<void> {
   await write(

@@ -1,8 +1,9 @@
 import { Component, computed, DestroyRef, inject, signal } from '@angular/core';
-import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router, RouterOutlet } from '@angular/router';
+import { api } from '@doceo/contract';
 import { ToastModule } from 'primeng/toast';
-import { filter } from 'rxjs';
+import { catchError, EMPTY, exhaustMap, filter, switchMap, timer } from 'rxjs';
 import { ApiClient } from './data/api-client';
 import { DayStore } from './data/day-store';
 import { SessionStore } from './data/session';
@@ -10,6 +11,9 @@ import { RailComponent } from './shell/rail.component';
 import { SessionEndedComponent } from './shell/session-ended.component';
 import { SignInComponent } from './shell/sign-in.component';
 import { StripComponent } from './shell/strip.component';
+
+/** How often to look for a server that was away, milliseconds. */
+const LOOK_MS = 5000;
 
 /** Frame of the application: rail, strip, screen. The bank book has the whole window. */
 @Component({
@@ -19,6 +23,11 @@ import { StripComponent } from './shell/strip.component';
     @if (client.unreachable()) {
       <p class="unreachable" role="status">
         The server does not answer. Trying again; nothing you did is lost.
+      </p>
+    }
+    @if (client.fromDevice() && !whole()) {
+      <p class="unreachable" role="status">
+        No connection. This is what the device kept; what you log is kept here too and sent later.
       </p>
     }
     @if (!session.loaded()) {
@@ -72,6 +81,23 @@ export class AppComponent {
       .load()
       .pipe(takeUntilDestroyed())
       .subscribe(() => this.start());
+    // While this device stands in for the server, look now and then whether it is back, and then fetch the day anew.
+    toObservable(this.client.fromDevice)
+      .pipe(
+        switchMap((away) =>
+          away
+            ? timer(LOOK_MS, LOOK_MS).pipe(
+                exhaustMap(() => this.client.once(api.health).pipe(catchError(() => EMPTY))),
+              )
+            : EMPTY,
+        ),
+        switchMap(() => {
+          this.client.fromDevice.set(false);
+          return this.session.user() ? this.day.load() : EMPTY;
+        }),
+        takeUntilDestroyed(),
+      )
+      .subscribe();
   }
 
   protected start(): void {

@@ -9,9 +9,24 @@ export const routes: Routes = [
     loadComponent: () => import('./today/today.page').then((m) => m.TodayPage),
   },
   {
+    path: 'water',
+    title: 'Water · Doceo',
+    loadComponent: () => import('./water/water.page').then((m) => m.WaterPage),
+  },
+  {
     path: 'rig',
     title: 'Rig bench · Doceo',
     loadComponent: () => import('./rig/rig-list.page').then((m) => m.RigListPage),
+  },
+  {
+    path: 'rig/knots',
+    title: 'Knots · Doceo',
+    loadComponent: () => import('./rig/knots.page').then((m) => m.KnotsPage),
+  },
+  {
+    path: 'rig/flies',
+    title: 'Fly box · Doceo',
+    loadComponent: () => import('./rig/fly-box.page').then((m) => m.FlyBoxPage),
   },
   {
     path: 'rig/:id',
@@ -59,9 +74,19 @@ export const routes: Routes = [
     loadComponent: () => import('./record/student-list.page').then((m) => m.StudentListPage),
   },
   {
+    path: 'record/group',
+    title: 'The group · Doceo',
+    loadComponent: () => import('./record/group.page').then((m) => m.GroupPage),
+  },
+  {
     path: 'record/:id',
     title: 'Record · Doceo',
     loadComponent: () => import('./record/record.page').then((m) => m.RecordPage),
+  },
+  {
+    path: 'record/:id/card',
+    title: 'Card for a student · Doceo',
+    loadComponent: () => import('./record/debrief.page').then((m) => m.DebriefPage),
   },
   {
     path: 'circle',

@@ -8,7 +8,14 @@ import type {
   SavedWater,
   Session,
 } from '@doceo/contract';
-import { type BankEvent, type BankEventBody, blockFromDrill, buildRig, emptyPlan } from '@doceo/core';
+import {
+  type BankEvent,
+  type BankEventBody,
+  blockFromDrill,
+  buildRig,
+  DEFAULT_SCHOOLS,
+  emptyPlan,
+} from '@doceo/core';
 
 /** A morning in June, an hour and a half before the lesson. */
 export const NOW = Date.parse('2026-06-10T06:00:00Z');
@@ -43,6 +50,7 @@ export const WATER: SavedWater = {
       checkedOn: '2026-06-01',
       checkedBy: 'Maren Voss',
     },
+    calendar: null,
   },
 };
 
@@ -71,6 +79,7 @@ export const RIG: SavedRig = {
   id: uuid(31),
   name: 'Two nymphs',
   rig: buildRig('indicator-nymph'),
+  studentId: null,
   version: 3,
   updatedAt: '2026-06-01T10:00:00Z',
 };
@@ -132,7 +141,7 @@ export const SESSION: Session = {
     id: uuid(71),
     name: 'Maren Voss',
     email: 'lead@ternalder.example',
-    settings: { units: 'metric', bankHand: 'right' },
+    settings: { units: 'metric', bankHand: 'right', schools: DEFAULT_SCHOOLS },
   },
   demo: [],
 };

@@ -39,6 +39,9 @@ export function lessonServer(): FakeServer {
     .on(api.lessons.list, [LESSON])
     .on(api.waters.list, [WATER])
     .on(api.students.list, [SAM, JONAS])
+    .on(api.students.looks, [])
+    .on(api.readings.list, [])
+    .on(api.flyBox.get, { box: { flies: [] }, version: 0 })
     .on(api.rigs.list, [RIG])
     .on(api.rigs.get, RIG)
     .on(api.plans.list, [PLAN])
@@ -103,7 +106,8 @@ export async function show<T>(
   const find = (selector: string): HTMLElement[] => [...document.querySelectorAll<HTMLElement>(selector)];
   const one = (selector: string): HTMLElement => {
     const found = find(selector)[0];
-    if (!found) throw new Error(`nothing matches ${selector} in ${tidy(document.body.textContent)}`);
+    if (!found)
+      throw new Error(`nothing matches ${selector} in ${tidy(document.body.textContent).slice(0, 300)}`);
     return found;
   };
   return {
@@ -132,7 +136,8 @@ export async function show<T>(
           ? tidy(candidate.textContent) === text || candidate.getAttribute('aria-label') === text
           : text.test(tidy(candidate.textContent)),
       );
-      if (!button) throw new Error(`no button ${String(text)} in ${tidy(document.body.textContent)}`);
+      if (!button)
+        throw new Error(`no button ${String(text)} in ${tidy(document.body.textContent).slice(0, 300)}`);
       button.click();
       await settle();
     },

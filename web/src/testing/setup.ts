@@ -10,6 +10,8 @@ window.matchMedia ??= (query: string): MediaQueryList =>
     media: query,
     addEventListener: () => undefined,
     removeEventListener: () => undefined,
+    addListener: () => undefined,
+    removeListener: () => undefined,
   }) as unknown as MediaQueryList;
 globalThis.ResizeObserver ??= class {
   observe(): void {}

@@ -1,5 +1,6 @@
 import { bySeverity } from '../../snag';
 import type { PlanBody } from '../plan';
+import { conditions } from './conditions';
 import { darkBeforeEnd } from './dark-before-end';
 import { guardianConsent } from './guardian-consent';
 import { hookDistanceRule } from './hook-distance';
@@ -14,6 +15,7 @@ import { safetyFirst } from './safety-first';
 const RULES: PlanRule[] = [
   guardianConsent,
   ruleCard,
+  conditions,
   safetyFirst,
   overTime,
   darkBeforeEnd,

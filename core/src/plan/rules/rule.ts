@@ -1,3 +1,4 @@
+import type { ConditionHour } from '../../conditions';
 import type { SkillState } from '../../skill';
 import type { Snag } from '../../snag';
 import type { Water } from '../../water';
@@ -21,6 +22,8 @@ export interface PlanLesson {
   date: string;
   water: Water;
   students: PlanStudent[];
+  /** Hourly conditions of the day; left out or empty when they are not known. */
+  hours?: readonly ConditionHour[];
 }
 
 /** What a one-click fix does. */
@@ -37,9 +40,15 @@ export interface PlanSnag extends Snag<PlanFix> {
 
 export type PlanRule = (plan: PlanBody, lesson: PlanLesson | null) => PlanSnag[];
 
+/** One for each zone: making a clock takes longer than reading it a hundred times. */
+const CLOCKS = new Map<string, Intl.DateTimeFormat>();
+
 /** Clock time at the water, e.g. `09:30`. */
 export function clockTime(ms: number, timeZone: string): string {
-  return new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', timeZone }).format(
-    new Date(ms),
-  );
+  let clock = CLOCKS.get(timeZone);
+  if (!clock) {
+    clock = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', timeZone });
+    CLOCKS.set(timeZone, clock);
+  }
+  return clock.format(new Date(ms));
 }

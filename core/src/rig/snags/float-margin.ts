@@ -6,7 +6,7 @@ import type { Fly, Rig } from '../rig';
 import type { RigRule } from './rule';
 
 /** A dropper that pulls its dry under, or an indicator that drowns. Fixes both ways: larger float, lighter load. */
-export const floatTooSmall: RigRule = (rig) => {
+export const floatTooSmall: RigRule = (rig, { system }) => {
   const float = floatMargin(rig);
   if (!float || float.margin >= FLOAT_MARGINAL) return [];
   const sinks = float.margin < FLOAT_SINKS;
@@ -18,8 +18,8 @@ export const floatTooSmall: RigRule = (rig) => {
       title: sinks ? `The ${float.floatName} sinks` : `The ${float.floatName} only just floats`,
       reason: `It carries ${float.margin.toFixed(1)} times what hangs below it; a beginner wants ${FLOAT_MARGINAL}.`,
       evidence: [
-        { label: 'lift', text: formatWeight(float.liftN) },
-        { label: 'hangs below', text: formatWeight(float.loadN) },
+        { label: 'lift', text: formatWeight(float.liftN, system) },
+        { label: 'hangs below', text: formatWeight(float.loadN, system) },
       ],
       fixes: [
         { label: 'Larger float', change: larger(rig, float.floatId) },
@@ -37,7 +37,7 @@ function larger(rig: Rig, floatId: string): Rig | null {
   if (fly) {
     const sizes = HOOK_SIZES.filter((size) => size <= fly.hookSize).sort((a, b) => b - a);
     const sized = (dressing: Fly['dressing']) => (hookSize: number) =>
-      withFly(rig, { ...fly, hookSize, dressing, measuredLiftKg: null, measuredKg: null });
+      withFly(rig, { ...fly, hookSize, dressing });
     return grown(sized(fly.dressing), sizes) ?? grown(sized('foam'), sizes);
   }
   return grown(
@@ -65,7 +65,7 @@ function lighter(rig: Rig, floatId: string): Rig | null {
   ];
   return (
     options
-      .map((bead) => withFly(rig, { ...heaviest, ...bead, measuredKg: null }))
+      .map((bead) => withFly(rig, { ...heaviest, ...bead }))
       .find((candidate) => (floatMargin(candidate)?.margin ?? Number.POSITIVE_INFINITY) >= FLOAT_MARGINAL) ??
     null
   );

@@ -7,6 +7,7 @@ import { indicatorNymph } from './indicator-nymph';
 import { lakeLongLeader } from './lake-long-leader';
 import { lakeSuspended } from './lake-suspended';
 import { marginSingle } from './margin-single';
+import { own } from './own';
 import { sacrificialTippet } from './sacrificial-tippet';
 import { streamer } from './streamer';
 import type { RigTemplate, TemplateParameters } from './template';
@@ -29,6 +30,7 @@ export const TEMPLATES: Record<TemplateId, RigTemplate> = {
   'lake-suspended': lakeSuspended,
   'lake-long-leader': lakeLongLeader,
   'margin-single': marginSingle,
+  own,
 };
 
 /** A rig from a template, with its own defaults where nothing else is said. */

@@ -84,8 +84,6 @@ const PLAIN_FLY: Omit<Fly, 'id' | 'name' | 'at'> = {
   bead: 'none',
   beadDiameterM: 0,
   knot: 'improved-clinch',
-  measuredKg: null,
-  measuredLiftKg: null,
 };
 
 /** The fly at the end of the leader. */
@@ -118,8 +116,10 @@ export function frame(template: TemplateId, parameters: TemplateParameters): Omi
     line: { weight: parameters.lineWeight, kind: 'floating' },
     waterDepthM: parameters.waterDepthM,
     schools: parameters.schools,
+    byHand: false,
     hingeAt: null,
     fittings: [],
+    measured: [],
   };
 }
 

@@ -41,7 +41,8 @@ const anyParameters: fc.Arbitrary<Partial<TemplateParameters>> = fc.record({
 });
 
 describe('every template', () => {
-  it('ships all thirteen', () => expect(Object.keys(TEMPLATES).sort()).toEqual([...TEMPLATE_IDS].sort()));
+  it('ships all thirteen, and one that starts from the line', () =>
+    expect(Object.keys(TEMPLATES).sort()).toEqual([...TEMPLATE_IDS].sort()));
 
   it.each(all)('%s is sound by itself: a point fly, no stop snag, breaks at the tippet or a fly', (id) => {
     const rig = buildRig(id);
@@ -193,12 +194,12 @@ describe('a rig shaped anew', () => {
   it('keeps what was chosen: flies, materials and knots', () => {
     const rig = buildRig('lake-long-leader');
     const chosen = rigEdits.section(
-      rigEdits.fly(rig, 'point', { hookSize: 6, bead: 'tungsten', beadDiameterM: 0.0046, measuredKg: 0.001 }),
+      rigEdits.fly(rig, 'point', { hookSize: 6, bead: 'tungsten', beadDiameterM: 0.0046 }),
       'upper',
       { material: 'copolymer', joint: 'blood' },
     );
     const longer = reshape(chosen, { leaderLengthM: 6 });
-    expect(pointFly(longer)).toMatchObject({ hookSize: 6, beadDiameterM: 0.0046, measuredKg: 0.001 });
+    expect(pointFly(longer)).toMatchObject({ hookSize: 6, beadDiameterM: 0.0046 });
     expect(longer.sections[1]).toMatchObject({ material: 'copolymer', joint: 'blood' });
     expect(leaderLength(longer)).toBeCloseTo(6, 1);
   });

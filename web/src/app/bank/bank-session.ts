@@ -1,14 +1,14 @@
 import { computed, inject, Injectable, signal, untracked } from '@angular/core';
-import { ageOn, api, type SavedPlan } from '@doceo/contract';
+import { ageOn, api, type SavedPlan, type SavedStudent } from '@doceo/contract';
 import {
   ADULT_AGE,
-  attemptsOf,
   type BankEvent,
   type BankEventBody,
   type Block,
   blocksOfLane,
   drillCount,
   faultAttemptsOf,
+  faultsOfStrand,
   findDrill,
   findFault,
   likeliestFaults,
@@ -19,6 +19,7 @@ import { forkJoin } from 'rxjs';
 import { ApiClient } from '../data/api-client';
 import { BankStore } from '../data/bank-store';
 import { DayStore, localDate } from '../data/day-store';
+import { SessionStore } from '../data/session';
 import { eventText } from './event-text';
 
 /** Work of one lesson on the water: who, which block, what was logged. */
@@ -27,6 +28,7 @@ export class BankSession {
   private readonly client = inject(ApiClient);
   private readonly store = inject(BankStore);
   private readonly day = inject(DayStore);
+  private readonly session = inject(SessionStore);
 
   readonly lesson = this.day.lesson;
   readonly plan = signal<SavedPlan | null>(null);
@@ -34,6 +36,7 @@ export class BankSession {
   readonly studentId = signal<string | null>(null);
   private readonly chosenBlocks = signal<Record<string, string>>({});
   private readonly all = signal<BankEvent[]>([]);
+  private readonly known = new Set<string>();
 
   readonly students = computed(() => this.day.studentsOf(this.lesson()));
   readonly student = computed(
@@ -60,18 +63,23 @@ export class BankSession {
 
   /** Standing events of this lesson. */
   readonly today = computed(() =>
-    standing(this.all()).filter((event) => event.lessonId === this.lesson()?.id),
+    standing(this.all().filter((event) => event.lessonId === this.lesson()?.id)),
+  );
+  /** Of them, those of the student who is on. */
+  private readonly own = computed(() =>
+    this.today().filter(({ studentId }) => studentId === this.student()?.id),
   );
   readonly count = computed(() => {
     const drill = this.drill();
     const student = this.student();
-    return drill && student
-      ? drillCount(
-          this.all().filter((event) => event.lessonId === this.lesson()?.id),
-          student.id,
-          drill,
-        )
-      : null;
+    return drill && student ? drillCount(this.own(), student.id, drill) : null;
+  });
+  private readonly faultsToday = computed(() => {
+    const times = new Map<string, number>();
+    for (const { body } of this.own())
+      if (body.kind === 'attempt' && body.faultId)
+        times.set(body.faultId, (times.get(body.faultId) ?? 0) + 1);
+    return times;
   });
   /** Set when the lesson opens and when drill or student change; taps do not reorder it. */
   readonly faultIds = computed(() => {
@@ -84,17 +92,18 @@ export class BankSession {
       const seen: Record<string, number> = {};
       for (const { faultId } of faultAttemptsOf(this.all(), student.id, skill.id))
         if (faultId) seen[faultId] = (seen[faultId] ?? 0) + 1;
-      return likeliestFaults(seen, [...skill.faults, ...(block?.watchFor ?? [])]);
+      return likeliestFaults(
+        seen,
+        [...skill.faults, ...(block?.watchFor ?? [])],
+        faultsOfStrand(skill.strand),
+      );
     });
   });
   readonly faults = computed(() =>
     this.faultIds().map((id) => ({
       id,
       text: findFault(id)?.short ?? id,
-      today: this.today().filter(
-        ({ body, studentId }) =>
-          body.kind === 'attempt' && body.faultId === id && studentId === this.student()?.id,
-      ).length,
+      today: this.faultsToday().get(id) ?? 0,
     })),
   );
   readonly last = computed(() => this.today().at(-1) ?? null);
@@ -105,20 +114,27 @@ export class BankSession {
       this.students()
         .find(({ id }) => id === last.studentId)
         ?.student.name.split(' ')[0] ?? 'All';
-    return `${name}: ${eventText(last.body)}`;
+    return `${name}: ${eventText(last.body, this.session.units())}`;
   });
   /** Why nothing may be recorded of this student, or null. */
   readonly forbidden = computed(() => {
-    const student = this.student()?.student;
+    const student = this.student();
+    return student && !this.everybody() ? this.refusal(student) : null;
+  });
+  private readonly settled = signal(0);
+  /** Whether a tap counts for every student of the lesson. */
+  readonly everybody = signal(false);
+  /** What stands in the log of this lesson, without who and when. */
+  readonly bodies = computed(() => this.today().map(({ body }) => body));
+
+  private refusal({ student }: SavedStudent): string | null {
     const lesson = this.lesson();
     const zone = this.day.waterOf(lesson)?.water.timeZone ?? 'UTC';
-    const age = lesson && student ? ageOn(student.bornOn, localDate(lesson.startsAt, zone)) : null;
-    return age !== null && age < ADULT_AGE && !student?.guardianConsentOn
-      ? `${student?.name} is ${age} and no guardian’s consent is on file. Nothing is recorded.`
+    const age = lesson ? ageOn(student.bornOn, localDate(lesson.startsAt, zone)) : null;
+    return age !== null && age < ADULT_AGE && !student.guardianConsentOn
+      ? `${student.name} is ${age} and no guardian’s consent is on file. Nothing is recorded.`
       : null;
-  });
-  readonly attemptsToday = computed(() => attemptsOf(this.today(), this.student()?.id ?? '').length);
-  private readonly settled = signal(0);
+  }
 
   /** Fetches plan and past events, and what this device keeps. */
   open(): void {
@@ -140,7 +156,12 @@ export class BankSession {
   }
 
   choose(studentId: string): void {
+    this.everybody.set(false);
     this.studentId.set(studentId);
+  }
+
+  chooseAll(): void {
+    this.everybody.set(true);
   }
 
   step(by: 1 | -1): void {
@@ -149,49 +170,80 @@ export class BankSession {
     if (next && student) this.chosenBlocks.update((all) => ({ ...all, [student.id]: next.id }));
   }
 
-  attempt(faultId: string | null): Promise<void> {
+  /** @returns the ids of what was kept, one a student */
+  attempt(faultId: string | null): Promise<string[]> {
     const skill = this.skill();
-    return skill
-      ? this.log({
-          kind: 'attempt',
-          skillId: skill.id,
-          drillId: this.drill()?.id ?? null,
-          good: faultId === null,
-          faultId,
-        })
-      : Promise.resolve();
-  }
-
-  log(body: BankEventBody): Promise<void> {
-    return this.add(body, this.student()?.id ?? null, this.block()?.id ?? null);
-  }
-
-  undo(): Promise<void> {
-    const last = this.last();
-    return last
-      ? this.add({ kind: 'undo', targetId: last.id }, last.studentId, last.blockId)
-      : Promise.resolve();
-  }
-
-  /** On the screen only when the device has it. */
-  private async add(body: BankEventBody, studentId: string | null, blockId: string | null): Promise<void> {
-    const lesson = this.lesson();
-    if (!lesson || (studentId && this.forbidden())) return;
-    const event: BankEvent = {
-      id: crypto.randomUUID(),
-      lessonId: lesson.id,
-      studentId,
-      blockId,
-      deviceId: this.store.deviceId,
-      atMs: Date.now(),
-      body,
+    if (!skill) return Promise.resolve([]);
+    const body: BankEventBody = {
+      kind: 'attempt',
+      skillId: skill.id,
+      drillId: this.drill()?.id ?? null,
+      good: faultId === null,
+      faultId,
     };
-    await this.store.add(event);
-    this.merge([event]);
+    const ids = this.everybody()
+      ? this.students()
+          .filter((student) => this.refusal(student) === null)
+          .map(({ id }) => id)
+      : [this.student()?.id ?? null];
+    return this.add(ids.map((studentId) => ({ body, studentId, blockId: this.block()?.id ?? null })));
+  }
+
+  log(body: BankEventBody): Promise<string[]> {
+    return this.add([
+      {
+        body,
+        studentId: this.everybody() ? null : (this.student()?.id ?? null),
+        blockId: this.block()?.id ?? null,
+      },
+    ]);
+  }
+
+  /** Takes back the last entry; what was one tap for several students goes back as one. */
+  undo(): Promise<string[]> {
+    const last = this.last();
+    if (!last) return Promise.resolve([]);
+    const together = this.today().filter(
+      ({ atMs, deviceId, body }) =>
+        atMs === last.atMs && deviceId === last.deviceId && body.kind === last.body.kind,
+    );
+    return this.add(
+      together.map(({ id, studentId, blockId }) => ({
+        body: { kind: 'undo', targetId: id },
+        studentId,
+        blockId,
+      })),
+    );
+  }
+
+  /** On the screen only when the device has them; all of one tap at one instant. */
+  private async add(
+    entries: readonly Pick<BankEvent, 'body' | 'studentId' | 'blockId'>[],
+  ): Promise<string[]> {
+    const lesson = this.lesson();
+    if (!lesson) return [];
+    const atMs = Date.now();
+    const events = entries
+      .filter(({ studentId }) => {
+        const student = this.students().find(({ id }) => id === studentId);
+        return !student || this.refusal(student) === null;
+      })
+      .map((entry): BankEvent => ({
+        id: crypto.randomUUID(),
+        lessonId: lesson.id,
+        deviceId: this.store.deviceId,
+        atMs,
+        ...entry,
+      }));
+    await this.store.addAll(events);
+    this.merge(events);
+    return events.map(({ id }) => id);
   }
 
   private merge(events: readonly BankEvent[]): void {
-    this.all.update((list) => [...new Map([...list, ...events].map((event) => [event.id, event])).values()]);
+    const fresh = events.filter(({ id }) => !this.known.has(id));
+    for (const { id } of fresh) this.known.add(id);
+    if (fresh.length > 0) this.all.update((list) => [...list, ...fresh]);
   }
 
   /** The block that is on by the clock, when the lesson is on. */

@@ -3,7 +3,7 @@ import type { BankEvent } from '@doceo/core';
 import Dexie from 'dexie';
 import { IDBFactory } from 'fake-indexeddb';
 import type { FakeServer } from '../../testing/fake-server';
-import { attempt, JONAS, NOW, SAM, uuid } from '../../testing/fixtures';
+import { attempt, JONAS, LESSON, NOW, SAM, student, uuid, SESSION } from '../../testing/fixtures';
 import { setDate, lessonServer, type Shown, show } from '../../testing/page';
 import { BankPage } from './bank.page';
 
@@ -108,15 +108,17 @@ describe('the bank book', () => {
     await page.press('grayling');
     await page.press('Longer');
     await page.press('To hand, let go');
+    await page.press('More');
     await page.press('Note');
     await page.enter('textarea', '  hurries in wind ');
     await page.press('Keep it');
     await page.press('Tangle');
+    await page.press(/clear$/);
     await page.quiet();
     expect(sent().map(({ body }) => body)).toEqual([
       { kind: 'fish', species: 'grayling', lengthCm: 29, outcome: 'to-hand' },
-      { kind: 'note', text: 'hurries in wind' },
-      { kind: 'tangle', seconds: null },
+      { kind: 'note', text: 'hurries in wind', aboutId: null },
+      { kind: 'tangle', seconds: expect.any(Number) },
     ]);
   });
 
@@ -130,9 +132,187 @@ describe('the bank book', () => {
 
   it('lays itself out for the left hand, and remembers', async () => {
     const page = await open();
-    await page.press('Lay out for the left hand');
+    await page.press('More');
+    await page.press('Left hand');
     expect(page.all('.bank.left')).toHaveLength(1);
-    expect(server.of(api.session.settings)[0]?.body).toEqual({ units: 'metric', bankHand: 'left' });
+    expect(server.of(api.session.settings)[0]?.body).toMatchObject({ units: 'metric', bankHand: 'left' });
+  });
+
+  it('counts one tap for everybody, but nobody without consent, and takes it back as one', async () => {
+    server.on(api.students.list, [SAM, JONAS, student(13, 'Petra Holm')]);
+    server.on(api.lessons.list, [{ ...LESSON, studentIds: [SAM.id, JONAS.id, uuid(13)] }]);
+    const page = await open();
+    await page.press(/^All/);
+    await tap(page, 'good');
+    expect(
+      sent()
+        .map(({ studentId }) => studentId)
+        .sort(),
+    ).toEqual([SAM.id, uuid(13)]);
+    await page.press('Undo');
+    await page.quiet();
+    expect(
+      sent()
+        .slice(2)
+        .map(({ body }) => body.kind),
+    ).toEqual(['undo', 'undo']);
+    expect(page.text()).toContain('0 entries stand');
+  });
+
+  it('asks for depth before drift, and drift before the fly', async () => {
+    const page = await open();
+    const change = async (what: string) => {
+      await page.press('More');
+      await page.press('Changed something');
+      expect(page.text()).toContain(`Not changed yet today: ${what}`);
+      await page.press(new RegExp(`^\\d\\. ${what}`));
+      await page.quiet();
+    };
+    await change('depth');
+    await change('drift or retrieve');
+    await change('fly');
+    expect(sent().map(({ body }) => body)).toMatchObject([
+      { kind: 'change', what: 'depth' },
+      { kind: 'change', what: 'drift' },
+      { kind: 'change', what: 'pattern' },
+    ]);
+  });
+
+  it('shows what was tried in still water, and what comes next', async () => {
+    const page = await open();
+    await page.press('More');
+    await page.press('Depth, retrieve, pattern');
+    expect(page.text()).toContain('Next: 0.5 m, hand twist');
+    await page.press('0.5 m, hand twist, none');
+    await page.press('Tried, nothing');
+    await page.quiet();
+    await page.press('More');
+    await page.press('Depth, retrieve, pattern');
+    expect(page.text()).toContain('Next: 1 m, hand twist');
+    await page.press('2 m, ultra slow, none');
+    await page.press('Moved a fish');
+    await page.quiet();
+    expect(sent().map(({ body }) => body)).toEqual([
+      { kind: 'tried', depthM: 0.5, retrieve: 'hand-twist', pattern: 'first fly', moved: false },
+      { kind: 'tried', depthM: 2, retrieve: 'slow', pattern: 'first fly', moved: true },
+    ]);
+  });
+
+  it('ticks lanes, counts under stones, and reads the thermometer', async () => {
+    const page = await open();
+    await page.press('More');
+    await page.press('Lanes of the pool');
+    await page.press('1');
+    await page.quiet();
+    await page.press('2');
+    await page.quiet();
+    await page.press('Leave it');
+    await page.press('More');
+    await page.press('Under the stones');
+    await page.press('One mayfly more');
+    await page.press('One mayfly more');
+    await page.press('One midge more');
+    await page.press('Keep 3 counted');
+    await page.press('More');
+    await page.press('Thermometer');
+    await page.enter('doceo-bank-sheet input', 'warm');
+    await page.press('Keep it');
+    expect(page.text()).toContain('a temperature from −2 °C to 40 °C');
+    await page.enter('doceo-bank-sheet input', '11,5');
+    await page.press('Keep it');
+    await page.quiet();
+    expect(sent().map(({ body }) => body)).toEqual([
+      { kind: 'lane', lane: 1, of: 6 },
+      { kind: 'lane', lane: 2, of: 6 },
+      { kind: 'stones', counts: { mayfly: 2, midge: 1 } },
+      { kind: 'temperature', celsius: 11.5, depthM: null },
+    ]);
+  });
+
+  it('speaks feet and Fahrenheit to those who do, and stores metres and Celsius', async () => {
+    server.on(api.session.get, {
+      ...SESSION,
+      user: { ...SESSION.user!, settings: { ...SESSION.user!.settings, units: 'imperial' } },
+    });
+    const page = await open();
+    await page.press('More');
+    await page.press('Thermometer');
+    await page.enter('doceo-bank-sheet input', '140');
+    await page.press('Keep it');
+    expect(page.text()).toContain('a temperature from 28 °F to 104 °F');
+    await page.enter('doceo-bank-sheet input', '59');
+    await page.press('Keep it');
+    await page.quiet();
+    expect(page.all('.undo span')[0]).toBe('Sam: water 59 °F');
+    await page.press('More');
+    await page.press('Depth, retrieve, pattern');
+    await page.press('6 ft, strip, none');
+    await page.press('Tried, nothing');
+    await page.quiet();
+    expect(page.all('.undo span')[0]).toBe('Sam: 6 ft, strip, first fly');
+    await page.press('Fish');
+    expect(page.all('.length b')).toEqual(['11 in']);
+    expect(sent().map(({ body }) => body)).toEqual([
+      { kind: 'temperature', celsius: 15, depthM: null },
+      {
+        kind: 'tried',
+        depthM: expect.closeTo(1.8288, 9),
+        retrieve: 'strip',
+        pattern: 'first fly',
+        moved: false,
+      },
+    ]);
+  });
+
+  it('hears the beat of a cast and says whether the line had time', async () => {
+    const page = await open();
+    await page.press('More');
+    await page.press('Beat of the cast');
+    const clock = jest.spyOn(performance, 'now');
+    for (const at of [1000, 1400, 2100, 2500]) {
+      clock.mockReturnValue(at);
+      document.querySelector('.beat')?.dispatchEvent(new Event('pointerdown', { cancelable: true }));
+    }
+    clock.mockRestore();
+    await page.settle();
+    expect(page.text()).toContain('Too soon: wait longer behind.');
+    await page.press('Keep it');
+    await page.quiet();
+    expect(sent().map(({ body }) => body)).toEqual([
+      { kind: 'tempo', lineM: 8, tapsMs: [0, 400, 1100, 1500] },
+    ]);
+  });
+
+  it('keeps a note about an attempt that was pressed long', async () => {
+    const page = await open();
+    document.querySelector('[data-tap=good]')?.dispatchEvent(new Event('pointerdown'));
+    await new Promise((resolve) => setTimeout(resolve, 700));
+    await page.quiet();
+    (document.querySelector('[data-tap=good]') as HTMLElement).click();
+    await page.enter('textarea', 'lovely loop');
+    await page.press('Keep it');
+    await page.quiet();
+    expect(sent().map(({ body }) => body.kind)).toEqual(['attempt', 'note']);
+    expect(sent()[1]?.body).toMatchObject({ text: 'lovely loop', aboutId: sent()[0]?.id });
+  });
+
+  it('keeps the watch of a tangle through a restart', async () => {
+    localStorage.setItem('doceo.bank.tangle', JSON.stringify({ startedMs: Date.now() - 42_000 }));
+    const page = await open();
+    await page.press(/4[23] s clear$/);
+    await page.quiet();
+    expect(sent()[0]?.body).toMatchObject({ kind: 'tangle' });
+    expect((sent()[0]?.body as { seconds: number }).seconds).toBeGreaterThanOrEqual(42);
+    expect(localStorage.getItem('doceo.bank.tangle')).toBeNull();
+  });
+
+  it('puts on full contrast and large type, and remembers', async () => {
+    const page = await open();
+    await page.press('More');
+    await page.press('Sunlight');
+    await page.press('Large type');
+    expect(page.all('.bank.sun.large')).toHaveLength(1);
+    expect(localStorage.getItem('doceo.bank.sun')).toBe('1');
   });
 
   it('shows what another device logged in this lesson', async () => {

@@ -1,20 +1,35 @@
-import { Component, computed, inject, type OnInit, signal } from '@angular/core';
+import { Component, computed, DestroyRef, effect, inject, type OnInit, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
+import { type BankEventBody, formatLength } from '@doceo/core';
 import { MessageService } from 'primeng/api';
 import { BankStore } from '../data/bank-store';
 import { DayStore } from '../data/day-store';
 import { firstName, initials, timeText } from '../data/lesson-texts';
 import { SessionStore } from '../data/session';
 import { BankSession } from './bank-session';
+import { BankSheetComponent, SHEET_TITLES, type SheetKind } from './bank-sheet.component';
 import { eventText } from './event-text';
 
+const SUN_KEY = 'doceo.bank.sun';
+const LARGE_KEY = 'doceo.bank.large';
+const TANGLE_KEY = 'doceo.bank.tangle';
+const TICK_MS = 1000;
+const LONG_PRESS_MS = 550;
+/** Minutes before the end of a block at which it is told. */
+const WARN_MIN = 2;
+
+interface Tangle {
+  startedMs: number;
+}
+
+const CM_PER_INCH = 2.54;
 const SPECIES = ['brown trout', 'grayling', 'rainbow trout', 'other'];
 
 /** The bank book: one tap a cast, standing in the water. */
 @Component({
   selector: 'doceo-bank-page',
-  imports: [FormsModule, RouterLink],
+  imports: [FormsModule, RouterLink, BankSheetComponent],
   providers: [BankSession],
   templateUrl: './bank.page.html',
   styleUrl: './bank.page.css',
@@ -25,10 +40,41 @@ export class BankPage implements OnInit {
   protected readonly day = inject(DayStore);
   protected readonly session = inject(SessionStore);
   private readonly messages = inject(MessageService);
-  protected readonly sheet = signal<'fish' | 'note' | null>(null);
+  protected readonly sheet = signal<'fish' | 'note' | 'more' | SheetKind | null>(null);
+  /** The sheet that the seldom things share, when it is one of theirs. */
+  protected readonly seldom = computed<SheetKind | null>(() => {
+    const sheet = this.sheet();
+    return sheet && sheet in SHEET_TITLES ? (sheet as SheetKind) : null;
+  });
+  protected readonly seldomKinds = (Object.keys(SHEET_TITLES) as SheetKind[]).map((kind) => ({
+    kind,
+    text: SHEET_TITLES[kind],
+  }));
   protected readonly species = SPECIES;
   protected readonly fish = { species: signal(SPECIES[0] as string), lengthCm: signal(28) };
+  protected readonly fishLength = computed(() =>
+    formatLength(this.fish.lengthCm() / 100, this.session.units()),
+  );
   protected note = '';
+  /** The attempt a note is about, after a long press. */
+  private noteAbout: string | null = null;
+  protected readonly sun = signal(localStorage.getItem(SUN_KEY) === '1');
+  protected readonly large = signal(localStorage.getItem(LARGE_KEY) === '1');
+  protected readonly now = signal(Date.now());
+  /** A tangle being cleared, kept through a restart. */
+  protected readonly tangle = signal<Tangle | null>(readTangle());
+  protected readonly tangleSeconds = computed(() => {
+    const tangle = this.tangle();
+    return tangle ? Math.max(0, Math.round((this.now() - tangle.startedMs) / 1000)) : null;
+  });
+  /** Minutes left in the block that is on by the clock; null outside of it. */
+  protected readonly minutesLeft = computed(() => {
+    const block = this.book.block();
+    const startMs = Date.parse(this.book.lesson()?.startsAt ?? '');
+    if (!block || Number.isNaN(startMs)) return null;
+    const left = block.startMin + block.durationMin - (this.now() - startMs) / 60_000;
+    return left > 0 && left <= block.durationMin ? Math.ceil(left) : null;
+  });
 
   protected readonly left = computed(() => this.session.settings().bankHand === 'left');
   protected readonly students = computed(() =>
@@ -64,22 +110,89 @@ export class BankPage implements OnInit {
       .map((event) => ({
         id: event.id,
         who: firstName(this.book.students().find(({ id }) => id === event.studentId)?.student.name ?? 'All'),
-        text: eventText(event.body),
+        text: eventText(event.body, this.session.units()),
         at: timeText(event.atMs, this.day.water()?.water.timeZone ?? 'UTC'),
       })),
   );
+
+  constructor() {
+    const clock = setInterval(() => this.now.set(Date.now()), TICK_MS);
+    inject(DestroyRef).onDestroy(() => clearInterval(clock));
+    keepAwake(inject(DestroyRef));
+    // Told once, gently, when a block is nearly over.
+    let warned: string | null = null;
+    effect(() => {
+      const left = this.minutesLeft();
+      const id = this.book.block()?.id ?? null;
+      if (left === null || left > WARN_MIN || warned === id) return;
+      warned = id;
+      navigator.vibrate?.([40, 60, 40]);
+    });
+  }
 
   ngOnInit(): void {
     this.book.open();
   }
 
   protected tap(faultId: string | null): void {
+    if (this.pressed) return this.swallow();
     this.kept(this.book.attempt(faultId));
     if (this.book.count()?.done) navigator.vibrate?.(60);
   }
 
-  protected tangle(): void {
-    this.kept(this.book.log({ kind: 'tangle', seconds: null }));
+  private pressing: ReturnType<typeof setTimeout> | null = null;
+  private pressed = false;
+
+  /** A long press logs the attempt and opens a note about it. */
+  protected press(faultId: string | null): void {
+    this.release();
+    this.pressed = false;
+    this.pressing = setTimeout(() => {
+      this.pressed = true;
+      navigator.vibrate?.(25);
+      const work = this.book.attempt(faultId);
+      this.kept(work);
+      void work.then(([id]) => {
+        this.noteAbout = id ?? null;
+        this.sheet.set('note');
+      });
+    }, LONG_PRESS_MS);
+  }
+
+  protected release(): void {
+    if (this.pressing !== null) clearTimeout(this.pressing);
+    this.pressing = null;
+  }
+
+  /** The click that ends a long press is none. */
+  private swallow(): void {
+    this.pressed = false;
+  }
+
+  /** Starts the watch of a tangle, or stops it and logs how long it took. */
+  protected tangled(): void {
+    const tangle = this.tangle();
+    if (!tangle) return this.setTangle({ startedMs: Date.now() });
+    const seconds = Math.min(7200, Math.round((Date.now() - tangle.startedMs) / 1000));
+    this.setTangle(null);
+    this.kept(this.book.log({ kind: 'tangle', seconds }));
+  }
+
+  private setTangle(tangle: Tangle | null): void {
+    this.tangle.set(tangle);
+    this.now.set(Date.now());
+    if (tangle) localStorage.setItem(TANGLE_KEY, JSON.stringify(tangle));
+    else localStorage.removeItem(TANGLE_KEY);
+  }
+
+  protected keepSeldom(body: BankEventBody): void {
+    this.kept(this.book.log(body));
+    if (body.kind !== 'lane') this.sheet.set(null);
+  }
+
+  protected toggle(which: 'sun' | 'large'): void {
+    this[which].update((on) => !on);
+    localStorage.setItem(which === 'sun' ? SUN_KEY : LARGE_KEY, this[which]() ? '1' : '0');
   }
 
   protected logFish(outcome: 'to-hand' | 'lost'): void {
@@ -97,8 +210,9 @@ export class BankPage implements OnInit {
   protected logNote(): void {
     const text = this.note.trim();
     if (!text) return;
-    this.kept(this.book.log({ kind: 'note', text: text.slice(0, 1000) }));
+    this.kept(this.book.log({ kind: 'note', text: text.slice(0, 1000), aboutId: this.noteAbout }));
     this.note = '';
+    this.noteAbout = null;
     this.sheet.set(null);
   }
 
@@ -106,8 +220,10 @@ export class BankPage implements OnInit {
     this.kept(this.book.undo());
   }
 
+  /** By a centimetre, or an inch. */
   protected longer(by: number): void {
-    this.fish.lengthCm.update((cm) => Math.min(120, Math.max(5, cm + by)));
+    const step = this.session.units() === 'metric' ? 1 : CM_PER_INCH;
+    this.fish.lengthCm.update((cm) => Math.min(120, Math.max(5, Math.round((cm + by * step) * 100) / 100)));
   }
 
   protected swapHand(): void {
@@ -115,14 +231,39 @@ export class BankPage implements OnInit {
   }
 
   /** A tap that the device could not keep is told at once. */
-  private kept(work: Promise<void>): void {
+  private kept(work: Promise<unknown>): void {
     work.catch((error: unknown) =>
       this.messages.add({
         severity: 'error',
         summary: 'Not kept on this device',
-        detail: String(error),
+        detail: /quota/i.test(String(error))
+          ? 'There is no room left on it. Free some, then tap again; what was kept before is still here.'
+          : `The device refused it (${String(error)}). Tap again; what was kept before is still here.`,
         sticky: true,
       }),
     );
   }
+}
+
+function readTangle(): Tangle | null {
+  const kept = localStorage.getItem(TANGLE_KEY);
+  return kept ? (JSON.parse(kept) as Tangle) : null;
+}
+
+/** Keeps the screen on while the bank book is open, where the device can. */
+function keepAwake(destroyed: DestroyRef): void {
+  let lock: WakeLockSentinel | null = null;
+  const ask = (): void => {
+    if (document.visibilityState === 'visible')
+      navigator.wakeLock?.request('screen').then(
+        (given) => (lock = given),
+        () => undefined,
+      );
+  };
+  document.addEventListener('visibilitychange', ask);
+  ask();
+  destroyed.onDestroy(() => {
+    document.removeEventListener('visibilitychange', ask);
+    void lock?.release();
+  });
 }

@@ -1,7 +1,48 @@
-import { type BankEventBody, findFault } from '@doceo/core';
+import {
+  type BankEventBody,
+  type ChangeKind,
+  findFault,
+  formatLength,
+  formatRoundLength,
+  formatTemperature,
+  type MissCause,
+  type Retrieve,
+  type SafetyKind,
+  type UnitSystem,
+} from '@doceo/core';
+
+export const MISS_WORDS: Record<MissCause, string> = {
+  late: 'too late',
+  early: 'too early',
+  slack: 'slack line',
+  'wrong-way': 'set the wrong way',
+  'not-seen': 'not seen',
+  unknown: 'not known why',
+};
+export const CHANGE_WORDS: Record<ChangeKind, string> = {
+  depth: 'depth',
+  drift: 'drift or retrieve',
+  pattern: 'fly',
+  rig: 'rig',
+};
+export const RETRIEVE_WORDS: Record<Retrieve, string> = {
+  'hand-twist': 'hand twist',
+  strip: 'strip',
+  slow: 'ultra slow',
+  static: 'static',
+  hang: 'the hang',
+};
+export const SAFETY_WORDS: Record<SafetyKind, string> = {
+  slip: 'slip in the water',
+  hook: 'hook in somebody',
+  storm: 'thunder, out of the water',
+  cold: 'cold',
+  heat: 'heat',
+  'near-miss': 'near miss',
+};
 
 /** An event in a few words, for the line beside Undo and the list of the last ones. */
-export function eventText(body: BankEventBody): string {
+export function eventText(body: BankEventBody, system: UnitSystem): string {
   switch (body.kind) {
     case 'attempt':
       return body.good
@@ -10,11 +51,30 @@ export function eventText(body: BankEventBody): string {
           ? (findFault(body.faultId)?.short ?? body.faultId).toLowerCase()
           : 'not good';
     case 'fish':
-      return `${body.species}${body.lengthCm ? `, ${body.lengthCm} cm` : ''}, ${body.outcome === 'to-hand' ? 'to hand' : 'lost'}`;
+      return `${body.species}${body.lengthCm ? `, ${formatLength(body.lengthCm / 100, system)}` : ''}, ${body.outcome === 'to-hand' ? 'to hand' : 'lost'}`;
     case 'tangle':
       return body.seconds === null ? 'tangle' : `tangle, ${body.seconds} s`;
     case 'note':
       return `“${body.text}”`;
+    case 'miss':
+      return `take missed, ${MISS_WORDS[body.cause]}`;
+    case 'change':
+      return `${CHANGE_WORDS[body.what]} changed${body.to ? `: ${body.to}` : ''}`;
+    case 'tried':
+      return `${formatRoundLength(body.depthM, system)}, ${RETRIEVE_WORDS[body.retrieve]}, ${body.pattern}${body.moved ? ': moved a fish' : ''}`;
+    case 'lane':
+      return `lane ${body.lane} of ${body.of} fished`;
+    case 'temperature':
+      return `water ${formatTemperature(body.celsius, system)}${body.depthM === null ? '' : ` at ${formatRoundLength(body.depthM, system)}`}`;
+    case 'stones':
+      return `under stones: ${Object.entries(body.counts)
+        .filter(([, count]) => count > 0)
+        .map(([kind, count]) => `${count} ${kind}`)
+        .join(', ')}`;
+    case 'safety':
+      return `safety: ${SAFETY_WORDS[body.what]}${body.text ? `, ${body.text}` : ''}`;
+    case 'tempo':
+      return `beat of ${body.tapsMs.length} taps at ${formatRoundLength(body.lineM, system)}`;
     case 'undo':
       return 'taken back';
   }

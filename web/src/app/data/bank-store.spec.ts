@@ -150,4 +150,68 @@ describe('the store of the bank book', () => {
     await store.add(attempt(GOOD, null));
     await until(() => store.waiting() === 0);
   });
+
+  it('puts back what the browser threw away under a running page, and sends it', async () => {
+    server.refuse(api.events.add, 0);
+    const store = await open();
+    const taps = [attempt(GOOD, null), attempt(GOOD, 'cast.crack')];
+    await store.addAll(taps);
+    await until(() => server.of(api.events.add).length > 0);
+    await new Dexie('doceo-bank').open().then(async (other) => {
+      await other.table('events').clear();
+      other.close();
+    });
+    expect(await store.kept(LESSON.id)).toEqual([]);
+    takeAll();
+    window.dispatchEvent(new Event('online'));
+    const all = (): boolean => taps.every(({ id }) => sentIds().slice(-2).includes(id));
+    await until(all);
+    await until(() => store.waiting() === 0);
+    expect((await store.kept(LESSON.id)).map(({ id }) => id).sort()).toEqual(taps.map(({ id }) => id).sort());
+  });
+
+  it('does not put back what was sent, or belongs to a student who is gone', async () => {
+    takeAll();
+    const store = await open();
+    await store.add(attempt(GOOD, null));
+    await until(() => store.waiting() === 0 && sentIds().length === 1);
+    server.refuse(api.events.add, 0);
+    await store.add(attempt(GOOD, null, { studentId: uuid(19) }));
+    await store.forgetOthers(new Set());
+    takeAll();
+    window.dispatchEvent(new Event('online'));
+    await new Promise((resolve) => setTimeout(resolve, 300));
+    expect(await store.kept(LESSON.id)).toEqual([]);
+    expect(sentIds().filter((id, i, all) => all.indexOf(id) === i)).toHaveLength(2);
+  });
+
+  it('refuses aloud what the device has no room for, and acknowledges none of it', async () => {
+    server.refuse(api.events.add, 0);
+    const store = await open();
+    await store.add(attempt(GOOD, null));
+    const full = jest
+      .spyOn(Dexie.prototype, 'transaction' as never)
+      .mockRejectedValueOnce(new Error('QuotaExceededError') as never);
+    await expect(store.addAll([attempt(GOOD, null), attempt(GOOD, null)])).rejects.toThrow('Quota');
+    full.mockRestore();
+    expect(await store.kept(LESSON.id)).toHaveLength(1);
+    expect(store.waiting()).toBe(1);
+  });
+
+  it('keeps an entry once, though two tabs send it', async () => {
+    const there: string[] = [];
+    server.on(api.events.add, ({ body }) => {
+      const ids = (body as { events: { id: string }[] }).events.map(({ id }) => id);
+      const known = ids.filter((id) => there.includes(id));
+      there.push(...ids.filter((id) => !known.includes(id)));
+      return { stored: ids.filter((id) => !known.includes(id)), known, refused: [] };
+    });
+    const one = await open();
+    const other = TestBed.runInInjectionContext(() => new BankStore());
+    const taps = Array.from({ length: 6 }, () => attempt(GOOD, null));
+    await Promise.all(taps.map((tap, i) => (i % 2 ? one : other).add(tap)));
+    await until(() => new Set(there).size === 6);
+    await until(() => one.waiting() === 0);
+    expect(there).toHaveLength(6);
+  });
 });

@@ -2,6 +2,7 @@ import { computed, inject, Injectable, signal } from '@angular/core';
 import {
   ageOn,
   api,
+  type ConditionDay,
   type Lesson,
   type SavedLesson,
   type SavedStudent,
@@ -15,23 +16,33 @@ import {
   skillState,
   sunTimes,
   type SunTimes,
+  type Food,
 } from '@doceo/core';
 import { DateTime } from 'luxon';
 import { forkJoin, map, type Observable, of, switchMap, tap } from 'rxjs';
 import { ApiClient } from './api-client';
+import { BankStore } from './bank-store';
+import { DeviceCopies } from './device-copies';
+import { FitStore } from './fit-store';
 
 const CHOSEN_KEY = 'doceo.lesson';
+/** Under which the students seen last are kept on this device. */
+const SEEN_KEY = '#students';
 
 /** Where and when we are: lessons, waters, students, and the lesson that every screen follows. */
 @Injectable({ providedIn: 'root' })
 export class DayStore {
   private readonly client = inject(ApiClient);
+  private readonly bank = inject(BankStore);
+  private readonly copies = inject(DeviceCopies);
+  private readonly fits = inject(FitStore);
   private readonly chosenId = signal(localStorage.getItem(CHOSEN_KEY));
   private readonly lessonList = signal<SavedLesson[]>([]);
   private readonly waterList = signal<SavedWater[]>([]);
   private readonly studentList = signal<SavedStudent[]>([]);
   private readonly history = signal<BankEvent[]>([]);
   private historyOf: string | null = null;
+  private readonly conditionDay = signal<ConditionDay | null>(null);
 
   readonly loaded = signal(false);
   readonly lessons = this.lessonList.asReadonly();
@@ -50,6 +61,17 @@ export class DayStore {
   );
   readonly water = computed(() => this.waterOf(this.lesson()));
   readonly sun = computed<SunTimes | null>(() => this.sunOf(this.lesson()));
+  /** Conditions of the lesson's day at its water; null while they are not known. */
+  readonly conditions = computed<ConditionDay | null>(() => {
+    const [day, lesson, water] = [this.conditionDay(), this.lesson(), this.water()];
+    return day &&
+      lesson &&
+      water &&
+      day.waterId === water.id &&
+      day.date === localDate(lesson.startsAt, water.water.timeZone)
+      ? day
+      : null;
+  });
   /** Events of all lessons of the students of the current lesson. */
   readonly events = this.history.asReadonly();
 
@@ -60,6 +82,7 @@ export class DayStore {
   });
 
   load(): Observable<unknown> {
+    this.fits.load().subscribe();
     return forkJoin([
       this.client.call(api.lessons.list),
       this.client.call(api.waters.list),
@@ -69,11 +92,22 @@ export class DayStore {
         this.lessonList.set(lessons);
         this.waterList.set(waters);
         this.studentList.set(students);
+        void this.forgetOthers(students);
         this.now.set(Date.now());
         this.loaded.set(true);
       }),
       switchMap(() => this.loadHistory()),
     );
+  }
+
+  /** Students who were deleted, or are no longer mine to see, go from this device too. */
+  private async forgetOthers(students: readonly SavedStudent[]): Promise<void> {
+    if (this.client.fromDevice()) return;
+    const ids = students.map(({ id }) => id);
+    const before = ((await this.copies.find(SEEN_KEY))?.value ?? []) as string[];
+    await this.bank.forgetOthers(new Set(ids));
+    if (before.some((id) => !ids.includes(id))) await this.copies.forget(api.events.list.path);
+    await this.copies.keep(SEEN_KEY, ids);
   }
 
   choose(lessonId: string): void {
@@ -86,11 +120,22 @@ export class DayStore {
   loadHistory(force = false): Observable<unknown> {
     const lesson = this.lesson();
     if (!lesson) return of(null);
+    this.loadConditions(lesson);
     if (this.historyOf === lesson.id && !force) return of(null);
     this.historyOf = lesson.id;
     return this.client
       .call(api.events.list, { query: { studentsOfLesson: lesson.id } })
       .pipe(tap((events) => this.history.set(events)));
+  }
+
+  /** Nothing waits for the conditions: without them the check says nothing of them. */
+  private loadConditions(lesson: SavedLesson): void {
+    const water = this.waterOf(lesson);
+    if (!water) return;
+    const date = localDate(lesson.startsAt, water.water.timeZone);
+    this.client
+      .call(api.waters.conditions, { params: { id: water.id }, query: { date } })
+      .subscribe({ next: (day) => this.conditionDay.set(day), error: () => this.conditionDay.set(null) });
   }
 
   saveLesson(id: string, lesson: Lesson): Observable<SavedLesson> {
@@ -123,6 +168,12 @@ export class DayStore {
       .pipe(tap((water) => this.putWater(water)));
   }
 
+  setCalendar(waterId: string, calendar: Food[] | null): Observable<SavedWater> {
+    return this.client
+      .call(api.waters.setCalendar, { params: { id: waterId }, body: { calendar } })
+      .pipe(tap((water) => this.putWater(water)));
+  }
+
   addWater(id: string, water: SavedWater['water']): Observable<SavedWater> {
     return this.client
       .call(api.waters.create, { body: { id, water } })
@@ -142,6 +193,20 @@ export class DayStore {
           ),
         ),
       ),
+    );
+  }
+
+  /**
+   * Deletes a student on the server, and then here, so that nothing of the record stays on this device. Emits in between:
+   * who shows the student can leave before the student is gone from under it.
+   */
+  removeStudent(id: string): Observable<unknown> {
+    return this.client.call(api.students.remove, { params: { id } }).pipe(
+      tap(() => {
+        this.historyOf = null;
+        this.history.set([]);
+        this.load().subscribe();
+      }),
     );
   }
 
@@ -172,16 +237,18 @@ export class DayStore {
     if (!water) return null;
     const date = localDate(lesson.startsAt, water.timeZone);
     const startMs = Date.parse(lesson.startsAt);
+    const hours = this.conditions()?.hours;
     return {
       startMs,
       date,
       water,
+      ...(hours && lesson.id === this.lesson()?.id ? { hours } : {}),
       students: this.studentsOf(lesson).map(({ id, student }) => ({
         id,
         name: student.name,
         ageYears: ageOn(student.bornOn, date),
         guardianConsent: student.guardianConsentOn !== null,
-        skills: skillState(SKILLS, attemptsOf(events, id), startMs),
+        skills: skillState(SKILLS, attemptsOf(events, id), startMs, this.fits.fitted()),
       })),
     };
   }

@@ -1,11 +1,16 @@
 /** Hands a text to the user as a file. */
 export function download(name: string, text: string, type: string): void {
-  const url = URL.createObjectURL(new Blob([text], { type }));
+  downloadBlob(name, new Blob([text], { type }));
+}
+
+export function downloadBlob(name: string, blob: Blob): void {
+  const url = URL.createObjectURL(blob);
   const link = document.createElement('a');
   link.href = url;
   link.download = name;
   link.click();
-  URL.revokeObjectURL(url);
+  // A browser may read it after the click.
+  setTimeout(() => URL.revokeObjectURL(url), 60_000);
 }
 
 /** A title as a file name: `Two nymphs, deep` becomes `two-nymphs-deep`. */

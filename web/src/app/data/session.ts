@@ -1,14 +1,17 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { api, type DemoAccount, type Session, type Settings, type User } from '@doceo/contract';
-import { catchError, type Observable, of, tap } from 'rxjs';
+import { DEFAULT_SCHOOLS } from '@doceo/core';
+import { catchError, type Observable, of, switchMap, tap } from 'rxjs';
 import { ApiClient } from './api-client';
+import { DeviceCopies } from './device-copies';
 
-const DEFAULTS: Settings = { units: 'metric', bankHand: 'right' };
+const DEFAULTS: Settings = { units: 'metric', bankHand: 'right', schools: DEFAULT_SCHOOLS };
 
 /** Who is signed in, and what he likes. */
 @Injectable({ providedIn: 'root' })
 export class SessionStore {
   private readonly client = inject(ApiClient);
+  private readonly copies = inject(DeviceCopies);
   private readonly session = signal<Session | null>(null);
 
   readonly loaded = computed(() => this.session() !== null);
@@ -18,7 +21,12 @@ export class SessionStore {
   readonly units = computed(() => this.settings().units);
 
   load(): Observable<Session> {
-    return this.client.call(api.session.get).pipe(tap((session) => this.session.set(session)));
+    return this.client.call(api.session.get).pipe(
+      tap((session) => {
+        this.session.set(session);
+        this.own(session);
+      }),
+    );
   }
 
   signIn(email: string, password: string): Observable<Session> {
@@ -34,7 +42,10 @@ export class SessionStore {
   }
 
   signOut(): Observable<unknown> {
-    return this.client.once(api.session.signOut).pipe(tap(() => location.assign('/')));
+    return this.client.once(api.session.signOut).pipe(
+      switchMap(() => this.copies.clear()),
+      tap(() => location.assign('/')),
+    );
   }
 
   keep(change: Partial<Settings>): void {
@@ -48,7 +59,14 @@ export class SessionStore {
       .subscribe();
   }
 
+  /** Copies on this device are of this user; the session is among them, for a start without a network. */
+  private own(session: Session): void {
+    if (session.user)
+      void this.copies.ownedBy(session.user.id).then(() => this.client.keep(api.session.get, session));
+  }
+
   private opened(session: Session): void {
+    this.own(session);
     const before = this.user();
     this.session.set({ ...session, demo: this.demo() });
     if (before && before.id !== session.user?.id) location.assign('/');

@@ -37,6 +37,9 @@ export class DragDirective {
         x: at.clientX,
         y: at.clientY,
       });
+    // A mouse moves more often than the screen shows: one report a frame.
+    let latest = event;
+    let frame = 0;
     const move = (to: PointerEvent): void => {
       if (!this.dragged) {
         if (Math.hypot(to.clientX - from.x, to.clientY - from.y) < THRESHOLD) return;
@@ -44,10 +47,15 @@ export class DragDirective {
         this.element.setPointerCapture?.(event.pointerId);
         report('start', event);
       }
-      report('move', to);
+      latest = to;
+      frame ||= requestAnimationFrame(() => {
+        frame = 0;
+        report('move', latest);
+      });
     };
     const end = (phase: 'end' | 'cancel', at: { clientX: number; clientY: number }): void => {
       watch.abort();
+      cancelAnimationFrame(frame);
       if (this.dragged) report(phase, at);
     };
     const { signal } = watch;

@@ -1,6 +1,5 @@
 import fc from 'fast-check';
-import { buildRig, leaderLength, rigEdits, SKILLS, skillState, TEMPLATE_IDS } from '@doceo/core';
-import { drawStreams } from '../record/streams';
+import { buildRig, leaderLength, rigEdits, TEMPLATE_IDS } from '@doceo/core';
 import { drawRig, LINE_BELOW_PX, lineEndX } from '../rig/rig-drawing';
 import { spreadLabels } from './spread-labels';
 import { cross, untangle } from './untangle';
@@ -129,13 +128,4 @@ describe('untangled lines', () => {
         ],
       ),
     ).toEqual([0, 1]));
-});
-
-describe('the streams', () => {
-  it('have a reach for every skill, each once', () => {
-    const streams = drawStreams(skillState(SKILLS, [], 0), 870, 112);
-    expect(streams.flatMap(({ reaches }) => reaches.map(({ skill }) => skill.id)).sort()).toEqual(
-      SKILLS.skills.map(({ id }) => id).sort(),
-    );
-  });
 });

@@ -5,7 +5,7 @@ import { MAX_GROUP } from '@doceo/core';
 import type { SavedLesson } from '@doceo/contract';
 import { DateTime } from 'luxon';
 import { DatePickerModule } from 'primeng/datepicker';
-import { DialogModule } from 'primeng/dialog';
+import { DIALOG } from '../parts/dialog';
 import type { ApiError } from '../data/api-error';
 import { DayStore } from '../data/day-store';
 import { aboutStudent } from '../data/lesson-texts';
@@ -14,7 +14,7 @@ import { WaterDialogComponent } from './water-dialog.component';
 /** Puts a plan on a day, at a water, with students, or changes that. */
 @Component({
   selector: 'doceo-lesson-dialog',
-  imports: [FormsModule, RouterLink, DialogModule, DatePickerModule, WaterDialogComponent],
+  imports: [FormsModule, RouterLink, DIALOG, DatePickerModule, WaterDialogComponent],
   templateUrl: './lesson-dialog.component.html',
   styleUrl: './lesson-dialog.component.css',
 })

@@ -1,10 +1,19 @@
 import { Component, computed, inject, input, type OnInit, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { api, type SavedPlan } from '@doceo/contract';
-import { type BankEvent, classKit, gearList, LEAST_HOURS, rigUses, tanglesPerHour } from '@doceo/core';
+import {
+  type BankEvent,
+  classKit,
+  gearList,
+  LEAST_HOURS,
+  rigUses,
+  tanglesPerHour,
+  formatLength,
+} from '@doceo/core';
 import { unparse } from 'papaparse';
 import { forkJoin } from 'rxjs';
 import { ApiClient } from '../data/api-client';
+import { SessionStore } from '../data/session';
 import { DayStore } from '../data/day-store';
 import { download, fileName } from '../data/download';
 import { dayText } from '../data/lesson-texts';
@@ -28,6 +37,7 @@ interface Line {
 export class LessonKitPage implements OnInit {
   private readonly client = inject(ApiClient);
   protected readonly day = inject(DayStore);
+  protected readonly session = inject(SessionStore);
   readonly id = input.required<string>();
   private readonly plan = signal<SavedPlan | null>(null);
   private readonly events = signal<BankEvent[]>([]);
@@ -62,7 +72,7 @@ export class LessonKitPage implements OnInit {
       unit: 'pieces' as const,
       spares: 0,
     }));
-    return [...gear, ...classKit(this.uses())].map((line) => ({
+    return [...gear, ...classKit(this.uses(), this.session.units())].map((line) => ({
       ...line,
       key: `${line.group}/${line.name}`,
     }));
@@ -100,11 +110,11 @@ export class LessonKitPage implements OnInit {
   }
 
   protected amount({ count, unit }: Line): string {
-    return unit === 'm' ? `${count.toFixed(1)} m` : `${count} ×`;
+    return unit === 'm' ? formatLength(count, this.session.units()) : `${count} ×`;
   }
 
   protected spares({ spares, unit }: Line): string {
-    return spares > 0 ? `${unit === 'm' ? `${spares.toFixed(1)} m` : spares} spare` : '';
+    return spares > 0 ? `${unit === 'm' ? formatLength(spares, this.session.units()) : spares} spare` : '';
   }
 
   protected saveCsv(): void {

@@ -2,7 +2,7 @@ import { Component, inject, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { toIssues, waterSchema } from '@doceo/contract';
 import { type Place, type PlaceKind, type WaterKind, WATER_KINDS } from '@doceo/core';
-import { DialogModule } from 'primeng/dialog';
+import { DIALOG } from '../parts/dialog';
 import { ApiError } from '../data/api-error';
 import { DayStore } from '../data/day-store';
 
@@ -24,7 +24,7 @@ const FIRST_PLACES: Record<WaterKind, Place[]> = {
 /** A new water with the little that the plan check needs. Its rule card starts unread. */
 @Component({
   selector: 'doceo-water-dialog',
-  imports: [FormsModule, DialogModule],
+  imports: [FormsModule, DIALOG],
   templateUrl: './water-dialog.component.html',
   styles: `
     .body {

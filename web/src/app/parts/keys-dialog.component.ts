@@ -1,10 +1,10 @@
 import { Component, input, output } from '@angular/core';
-import { DialogModule } from 'primeng/dialog';
+import { DIALOG } from './dialog';
 
 /** The keys of a screen. */
 @Component({
   selector: 'doceo-keys-dialog',
-  imports: [DialogModule],
+  imports: [DIALOG],
   template: `
     <p-dialog
       header="Keys"

@@ -1,5 +1,5 @@
 import { Component, computed, inject, input, output, signal } from '@angular/core';
-import { DialogModule } from 'primeng/dialog';
+import { DIALOG } from './dialog';
 import { MessageService } from 'primeng/api';
 import type { ApiError } from '../data/api-error';
 import { DayStore } from '../data/day-store';
@@ -8,7 +8,7 @@ import { dayOfYearText, readOnText } from '../data/lesson-texts';
 /** The rule card of a water, with who says so and when a person last read it. */
 @Component({
   selector: 'doceo-rule-card-dialog',
-  imports: [DialogModule],
+  imports: [DIALOG],
   template: `
     <p-dialog
       [header]="'Rule card: ' + (water()?.water?.name ?? '')"

@@ -1,12 +1,12 @@
 import { Component, computed, input, output } from '@angular/core';
-import { DialogModule } from 'primeng/dialog';
+import { DIALOG } from '../parts/dialog';
 import { planDifferences } from './plan-difference';
 import type { PlanValue } from './plan-document';
 
 /** The plan was saved elsewhere in the meantime: both states side by side, nothing overwritten unseen. */
 @Component({
   selector: 'doceo-conflict-dialog',
-  imports: [DialogModule],
+  imports: [DIALOG],
   template: `
     <p-dialog
       header="This plan was saved elsewhere too"

@@ -33,6 +33,7 @@ import type { ApiError } from '../data/api-error';
 import { DayStore } from '../data/day-store';
 import type { EditedDocument } from '../data/edited-document';
 import { aboutStudent, dayText, firstName, spanText } from '../data/lesson-texts';
+import { SessionStore } from '../data/session';
 import type { Drag } from '../drawing/drag.directive';
 import { LessonDialogComponent } from '../lesson/lesson-dialog.component';
 import { KeysDialogComponent } from '../parts/keys-dialog.component';
@@ -43,6 +44,7 @@ import { BlockInspectorComponent } from './block-inspector.component';
 import { ConflictDialogComponent } from './conflict-dialog.component';
 import { DrillShelfComponent } from './drill-shelf.component';
 import { PlanDocuments, type PlanValue } from './plan-document';
+import { PlanSchoolsComponent } from './plan-schools.component';
 import { ShareDialogComponent } from './share-dialog.component';
 import { type Lane, TimelineComponent } from './timeline.component';
 
@@ -74,6 +76,7 @@ const KEYS = [
     ConflictDialogComponent,
     ShareDialogComponent,
     KeysDialogComponent,
+    PlanSchoolsComponent,
   ],
   templateUrl: './plan.page.html',
   styleUrl: './plan.page.css',
@@ -85,6 +88,7 @@ export class PlanPage implements OnInit, OnDestroy {
   private readonly messages = inject(MessageService);
   private readonly router = inject(Router);
   protected readonly day = inject(DayStore);
+  protected readonly session = inject(SessionStore);
   readonly id = input.required<string>();
 
   private readonly timeline = viewChild(TimelineComponent);
@@ -102,6 +106,11 @@ export class PlanPage implements OnInit, OnDestroy {
 
   protected readonly value = computed(() => this.document()?.value() ?? null);
   protected readonly mine = computed(() => this.saved()?.mine ?? false);
+  /** Who made it, when that was not me. */
+  protected readonly author = computed(() => {
+    const saved = this.saved();
+    return saved ? (saved.origin?.ownerName ?? (saved.mine ? null : saved.ownerName)) : null;
+  });
   /** The plan as it would be after the drag under way. */
   protected readonly shown = computed<PlanBody | null>(() => {
     const body = this.value()?.body ?? null;

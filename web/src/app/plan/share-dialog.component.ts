@@ -1,14 +1,14 @@
 import { Component, inject, input, type OnInit, output, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { api, type Circle, type SavedPlan } from '@doceo/contract';
-import { DialogModule } from 'primeng/dialog';
+import { DIALOG } from '../parts/dialog';
 import { ApiClient } from '../data/api-client';
 import type { ApiError } from '../data/api-error';
 
 /** Shares a plan with a circle, or makes it private again. */
 @Component({
   selector: 'doceo-share-dialog',
-  imports: [DialogModule, RouterLink],
+  imports: [DIALOG, RouterLink],
   template: `
     <p-dialog
       header="Share this plan"

@@ -1,11 +1,10 @@
-import { api, type SavedPlan, type SavedStudent } from '@doceo/contract';
-import { type BankEvent, type PlanBody, SKILLS, skillState } from '@doceo/core';
+import { api, type FitStatus, type SavedPlan, type SavedStudent } from '@doceo/contract';
+import { type BankEvent, type PlanBody, SKILLS } from '@doceo/core';
 import type { FakeServer } from '../../testing/fake-server';
 import { attempt, event, JONAS, NOW, PLAN, SAM, uuid } from '../../testing/fixtures';
-import { lessonServer, setDate, type Shown, show } from '../../testing/page';
+import { lessonServer, setDate, type Shown, show, until } from '../../testing/page';
 import { RecordPage } from './record.page';
 import { StudentListPage } from './student-list.page';
-import { drawStreams } from './streams';
 
 jest.mock('../theme/echarts-core', () => ({
   __esModule: true,
@@ -71,12 +70,12 @@ describe('the record', () => {
   it('offers drills that fit the minutes, and makes a plan of them', async () => {
     server.on(api.plans.create, ({ body }) => ({ ...PLAN, ...(body as object) }) as SavedPlan);
     const page = await open(good(4, 'casting.grip-stance'));
-    expect(page.all('.advice b').length).toBeGreaterThan(1);
+    expect(page.all('article b').length).toBeGreaterThan(1);
     await page.press('Make a lesson of it');
     const made = server.of(api.plans.create)[0]?.body as { body: PlanBody };
     const [first, second] = made.body.blocks;
     expect([first?.drillId, first?.startMin]).toEqual(['hats-and-glasses', 0]);
-    expect(page.all('.advice b')[0]).toBe(second?.title);
+    expect(page.all('article b')[0]).toBe(second?.title);
   });
 
   it('says what to do while there is nothing', async () => {
@@ -85,6 +84,80 @@ describe('the record', () => {
 
   it('shows nobody else’s student', async () => {
     expect((await open([], uuid(99))).text()).toContain('No such student');
+  });
+
+  it('goes back through the season, and says what was won or lost since the lesson before', async () => {
+    const day = 86_400_000;
+    const [first, second, third] = [3, 2, 1].map((days, i) =>
+      good(8, [PAUSE, 'casting.stop', 'casting.roll'][i]).map((one, n) => ({
+        ...one,
+        lessonId: uuid(80 + i),
+        atMs: NOW - days * day + n * 1000,
+      })),
+    ) as [BankEvent[], BankEvent[], BankEvent[]];
+    const page = await open([...first, ...second, ...third]);
+    const slider = page.element.querySelector<HTMLInputElement>('input[type=range]')!;
+    expect([slider.max, page.all('output')[0]]).toEqual(['3', 'Today']);
+    expect(page.all('.changes')[0]).toMatch(/^Since 8 Jun 2026:\s*Roll cast \+0\.\d\d/);
+    slider.value = '1';
+    slider.dispatchEvent(new Event('input', { bubbles: true }));
+    await page.settle();
+    expect(page.all('output')[0]).toBe('8 Jun 2026');
+    expect(page.all('.changes')[0]).toMatch(/^Since 7 Jun 2026:\s*Stop \+0\.\d\d/);
+    expect(reach('Pause').getAttribute('aria-label')).toContain('8 attempts');
+  });
+
+  it('tells which drill moved which fault, from how many attempts', async () => {
+    const lesson = (drillId: string, n: number, faults: number, at: number): BankEvent[] =>
+      Array.from({ length: n }, (_, i) => ({
+        ...attempt(PAUSE, i < faults ? 'cast.crack' : null),
+        atMs: NOW - 5_000_000 + (at + i) * 1000,
+      })).map((one) => ({ ...one, body: { ...one.body, drillId } as BankEvent['body'] }));
+    const page = await open([
+      ...lesson('hoops', 20, 16, 0),
+      ...lesson('lay-it-down', 6, 3, 100),
+      ...lesson('hoops', 20, 2, 200),
+    ]);
+    expect(page.text()).toMatch(
+      /fell from 80 to 10 of 100 since “Pick up, lay down” \(−\d\d to −\d\d; 20 attempts before, 20 after\)/,
+    );
+    expect(page.text()).toContain('likely, not proved');
+  });
+
+  it('says which parameters are in use, and fits them with its progress told', async () => {
+    const status = (
+      state: FitStatus['state'],
+      done: number,
+      skills: FitStatus['skills'] = {},
+    ): FitStatus => ({
+      state,
+      done,
+      of: 57,
+      startedAt: '2026-06-10T06:00:00Z',
+      endedAt: state === 'done' ? '2026-06-10T06:00:02Z' : null,
+      skills,
+    });
+    const fit = {
+      enough: true,
+      students: 14,
+      attempts: 300,
+      mean: { initial: 0.5, learn: 0.1, slip: 0.1, guess: 0.2 },
+      spread: { initial: 0.1, learn: 0.02, slip: 0.02, guess: 0.02 },
+    };
+    server.on(api.skillFit.get, status('never', 0));
+    server.on(api.skillFit.start, status('running', 3));
+    const page = await open([]);
+    reach('Grip and stance').dispatchEvent(new MouseEvent('click', { bubbles: true }));
+    await page.settle();
+    expect(page.text()).toContain('In use: the priors that ship');
+    const before = reach('Grip and stance').getAttribute('aria-label');
+    await page.press('Fit to all records now');
+    expect(page.text()).toContain('3 of 57 skills');
+    server.on(api.skillFit.get, status('done', 57, { 'casting.grip-stance': fit }));
+    await until(() => page.text().includes('In use: fitted'));
+    await page.settle();
+    expect(page.text()).toContain('300 attempts of 14 students');
+    expect(reach('Grip and stance').getAttribute('aria-label')).not.toBe(before);
   });
 
   it('changes the student, and asks a guardian of a minor', async () => {
@@ -118,42 +191,47 @@ describe('the students', () => {
     expect(page.all('.bar small')[0]).toMatch(/^casting 1\/\d+$/);
   });
 
+  const file = {
+    format: 'doceo-student',
+    version: 1,
+    writtenAt: '2026-06-01T10:00:00Z',
+    student: { ...SAM.student, name: 'Lidia Moreau', id: uuid(14) },
+    lessons: [],
+    events: [],
+    readings: [],
+  };
+  const choose = async (page: Shown<StudentListPage>, text: string): Promise<void> => {
+    const field = page.element.querySelector<HTMLInputElement>('input[type=file]')!;
+    const chosen = Object.assign(new File([text], 'lidia.json'), { text: () => Promise.resolve(text) });
+    Object.defineProperty(field, 'files', { value: [chosen], configurable: true });
+    field.dispatchEvent(new Event('change'));
+    await page.quiet();
+  };
+
+  it('can be taken in from a file', async () => {
+    const lidia = { id: uuid(14), mine: true, student: { ...SAM.student, name: 'Lidia Moreau' } };
+    const server = lessonServer().on(api.students.import, lidia);
+    const page = await show(StudentListPage, server);
+    server.on(api.students.list, [SAM, JONAS, lidia]);
+    await choose(page, JSON.stringify(file));
+    expect(server.of(api.students.import)[0]?.body).toEqual(file);
+    expect(page.all('.who b')).toContain('Lidia Moreau');
+  });
+
+  it('are not taken in from a file with a fault, which is named, be it found here or by the server', async () => {
+    const server = lessonServer().refuse(api.students.import, 409, 'already-exists');
+    const page = await show(StudentListPage, server);
+    await choose(page, JSON.stringify({ ...file, version: 9 }));
+    expect(page.all('.refused li')[0]).toMatch(/^version /);
+    expect(server.of(api.students.import)).toEqual([]);
+    await choose(page, JSON.stringify(file));
+    expect(page.all('.refused b')[0]).toContain('lidia.json was not taken');
+    expect(page.all('.refused li')[0]).toMatch(/^student /);
+  });
+
   it('begin with an invitation', async () => {
     const page = await show(StudentListPage, lessonServer().on(api.students.list, []));
     await page.press('Add the first');
     expect(page.text()).toContain('Save the student');
-  });
-});
-
-describe('the drawing of streams', () => {
-  const streams = drawStreams(skillState(SKILLS, [], 0), 870, 112);
-
-  it('has every skill once, left to right, without overlap', () => {
-    const reaches = streams.flatMap((stream) => stream.reaches);
-    expect(new Set(reaches.map(({ skill }) => skill.id)).size).toBe(SKILLS.skills.length);
-    for (const stream of streams)
-      stream.reaches.slice(1).forEach((next, i) => {
-        const before = stream.reaches[i] as (typeof stream.reaches)[number];
-        expect(next.x - next.width / 2).toBeCloseTo(before.x + before.width / 2, 6);
-      });
-  });
-
-  it('stays inside its width', () => {
-    for (const { reaches } of streams) {
-      expect((reaches[0]?.x ?? 0) - (reaches[0]?.width ?? 0) / 2).toBeGreaterThanOrEqual(-0.001);
-      expect((reaches.at(-1)?.x ?? 0) + (reaches.at(-1)?.width ?? 0) / 2).toBeLessThanOrEqual(870.001);
-    }
-  });
-
-  it('is wider where more is mastered', () => {
-    const tried = Array.from({ length: 12 }, (_, i) => ({ id: `${i}`, atMs: i, skillId: PAUSE, good: true }));
-    const state = skillState(SKILLS, tried as never, 20);
-    const height = (path: string): number => {
-      const ys = [...path.matchAll(/[ML]([\d.]+) ([\d.]+)/g)].map(([, , y]) => Number(y));
-      return Math.max(...ys) - Math.min(...ys);
-    };
-    const of = (all: typeof streams): number =>
-      height(all.flatMap((stream) => stream.reaches).find(({ skill }) => skill.id === PAUSE)?.path ?? '');
-    expect(of(drawStreams(state, 870, 112))).toBeGreaterThan(of(streams) + 10);
   });
 });

@@ -1,24 +1,19 @@
 import { Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { ageOn, api } from '@doceo/contract';
 import {
-  applyEdit,
   attemptsOf,
   type BankEvent,
-  blockFromDrill,
-  emptyPlan,
-  faultAttemptsOf,
+  drilledAttempts,
   faultRates,
   findDrill,
   findFault,
   formatProbability,
   groundOf,
   type GroundKind,
-  nextStart,
-  PARAMETER_GRID,
-  type PlanBody,
+  movedFaults,
   SKILLS,
+  type SkillState,
   skillState,
   standing,
   STRAND_NAMES,
@@ -29,27 +24,50 @@ import { DateTime } from 'luxon';
 import { ApiClient } from '../data/api-client';
 import type { ApiError } from '../data/api-error';
 import { DayStore } from '../data/day-store';
+import { FitStore } from '../data/fit-store';
 import { aboutStudent, firstName } from '../data/lesson-texts';
+import { SessionStore } from '../data/session';
 import { eventText } from '../bank/event-text';
 import { CHART } from '../theme/chart-theme';
+import { type NextDrill, NextDrillsComponent } from './next-drills.component';
 import { ParetoComponent } from './pareto.component';
-import { drawStreams } from './streams';
+import { FaultCourseComponent } from './fault-course.component';
+import { MovedFaultsComponent } from './moved-faults.component';
+import { type Moment, SeasonSliderComponent } from './season-slider.component';
+import { SkillFitComponent } from './skill-fit.component';
+import { SkillMapComponent } from './skill-map.component';
+import { StudentPrivacyComponent } from './student-privacy.component';
 import { StudentDialogComponent } from './student-dialog.component';
 
-const WIDTH = 870;
-const ROW = 112;
 const PAGE = 12;
+/** Changes named below the map. */
+const MOST_CHANGES = 5;
+const LEAST_CHANGE = 0.02;
+const MOST_TRENDS = 3;
 
 /** One student's record: what flows and what holds it back, what goes wrong, the evidence, what to teach next. */
 @Component({
   selector: 'doceo-record-page',
-  imports: [FormsModule, RouterLink, ParetoComponent, StudentDialogComponent],
+  imports: [
+    RouterLink,
+    FaultCourseComponent,
+    MovedFaultsComponent,
+    NextDrillsComponent,
+    ParetoComponent,
+    SeasonSliderComponent,
+    SkillFitComponent,
+    SkillMapComponent,
+    StudentDialogComponent,
+    StudentPrivacyComponent,
+  ],
   templateUrl: './record.page.html',
   styleUrl: './record.page.css',
 })
 export class RecordPage {
   private readonly client = inject(ApiClient);
   private readonly router = inject(Router);
+  private readonly fits = inject(FitStore);
+  private readonly session = inject(SessionStore);
   protected readonly day = inject(DayStore);
   readonly id = input.required<string>();
 
@@ -60,9 +78,9 @@ export class RecordPage {
   protected readonly ground = signal<'grass' | 'water'>('grass');
   protected readonly listed = signal(PAGE);
   protected readonly editing = signal(false);
-  protected readonly size = { width: WIDTH, height: 66 + 4 * ROW + 72 };
+  /** Where the slider stands among the moments; null for today. */
+  protected readonly moment = signal<number | null>(null);
   protected readonly nowMs = Date.now();
-  protected readonly settingsTried = PARAMETER_GRID.length;
 
   protected readonly loaded = computed(() => this.events() !== null);
   protected readonly student = computed(() => this.day.students().find(({ id }) => id === this.id()) ?? null);
@@ -72,9 +90,42 @@ export class RecordPage {
     const age = ageOn(student.bornOn, new Date(this.nowMs).toISOString().slice(0, 10));
     return [age === null ? '' : `${age}`, aboutStudent(student)].filter(Boolean).join(', ');
   });
+  protected readonly ownEvents = computed(() => this.events() ?? []);
   protected readonly attempts = computed(() => attemptsOf(this.events() ?? [], this.id()));
-  protected readonly state = computed(() => skillState(SKILLS, this.attempts(), this.nowMs));
-  protected readonly streams = computed(() => drawStreams(this.state(), WIDTH, ROW));
+  /** The end of every lesson with something on the record, and today. */
+  protected readonly moments = computed<Moment[]>(() => {
+    const ends = new Map<string, number>();
+    for (const { lessonId, atMs } of standing(this.events() ?? []))
+      ends.set(lessonId, Math.max(atMs, ends.get(lessonId) ?? 0));
+    const lessons = [...ends.values()].sort((a, b) => a - b);
+    return [
+      ...lessons.map((atMs) => ({ atMs, name: DateTime.fromMillis(atMs).toFormat('d LLL yyyy') })),
+      { atMs: this.nowMs, name: 'Today' },
+    ];
+  });
+  protected readonly at = computed(() => this.moment() ?? this.moments().length - 1);
+  /** The moment compared with: the lesson before the one looked at, or before the last one. */
+  private readonly earlier = computed<Moment | null>(() => {
+    const moments = this.moments();
+    const lesson = Math.min(this.at(), moments.length - 2);
+    return moments[lesson - 1] ?? null;
+  });
+  protected readonly state = computed(() => this.stateAt(this.moments()[this.at()]?.atMs ?? this.nowMs));
+  protected readonly then = computed(() => {
+    const earlier = this.earlier();
+    return earlier ? this.stateAt(earlier.atMs) : null;
+  });
+  protected readonly comparedWith = computed(() => `Since ${this.earlier()?.name ?? ''}:`);
+  protected readonly changes = computed(() => {
+    const [now, then] = [this.state(), this.then()];
+    if (!then) return [];
+    return SKILLS.skills
+      .map(({ id, name }) => ({ name, by: (now[id]?.mastery ?? 0) - (then[id]?.mastery ?? 0) }))
+      .filter(({ by }) => Math.abs(by) >= LEAST_CHANGE)
+      .sort((a, b) => Math.abs(b.by) - Math.abs(a.by))
+      .slice(0, MOST_CHANGES);
+  });
+  protected readonly moved = computed(() => movedFaults(this.events() ?? [], this.id()));
   protected readonly lessonsSeen = computed(
     () => new Set((this.events() ?? []).map(({ lessonId }) => lessonId)).size,
   );
@@ -107,12 +158,16 @@ export class RecordPage {
   protected readonly strandName = computed(() => STRAND_NAMES[this.skill().strand]);
   protected readonly color = computed(() => CHART.strands[this.skill().strand]);
   protected readonly rates = computed(() => {
-    const own = faultAttemptsOf(this.events() ?? [], this.id(), this.chosen() ?? undefined);
-    return { attempts: own.length, rates: faultRates(own) };
+    const chosen = this.chosen();
+    const own = drilledAttempts(this.events() ?? [], this.id()).filter(
+      ({ skillId }) => chosen === null || skillId === chosen,
+    );
+    return { own, attempts: own.length, rates: faultRates(own) };
   });
   protected readonly trends = computed(() =>
     this.rates()
       .rates.filter(({ trend }) => trend !== 'unclear')
+      .slice(0, MOST_TRENDS)
       .map(({ faultId, trend }) => `${findFault(faultId)?.short ?? faultId} is ${trend}`)
       .join('; '),
   );
@@ -129,6 +184,9 @@ export class RecordPage {
   protected readonly advice = computed(() =>
     this.loaded() ? whatNext(this.state(), this.grounds(), this.minutes()).slice(0, 4) : [],
   );
+  protected readonly next = computed<NextDrill[]>(() =>
+    this.advice().map(({ drill, gain, reason }) => ({ drill, gain, why: reason })),
+  );
   protected readonly evidence = computed(() => {
     const chosen = this.chosen();
     return standing(this.events() ?? [])
@@ -141,7 +199,7 @@ export class RecordPage {
           event.body.kind === 'attempt'
             ? (findDrill(event.body.drillId ?? '')?.name ?? SKILLS.get(event.body.skillId).name)
             : event.body.kind,
-        text: eventText(event.body),
+        text: eventText(event.body, this.session.units()),
         good: event.body.kind === 'attempt' ? event.body.good : null,
       }));
   });
@@ -162,30 +220,35 @@ export class RecordPage {
     this.listed.update((n) => n + 40);
   }
 
-  protected makeLesson(): void {
-    const drills = ['hats-and-glasses', ...this.advice().map(({ drill }) => drill.id)];
-    const body = drills.reduce<PlanBody>(
-      (plan, drill) =>
-        applyEdit(plan, { kind: 'add', block: blockFromDrill(drill, crypto.randomUUID(), nextStart(plan)) }),
-      { ...emptyPlan(), groupSize: 1, lengthMin: 90, aim: '' },
-    );
-    const packed = applyEdit(body, { kind: 'fit' });
-    this.client
-      .call(api.plans.create, { body: { id: crypto.randomUUID(), title: 'What comes next', body: packed } })
-      .subscribe(({ id }) => void this.router.navigate(['/plan', id]));
-  }
-
   protected percent(value: number | undefined): string {
     return formatProbability(value ?? 0);
+  }
+
+  protected abs(value: number): number {
+    return Math.abs(value);
   }
 
   protected first(name: string): string {
     return firstName(name);
   }
 
+  protected gone(): void {
+    void this.router.navigate(['/record']);
+  }
+
+  private stateAt(atMs: number): SkillState {
+    return skillState(
+      SKILLS,
+      this.attempts().filter((attempt) => attempt.atMs <= atMs),
+      atMs,
+      this.fits.fitted(),
+    );
+  }
+
   private load(studentId: string): void {
     this.events.set(null);
     this.chosen.set(null);
+    this.moment.set(null);
     this.client.call(api.events.list, { query: { studentId } }).subscribe({
       next: (events) => this.events.set(events),
       error: (error: ApiError) => this.failed.set(error),

@@ -1,87 +1,268 @@
-import { type Skill, type SkillState, SKILLS, STRAND_NAMES, type Strand } from '@doceo/core';
+import { READY, type Skill, type SkillState, SKILLS, STRAND_NAMES, type Strand } from '@doceo/core';
+import { bend, type Course, ribbon, windingCourse } from './ribbon';
 
 export interface Reach {
   skill: Skill;
-  /** Middle of the reach. */
-  x: number;
-  width: number;
   mastery: number;
   attempts: number;
-  path: string;
+  /** How much the estimate rose since the moment compared with. */
+  change: number;
+  /** As wide as the estimate; as it could be; what was won and lost since. */
+  fill: string;
   edge: string;
-  label: { x: number; y: number; lines: string[] };
+  won: string;
+  lost: string;
+  /** Whole bed, which is what one touches. */
+  bed: string;
+  hit: { x: number; y: number; width: number; height: number };
+  /** Where it begins across the stream. */
+  gate: { x1: number; y1: number; x2: number; y2: number };
+  middle: { x: number; y: number };
+  label: { x: number; y: number; lines: string[]; tick: { y1: number; y2: number } | null };
 }
 
 export interface Stream {
   strand: Strand;
   name: string;
-  y: number;
+  title: { x: number; y: number };
   reaches: Reach[];
+  /** From the last reach into the river all streams make; null where a strand runs beside. */
+  join: { fill: string; bed: string } | null;
 }
 
-const BED_PX = 40;
-const LEAST_PX = 3;
-const SAMPLES = 10;
+export interface SkillMap {
+  width: number;
+  height: number;
+  streams: Stream[];
+  river: { path: string; x: number; y: number; ready: number; of: number };
+  /** Prerequisites that are not the reach just before, as thin lines. */
+  rests: { from: string; to: string; path: string }[];
+}
 
-/** The four teaching strands; safety and fish care run through all and have few skills. */
-const SHOWN: Strand[] = ['casting', 'rigging', 'hook-setting', 'water', 'safety', 'fish-care'];
+interface Layout {
+  direction: 'right' | 'down';
+  width: number;
+  height: number;
+  /** Half the bed's width. */
+  bed: number;
+  swing: number;
+  starts: Record<Strand, { x: number; y: number; length: number }>;
+  mouth: { x: number; y: number };
+  label: (place: { x: number; y: number }, index: number, name: string) => Reach['label'];
+}
+
+const MAIN: Strand[] = ['casting', 'rigging', 'hook-setting', 'water'];
+const LEAST = 1.5;
+const ROW = 122;
+const FIRST_ROW = 74;
+const COLUMN = 92;
+/** Where the first column stands on a phone, with room for the lines beside it. */
+const LEFT = 18;
+const STEP = 46;
+const LINE = 12;
+/** Mean width of a letter on the desk, pixels. */
+const LETTER = 6.2;
+
+const skillsOf = (strand: Strand): Skill[] => SKILLS.skills.filter((skill) => skill.strand === strand);
+const LONGEST = Math.max(...MAIN.map((strand) => skillsOf(strand).length));
+
+const DESK: Layout = {
+  direction: 'right',
+  width: 960,
+  height: FIRST_ROW + 4 * ROW + 48,
+  bed: 20,
+  swing: 4,
+  starts: {
+    casting: { x: 4, y: FIRST_ROW, length: 776 },
+    rigging: { x: 4, y: FIRST_ROW + ROW, length: 776 },
+    'hook-setting': { x: 4, y: FIRST_ROW + 2 * ROW, length: 776 },
+    water: { x: 4, y: FIRST_ROW + 3 * ROW, length: 776 },
+    safety: { x: 4, y: FIRST_ROW + 4 * ROW, length: 440 },
+    'fish-care': { x: 500, y: FIRST_ROW + 4 * ROW, length: 380 },
+  },
+  mouth: { x: 850, y: FIRST_ROW + 1.5 * ROW },
+  label: ({ x, y }, index, name) => {
+    const high = index % 2 === 1;
+    const lines = high ? wrap(name, 18) : [name];
+    const bottom = y - (high ? 45 : 28);
+    return {
+      x: Math.max(x, (name.length * LETTER) / 2),
+      y: bottom - (lines.length - 1) * LINE,
+      lines,
+      tick: high ? { y1: bottom + 4, y2: y - 22 } : null,
+    };
+  },
+};
+
+const PHONE: Layout = {
+  direction: 'down',
+  width: LEFT + 4 * COLUMN,
+  height: 34 + LONGEST * STEP + 160 + 5 * STEP + 6,
+  bed: 9,
+  swing: 2,
+  starts: {
+    casting: { x: LEFT, y: 34, length: LONGEST * STEP },
+    rigging: { x: LEFT + COLUMN, y: 34, length: LONGEST * STEP },
+    'hook-setting': { x: LEFT + 2 * COLUMN, y: 34, length: LONGEST * STEP },
+    water: { x: LEFT + 3 * COLUMN, y: 34, length: LONGEST * STEP },
+    safety: { x: LEFT, y: 34 + LONGEST * STEP + 160, length: 5 * STEP },
+    'fish-care': { x: LEFT + 2 * COLUMN, y: 34 + LONGEST * STEP + 160, length: 5 * STEP },
+  },
+  mouth: { x: LEFT + 1.9 * COLUMN, y: 34 + LONGEST * STEP + 66 },
+  label: ({ x, y }, _index, name) => {
+    const lines = wrapNarrow(name, 11);
+    return { x: x + 14, y: y + 4 - ((lines.length - 1) * LINE) / 2, lines, tick: null };
+  },
+};
 
 /**
- * The record as streams: each skill a reach as wide as its estimate, with a pale edge as wide as it could be.
- *
- * @param width of the whole drawing, pixels
- * @param rowHeight from stream to stream
+ * The record as four streams that join: each skill a reach as wide as its estimate, with a pale edge as wide as it could
+ * be, and what was won or lost since an earlier state.
  */
-export function drawStreams(state: SkillState, width: number, rowHeight: number): Stream[] {
-  let y = 66;
-  return SHOWN.map((strand, row) => {
-    const skills = SKILLS.skills.filter((skill) => skill.strand === strand);
-    const half = strand === 'safety' || strand === 'fish-care';
-    const left = strand === 'fish-care' ? width / 2 + 20 : 0;
-    const length = half ? width / 2 - 20 : width;
-    if (row > 0 && strand !== 'fish-care') y += rowHeight;
-    return { strand, name: STRAND_NAMES[strand], y, reaches: reachesOf(skills, state, left, length, y) };
-  });
+export function drawSkillMap(state: SkillState, then: SkillState | null, place: 'desk' | 'phone'): SkillMap {
+  const layout = place === 'desk' ? DESK : PHONE;
+  const streams = (Object.keys(layout.starts) as Strand[]).map((strand) =>
+    streamOf(strand, state, then, layout),
+  );
+  const taught = streams.filter(({ join }) => join).flatMap(({ reaches }) => reaches);
+  const ready = taught.filter(({ mastery }) => mastery >= READY).length;
+  return {
+    width: layout.width,
+    height: layout.height,
+    streams,
+    river: { ...riverOf(layout), ready, of: taught.length },
+    rests: restsOf(streams, layout),
+  };
 }
 
-function reachesOf(skills: Skill[], state: SkillState, left: number, length: number, y: number): Reach[] {
+function streamOf(strand: Strand, state: SkillState, then: SkillState | null, layout: Layout): Stream {
+  const { x, y, length } = layout.starts[strand];
+  const skills = skillsOf(strand);
+  const row = Object.keys(layout.starts).indexOf(strand);
+  const course = windingCourse({ x, y }, layout.direction, row * 1.3, layout.swing);
   const step = length / skills.length;
-  const widths = skills.map((skill) => LEAST_PX + (BED_PX - LEAST_PX) * (state[skill.id]?.mastery ?? 0));
-  const edges = skills.map((skill) => LEAST_PX + (BED_PX - LEAST_PX) * (state[skill.id]?.high ?? 1));
-  return skills.map((skill, index) => {
-    const x = left + step * (index + 0.5);
-    const above = index % 2 === 0;
-    const lines = wrap(skill.name, Math.max(9, Math.floor((step * 2) / 6.3)));
+  const widths = (of: (id: string) => number): ((along: number) => number) => {
+    const halves = skills.map(({ id }) => LEAST + (layout.bed - LEAST) * of(id));
+    return (along) => between(halves, along / step - 0.5);
+  };
+  const now = widths((id) => state[id]?.mastery ?? 0);
+  const could = widths((id) => state[id]?.high ?? 1);
+  const before = then ? widths((id) => then[id]?.mastery ?? 0) : now;
+  const bed = (): number => layout.bed;
+  const reaches = skills.map((skill, index): Reach => {
+    const [from, to] = [step * index, step * (index + 1)];
+    const middle = course((from + to) / 2);
+    const start = course(from);
+    const draw = (outer: (along: number) => number, inner?: (along: number) => number): string =>
+      ribbon(course, from, to, outer, inner);
+    const mastery = state[skill.id]?.mastery ?? 0;
     return {
       skill,
-      x,
-      width: step,
-      mastery: state[skill.id]?.mastery ?? 0,
+      mastery,
       attempts: state[skill.id]?.attempts ?? 0,
-      path: ribbon(widths, index, left, step, y),
-      edge: ribbon(edges, index, left, step, y),
-      label: { x, y: above ? y - 27 - (lines.length - 1) * 12 : y + 34, lines },
+      change: then ? mastery - (then[skill.id]?.mastery ?? 0) : 0,
+      fill: draw(now),
+      edge: draw(could),
+      won: draw((along) => Math.max(now(along), before(along)), before),
+      lost: draw((along) => Math.max(now(along), before(along)), now),
+      bed: draw(bed),
+      hit:
+        layout.direction === 'right'
+          ? { x: x + from, y: y - 62, width: step, height: 90 }
+          : { x: x - 12, y: y + from, width: COLUMN, height: step },
+      gate: {
+        x1: start.x - start.acrossX * layout.bed,
+        y1: start.y - start.acrossY * layout.bed,
+        x2: start.x + start.acrossX * layout.bed,
+        y2: start.y + start.acrossY * layout.bed,
+      },
+      middle,
+      label: layout.label(middle, index, skill.name),
     };
   });
+  return {
+    strand,
+    name: STRAND_NAMES[strand],
+    title: layout.direction === 'right' ? { x, y: y + layout.bed + 20 } : { x: x - 10, y: y - 12 },
+    reaches,
+    join: MAIN.includes(strand) ? joinOf(strand, course, length, now, layout) : null,
+  };
 }
 
-/** Outline of one reach: its width runs smoothly into that of its neighbours. */
-function ribbon(widths: readonly number[], index: number, left: number, step: number, y: number): string {
-  const at = (i: number): number => widths[Math.min(widths.length - 1, Math.max(0, i))] as number;
-  const half = (t: number): number => {
-    const from = t < 0.5 ? at(index - 1) : at(index);
-    const to = t < 0.5 ? at(index) : at(index + 1);
-    const along = t < 0.5 ? t + 0.5 : t - 0.5;
-    const smooth = along * along * (3 - 2 * along);
-    return (from * (1 - smooth) + to * smooth) / 2;
+/** From the end of a stream into its own quarter of the river's mouth. */
+function joinOf(
+  strand: Strand,
+  course: Course,
+  length: number,
+  now: (along: number) => number,
+  { direction, mouth, bed }: Layout,
+): { fill: string; bed: string } {
+  const quarter = bed / 2 + 2;
+  const slot = (MAIN.indexOf(strand) - 1.5) * quarter;
+  const to = direction === 'right' ? { x: mouth.x, y: mouth.y + slot } : { x: mouth.x + slot, y: mouth.y };
+  const way = bend(course(length), to, direction);
+  const half = now(length);
+  const narrowing = (start: number, end: number) => (along: number) => start + (end - start) * along;
+  return {
+    fill: ribbon(way, 0, 1, narrowing(half, (half / bed) * (quarter / 2))),
+    bed: ribbon(way, 0, 1, narrowing(bed, quarter / 2)),
   };
-  const points = Array.from({ length: SAMPLES + 1 }, (_, i) => ({
-    x: left + step * (index + i / SAMPLES),
-    h: half(i / SAMPLES),
-  }));
-  const upper = points.map(({ x, h }, i) => `${i === 0 ? 'M' : 'L'}${x.toFixed(1)} ${(y - h).toFixed(1)}`);
-  const lower = [...points].reverse().map(({ x, h }) => `L${x.toFixed(1)} ${(y + h).toFixed(1)}`);
-  return `${upper.join('')}${lower.join('')}Z`;
+}
+
+function riverOf({ direction, mouth, bed }: Layout): { path: string; x: number; y: number } {
+  const half = bed + 4;
+  const length = direction === 'right' ? 104 : 70;
+  const end =
+    direction === 'right' ? { x: mouth.x + length, y: mouth.y } : { x: mouth.x, y: mouth.y + length };
+  const widening = (along: number): number => half + 6 * along + (direction === 'down' ? 52 * along : 0);
+  return {
+    path: ribbon(bend(mouth, end, direction), 0, 1, widening),
+    x: (mouth.x + end.x) / 2,
+    y: direction === 'right' ? mouth.y : mouth.y + 0.7 * length,
+  };
+}
+
+/** Thin lines below the streams from a skill to one that rests on it and does not follow it at once. */
+function restsOf(streams: readonly Stream[], { direction, bed }: Layout): SkillMap['rests'] {
+  const reaches = new Map(
+    streams.flatMap((stream) => stream.reaches.map((reach) => [reach.skill.id, reach])),
+  );
+  return streams.flatMap(({ reaches: own }) =>
+    own.flatMap((reach, index) =>
+      reach.skill.needs
+        .filter((need) => own[index - 1]?.skill.id !== need)
+        .flatMap((need) => {
+          const from = reaches.get(need)?.middle;
+          return from
+            ? [{ from: need, to: reach.skill.id, path: arc(from, reach.middle, direction, bed) }]
+            : [];
+        }),
+    ),
+  );
+}
+
+function arc(
+  from: { x: number; y: number },
+  to: { x: number; y: number },
+  direction: 'right' | 'down',
+  bed: number,
+): string {
+  if (direction === 'down') {
+    const side = from.x === to.x || Math.abs(from.x - to.x) < COLUMN / 2 ? -bed - 3 : 0;
+    return `M${from.x + side} ${from.y}C${from.x + side * 1.3} ${from.y} ${to.x + side * 1.3} ${to.y} ${to.x + side} ${to.y}`;
+  }
+  const [y1, y2] = [from.y + bed, to.y + (Math.abs(from.y - to.y) < ROW / 2 ? bed : -bed)];
+  const sag = Math.abs(from.y - to.y) < ROW / 2 ? 10 + Math.min(16, Math.abs(to.x - from.x) / 14) : 30;
+  return `M${from.x} ${y1}C${from.x} ${y1 + sag} ${to.x} ${y2 + (y2 > y1 + bed ? -sag : sag)} ${to.x} ${y2}`;
+}
+
+/** A width that runs smoothly from each reach into its neighbours; `at` counts reaches. */
+function between(halves: readonly number[], at: number): number {
+  const value = (i: number): number => halves[Math.min(halves.length - 1, Math.max(0, i))] as number;
+  const from = Math.floor(at);
+  const share = at - from;
+  const smooth = share * share * (3 - 2 * share);
+  return value(from) * (1 - smooth) + value(from + 1) * smooth;
 }
 
 /** Words in at most two lines of about this many letters. */
@@ -92,4 +273,14 @@ function wrap(text: string, most: number): string[] {
   while (words.length > 1 && `${first} ${words[0]}`.trim().length <= Math.max(most, text.length / 2))
     first = `${first} ${words.shift()}`.trim();
   return [first || (words.shift() ?? ''), words.join(' ')].filter(Boolean);
+}
+
+/** Words in as many lines as it takes; a hyphen may end one. */
+function wrapNarrow(text: string, most: number): string[] {
+  return text.split(/ |(?<=-)/).reduce<string[]>((lines, word) => {
+    const last = lines.at(-1);
+    if (last === undefined) return [word];
+    const joined = last.endsWith('-') ? last + word : `${last} ${word}`;
+    return joined.length <= most ? [...lines.slice(0, -1), joined] : [...lines, word];
+  }, []);
 }

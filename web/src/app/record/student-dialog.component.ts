@@ -2,7 +2,7 @@ import { Component, computed, inject, input, type OnInit, output, signal } from 
 import { FormsModule } from '@angular/forms';
 import { ageOn, type SavedStudent, type Student, studentSchema, toIssues } from '@doceo/contract';
 import { ADULT_AGE } from '@doceo/core';
-import { DialogModule } from 'primeng/dialog';
+import { DIALOG } from '../parts/dialog';
 import { ApiError } from '../data/api-error';
 import { DayStore } from '../data/day-store';
 
@@ -19,7 +19,7 @@ const EMPTY: Student = {
 /** What is kept about a student. A minor asks for a guardian and consent. */
 @Component({
   selector: 'doceo-student-dialog',
-  imports: [FormsModule, DialogModule],
+  imports: [FormsModule, DIALOG],
   templateUrl: './student-dialog.component.html',
   styles: `
     .body {

@@ -1,22 +1,29 @@
-import { Component, computed, effect, inject, signal } from '@angular/core';
+import { Component, computed, effect, inject, signal, viewChild } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
-import { ageOn, api, type SavedStudent } from '@doceo/contract';
-import { attemptsOf, type BankEvent, READY, SKILLS, skillState, STRAND_NAMES, STRANDS } from '@doceo/core';
-import { forkJoin } from 'rxjs';
+import { ageOn, api, readStudentFile, type SavedStudent, type StudentFile } from '@doceo/contract';
+import { READY, SKILLS, STRAND_NAMES, STRANDS } from '@doceo/core';
+import { map, switchMap } from 'rxjs';
 import { ApiClient } from '../data/api-client';
+import type { ApiError } from '../data/api-error';
 import { DayStore } from '../data/day-store';
 import { aboutStudent, initials } from '../data/lesson-texts';
+import { RecordsStore } from '../data/records-store';
+import { OpenFileComponent } from '../parts/open-file.component';
 import { StudentDialogComponent } from './student-dialog.component';
 
 /** Students with the share of each strand they are ready in. */
 @Component({
   selector: 'doceo-student-list',
-  imports: [RouterLink, StudentDialogComponent],
+  imports: [OpenFileComponent, RouterLink, StudentDialogComponent],
   template: `
     <div class="bench-main page">
       <div class="row">
         <h1>Students</h1>
         <span class="spread"></span>
+        @if (day.students().length > 1) {
+          <a class="btn" routerLink="/record/group">The group</a>
+        }
+        <doceo-open-file #opener label="Take in a file" [read]="read" (opened)="take($event.file)" />
         <button type="button" class="btn go" (click)="adding.set(true)">New student</button>
       </div>
       @if (day.students().length === 0) {
@@ -65,22 +72,28 @@ import { StudentDialogComponent } from './student-dialog.component';
 export class StudentListPage {
   private readonly client = inject(ApiClient);
   private readonly router = inject(Router);
+  private readonly records = inject(RecordsStore);
   protected readonly day = inject(DayStore);
+  private readonly opener = viewChild.required<OpenFileComponent<StudentFile>>('opener');
   protected readonly adding = signal(false);
+  protected readonly read = readStudentFile;
   protected readonly ready = READY;
-  private readonly events = signal<Record<string, BankEvent[]>>({});
   protected readonly cards = computed(() => this.day.students().map((student) => this.toCard(student)));
 
   constructor() {
-    effect(() => {
-      const students = this.day.students();
-      if (students.length === 0) return;
-      forkJoin(
-        Object.fromEntries(
-          students.map(({ id }) => [id, this.client.call(api.events.list, { query: { studentId: id } })]),
-        ),
-      ).subscribe((events) => this.events.set(events));
-    });
+    effect(() => this.records.load(this.day.students()));
+  }
+
+  /** A student taken in from a file is shown; what the server finds wrong is told like any other fault of the file. */
+  protected take(file: StudentFile): void {
+    this.client
+      .call(api.students.import, { body: file })
+      .pipe(switchMap(({ id }) => this.day.load().pipe(map(() => id))))
+      .subscribe({
+        next: (id) => void this.router.navigate(['/record', id]),
+        error: ({ issues, message, code }: ApiError) =>
+          this.opener().refuse(issues.length > 0 ? issues : [{ path: 'student', code, message }]),
+      });
   }
 
   protected added(id: string | null): void {
@@ -90,14 +103,13 @@ export class StudentListPage {
 
   private toCard({ id, student }: SavedStudent) {
     const now = Date.now();
-    const attempts = attemptsOf(this.events()[id] ?? [], id);
-    const state = skillState(SKILLS, attempts, now);
+    const state = this.records.stateOf(id, now);
     const age = ageOn(student.bornOn, new Date(now).toISOString().slice(0, 10));
     return {
       id,
       name: student.name,
       initials: initials(student.name),
-      attempts: attempts.length,
+      attempts: this.records.attemptCount(id),
       about: [age === null ? '' : `${age}`, aboutStudent(student)].filter(Boolean).join(', '),
       bars: STRANDS.slice(0, 4).map((strand) => {
         const skills = SKILLS.skills.filter((skill) => skill.strand === strand);

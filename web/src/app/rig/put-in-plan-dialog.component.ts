@@ -1,7 +1,7 @@
 import { Component, inject, input, type OnInit, output, signal } from '@angular/core';
 import { api, type PlanSummary } from '@doceo/contract';
 import type { Rig } from '@doceo/core';
-import { DialogModule } from 'primeng/dialog';
+import { DIALOG } from '../parts/dialog';
 import { switchMap } from 'rxjs';
 import { ApiClient } from '../data/api-client';
 import type { ApiError } from '../data/api-error';
@@ -9,7 +9,7 @@ import type { ApiError } from '../data/api-error';
 /** Copies a rig into one of my plans; a plan that has it already gets this state of it. */
 @Component({
   selector: 'doceo-put-in-plan-dialog',
-  imports: [DialogModule],
+  imports: [DIALOG],
   template: `
     <p-dialog
       header="Put the rig in a plan"

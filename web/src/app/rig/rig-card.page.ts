@@ -13,7 +13,10 @@ import {
   TEMPLATES,
 } from '@doceo/core';
 import { ApiClient } from '../data/api-client';
+import { ReadingStore } from '../data/reading-store';
 import { SessionStore } from '../data/session';
+import { KNOT_STEPS } from './knots';
+import { KnotStepComponent } from './knots/knot-step.component';
 import { RigDrawingComponent } from './rig-drawing.component';
 
 const ON_CARD = ['leader-length', 'indicator-distance', 'breaks-first', 'float-margin', 'casting-load'];
@@ -21,18 +24,22 @@ const ON_CARD = ['leader-length', 'indicator-distance', 'breaks-first', 'float-m
 /** A rig on paper for a student: the drawing, what to cut, the knots in the order they are tied, what to say. */
 @Component({
   selector: 'doceo-rig-card',
-  imports: [RouterLink, RigDrawingComponent],
+  imports: [RouterLink, RigDrawingComponent, KnotStepComponent],
   templateUrl: './rig-card.page.html',
   styleUrl: './rig-card.page.css',
 })
 export class RigCardPage implements OnInit {
   private readonly client = inject(ApiClient);
+  private readonly readings = inject(ReadingStore);
   protected readonly session = inject(SessionStore);
   readonly id = input.required<string>();
   protected readonly saved = signal<SavedRig | null>(null);
   protected readonly missing = signal(false);
 
-  protected readonly rig = computed(() => this.saved()?.rig ?? null);
+  protected readonly rig = computed(() => {
+    const saved = this.saved();
+    return saved && this.readings.known(saved.rig, saved.studentId);
+  });
   protected readonly template = computed(() => {
     const rig = this.rig();
     return rig && TEMPLATES[rig.template];
@@ -63,12 +70,22 @@ export class RigCardPage implements OnInit {
     }));
     return [...joints, ...flies].filter(({ tied }) => tied);
   });
+  /** Each kind of knot of the rig once, as it is drawn, from the line down. */
+  protected readonly drawn = computed(() => {
+    const rig = this.rig();
+    if (!rig) return [];
+    const ids = new Set([...rig.sections.map(({ joint }) => joint), ...rig.flies.map(({ knot }) => knot)]);
+    return [...ids].flatMap((id) =>
+      id === 'tapered' ? [] : [{ id, name: KNOTS[id].name, steps: KNOT_STEPS[id] }],
+    );
+  });
   protected readonly figures = computed(() => {
     const rig = this.rig();
     return rig ? rigFigures(rig, null, this.session.units()).filter(({ id }) => ON_CARD.includes(id)) : [];
   });
 
   ngOnInit(): void {
+    this.readings.load();
     this.client.call(api.rigs.get, { params: { id: this.id() } }).subscribe({
       next: (rig) => this.saved.set(rig),
       error: () => this.missing.set(true),

@@ -4,6 +4,7 @@ import { api, type SavedRig } from '@doceo/contract';
 import { type Figure, rigFigures, rigSnags } from '@doceo/core';
 import { ApiClient } from '../data/api-client';
 import { DayStore } from '../data/day-store';
+import { ReadingStore } from '../data/reading-store';
 import { SessionStore } from '../data/session';
 import { RigDrawingComponent } from './rig-drawing.component';
 
@@ -16,6 +17,7 @@ import { RigDrawingComponent } from './rig-drawing.component';
 })
 export class RigComparePage implements OnInit {
   private readonly client = inject(ApiClient);
+  private readonly readings = inject(ReadingStore);
   private readonly router = inject(Router);
   private readonly day = inject(DayStore);
   protected readonly session = inject(SessionStore);
@@ -25,7 +27,10 @@ export class RigComparePage implements OnInit {
   protected readonly rigs = signal<SavedRig[] | null>(null);
   /** The two rigs, in the order of the address; null when one of them is not there. */
   protected readonly pair = computed(() => {
-    const pair = [this.id(), this.other()].map((id) => this.rigs()?.find((rig) => rig.id === id));
+    const pair = [this.id(), this.other()].map((id) => {
+      const saved = this.rigs()?.find((rig) => rig.id === id);
+      return saved && { ...saved, rig: this.readings.known(saved.rig, saved.studentId) };
+    });
     return pair.every((rig) => rig !== undefined) ? (pair as [SavedRig, SavedRig]) : null;
   });
   protected readonly rows = computed(() => {
@@ -52,6 +57,7 @@ export class RigComparePage implements OnInit {
   });
 
   ngOnInit(): void {
+    this.readings.load();
     this.client.call(api.rigs.list).subscribe((rigs) => this.rigs.set(rigs));
   }
 

@@ -25,15 +25,32 @@ export interface RigLabel {
   lines: string[];
 }
 
+/** How metres become pixels: the scale, and where the rig's nought lies. */
+export interface Frame {
+  scale: number;
+  surfaceY: number;
+  originX: number;
+}
+
 export interface RigDrawing {
   kind: RigLayout['kind'];
+  frame: Frame;
   /** Pixels in a metre. */
   scale: number;
   surfaceY: number;
   bedY: number;
   /** What the leader hangs on: the fly line's end, or the rod's tip. */
   lineEnd: { from: Point; to: Point; rod: boolean };
-  sections: { id: string; from: Point; to: Point; widthPx: number; role: Section['role'] }[];
+  /** Straight pieces of leader from the fly line down; `fromM` and `toM` are metres above the point fly. */
+  sections: {
+    id: string;
+    from: Point;
+    to: Point;
+    fromM: number;
+    toM: number;
+    widthPx: number;
+    role: Section['role'];
+  }[];
   joints: (Point & { id: string; knotted: boolean })[];
   fittings: (Point & { id: string; kind: 'indicator' | 'shot'; radius: number })[];
   flies: (Point & { id: string; root: Point; bead: boolean; tag: boolean; stage: FlyStage })[];
@@ -63,6 +80,8 @@ const LABEL_LINE_PX = 15;
 /** The line from a part comes in this far below the middle of the first line of text. */
 export const LINE_BELOW_PX = 2;
 const TICK_PX = 26;
+/** The bed's own line tells the depth there: no tick so close above it. */
+const TICK_CLEAR_PX = 14;
 const LABEL_GAP_PX = 2 * LABEL_LINE_PX + 8;
 const LABEL_WIDTH_PX = 168;
 const STUB_PX = 34;
@@ -77,36 +96,22 @@ const FLAT_HEADROOM_PX = LABEL_GAP_PX;
  * Lengths along the leader and the depth share one scale; line widths do not, they are exaggerated so that steps show.
  *
  * @param size pixels
- * @param texts words for each part, by part id
+ * @param texts words for each part, by part id; a part without words has no label
+ * @param held the frame of a drawing under the hand, so that nothing moves but what is dragged; else the rig is fitted
  */
 export function drawRig(
   rig: Rig,
   { width, height, margin = BENCH_MARGIN }: DrawingSize,
   texts: Record<string, string[]>,
+  held: Frame | null = null,
 ): RigDrawing {
   const layout = layoutOf(rig);
   const lengthM = leaderLength(rig);
-  const ends = [
-    0,
-    lengthM,
-    ...spans(rig).map(({ topM }) => topM),
-    ...rig.fittings.map(({ aboveFlyM }) => aboveFlyM),
-  ].map(layout.place);
-  const leftM = Math.min(...ends.map(({ x }) => x));
-  const wideM = Math.max(0.2, Math.max(...ends.map(({ x }) => x)) - leftM);
-  const upM = Math.max(0, ...ends.map(({ y }) => -y));
-  const highM = Math.max(0.3, upM + layout.bedM);
-  const flatPx = layout.kind === 'afloat' || layout.kind === 'grass' ? headroom(rig, texts) : 0;
-  const scale = Math.min(
-    (width - margin.left - margin.right) / wideM,
-    (height - margin.top - margin.bottom - flatPx) / highM,
-  );
-  const spare = height - margin.top - margin.bottom - flatPx - highM * scale;
-  const surfaceY = margin.top + flatPx + spare * SPARE_ABOVE[layout.kind] + upM * scale;
-  const startX = margin.left + (width - margin.left - margin.right - wideM * scale) * SPARE_LEFT;
+  const frame = held ?? fit(rig, layout, { width, height, margin }, texts);
+  const { scale, surfaceY, originX } = frame;
   const place = (aboveFlyM: number): Point => {
     const { x, y } = layout.place(aboveFlyM);
-    return { x: startX + (x - leftM) * scale, y: surfaceY + y * scale };
+    return { x: originX + x * scale, y: surfaceY + y * scale };
   };
 
   const chain = spans(rig);
@@ -118,6 +123,8 @@ export function drawRig(
       role: section.role,
       from: place(cuts[i] as number),
       to: place(to),
+      fromM: cuts[i] as number,
+      toM: to,
       widthPx: 1.4 + section.diameterM * 7500,
     }));
   });
@@ -144,11 +151,12 @@ export function drawRig(
     ...chain.map(({ section, topM, bottomM }) => ({ id: section.id, at: place((topM + bottomM) / 2) })),
     ...fittings.map(({ id, x, y }) => ({ id, at: { x, y } })),
     ...flies.map(({ id, x, y }) => ({ id, at: { x, y } })),
-  ];
+  ].filter(({ id }) => texts[id] !== undefined);
   const end = place(lengthM);
 
   return {
     kind: layout.kind,
+    frame,
     scale,
     surfaceY,
     bedY: surfaceY + layout.bedM * scale,
@@ -166,8 +174,39 @@ export function drawRig(
     fittings,
     flies,
     labels: labelsOf(anchors, sections, surfaceY, { width, height, margin }, layout, texts),
-    depthTicks: depthTicks(layout.bedM, scale).map((depthM) => ({ depthM, y: surfaceY + depthM * scale })),
+    depthTicks: depthTicks(layout.bedM - TICK_CLEAR_PX / scale, scale).map((depthM) => ({
+      depthM,
+      y: surfaceY + depthM * scale,
+    })),
   };
+}
+
+/** The frame in which the whole rig fills the drawing within its margins. */
+function fit(
+  rig: Rig,
+  layout: RigLayout,
+  { width, height, margin }: Required<DrawingSize>,
+  texts: Record<string, string[]>,
+): Frame {
+  const ends = [
+    0,
+    leaderLength(rig),
+    ...spans(rig).map(({ topM }) => topM),
+    ...rig.fittings.map(({ aboveFlyM }) => aboveFlyM),
+  ].map(layout.place);
+  const leftM = Math.min(...ends.map(({ x }) => x));
+  const wideM = Math.max(0.2, Math.max(...ends.map(({ x }) => x)) - leftM);
+  const upM = Math.max(0, ...ends.map(({ y }) => -y));
+  const highM = Math.max(0.3, upM + layout.bedM);
+  const flatPx = layout.kind === 'afloat' || layout.kind === 'grass' ? headroom(rig, texts) : 0;
+  const scale = Math.min(
+    (width - margin.left - margin.right) / wideM,
+    (height - margin.top - margin.bottom - flatPx) / highM,
+  );
+  const spare = height - margin.top - margin.bottom - flatPx - highM * scale;
+  const startX = margin.left + (width - margin.left - margin.right - wideM * scale) * SPARE_LEFT;
+  const surfaceY = margin.top + flatPx + spare * SPARE_ABOVE[layout.kind] + upM * scale;
+  return { scale, surfaceY, originX: startX - leftM * scale };
 }
 
 type Anchor = { id: string; at: Point };

@@ -120,7 +120,7 @@ describe('two rigs side by side', () => {
 describe('the teaching card', () => {
   it('has the drawing, the cuts, the knots in order and what to say', async () => {
     const page = await show(RigCardPage, lessonServer(), { id: RIG.id });
-    expect(page.all('ol li')).toEqual([
+    expect(page.all('.words ol li')).toEqual([
       'loop to loop, fly line to butt',
       'double uni, butt to middle',
       'double uni, middle to upper tippet',
@@ -137,7 +137,7 @@ describe('the teaching card', () => {
   it('lists no knot where the leader is tapered through', async () => {
     const rig = { ...RIG, rig: buildRig('dry-fly') };
     const page = await show(RigCardPage, lessonServer().on(api.rigs.get, rig), { id: RIG.id });
-    expect(page.all('ol li')).toHaveLength(3);
+    expect(page.all('.words ol li')).toHaveLength(3);
   });
 
   it('says so when there is no such rig', async () => {

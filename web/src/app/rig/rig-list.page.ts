@@ -1,6 +1,6 @@
 import { Component, computed, inject, type OnInit, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
-import { api, type Issue, readRigFile, type SavedRig } from '@doceo/contract';
+import { api, readRigFile, type SavedRig } from '@doceo/contract';
 import {
   buildRig,
   formatLength,
@@ -16,7 +16,9 @@ import { MessageService } from 'primeng/api';
 import { ApiClient } from '../data/api-client';
 import type { ApiError } from '../data/api-error';
 import { DayStore } from '../data/day-store';
+import { ReadingStore } from '../data/reading-store';
 import { SessionStore } from '../data/session';
+import { OpenFileComponent } from '../parts/open-file.component';
 import { drawable, drawRig } from './rig-drawing';
 import { RigPictureComponent } from './rig-picture.component';
 
@@ -26,19 +28,20 @@ const THUMBNAIL = { width: 298, height: 250, margin: { top: 24, left: 30, right:
 /** Saved rigs, each as a small drawing with what matters of it. */
 @Component({
   selector: 'doceo-rig-list',
-  imports: [RouterLink, RigPictureComponent],
+  imports: [OpenFileComponent, RouterLink, RigPictureComponent],
   templateUrl: './rig-list.page.html',
   styleUrl: './rig-list.page.css',
 })
 export class RigListPage implements OnInit {
   private readonly client = inject(ApiClient);
+  private readonly readings = inject(ReadingStore);
   private readonly router = inject(Router);
   private readonly messages = inject(MessageService);
   private readonly day = inject(DayStore);
   private readonly session = inject(SessionStore);
   protected readonly rigs = signal<SavedRig[] | null>(null);
   protected readonly asking = signal<string | null>(null);
-  protected readonly refused = signal<{ name: string; issues: Issue[] } | null>(null);
+  protected readonly read = readRigFile;
   /** Ways to rig, each drawn as it comes from its template. */
   protected readonly templates = Object.values(TEMPLATES).map((template) => ({
     template,
@@ -48,26 +51,18 @@ export class RigListPage implements OnInit {
   protected readonly cards = computed(() => (this.rigs() ?? []).map((saved) => this.toCard(saved)));
 
   ngOnInit(): void {
+    this.readings.load();
     this.client.call(api.rigs.list).subscribe((rigs) => this.rigs.set(rigs));
   }
 
+  /** A new rig goes the way I go where schools differ. */
   protected make({ id: template, name }: RigTemplate): void {
-    this.create(name, buildRig(template));
+    this.create(name, buildRig(template, { schools: this.session.settings().schools }));
   }
 
-  /** Reads a rig from a file; a file with a fault is refused whole, each fault named. */
-  protected async open(field: HTMLInputElement): Promise<void> {
-    const file = field.files?.[0];
-    if (!file) return;
-    const { file: read, issues } = readRigFile(await file.text());
-    field.value = '';
-    this.refused.set(issues && { name: file.name, issues });
-    if (read) this.create(read.name, read.rig);
-  }
-
-  private create(name: string, rig: Rig): void {
+  protected create(name: string, rig: Rig): void {
     this.client
-      .call(api.rigs.create, { body: { id: crypto.randomUUID(), name, rig } })
+      .call(api.rigs.create, { body: { id: crypto.randomUUID(), name, rig, studentId: null } })
       .subscribe(({ id }) => void this.router.navigate(['/rig', id]));
   }
 
@@ -78,7 +73,8 @@ export class RigListPage implements OnInit {
     });
   }
 
-  private toCard({ id, name, rig }: SavedRig) {
+  private toCard({ id, name, rig: stored, studentId }: SavedRig) {
+    const rig = this.readings.known(stored, studentId);
     const system = this.session.units();
     const point = pointFly(rig);
     const link = point && weakestLink(rig, point);

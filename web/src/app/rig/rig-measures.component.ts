@@ -1,127 +1,97 @@
-import { Component, computed, input, output, signal } from '@angular/core';
+import { Component, computed, inject, input, signal } from '@angular/core';
 import {
-  DRESSINGS,
-  flyLift,
-  flyMass,
-  formatMass,
-  type Fly,
-  GRAVITY,
+  measuredFrom,
+  type Measurable,
+  measurablesOf,
+  type Reading,
   type Rig,
-  rigEdits,
   type UnitSystem,
 } from '@doceo/core';
+import { DayStore } from '../data/day-store';
+import { ReadingStore } from '../data/reading-store';
+import { plainNumber } from '../parts/plain-number';
+import { formatReading, type ReadingUnit, readingUnit } from './reading-units';
 
-type Measure = 'measuredKg' | 'measuredLiftKg';
-
-/** Heaviest fly and largest load that are believed, grams. */
-const MOST_G = 50;
-
-interface Row {
-  fly: Fly;
-  /** What the fly weighs or carries by the estimate. */
-  estimates: Record<Measure, string>;
-  floats: boolean;
+interface Row extends ReadingUnit {
+  thing: Measurable;
+  estimate: string;
+  /** Whose knots are counted on this row. */
+  whose: string;
+  taken: { id: string; text: string; on: string; who: string; mine: boolean }[];
 }
 
-/** What a kitchen scale and a bucket say of the flies; it replaces the estimates in every figure of this rig. */
+/** What can be measured of a rig, with the readings there are. One entered here counts in every rig that has the thing. */
 @Component({
   selector: 'doceo-rig-measures',
-  template: `
-    <details>
-      <summary>Measured beats estimated</summary>
-      <p class="small soft">
-        Weigh a fly on a kitchen scale. Hang weight below a dry fly in a bucket until it sinks. Leave a field
-        empty to go back to the estimate.
-      </p>
-      <table class="plain">
-        <thead>
-          <tr>
-            <th>Fly</th>
-            <th>Weighs, g</th>
-            <th>Carries, g</th>
-          </tr>
-        </thead>
-        <tbody>
-          @for (row of rows(); track row.fly.id) {
-            <tr [attr.data-fly]="row.fly.id">
-              <td>#{{ row.fly.hookSize }} {{ row.fly.name }}</td>
-              @for (measure of measures; track measure) {
-                <td>
-                  @if (measure === 'measuredKg' || row.floats) {
-                    <input
-                      type="text"
-                      inputmode="decimal"
-                      class="figure"
-                      [attr.aria-label]="(measure === 'measuredKg' ? 'Weighs' : 'Carries') + ', grams'"
-                      [placeholder]="row.estimates[measure]"
-                      [value]="shown(row.fly[measure])"
-                      [attr.aria-invalid]="wrong() === row.fly.id + measure"
-                      (change)="set(row.fly, measure, $any($event.target).value)"
-                    />
-                    @if (wrong() === row.fly.id + measure) {
-                      <span class="wrong">a number of grams up to {{ most }}</span>
-                    }
-                  }
-                </td>
-              }
-            </tr>
-          }
-        </tbody>
-      </table>
-    </details>
-  `,
-  styles: `
-    :host {
-      display: block;
-      margin-top: 10px;
-    }
-    summary {
-      cursor: pointer;
-      font-weight: 700;
-    }
-    input {
-      width: 92px;
-    }
-    .wrong {
-      color: var(--safety);
-      font-size: 12.5px;
-      display: block;
-    }
-  `,
+  templateUrl: './rig-measures.component.html',
+  styleUrl: './rig-measures.component.css',
 })
 export class RigMeasuresComponent {
+  private readonly store = inject(ReadingStore);
+  private readonly day = inject(DayStore);
   readonly rig = input.required<Rig>();
   readonly system = input.required<UnitSystem>();
-  readonly edited = output<Rig>();
+  /** The student whose knots the rig has, or null. */
+  readonly tiedBy = input.required<string | null>();
 
-  protected readonly measures: Measure[] = ['measuredKg', 'measuredLiftKg'];
-  protected readonly most = MOST_G;
-  protected readonly wrong = signal<string | null>(null);
+  protected readonly wrong = signal<Record<string, string>>({});
   protected readonly rows = computed<Row[]>(() =>
-    this.rig().flies.map((fly) => {
-      const plain = { ...fly, measuredKg: null, measuredLiftKg: null };
-      const spareN = flyLift(plain).totalN - Math.max(0, flyMass(plain).submergedN);
-      return {
-        fly,
-        floats: DRESSINGS[fly.dressing].stage === 'adult',
-        estimates: {
-          measuredKg: `about ${formatMass(flyMass(plain).totalKg, 'metric')}`,
-          measuredLiftKg: `about ${formatMass(Math.max(0, spareN) / GRAVITY, 'metric')}`,
-        },
-      };
-    }),
+    measurablesOf(this.rig()).map((thing) => this.toRow(thing)),
   );
+  protected readonly count = computed(() => this.rows().filter(({ taken }) => taken.length > 0).length);
 
-  protected shown(kg: number | null): string {
-    return kg === null ? '' : `${Math.round(kg * 1e6) / 1000}`;
+  private toRow(thing: Measurable): Row {
+    const unit = readingUnit(thing.of, this.system());
+    const estimated = `${Number(unit.fromSi(thing.estimate).toPrecision(2))} ${unit.unit}`;
+    const tiedBy = thing.of.kind === 'knot' ? this.tiedBy() : null;
+    return {
+      ...unit,
+      thing,
+      estimate: estimated,
+      whose: tiedBy ? `by ${this.nameOf(tiedBy)}` : '',
+      taken: this.store
+        .readings()
+        .filter(({ reading, studentId }) => isOf(reading, thing.of) && studentId === tiedBy)
+        .map(({ id, reading, on, studentId, mine }) => ({
+          id,
+          on,
+          mine,
+          text: formatReading(reading, this.system()),
+          who: studentId ? this.nameOf(studentId) : '',
+        })),
+    };
   }
 
-  protected set(fly: Fly, measure: Measure, text: string): void {
-    const clean = text.trim().replace(',', '.').replace(/\s*g$/, '');
-    const grams = Number(clean);
-    const empty = clean === '';
-    if (!empty && !(grams >= 0.001 && grams <= MOST_G)) return this.wrong.set(fly.id + measure);
-    this.wrong.set(null);
-    this.edited.emit(rigEdits.fly(this.rig(), fly.id, { [measure]: empty ? null : grams / 1000 }));
+  protected keep(row: Row, field: HTMLInputElement): void {
+    const { thing, least, most, unit } = row;
+    const typed = plainNumber(field.value);
+    const fine = typed !== null && typed >= least && typed <= most;
+    this.wrong.update((all) => ({
+      ...all,
+      [thing.id]: fine || field.value.trim() === '' ? '' : `a number from ${least} to ${most} ${unit}`,
+    }));
+    if (!fine) return;
+    field.value = '';
+    this.store.add(
+      { ...thing.of, value: row.toSi(typed) } as Reading,
+      thing.of.kind === 'knot' ? this.tiedBy() : null,
+    );
   }
+
+  protected strike(id: string): void {
+    this.store.remove(id);
+  }
+
+  private nameOf(studentId: string): string {
+    return this.day.students().find(({ id }) => id === studentId)?.student.name ?? 'a student';
+  }
+}
+
+/** Whether a reading is of this thing. */
+function isOf(reading: Reading, of: Measurable['of']): boolean {
+  const keyOf = (one: Reading): string => {
+    const [measured] = measuredFrom([{ id: '', studentId: null, on: '', reading: one }], null);
+    return `${measured?.kind}/${measured?.key}`;
+  };
+  return reading.kind === of.kind && keyOf(reading) === keyOf({ ...of, value: 1 } as Reading);
 }

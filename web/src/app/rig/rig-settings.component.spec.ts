@@ -1,10 +1,27 @@
-import { buildRig, floatMargin, leaderLength, type Rig, type TemplateId } from '@doceo/core';
+import {
+  buildRig,
+  DEFAULT_SCHOOLS,
+  floatMargin,
+  rigEdits,
+  type RigSchools,
+  leaderLength,
+  type Rig,
+  type TemplateId,
+} from '@doceo/core';
 import { lessonServer, type Shown, show } from '../../testing/page';
 import { RigSettingsComponent } from './rig-settings.component';
 
 describe('the settings of a rig', () => {
-  const open = async (id: TemplateId): Promise<{ page: Shown<RigSettingsComponent>; edits: Rig[] }> => {
-    const page = await show(RigSettingsComponent, lessonServer(), { rig: buildRig(id), system: 'metric' });
+  const open = async (
+    id: TemplateId,
+    inputs = {},
+  ): Promise<{ page: Shown<RigSettingsComponent>; edits: Rig[] }> => {
+    const page = await show(RigSettingsComponent, lessonServer(), {
+      rig: buildRig(id),
+      system: 'metric',
+      mine: DEFAULT_SCHOOLS,
+      ...inputs,
+    });
     const edits: Rig[] = [];
     page.fixture.componentInstance.edited.subscribe((rig) => edits.push(rig));
     return { page, edits };
@@ -64,5 +81,24 @@ describe('the settings of a rig', () => {
     await page.enter('.depth input', '3 m');
     expect(page.all('.wrong')).toEqual([]);
     expect(edits[0]?.line.kind).toBe('sink-tip');
+  });
+
+  it('tells where a rig goes another way than mine, and takes either over', async () => {
+    const mine: RigSchools = { ...DEFAULT_SCHOOLS, indicator: 'double' };
+    const { page, edits } = await open('indicator-nymph', { mine });
+    const adopted: RigSchools[] = [];
+    page.fixture.componentInstance.adopted.subscribe((schools) => adopted.push(schools));
+    expect(page.text()).toContain('Your way is another: Indicator at 2 × depth.');
+    await page.press('Rig it my way');
+    await page.press('Make this my way');
+    expect(edits[0]?.schools.indicator).toBe('double');
+    expect(adopted).toEqual([DEFAULT_SCHOOLS]);
+  });
+
+  it('offers for sections made by hand only what leaves them alone', async () => {
+    const rig = rigEdits.addSection(buildRig('tuck-hinge'), null);
+    const { page } = await open('tuck-hinge', { rig });
+    expect(labels(page)).not.toContain('Hinge, stiffness');
+    expect(page.text()).toContain('Sections were made by hand');
   });
 });

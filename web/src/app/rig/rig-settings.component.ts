@@ -3,15 +3,17 @@ import {
   CoreError,
   DROPPER_SCHOOLS,
   formatLength,
+  KG_PER_GRAIN,
   HEAVIEST_SCHOOLS,
   INDICATOR_SCHOOLS,
-  indicatorOf,
   parametersOf,
   parseLength,
   reshape,
   type Rig,
   rigEdits,
   type RigSchools,
+  schoolDifferences,
+  schoolsOf,
   SHOT_SCHOOLS,
   TEMPLATES,
   type TemplateParameters,
@@ -19,7 +21,7 @@ import {
   xOfDiameter,
 } from '@doceo/core';
 import { SegmentsComponent } from '../parts/segments.component';
-import { SCHOOLS } from './school-texts';
+import { SCHOOLS, wayOf } from './school-texts';
 
 /** A length that can be typed, with the range it must keep. */
 interface LengthField {
@@ -30,6 +32,15 @@ interface LengthField {
   maxM: number;
   change: (metres: number) => Rig;
 }
+
+const BY_HAND: readonly (keyof TemplateParameters)[] = [
+  'rodLengthM',
+  'lineWeight',
+  'waterDepthM',
+  'tippetX',
+  'flyCount',
+  'shotMassKg',
+];
 
 const COUNT_WORDS = ['one', 'two', 'three'];
 const MOST_FLIES: Partial<Record<Rig['template'], number>> = { 'lake-long-leader': 3, 'wet-swing': 3 };
@@ -44,16 +55,24 @@ const MOST_FLIES: Partial<Record<Rig['template'], number>> = { 'lake-long-leader
 export class RigSettingsComponent {
   readonly rig = input.required<Rig>();
   readonly system = input.required<UnitSystem>();
+  /** The schools I go by. */
+  readonly mine = input.required<RigSchools>();
   readonly edited = output<Rig>();
+  /** The schools I shall go by from now on. */
+  readonly adopted = output<RigSchools>();
 
   protected readonly wrong = signal<Partial<Record<LengthField['id'], string>>>({});
   protected readonly edits = rigEdits;
   protected readonly xSizes = [0, 1, 2, 3, 4, 5, 6, 7, 8].map((value) => ({ value, text: `${value}X` }));
   protected readonly lineWeights = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10];
-  protected readonly shotMasses = [0, 0.1, 0.2, 0.3, 0.5, 0.8].map((value) => ({
-    value,
-    text: value === 0 ? 'none' : `${value}`,
-  }));
+  /** Grams, told in grams or in grains. */
+  protected readonly shotMasses = computed(() =>
+    [0, 0.1, 0.2, 0.3, 0.5, 0.8].map((value) => ({
+      value,
+      text: value === 0 ? 'none' : this.inUnits(value),
+    })),
+  );
+  protected readonly shotLabel = computed(() => `Shot, ${this.system() === 'metric' ? 'g' : 'gr'}`);
   protected readonly hingeRatios = [5, 6, 8, 10, 14].map((value) => ({ value, text: `${value}:1` }));
 
   protected readonly template = computed(() => TEMPLATES[this.rig().template]);
@@ -62,7 +81,10 @@ export class RigSettingsComponent {
   protected readonly shotGrams = computed(() => Math.round(this.parameters().shotMassKg * 1e5) / 100);
   protected readonly hingeShown = computed(() => Math.round(this.parameters().hingeRatio));
   protected readonly counts = computed(() =>
-    COUNT_WORDS.slice(0, MOST_FLIES[this.rig().template] ?? 2).map((text, i) => ({ value: i + 1, text })),
+    COUNT_WORDS.slice(0, this.rig().byHand ? 2 : (MOST_FLIES[this.rig().template] ?? 2)).map((text, i) => ({
+      value: i + 1,
+      text,
+    })),
   );
   protected readonly lengths = computed<LengthField[]>(() => {
     const rig = this.rig();
@@ -115,24 +137,44 @@ export class RigSettingsComponent {
       }),
       choose: (value: string) => choose(value as RigSchools[K]),
     });
-    return [
-      ...(indicatorOf(rig) && rig.template === 'indicator-nymph'
-        ? [shown('indicator', INDICATOR_SCHOOLS, (option) => rigEdits.indicatorSchool(rig, option))]
-        : []),
-      ...(rig.fittings.some(({ kind }) => kind === 'shot')
-        ? [shown('shot', SHOT_SCHOOLS, (option) => rigEdits.shotSchool(rig, option))]
-        : []),
-      ...(rig.template === 'dry-dropper'
-        ? [shown('dropper', DROPPER_SCHOOLS, (option) => rigEdits.dropperSchool(rig, option))]
-        : []),
-      ...(rig.template === 'tight-line' && rig.flies.length > 1
-        ? [shown('heaviest', HEAVIEST_SCHOOLS, (option) => rigEdits.heaviestSchool(rig, option))]
-        : []),
-    ];
+    const all = {
+      indicator: () =>
+        shown('indicator', INDICATOR_SCHOOLS, (option) => rigEdits.indicatorSchool(rig, option)),
+      shot: () => shown('shot', SHOT_SCHOOLS, (option) => rigEdits.shotSchool(rig, option)),
+      dropper: () => shown('dropper', DROPPER_SCHOOLS, (option) => rigEdits.dropperSchool(rig, option)),
+      heaviest: () => shown('heaviest', HEAVIEST_SCHOOLS, (option) => rigEdits.heaviestSchool(rig, option)),
+    };
+    return schoolsOf(rig).map((key) => all[key]());
   });
+  /** Where this rig goes another way than I do. */
+  protected readonly differs = computed(() =>
+    schoolDifferences(this.rig(), this.mine()).map((key) => ({
+      key,
+      label: SCHOOLS[key].label,
+      mine: wayOf(key, this.mine()).name,
+    })),
+  );
 
+  protected useMine(): void {
+    this.edited.emit(rigEdits.schools(this.rig(), this.mine()));
+  }
+
+  protected adopt(): void {
+    const { schools } = this.rig();
+    this.adopted.emit({
+      ...this.mine(),
+      ...Object.fromEntries(this.differs().map(({ key }) => [key, schools[key]])),
+    });
+  }
+
+  /** Sections made by hand keep their lengths: what only a template can rebuild is not offered then. */
   protected uses(parameter: keyof TemplateParameters): boolean {
+    if (this.rig().byHand) return BY_HAND.includes(parameter);
     return this.template().uses.includes(parameter);
+  }
+
+  private inUnits(grams: number): string {
+    return this.system() === 'metric' ? `${grams}` : (grams / 1000 / KG_PER_GRAIN).toFixed(1);
   }
 
   protected length(metres: number): string {

@@ -1,5 +1,8 @@
 import { Component, computed, input, output, signal } from '@angular/core';
+import { NgTemplateOutlet } from '@angular/common';
 import { FormsModule } from '@angular/forms';
+import { RouterLink } from '@angular/router';
+import { plainNumber } from '../parts/plain-number';
 import {
   BEAD_DIAMETERS_M,
   BUTT_DIAMETERS_M,
@@ -11,7 +14,10 @@ import {
   type Fly,
   flyAttachment,
   formatForce,
+  formatBead,
   formatLength,
+  formatMass,
+  KG_PER_GRAIN,
   formatTippet,
   type Knot,
   KNOTS,
@@ -21,8 +27,10 @@ import {
   type MaterialId,
   materialStrength,
   parseLength,
+  MOST_SECTIONS,
   type Rig,
   rigEdits,
+  SECTION_ROLES,
   type Section,
   spans,
   type UnitSystem,
@@ -42,13 +50,16 @@ type Row =
 
 const LENGTH_MIN_M = 0.02;
 const LENGTH_MAX_M = 12;
+const SHOT_LEAST_KG = 0.00001;
+const SHOT_MOST_KG = 0.01;
 
 /** Parts from the fly line down, edited in place. A wrong entry is told at its cell and changes nothing. */
 @Component({
   selector: 'doceo-rig-table',
-  imports: [FormsModule],
+  imports: [FormsModule, NgTemplateOutlet, RouterLink],
   templateUrl: './rig-table.component.html',
   styleUrl: './rig-table.component.css',
+  host: { '(keydown)': 'key($event)' },
 })
 export class RigTableComponent {
   readonly rig = input.required<Rig>();
@@ -65,6 +76,21 @@ export class RigTableComponent {
   protected readonly hookSizes = Array.from({ length: 11 }, (_, i) => 2 + i * 2);
   protected readonly beadMetals = ['brass', 'tungsten'] as const;
   protected readonly beads = BEAD_DIAMETERS_M;
+  protected readonly roles = SECTION_ROLES;
+  protected readonly most = MOST_SECTIONS;
+  protected readonly chosenSection = computed(
+    () => this.rig().sections.find(({ id }) => id === this.selectedId()) ?? null,
+  );
+  protected readonly full = computed(() => this.rig().sections.length >= MOST_SECTIONS);
+  protected readonly hasIndicator = computed(() =>
+    this.rig().fittings.some(({ kind }) => kind === 'indicator'),
+  );
+  /** The knot of the part chosen, to be looked up. */
+  protected readonly chosenKnot = computed<KnotId | null>(() => {
+    const knot =
+      this.chosenSection()?.joint ?? this.rig().flies.find(({ id }) => id === this.selectedId())?.knot;
+    return knot && knot !== 'tapered' ? knot : null;
+  });
   private readonly diameters = [...BUTT_DIAMETERS_M]
     .reverse()
     .concat(Array.from({ length: 9 }, (_, x) => diameterOfX(x)));
@@ -77,7 +103,7 @@ export class RigTableComponent {
       atM: topM,
       section,
       joints: this.jointsFor(section, index),
-      holds: formatForce(materialStrength(section.material, section.diameterM), this.system()),
+      holds: formatForce(materialStrength(section.material, section.diameterM, rig.measured), this.system()),
     }));
     const fittings = rig.fittings.map((fitting): Row => ({
       kind: 'fitting',
@@ -147,18 +173,51 @@ export class RigTableComponent {
 
   protected setSection(
     id: string,
-    change: { diameterM?: number; material?: MaterialId; joint?: KnotId },
+    change: { diameterM?: number; material?: MaterialId; joint?: KnotId; role?: Section['role'] },
   ): void {
     this.edited.emit(rigEdits.section(this.rig(), id, change));
+  }
+
+  protected rename(section: Section, text: string): void {
+    const name = text.trim().slice(0, 40);
+    if (name) this.edited.emit(rigEdits.section(this.rig(), section.id, { name }));
+  }
+
+  /** Adds below the section chosen, else at the end of the leader. */
+  protected addSection(): void {
+    const below = this.chosenSection()?.id ?? this.rig().sections.at(-1)?.id ?? null;
+    this.edited.emit(rigEdits.addSection(this.rig(), below));
+  }
+
+  protected addAtLine(): void {
+    this.edited.emit(rigEdits.addSection(this.rig(), null));
+  }
+
+  protected removeSection(): void {
+    const section = this.chosenSection();
+    if (section) this.edited.emit(rigEdits.removeSection(this.rig(), section.id));
+  }
+
+  protected setIndicator(on: boolean): void {
+    this.edited.emit(rigEdits.indicator(this.rig(), on));
+  }
+
+  /** In the table Ctrl+Enter adds a section below, Ctrl+Delete takes it off. */
+  protected key(event: KeyboardEvent): void {
+    if (!event.ctrlKey || !this.editable()) return;
+    if (event.key === 'Enter') this.addSection();
+    else if (event.key === 'Delete') this.removeSection();
+    else return;
+    event.preventDefault();
   }
 
   protected setFly(id: string, change: Partial<Fly>): void {
     this.edited.emit(rigEdits.fly(this.rig(), id, change));
   }
 
-  /** Another dressing gives the fly its name; what was measured of the old one no longer holds. */
+  /** Another dressing gives the fly its name. */
   protected setDressing(fly: Fly, dressing: DressingId): void {
-    this.setFly(fly.id, { dressing, name: DRESSINGS[dressing].name, measuredKg: null, measuredLiftKg: null });
+    this.setFly(fly.id, { dressing, name: DRESSINGS[dressing].name });
   }
 
   /** Metal and size of a fly's bead as one choice. */
@@ -179,11 +238,21 @@ export class RigTableComponent {
     this.edited.emit(rigEdits.shotMetal(this.rig(), metal));
   }
 
-  protected setMass(grams: string): void {
-    const mass = Number(grams.replace(',', '.').replace(/\s*g$/, ''));
-    if (!Number.isFinite(mass) || mass < 0.01 || mass > 10) return this.mark('shot', 'between 0.01 and 10 g');
+  protected beadText(diameterM: number): string {
+    return formatBead(diameterM, this.system());
+  }
+
+  protected mass(massKg: number): string {
+    return formatMass(massKg, this.system());
+  }
+
+  protected setMass(text: string): void {
+    const unitKg = this.system() === 'metric' ? 0.001 : KG_PER_GRAIN;
+    const massKg = (plainNumber(text) ?? Number.NaN) * unitKg;
+    if (!(massKg >= SHOT_LEAST_KG && massKg <= SHOT_MOST_KG))
+      return this.mark('shot', `between ${this.mass(SHOT_LEAST_KG)} and ${this.mass(SHOT_MOST_KG)}`);
     this.mark('shot', null);
-    this.edited.emit(rigEdits.shotMass(this.rig(), mass / 1000));
+    this.edited.emit(rigEdits.shotMass(this.rig(), massKg));
   }
 
   private mark(id: string, text: string | null): void {

@@ -124,7 +124,7 @@ describe('the rig bench', () => {
     const user = SESSION.user as NonNullable<typeof SESSION.user>;
     server.on(api.session.get, {
       ...SESSION,
-      user: { ...user, settings: { units: 'imperial', bankHand: 'right' } },
+      user: { ...user, settings: { ...user.settings, units: 'imperial' } },
     });
     const page = await open();
     expect(figure(page, 'indicator-distance')).toMatch(/5 ft 5/);

@@ -10,6 +10,7 @@ import type { ApiError } from '../data/api-error';
 import { DayStore } from '../data/day-store';
 import { download, fileName } from '../data/download';
 import { EditedDocument } from '../data/edited-document';
+import { ReadingStore } from '../data/reading-store';
 import { SessionStore } from '../data/session';
 import { SaveStateComponent } from '../parts/save-state.component';
 import { SnagListComponent } from '../parts/snag-list.component';
@@ -21,9 +22,14 @@ import { RigSettingsComponent } from './rig-settings.component';
 import { RigTableComponent } from './rig-table.component';
 import { TaperChartComponent } from './taper-chart.component';
 
+/** How often words and figures follow a drag, milliseconds. */
+const CALM_MS = 250;
+
 interface RigValue {
   name: string;
   rig: Rig;
+  /** Whose knots it has. */
+  studentId: string | null;
 }
 
 /** The Rig bench: the drawing to scale, the parts, the figures and the snags, all of one rig. */
@@ -52,34 +58,45 @@ export class RigPage implements OnInit, OnDestroy {
   private readonly messages = inject(MessageService);
   protected readonly day = inject(DayStore);
   protected readonly session = inject(SessionStore);
+  private readonly readings = inject(ReadingStore);
   readonly id = input.required<string>();
 
   protected readonly document = signal<EditedDocument<RigValue> | null>(null);
   protected readonly failed = signal<ApiError | null>(null);
   protected readonly preview = signal<Rig | null>(null);
+  private readonly calmPreview = signal<Rig | null>(null);
+  private calming: ReturnType<typeof setTimeout> | null = null;
   protected readonly selectedId = signal<string | null>(null);
   protected readonly putting = signal(false);
 
   protected readonly value = computed(() => this.document()?.value() ?? null);
   /** The rig as it would be after the drag under way. */
   protected readonly rig = computed(() => this.preview() ?? this.value()?.rig ?? null);
+  /** The rig with what was measured of it. */
+  protected readonly known = computed(() => this.measured(this.rig()));
+  /** The same for all but the drawing, which follows a drag at every frame; words and figures a few times a second. */
+  protected readonly calmRig = computed(() => this.calmPreview() ?? this.value()?.rig ?? null);
+  protected readonly calmKnown = computed(() => this.measured(this.calmRig()));
   protected readonly water = computed(() => this.day.water()?.water ?? null);
   protected readonly figures = computed(() =>
-    this.rig()
-      ? rigFigures(this.rig() as Rig, this.water()?.rules.maxHooks ?? null, this.session.units())
+    this.calmKnown()
+      ? rigFigures(this.calmKnown() as Rig, this.water()?.rules.maxHooks ?? null, this.session.units())
       : [],
   );
   protected readonly snags = computed(() =>
-    this.rig() ? rigSnags(this.rig() as Rig, { water: this.water(), system: this.session.units() }) : [],
+    this.calmKnown()
+      ? rigSnags(this.calmKnown() as Rig, { water: this.water(), system: this.session.units() })
+      : [],
   );
   /** My other rigs, to be set beside this one. */
   protected readonly others = signal<SavedRig[]>([]);
 
   ngOnInit(): void {
     const id = this.id();
+    this.readings.load();
     this.client.call(api.rigs.list).subscribe((rigs) => this.others.set(rigs.filter((rig) => rig.id !== id)));
     const toValue = (saved: SavedRig): { value: RigValue; version: number } => ({
-      value: { name: saved.name, rig: saved.rig },
+      value: { name: saved.name, rig: saved.rig, studentId: saved.studentId },
       version: saved.version,
     });
     const document = new EditedDocument<RigValue>({
@@ -97,11 +114,29 @@ export class RigPage implements OnInit, OnDestroy {
   }
 
   ngOnDestroy(): void {
+    this.show(null);
     this.document()?.close();
   }
 
+  /** Edits are made on the rig as measured; what was measured is kept elsewhere and stays out of the rig. */
   protected put(rig: Rig): void {
-    this.document()?.edit((value) => ({ ...value, rig }));
+    this.document()?.edit((value) => ({ ...value, rig: { ...rig, measured: value.rig.measured } }));
+  }
+
+  protected show(preview: Rig | null): void {
+    this.preview.set(preview);
+    if (preview === null) this.calm();
+    else this.calming ??= setTimeout(() => this.calm(), CALM_MS);
+  }
+
+  private calm(): void {
+    if (this.calming !== null) clearTimeout(this.calming);
+    this.calming = null;
+    this.calmPreview.set(this.preview());
+  }
+
+  private measured(rig: Rig | null): Rig | null {
+    return rig && this.readings.known(rig, this.value()?.studentId ?? null);
   }
 
   protected rename(name: string): void {
@@ -113,12 +148,16 @@ export class RigPage implements OnInit, OnDestroy {
     if (mended) this.put(mended);
   }
 
+  protected tieBy(studentId: string): void {
+    this.document()?.edit((value) => ({ ...value, studentId: studentId || null }));
+  }
+
   protected copy(): void {
     const value = this.value();
     if (!value) return;
     const id = crypto.randomUUID();
     this.client
-      .call(api.rigs.create, { body: { id, name: `${value.name}, copy`.slice(0, 80), rig: value.rig } })
+      .call(api.rigs.create, { body: { ...value, id, name: `${value.name}, copy`.slice(0, 80) } })
       .subscribe(
         () =>
           void this.router
@@ -133,8 +172,9 @@ export class RigPage implements OnInit, OnDestroy {
 
   protected saveFile(): void {
     const value = this.value();
-    if (value)
-      download(fileName(value.name, 'rig.json'), writeRigFile(value.name, value.rig), 'application/json');
+    if (!value) return;
+    const rig = this.readings.known(value.rig, null);
+    download(fileName(value.name, 'rig.json'), writeRigFile(value.name, rig), 'application/json');
   }
 
   protected putDone(title: string | null): void {

@@ -55,3 +55,9 @@ export const SCHOOLS: SchoolTexts = {
     },
   },
 };
+
+/** The way taken in one disagreement. */
+export function wayOf(key: keyof RigSchools, schools: RigSchools): Way {
+  const ways: Record<string, Way> = SCHOOLS[key].ways;
+  return ways[schools[key]] ?? { name: schools[key], reason: '' };
+}

@@ -1,13 +1,5 @@
 import { Component, computed, input } from '@angular/core';
-import {
-  leaderLength,
-  METRES_PER_FOOT,
-  METRES_PER_INCH,
-  type Rig,
-  spans,
-  taperOf,
-  type UnitSystem,
-} from '@doceo/core';
+import { METRES_PER_FOOT, METRES_PER_INCH, type Rig, spans, taperOf, type UnitSystem } from '@doceo/core';
 import type { EChartsCoreOption } from 'echarts/core';
 import { NgxEchartsDirective, provideEchartsCore } from 'ngx-echarts';
 import { CHART } from '../theme/chart-theme';
@@ -42,7 +34,8 @@ export class TaperChartComponent {
   readonly rig = input.required<Rig>();
   readonly system = input.required<UnitSystem>();
 
-  private readonly taper = computed(() => taperOf(this.rig()));
+  /** The same object as long as nothing of the taper changed, so that a drag of an indicator draws no chart. */
+  private readonly taper = computed(() => taperOf(this.rig()), { equal: alike });
   protected readonly words = computed(
     () =>
       `Taper from fly line to fly: ${this.taper()
@@ -55,8 +48,8 @@ export class TaperChartComponent {
   );
   protected readonly options = computed<EChartsCoreOption>(() => {
     const metric = this.system() === 'metric';
-    const lengthM = leaderLength(this.rig());
     const { profile, steps } = this.taper();
+    const lengthM = profile[0]?.aboveFlyM ?? 0;
     const along = (aboveFlyM: number): number => (lengthM - aboveFlyM) / (metric ? 1 : METRES_PER_FOOT);
     const wide = (diameterM: number): number => (metric ? diameterM * 1000 : diameterM / METRES_PER_INCH);
     const stiffest = Math.max(...profile.map(({ stiffness }) => stiffness));
@@ -118,4 +111,8 @@ export class TaperChartComponent {
       ],
     };
   });
+}
+
+function alike(a: unknown, b: unknown): boolean {
+  return JSON.stringify(a) === JSON.stringify(b);
 }

@@ -4,10 +4,11 @@ import { RouterLink, RouterLinkActive } from '@angular/router';
 /** Stops in the order of the work, with their place along the leader. */
 const STOPS = [
   { path: '/today', name: 'Today', y: 40 },
-  { path: '/rig', name: 'Rig', y: 140 },
-  { path: '/plan', name: 'Plan', y: 260 },
-  { path: '/bank', name: 'Bank', y: 380 },
-  { path: '/record', name: 'Record', y: 480 },
+  { path: '/water', name: 'Water', y: 112 },
+  { path: '/rig', name: 'Rig', y: 192 },
+  { path: '/plan', name: 'Plan', y: 290 },
+  { path: '/bank', name: 'Bank', y: 390 },
+  { path: '/record', name: 'Record', y: 492 },
   { path: '/circle', name: 'Circle', y: 600 },
 ] as const;
 

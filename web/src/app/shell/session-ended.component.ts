@@ -1,13 +1,13 @@
 import { Component, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { DialogModule } from 'primeng/dialog';
+import { DIALOG } from '../parts/dialog';
 import type { ApiError } from '../data/api-error';
 import { SessionStore } from '../data/session';
 
 /** The session ended in the middle of the work: sign in again, and what was being saved goes on. */
 @Component({
   selector: 'doceo-session-ended',
-  imports: [FormsModule, DialogModule],
+  imports: [FormsModule, DIALOG],
   template: `
     <p-dialog
       header="Your session has ended"

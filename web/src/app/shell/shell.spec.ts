@@ -15,7 +15,7 @@ afterEach(() => jest.useRealTimers());
 describe('the rail', () => {
   it('has the stops that exist, in the order of the work', async () => {
     const page = await show(RailComponent, lessonServer());
-    expect(page.all('nav a')).toEqual(['Today', 'Rig', 'Plan', 'Bank', 'Record', 'Circle']);
+    expect(page.all('nav a')).toEqual(['Today', 'Water', 'Rig', 'Plan', 'Bank', 'Record', 'Circle']);
     expect(page.all('.skip')).toEqual(['Skip to the screen']);
   });
 });
@@ -47,7 +47,7 @@ describe('the strip', () => {
     const page = await show(StripComponent, server);
     await page.press('metric');
     expect(page.all('.chip')[0]).toBe('imperial');
-    expect(server.of(api.session.settings)[0]?.body).toEqual({ units: 'imperial', bankHand: 'right' });
+    expect(server.of(api.session.settings)[0]?.body).toMatchObject({ units: 'imperial', bankHand: 'right' });
   });
 
   it('says so without a lesson', async () =>

@@ -1,6 +1,7 @@
 import { Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { Router } from '@angular/router';
+import { Router, RouterLink } from '@angular/router';
+import { formatLength, formatTemperature, formatWind, hourAt, levelTrend } from '@doceo/core';
 import { BankStore } from '../data/bank-store';
 import { DayStore } from '../data/day-store';
 import { dayText, timeText } from '../data/lesson-texts';
@@ -9,7 +10,7 @@ import { SessionStore } from '../data/session';
 /** Where and when we are. Change the lesson here and every screen follows. */
 @Component({
   selector: 'doceo-strip',
-  imports: [FormsModule],
+  imports: [FormsModule, RouterLink],
   template: `
     @if (day.lesson(); as lesson) {
       <label class="lesson">
@@ -23,6 +24,19 @@ import { SessionStore } from '../data/session';
       <span class="fact"
         >light <b class="figure">{{ light() }}</b></span
       >
+      @if (now(); as now) {
+        @if (now.level) {
+          <a class="fact" routerLink="/water"
+            >level <b class="figure">{{ now.level }}</b>, {{ now.trend }}</a
+          >
+        }
+        <a class="fact" routerLink="/water"
+          >water <b class="figure">{{ now.water }}</b></a
+        >
+        <a class="fact" routerLink="/water"
+          >wind <b class="figure">{{ now.wind }}</b></a
+        >
+      }
       <span class="fact"
         >students <b class="figure">{{ lesson.studentIds.length }}</b></span
       >
@@ -80,6 +94,21 @@ export class StripComponent {
     const sun = this.day.sun();
     const zone = this.day.water()?.water.timeZone ?? 'UTC';
     return `${timeText(sun?.sunriseMs, zone)}–${timeText(sun?.sunsetMs, zone)}`;
+  });
+
+  /** Conditions at the water when the lesson begins. */
+  protected readonly now = computed(() => {
+    const [day, lesson, units] = [this.day.conditions(), this.day.lesson(), this.session.units()];
+    const found = day && lesson && hourAt(day.hours, Date.parse(lesson.startsAt));
+    if (!found) return null;
+    const { hour, index } = found;
+    const flows = ['river', 'brook'].includes(this.day.water()?.water.kind ?? '');
+    return {
+      level: flows ? `+${formatLength(hour.levelM, units)}` : null,
+      trend: levelTrend(day.hours, index),
+      water: formatTemperature(hour.waterC, units),
+      wind: formatWind(hour.windMs, units),
+    };
   });
 
   protected switchUnits(): void {

@@ -17,13 +17,14 @@ import {
 } from '../data/lesson-texts';
 import { RuleCardDialogComponent } from '../parts/rule-card-dialog.component';
 import { SnagListComponent } from '../parts/snag-list.component';
+import { BankReadyComponent } from './bank-ready.component';
 
 const MS_PER_MIN = 60_000;
 
 /** The next lesson at a glance: light, blocks, students, what must be cleared first. */
 @Component({
   selector: 'doceo-today-page',
-  imports: [RouterLink, SnagListComponent, RuleCardDialogComponent],
+  imports: [RouterLink, SnagListComponent, RuleCardDialogComponent, BankReadyComponent],
   templateUrl: './today.page.html',
   styleUrl: './today.page.css',
 })

@@ -1,0 +1,66 @@
+import { CoreError } from '../error';
+
+/** Speed of the fly leg of a beginner's short cast, m/s. Estimate, 10…15. */
+const LEG_SPEED_MS = 12;
+/** Fewest taps that tell a pause each way. */
+export const LEAST_TAPS = 3;
+
+export interface TapTempo {
+  /** Median pause after the back stop and after the forward stop, seconds. The first tap is taken as a back stop. */
+  backS: number;
+  forwardS: number;
+  /** Spread of the pauses against their mean, each way taken alone; 0 is a clock. */
+  unevenness: number;
+  /** What this length of line needs, seconds. */
+  needed: { fromS: number; toS: number };
+  verdict: 'hurried' | 'fits' | 'late';
+}
+
+/**
+ * Time a length of line takes to unroll: 2L/v when the fly leg keeps its speed, 4L/(3v) when it keeps its energy and
+ * nothing slows it. With air it lies between for short casts.
+ *
+ * @param lineM line beyond the rod tip, metres, > 0
+ */
+export function unrollTime(lineM: number): { fromS: number; toS: number } {
+  if (!(lineM > 0)) throw new CoreError('out-of-range', { name: 'lineM', value: lineM, min: 0 });
+  return { fromS: (4 * lineM) / (3 * LEG_SPEED_MS), toS: (2 * lineM) / LEG_SPEED_MS };
+}
+
+/**
+ * The rhythm of a student's casts from taps at each stop of the rod, back and forward by turns, against what the line
+ * needs.
+ *
+ * @param tapsMs times of the taps, rising, at least LEAST_TAPS
+ * @throws CoreError 'out-of-range' for too few taps
+ */
+export function tapTempo(tapsMs: readonly number[], lineM: number): TapTempo {
+  if (tapsMs.length < LEAST_TAPS)
+    throw new CoreError('out-of-range', { name: 'taps', value: tapsMs.length, min: LEAST_TAPS });
+  const pauses = tapsMs.slice(1).map((at, i) => (at - (tapsMs[i] as number)) / 1000);
+  const back = pauses.filter((_, i) => i % 2 === 0);
+  const forward = pauses.filter((_, i) => i % 2 === 1);
+  const needed = unrollTime(lineM);
+  const backS = median(back);
+  return {
+    backS,
+    forwardS: median(forward),
+    unevenness: Math.max(spread(back), spread(forward)),
+    needed,
+    verdict: backS < needed.fromS ? 'hurried' : backS > needed.toS ? 'late' : 'fits',
+  };
+}
+
+function median(values: readonly number[]): number {
+  const sorted = [...values].sort((a, b) => a - b);
+  const middle = (sorted.length - 1) / 2;
+  return ((sorted[Math.floor(middle)] ?? 0) + (sorted[Math.ceil(middle)] ?? 0)) / 2;
+}
+
+/** Standard deviation ÷ mean; 0 for fewer than two. */
+function spread(values: readonly number[]): number {
+  if (values.length < 2) return 0;
+  const mean = values.reduce((sum, value) => sum + value, 0) / values.length;
+  const variance = values.reduce((sum, value) => sum + (value - mean) ** 2, 0) / (values.length - 1);
+  return mean > 0 ? Math.sqrt(variance) / mean : 0;
+}

@@ -1,0 +1,5 @@
+export * from './geometry';
+export * from './beat';
+export * from './raster';
+export * from './seams';
+export * from './suggest';

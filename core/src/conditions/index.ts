@@ -1,0 +1,4 @@
+export * from './hour';
+export * from './station';
+export * from './alerts';
+export * from './profile';

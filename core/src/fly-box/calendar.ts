@@ -1,0 +1,200 @@
+import type { Water, WaterKind } from '../water';
+
+export const BOX_STAGES = ['nymph', 'emerger', 'adult', 'terrestrial', 'streamer'] as const;
+/** Stage of life a fly suggests; small fish and leeches are streamers. */
+export type BoxStage = (typeof BOX_STAGES)[number];
+
+export const COLOUR_FAMILIES = ['light', 'drab', 'dark', 'bright'] as const;
+/** Families of colour: what a fish can tell apart at a glance. Bright is for attractors. */
+export type ColourFamily = (typeof COLOUR_FAMILIES)[number];
+
+export const WEIGHT_CLASSES = ['floats', 'plain', 'bead', 'heavy'] as const;
+/** Floats, sinks by its hook alone, has a brass bead, or a tungsten one. */
+export type WeightClass = (typeof WEIGHT_CLASSES)[number];
+
+/** Flies that stand for a food: every size in the range in every colour and weight named. */
+export interface Imitation {
+  stage: BoxStage;
+  colours: ColourFamily[];
+  weights: WeightClass[];
+  /** Largest and smallest fly by hook size, e.g. 10 and 16. */
+  largest: number;
+  smallest: number;
+}
+
+/** Something fish eat in a water, and when. */
+export interface Food {
+  name: string;
+  /** Months, 1…12, in which it matters. */
+  months: number[];
+  imitations: Imitation[];
+}
+
+const ALL_YEAR = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12];
+const from = (first: number, last: number): number[] => ALL_YEAR.slice(first - 1, last);
+
+const fly = (
+  stage: BoxStage,
+  [largest, smallest]: readonly [number, number],
+  colours: ColourFamily[],
+  weights: WeightClass[],
+): Imitation => ({ stage, colours, weights, largest, smallest });
+
+const MIDGES_RUNNING: Food = {
+  name: 'midges',
+  months: ALL_YEAR,
+  imitations: [
+    fly('nymph', [18, 22], ['dark'], ['plain', 'bead']),
+    fly('adult', [18, 22], ['dark'], ['floats']),
+  ],
+};
+const SHRIMPS: Food = {
+  name: 'shrimps',
+  months: ALL_YEAR,
+  imitations: [fly('nymph', [12, 16], ['drab'], ['bead'])],
+};
+const SMALL_FISH: Food = {
+  name: 'small fish',
+  months: [1, 2, 3, 4, 9, 10, 11, 12],
+  imitations: [fly('streamer', [4, 8], ['light', 'dark'], ['bead'])],
+};
+const LAND_INSECTS: Food = {
+  name: 'land insects',
+  months: from(6, 9),
+  imitations: [fly('terrestrial', [10, 16], ['dark'], ['floats'])],
+};
+const RIVER_MAYFLIES: Food = {
+  name: 'mayflies',
+  months: from(4, 10),
+  imitations: [
+    fly('nymph', [14, 18], ['drab', 'dark'], ['bead', 'heavy']),
+    fly('emerger', [14, 18], ['drab'], ['floats']),
+    fly('adult', [14, 18], ['light', 'drab'], ['floats']),
+  ],
+};
+const WINTER_NYMPHS: Food = {
+  name: 'mayfly nymphs in winter',
+  months: [1, 2, 3, 11, 12],
+  imitations: [fly('nymph', [14, 18], ['dark'], ['heavy'])],
+};
+const CADDIS: Food = {
+  name: 'caddis',
+  months: from(5, 9),
+  imitations: [
+    fly('nymph', [12, 16], ['light', 'drab'], ['heavy']),
+    fly('adult', [12, 16], ['drab'], ['floats']),
+  ],
+};
+const STONEFLIES: Food = {
+  name: 'stoneflies',
+  months: from(2, 6),
+  imitations: [fly('nymph', [8, 12], ['dark'], ['heavy'])],
+};
+const MIDGES_STILL: Food = {
+  name: 'midge pupae',
+  months: from(3, 11),
+  imitations: [
+    fly('nymph', [12, 16], ['dark', 'drab'], ['plain', 'bead']),
+    fly('emerger', [12, 16], ['dark'], ['floats']),
+  ],
+};
+const DAMSELS: Food = {
+  name: 'damselfly nymphs',
+  months: from(5, 8),
+  imitations: [fly('nymph', [8, 12], ['drab'], ['plain', 'bead'])],
+};
+const DRAGONFLIES: Food = {
+  name: 'dragonfly nymphs',
+  months: from(4, 9),
+  imitations: [fly('nymph', [6, 10], ['dark'], ['bead'])],
+};
+const LAKE_MAYFLIES: Food = {
+  name: 'lake mayflies',
+  months: from(5, 9),
+  imitations: [fly('nymph', [12, 16], ['drab'], ['plain']), fly('adult', [12, 16], ['light'], ['floats'])],
+};
+const LEECHES: Food = {
+  name: 'leeches',
+  months: ALL_YEAR,
+  imitations: [fly('streamer', [6, 10], ['dark', 'drab'], ['bead'])],
+};
+const BOATMEN: Food = {
+  name: 'water boatmen',
+  months: from(8, 11),
+  imitations: [fly('nymph', [12, 14], ['light'], ['plain'])],
+};
+const SNAILS: Food = {
+  name: 'snails',
+  months: from(6, 8),
+  imitations: [fly('terrestrial', [12, 14], ['dark'], ['floats'])],
+};
+const JUST_STOCKED: Food = {
+  name: 'stocked fish that know no food',
+  months: ALL_YEAR,
+  imitations: [
+    fly('streamer', [6, 12], ['bright', 'dark'], ['bead']),
+    fly('nymph', [6, 12], ['light', 'drab', 'dark'], ['plain']),
+  ],
+};
+
+/**
+ * What usually lives in a kind of water, by month, for waters of the cool north.
+ *
+ * A rule of thumb to start from, weeks out either way; stones turned at the water are what counts.
+ */
+export function usualCalendar(kind: WaterKind): Food[] {
+  switch (kind) {
+    case 'river':
+      return [
+        RIVER_MAYFLIES,
+        WINTER_NYMPHS,
+        CADDIS,
+        STONEFLIES,
+        MIDGES_RUNNING,
+        SHRIMPS,
+        LAND_INSECTS,
+        SMALL_FISH,
+      ];
+    case 'brook':
+      return [RIVER_MAYFLIES, WINTER_NYMPHS, CADDIS, STONEFLIES, LAND_INSECTS];
+    case 'lake':
+      return [
+        MIDGES_STILL,
+        LAKE_MAYFLIES,
+        DAMSELS,
+        DRAGONFLIES,
+        SHRIMPS,
+        LEECHES,
+        BOATMEN,
+        SNAILS,
+        LAND_INSECTS,
+        SMALL_FISH,
+      ];
+    case 'pond':
+      return [JUST_STOCKED, MIDGES_STILL, DAMSELS, LEECHES, BOATMEN, LAND_INSECTS];
+  }
+}
+
+/** What lives in a water: as somebody found it, else what is usual. */
+export function calendarOf({ kind, calendar }: Pick<Water, 'kind' | 'calendar'>): readonly Food[] {
+  return calendar ?? usualCalendar(kind);
+}
+
+/** The calendar with a food in season in a month, or no longer. */
+export function withMonth(calendar: readonly Food[], name: string, month: number, inSeason: boolean): Food[] {
+  return calendar.map((food) =>
+    food.name === name
+      ? {
+          ...food,
+          months: [...food.months.filter((other) => other !== month), ...(inSeason ? [month] : [])].sort(
+            (a, b) => a - b,
+          ),
+        }
+      : food,
+  );
+}
+
+/** The foods that matter in a month, 1…12. */
+export function foodsIn(calendar: readonly Food[], month: number): Food[] {
+  return calendar.filter(({ months }) => months.includes(month));
+}

@@ -1,0 +1,29 @@
+import { conditionAlerts } from '../../conditions';
+import { planEnd } from '../timing';
+import { clockTime, type PlanRule } from './rule';
+
+const MINUTE_MS = 60_000;
+
+/** What the conditions of the lesson's hours say against it. Says nothing when no conditions are known. */
+export const conditions: PlanRule = (plan, lesson) => {
+  if (!lesson?.hours?.length) return [];
+  const { water, startMs } = lesson;
+  const toMs = startMs + Math.max(planEnd(plan), plan.lengthMin) * MINUTE_MS;
+  return conditionAlerts(lesson.hours, water.kind, { fromMs: startMs, toMs }).map((alert) => ({
+    id: `conditions-${alert.kind}`,
+    rule: 'conditions',
+    level: alert.level,
+    title: alert.title,
+    reason: alert.reason,
+    evidence: [
+      {
+        label: 'when',
+        text: `${clockTime(alert.fromMs, water.timeZone)} to ${clockTime(alert.toMs, water.timeZone)}`,
+      },
+      { label: 'source', text: 'simulated station; look, and ask, before you go' },
+    ],
+    blockIds: [],
+    studentId: null,
+    fixes: [],
+  }));
+};

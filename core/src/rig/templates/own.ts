@@ -1,0 +1,21 @@
+import { COMMON, frame, pointOf, type RigTemplate, section, xClamped } from './template';
+
+/** From the line: one length of butt and a fly, to be built on section by section. */
+export const own: RigTemplate = {
+  id: 'own',
+  name: 'From the line',
+  purpose: 'A butt and a fly; add your own sections one by one.',
+  water: 'whatever it is built for',
+  cues: ['Thick to thin, one step a knot.', 'Wet every knot before it is drawn down.'],
+  uses: ['rodLengthM', 'lineWeight', 'waterDepthM', 'tippetX'],
+  defaults: COMMON,
+  build: (parameters) => ({
+    ...frame('own', parameters),
+    byHand: true,
+    sections: [
+      section('butt', 'butt', 'butt', 1.2, 0.000432, 'stiff-mono', 'loop-to-loop'),
+      section('tippet', 'tippet', 'tippet', 0.6, xClamped(parameters.tippetX), 'copolymer', 'tippet-ring'),
+    ],
+    flies: [pointOf('mayfly nymph')],
+  }),
+};

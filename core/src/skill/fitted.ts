@@ -1,0 +1,34 @@
+import type { SkillFit } from './fit';
+import { PARAMETER_GRID, type TracingParameters } from './tracing';
+
+/** Fits of a school's own records, by skill id. Those that saw too little are not used. */
+export type FittedSkills = Readonly<Record<string, Pick<SkillFit, 'enough' | 'mean' | 'spread'>>>;
+
+/**
+ * How far students differ among themselves, at the least, however sure the mean over all of them is. About half of
+ * what the prior allows; a rule of thumb.
+ */
+const STUDENTS_DIFFER: TracingParameters = { initial: 0.08, learn: 0.02, slip: 0.03, guess: 0.05 };
+const LEAST = 0.01;
+const MOST: TracingParameters = { initial: 0.9, learn: 0.5, slip: 0.45, guess: 0.45 };
+
+/**
+ * Plausible parameters for the tracing of one skill: those fitted to the school's records, each one spread either way,
+ * or the prior that ships when there were too few records.
+ */
+export function parametersFor(fitted: FittedSkills, skillId: string): readonly TracingParameters[] {
+  const fit = fitted[skillId];
+  return fit?.enough ? around(fit) : PARAMETER_GRID;
+}
+
+function around({ mean, spread }: Pick<SkillFit, 'mean' | 'spread'>): TracingParameters[] {
+  const either = (key: keyof TracingParameters): number[] => {
+    const by = Math.max(spread[key], STUDENTS_DIFFER[key]);
+    return [mean[key] - by, mean[key] + by].map((value) => Math.min(MOST[key], Math.max(LEAST, value)));
+  };
+  return either('initial').flatMap((initial) =>
+    either('learn').flatMap((learn) =>
+      either('slip').flatMap((slip) => either('guess').map((guess) => ({ initial, learn, slip, guess }))),
+    ),
+  );
+}

@@ -1,0 +1,80 @@
+import type { BankEvent } from '../bank';
+import { debrief } from './debrief';
+
+let at = 0;
+const attempt = (
+  skillId: string,
+  faultId: string | null,
+  lessonId = 'today',
+  studentId = 'sam',
+): BankEvent => ({
+  id: `${(at += 1)}`,
+  lessonId,
+  studentId,
+  blockId: null,
+  deviceId: 'd',
+  atMs: at,
+  body: { kind: 'attempt', skillId, drillId: null, good: faultId === null, faultId },
+});
+const many = (n: number, skillId: string, faultId: string | null, lessonId?: string): BankEvent[] =>
+  Array.from({ length: n }, () => attempt(skillId, faultId, lessonId));
+const fish = (): BankEvent => ({
+  ...attempt('casting.stop', null),
+  body: { kind: 'fish', species: 'grayling', lengthCm: 30, outcome: 'to-hand' },
+});
+
+describe('what a student is told after a lesson', () => {
+  it('is three good things at the most, what has risen first', () => {
+    const { good } = debrief(
+      [
+        ...many(8, 'casting.pause', 'cast.crack', 'before'),
+        ...many(2, 'casting.pause', null, 'before'),
+        ...many(7, 'casting.pause', null),
+        ...many(3, 'casting.pause', 'cast.crack'),
+        ...many(9, 'casting.stop', null),
+        ...many(1, 'casting.stop', 'cast.pile'),
+        ...many(5, 'hook-setting.set-timing', null),
+        fish(),
+      ],
+      'sam',
+      'today',
+    );
+    expect(good.map(({ text }) => text)).toEqual([
+      'Pause is coming on',
+      expect.stringMatching(/went well$/),
+      expect.stringMatching(/went well$/),
+    ]);
+    expect(good[0]?.evidence).toBe('7 good of 10, 50 in a hundred more than before');
+  });
+
+  it('is one thing to work on, seen more than once, with a drill that needs no water', () => {
+    const { workOn, home } = debrief(
+      [...many(4, 'casting.pause', 'cast.crack'), attempt('casting.stop', 'cast.pile')],
+      'sam',
+      'today',
+    );
+    expect(workOn).toMatchObject({ fault: { id: 'cast.crack' }, times: 4 });
+    expect(['anywhere', 'grass']).toContain(home?.ground);
+    expect(home?.watchFor).toContain('cast.crack');
+  });
+
+  it('makes no claim from a handful, of another student, or of what was taken back', () => {
+    const [slip] = many(1, 'casting.pause', 'cast.crack') as [BankEvent];
+    const undo: BankEvent = { ...slip, id: 'u', body: { kind: 'undo', targetId: slip.id } };
+    const told = debrief(
+      [
+        ...many(3, 'casting.stop', null),
+        slip,
+        undo,
+        attempt('casting.pause', 'cast.crack'),
+        ...Array.from({ length: 9 }, () => attempt('casting.pause', 'cast.crack', 'today', 'ida')),
+      ],
+      'sam',
+      'today',
+    );
+    expect(told).toEqual({ good: [], workOn: null, home: null });
+  });
+
+  it('counts fish when casts say nothing yet', () =>
+    expect(debrief([fish(), fish()], 'sam', 'today').good[0]?.text).toBe('2 fish to hand'));
+});

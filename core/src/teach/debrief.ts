@@ -1,0 +1,101 @@
+import { attemptsOf, type BankEvent, faultAttemptsOf, standing } from '../bank';
+import { type Drill, DRILLS } from '../drill';
+import { type Fault, FAULTS } from '../fault';
+import { SKILLS } from '../skill';
+
+/** Attempts in a lesson below which a share is not told. */
+const LEAST_ATTEMPTS = 4;
+/** Times a fault must be seen before it is the thing to work on. */
+const LEAST_FAULTS = 2;
+const MOST_GOOD = 3;
+
+export interface Debrief {
+  /** Up to three good things, each with its evidence. */
+  good: { text: string; evidence: string }[];
+  /** The one thing to work on, with its cause and cure; null when nothing went wrong often enough. */
+  workOn: { fault: Fault; skillName: string; times: number } | null;
+  /** One drill for at home that trains it; needs no water. */
+  home: Drill | null;
+}
+
+/**
+ * What to tell a student after a lesson, in plain words and from the record only.
+ *
+ * Good things: skills by their share of good attempts in the lesson, risen ones first, then fish to hand. The one thing:
+ * the fault seen most often in the lesson. The drill: the first of the library for its skill that needs no water.
+ *
+ * @param events all of the student; others are left out
+ */
+export function debrief(events: readonly BankEvent[], studentId: string, lessonId: string): Debrief {
+  const own = standing(events).filter((event) => event.studentId === studentId);
+  const now = own.filter((event) => event.lessonId === lessonId);
+  const before = own.filter((event) => event.lessonId !== lessonId);
+  const workOn = mostFrequent(now, studentId);
+  return {
+    good: [...skillsGone(now, before, studentId), ...fishCaught(now)].slice(0, MOST_GOOD),
+    workOn,
+    home: workOn ? drillFor(now, workOn.fault.id) : null,
+  };
+}
+
+function skillsGone(
+  now: readonly BankEvent[],
+  before: readonly BankEvent[],
+  studentId: string,
+): Debrief['good'] {
+  const past = shares(before, studentId);
+  return [...shares(now, studentId)]
+    .filter(([, { n }]) => n >= LEAST_ATTEMPTS)
+    .map(([skillId, { goods, n }]) => {
+      const earlier = past.get(skillId);
+      const rise = earlier && earlier.n >= LEAST_ATTEMPTS ? goods / n - earlier.goods / earlier.n : 0;
+      return { skillId, goods, n, rise };
+    })
+    .filter(({ goods, n, rise }) => goods / n >= 0.5 || rise > 0.1)
+    .sort((a, b) => b.rise - a.rise || b.goods / b.n - a.goods / a.n || (a.skillId < b.skillId ? -1 : 1))
+    .map(({ skillId, goods, n, rise }) => ({
+      text: `${SKILLS.get(skillId).name}${rise > 0.1 ? ' is coming on' : ' went well'}`,
+      evidence: `${goods} good of ${n}${rise > 0.1 ? `, ${Math.round(rise * 100)} in a hundred more than before` : ''}`,
+    }));
+}
+
+function fishCaught(now: readonly BankEvent[]): Debrief['good'] {
+  const fish = now.filter(({ body }) => body.kind === 'fish' && body.outcome === 'to-hand').length;
+  return fish > 0
+    ? [{ text: fish === 1 ? 'A fish to hand' : `${fish} fish to hand`, evidence: 'and let go again' }]
+    : [];
+}
+
+function mostFrequent(now: readonly BankEvent[], studentId: string): Debrief['workOn'] {
+  const times = new Map<string, number>();
+  for (const { faultId } of faultAttemptsOf(now, studentId))
+    if (faultId) times.set(faultId, (times.get(faultId) ?? 0) + 1);
+  const [most] = [...times].sort((a, b) => b[1] - a[1] || (a[0] < b[0] ? -1 : 1));
+  const fault = most && most[1] >= LEAST_FAULTS ? FAULTS.find(({ id }) => id === most[0]) : undefined;
+  if (!most || !fault) return null;
+  return { fault, times: most[1], skillName: SKILLS.get(skillOf(now, fault.id)).name };
+}
+
+function skillOf(now: readonly BankEvent[], faultId: string): string {
+  const event = now.find(({ body }) => body.kind === 'attempt' && body.faultId === faultId);
+  return event?.body.kind === 'attempt' ? event.body.skillId : '';
+}
+
+function drillFor(now: readonly BankEvent[], faultId: string): Drill | null {
+  const skillId = skillOf(now, faultId);
+  const dry = DRILLS.filter(({ ground }) => ground === 'anywhere' || ground === 'grass');
+  // The drill that looks out for the fewest things besides is the one made for this fault.
+  const [made] = dry
+    .filter(({ watchFor }) => watchFor.includes(faultId))
+    .sort((a, b) => a.watchFor.length - b.watchFor.length);
+  return made ?? dry.find(({ skills }) => skills.includes(skillId)) ?? null;
+}
+
+function shares(events: readonly BankEvent[], studentId: string): Map<string, { goods: number; n: number }> {
+  const found = new Map<string, { goods: number; n: number }>();
+  for (const { skillId, good } of attemptsOf(events, studentId)) {
+    const share = found.get(skillId) ?? { goods: 0, n: 0 };
+    found.set(skillId, { goods: share.goods + (good ? 1 : 0), n: share.n + 1 });
+  }
+  return found;
+}

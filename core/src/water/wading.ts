@@ -1,0 +1,82 @@
+import { inRange } from '../error';
+import { METRES_PER_FOOT } from '../units';
+
+export const BOTTOMS = ['gravel', 'cobble', 'slick-rock', 'mud'] as const;
+export type Bottom = (typeof BOTTOMS)[number];
+
+export interface Wader {
+  heightM: number;
+  /** null when unknown: taken as an adult. */
+  ageYears: number | null;
+  hasStaff: boolean;
+}
+
+export interface WadingPlace {
+  depthM: number;
+  speedMs: number;
+  bottom: Bottom;
+  /** null when unknown. */
+  waterC: number | null;
+  rising: boolean;
+}
+
+export interface Wading {
+  /** Depth in feet × speed in feet a second. */
+  product: number;
+  /** What this person should stay below here, and where nobody wades. */
+  limit: number;
+  most: number;
+  /** There is no word for good: the least is that nothing computed speaks against looking closer. */
+  verdict: 'look-closer' | 'over-the-limit' | 'do-not-wade';
+  /** What lowered the limit, and what speaks against it. */
+  reasons: string[];
+}
+
+/** Below this the product is easy for adults, above the second nobody wades. Rules of thumb of the trade. */
+const EASY = 4;
+const NEVER = 10;
+/** Height for which the limits are told, metres. */
+const USUAL_HEIGHT_M = 1.75;
+/** Deeper than this share of one's height one floats more than one stands. A rule of thumb. */
+const DEEPEST_SHARE = 0.5;
+const BOTTOM_SHARE: Record<Bottom, number> = { gravel: 1, cobble: 0.85, 'slick-rock': 0.7, mud: 0.75 };
+const CHILD_AGE = 14;
+const OLD_AGE = 65;
+const COLD_C = 8;
+
+/**
+ * Wading by the product of depth and speed, with limits for the person and the bottom. A caution, never a permission:
+ * the caller shows that it is judged on the spot, and that local advice and the instructor's own limits decide.
+ *
+ * @throws CoreError 'out-of-range'
+ */
+export function wading(place: WadingPlace, wader: Wader): Wading {
+  inRange('depthM', place.depthM, 0, 10);
+  inRange('speedMs', place.speedMs, 0, 6);
+  inRange('heightM', wader.heightM, 0.8, 2.3);
+  const product = (place.depthM / METRES_PER_FOOT) * (place.speedMs / METRES_PER_FOOT);
+  const reasons: string[] = [];
+  const lowered = (share: number, reason: string): number => {
+    if (share < 1) reasons.push(reason);
+    return share;
+  };
+  const share =
+    Math.min(1, wader.heightM / USUAL_HEIGHT_M) ** 2 *
+    lowered(BOTTOM_SHARE[place.bottom], `the bottom is ${place.bottom.replace('-', ' ')}`) *
+    lowered(wader.ageYears !== null && wader.ageYears < CHILD_AGE ? 0.6 : 1, 'a child') *
+    lowered(wader.ageYears !== null && wader.ageYears >= OLD_AGE ? 0.75 : 1, 'an older wader') *
+    lowered(place.waterC !== null && place.waterC < COLD_C ? 0.8 : 1, 'the water is cold') *
+    lowered(wader.hasStaff ? 1 : 0.85, 'no staff');
+  const limit = EASY * share;
+  const deep = place.depthM > DEEPEST_SHARE * wader.heightM;
+  if (deep) reasons.push('deeper than half of the wader’s height');
+  if (place.rising) reasons.push('the river is rising: out of the water');
+  const never = place.rising || deep || product >= NEVER;
+  return {
+    product,
+    limit,
+    most: NEVER,
+    verdict: never ? 'do-not-wade' : product >= limit ? 'over-the-limit' : 'look-closer',
+    reasons,
+  };
+}

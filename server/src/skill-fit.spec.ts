@@ -1,0 +1,122 @@
+import { randomUUID } from 'node:crypto';
+import { type FitStatus, fitStatusSchema } from '@doceo/contract';
+import { type BankEvent, FIT_LEAST_STUDENTS, simulateSchool, SKILLS } from '@doceo/core';
+import { demoScenario, FELLOW, LEAD } from '@doceo/demo';
+import supertest from 'supertest';
+import { rows, write } from './db/pool';
+import { insertEvents } from './events/events.sql';
+import { insertStudent } from './students/students.sql';
+import { type TestApp, testApp } from './testing/test-app';
+
+const TRUTH = { initial: 0.4, learn: 0.12, slip: 0.05, guess: 0.1 };
+const MANY = 60;
+
+describe('learning parameters from all records', () => {
+  let test: TestApp;
+  let lead: ReturnType<typeof supertest.agent>;
+  let fellow: ReturnType<typeof supertest.agent>;
+  const ownerOf = async (): Promise<{ user: string; lesson: string }> => {
+    const [lesson] = await rows<{ id: string; owner_id: string }>(
+      test.pool,
+      'SELECT id, owner_id FROM lessons LIMIT 1',
+    );
+    return { user: lesson!.owner_id, lesson: lesson!.id };
+  };
+  /** Starts a fit and waits until it has ended. */
+  const fitted = async (): Promise<FitStatus> => {
+    await lead.post('/api/skill-fit').expect(200);
+    for (;;) {
+      const status = fitStatusSchema.parse((await fellow.get('/api/skill-fit').expect(200)).body);
+      if (status.state !== 'running') return status;
+      await new Promise((resolve) => setTimeout(resolve, 50));
+    }
+  };
+
+  beforeAll(async () => {
+    test = await testApp('skill_fit');
+    lead = await test.signedIn(LEAD.email);
+    fellow = await test.signedIn(FELLOW.email);
+  });
+  afterAll(() => test.close());
+
+  it('have not been fitted at first', async () => {
+    const { body } = await lead.get('/api/skill-fit').expect(200);
+    expect(body).toMatchObject({ state: 'never', skills: {} });
+  });
+
+  it('are told with their number, and not used, when there are too few students', async () => {
+    const { state, done, of, skills } = await fitted();
+    expect([state, done, of]).toEqual(['done', SKILLS.skills.length, SKILLS.skills.length]);
+    const pause = skills['casting.pause'];
+    expect(pause?.enough).toBe(false);
+    expect(pause?.students).toBeGreaterThan(0);
+    expect(pause?.students).toBeLessThan(FIT_LEAST_STUDENTS);
+    const scenario = demoScenario(new Date());
+    for (const { student } of scenario.students.list)
+      expect(JSON.stringify(skills)).not.toContain(student.name.split(' ')[0]);
+  });
+
+  it('find what simulated students learned by, once there are enough; what was taken back counts for nothing', async () => {
+    const { user, lesson } = await ownerOf();
+    const school = simulateSchool('api', {
+      students: MANY,
+      drillIds: ['lay-it-down'],
+      sessions: 2,
+      attempts: 12,
+      parameters: { 'casting.pick-up-lay-down': TRUTH },
+    });
+    const before = (await fitted()).skills['casting.pick-up-lay-down'];
+    for (const { key, attempts } of school) {
+      const studentId = randomUUID();
+      await insertStudent(test.pool, user, studentId, {
+        name: key,
+        bornOn: null,
+        hand: 'right',
+        note: '',
+        guardianName: '',
+        guardianContact: '',
+        guardianConsentOn: null,
+      });
+      const event = (atMs: number, body: BankEvent['body']): BankEvent => ({
+        id: randomUUID(),
+        lessonId: lesson,
+        studentId,
+        blockId: null,
+        deviceId: randomUUID(),
+        atMs,
+        body,
+      });
+      const made = attempts.map(({ atMs, skillId, good }) =>
+        event(atMs, { kind: 'attempt', skillId, drillId: 'lay-it-down', good, faultId: null }),
+      );
+      const slip = event(1, {
+        kind: 'attempt',
+        skillId: 'casting.pick-up-lay-down',
+        drillId: null,
+        good: false,
+        faultId: null,
+      });
+      await insertEvents(test.pool, user, [...made, slip, event(2, { kind: 'undo', targetId: slip.id })]);
+    }
+    const fit = (await fitted()).skills['casting.pick-up-lay-down'];
+    expect(fit?.enough).toBe(true);
+    expect(fit?.students).toBe(MANY + (before?.students ?? 0));
+    expect(fit?.attempts).toBe(MANY * 24 + (before?.attempts ?? 0));
+    for (const key of ['initial', 'learn', 'slip', 'guess'] as const)
+      expect(Math.abs((fit?.mean[key] ?? 0) - TRUTH[key])).toBeLessThan(0.1);
+  });
+
+  it('are fitted by one job at a time, and one that broke off is told and does not block the next', async () => {
+    await write(test.pool, "UPDATE fit_job SET state = 'running', done = 3, touched_at = UTC_TIMESTAMP(3)");
+    const { body } = await lead.post('/api/skill-fit').expect(200);
+    expect(body).toMatchObject({ state: 'running', done: 3 });
+    await write(test.pool, 'UPDATE fit_job SET touched_at = UTC_TIMESTAMP(3) - INTERVAL 2 MINUTE');
+    expect((await lead.get('/api/skill-fit').expect(200)).body.state).toBe('failed');
+    expect((await fitted()).state).toBe('done');
+  });
+
+  it('are not for those who are signed out', async () => {
+    await supertest(test.app).get('/api/skill-fit').expect(401);
+    await supertest(test.app).post('/api/skill-fit').expect(401);
+  });
+});

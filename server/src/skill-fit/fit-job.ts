@@ -1,0 +1,91 @@
+import { once } from 'node:events';
+import { join } from 'node:path';
+import { Worker } from 'node:worker_threads';
+import { type Attempt, attemptsOf, type SkillFit, SKILLS } from '@doceo/core';
+import type { Logger } from 'pino';
+import { type Pool, transaction } from '../db/pool';
+import {
+  claimFit,
+  endFit,
+  findAttemptEvents,
+  findStudentsWithEvents,
+  replaceFits,
+  touchFit,
+} from './skill-fit.sql';
+
+/** Students read from the database at once. */
+const BATCH = 50;
+
+/** Fits learning parameters to all records of the installation, in a thread of its own, one fit at a time. */
+export class FitJob {
+  private worker: Worker | null = null;
+  private running: Promise<void> | null = null;
+
+  /** @param root where `dist/fit-worker.mjs` lies */
+  constructor(
+    private readonly pool: Pool,
+    private readonly root: string,
+    private readonly log: Logger,
+  ) {}
+
+  /** Begins a fit unless one runs; resolves when it has begun. */
+  async start(): Promise<void> {
+    if (!(await claimFit(this.pool, SKILLS.skills.length))) return;
+    this.running = this.run()
+      .then(() => endFit(this.pool, 'done'))
+      .catch(async (error: unknown) => {
+        this.log.error({ error }, 'the fit of learning parameters failed');
+        await endFit(this.pool, 'failed').catch(() => undefined);
+      });
+  }
+
+  /** Resolves when the fit that was begun here has ended. */
+  async ended(): Promise<void> {
+    await this.running;
+  }
+
+  close(): void {
+    void this.worker?.terminate();
+  }
+
+  private async run(): Promise<void> {
+    const sequences = await this.read();
+    const worker = new Worker(join(this.root, 'dist/fit-worker.mjs'));
+    this.worker = worker;
+    try {
+      const fits = new Map<string, SkillFit>();
+      for (const [done, { id }] of SKILLS.skills.entries()) {
+        const students = sequences.get(id);
+        if (students) {
+          worker.postMessage(students);
+          const [fit] = (await once(worker, 'message')) as [SkillFit];
+          fits.set(id, fit);
+        }
+        await touchFit(this.pool, done + 1);
+      }
+      await transaction(this.pool, (db) => replaceFits(db, fits));
+    } finally {
+      await worker.terminate();
+      this.worker = null;
+    }
+  }
+
+  /** Attempts of every student, by skill. */
+  private async read(): Promise<Map<string, Attempt[][]>> {
+    const bySkill = new Map<string, Attempt[][]>();
+    const ids = await findStudentsWithEvents(this.pool);
+    for (let from = 0; from < ids.length; from += BATCH) {
+      const batch = ids.slice(from, from + BATCH);
+      const events = await findAttemptEvents(this.pool, batch);
+      for (const studentId of batch) {
+        const own = new Map<string, Attempt[]>();
+        for (const { skillId, id, atMs, good } of attemptsOf(events, studentId))
+          own.set(skillId, [...(own.get(skillId) ?? []), { id, atMs, good }]);
+        for (const [skillId, attempts] of own)
+          bySkill.set(skillId, [...(bySkill.get(skillId) ?? []), attempts]);
+      }
+      await touchFit(this.pool, 0);
+    }
+    return bySkill;
+  }
+}

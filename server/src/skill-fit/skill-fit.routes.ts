@@ -1,0 +1,15 @@
+import { api } from '@doceo/contract';
+import type { Router } from 'express';
+import type { Pool } from '../db/pool';
+import { route } from '../http/route';
+import type { FitJob } from './fit-job';
+import { findFitStatus } from './skill-fit.sql';
+
+export function skillFitRoutes(router: Router, pool: Pool, job: FitJob): void {
+  route(router, pool, api.skillFit.get, () => findFitStatus(pool));
+
+  route(router, pool, api.skillFit.start, async () => {
+    await job.start();
+    return findFitStatus(pool);
+  });
+}

@@ -1,0 +1,84 @@
+import type { FitStatus } from '@doceo/contract';
+import type { BankEvent, SkillFit } from '@doceo/core';
+import { type EventRow, EVENT_COLUMNS, toEvent } from '../events/events.sql';
+import { type Db, rows, write } from '../db/pool';
+
+/** A fit that has not moved for so long broke off, seconds. */
+const STALE_S = 60;
+
+interface JobRow {
+  state: FitStatus['state'];
+  done: number;
+  total: number;
+  started_at: Date | null;
+  ended_at: Date | null;
+  stale: number;
+}
+
+/** How the fit stands; one that broke off counts as failed. */
+export async function findFitStatus(db: Db): Promise<FitStatus> {
+  const [job] = await rows<JobRow>(
+    db,
+    `SELECT state, done, total, started_at, ended_at,
+       state = 'running' AND touched_at < UTC_TIMESTAMP(3) - INTERVAL ${STALE_S} SECOND AS stale
+       FROM fit_job WHERE id = 1`,
+  );
+  const fits = await rows<{ skill_id: string; fit: string }>(db, 'SELECT skill_id, fit FROM skill_fits');
+  return {
+    state: job?.stale ? 'failed' : (job?.state ?? 'never'),
+    done: job?.done ?? 0,
+    of: job?.total ?? 0,
+    startedAt: job?.started_at?.toISOString() ?? null,
+    endedAt: job?.ended_at?.toISOString() ?? null,
+    skills: Object.fromEntries(fits.map(({ skill_id, fit }) => [skill_id, JSON.parse(fit) as SkillFit])),
+  };
+}
+
+/** Takes the one place a fit may run in; false when one runs already, here or in another process. */
+export async function claimFit(db: Db, total: number): Promise<boolean> {
+  const touched = await write(
+    db,
+    `UPDATE fit_job SET state = 'running', done = 0, total = ?, started_at = UTC_TIMESTAMP(3),
+       touched_at = UTC_TIMESTAMP(3), ended_at = NULL
+       WHERE id = 1 AND (state <> 'running' OR touched_at < UTC_TIMESTAMP(3) - INTERVAL ${STALE_S} SECOND)`,
+    [total],
+  );
+  return touched > 0;
+}
+
+export async function touchFit(db: Db, done: number): Promise<void> {
+  await write(db, 'UPDATE fit_job SET done = ?, touched_at = UTC_TIMESTAMP(3) WHERE id = 1', [done]);
+}
+
+export async function endFit(db: Db, state: 'done' | 'failed'): Promise<void> {
+  await write(db, 'UPDATE fit_job SET state = ?, ended_at = UTC_TIMESTAMP(3) WHERE id = 1', [state]);
+}
+
+export async function replaceFits(db: Db, fits: ReadonlyMap<string, SkillFit>): Promise<void> {
+  await write(db, 'DELETE FROM skill_fits');
+  if (fits.size === 0) return;
+  await write(db, 'INSERT INTO skill_fits (skill_id, fit) VALUES ?', [
+    [...fits].map(([skillId, fit]) => [skillId, JSON.stringify(fit)]),
+  ]);
+}
+
+/** Ids of all students with records, of every instructor; uses events_student. */
+export async function findStudentsWithEvents(db: Db): Promise<string[]> {
+  return (
+    await rows<{ student_id: string }>(
+      db,
+      'SELECT DISTINCT student_id FROM events WHERE student_id IS NOT NULL',
+    )
+  ).map(({ student_id }) => student_id);
+}
+
+/** Attempts of these students and what was taken back; uses events_student. */
+export async function findAttemptEvents(db: Db, studentIds: string[]): Promise<BankEvent[]> {
+  return (
+    await rows<EventRow>(
+      db,
+      `SELECT ${EVENT_COLUMNS} FROM events WHERE student_id IN (?) AND kind IN ('attempt', 'undo')`,
+      [studentIds],
+    )
+  ).map(toEvent);
+}

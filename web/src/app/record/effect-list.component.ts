@@ -1,0 +1,134 @@
+import { Component, computed, input, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { type Effect, EFFECT_LEAST, EFFECT_LEAST_STUDENTS, type Strand } from '@doceo/core';
+
+export interface EffectLine extends Effect {
+  id: string;
+  name: string;
+  strand: Strand;
+  link?: string[];
+}
+
+const PAGE = 8;
+const WIDTH = 120;
+
+/** How much estimates rose with drills or plans: each a dot with its interval, and from how many. */
+@Component({
+  selector: 'doceo-effect-list',
+  imports: [RouterLink],
+  template: `
+    <section>
+      <h2>{{ title() }}</h2>
+      @if (shown().length === 0) {
+        <p class="soft">Nothing is on the record yet.</p>
+      } @else {
+        <ul>
+          @for (line of shown(); track line.id) {
+            <li [class]="'strand-' + line.strand">
+              @if (line.link) {
+                <a [routerLink]="line.link">{{ line.name }}</a>
+              } @else {
+                <span>{{ line.name }}</span>
+              }
+              @if (line.rise; as rise) {
+                <svg [attr.viewBox]="'0 0 ' + width + ' 20'" aria-hidden="true">
+                  <line [attr.x1]="x(0)" [attr.x2]="x(0)" y1="1" y2="19" class="none" />
+                  <line [attr.x1]="x(rise.low)" [attr.x2]="x(rise.high)" y1="10" y2="10" class="range" />
+                  <circle [attr.cx]="x(rise.mean)" cy="10" r="5" />
+                </svg>
+                <b class="figure">{{ signed(rise.mean) }}</b>
+                <span class="soft small"
+                  >{{ signed(rise.low) }} to {{ signed(rise.high) }}; good {{ percent(line.good?.first) }} of
+                  100 at first, {{ percent(line.good?.last) }} at the end; {{ line.n }} {{ of() }},
+                  {{ line.students }} students</span
+                >
+              } @else {
+                <span class="soft small"
+                  >too few to say: {{ line.n }} {{ of() }}, {{ line.students }} students</span
+                >
+              }
+            </li>
+          }
+        </ul>
+        @if (lines().length > most()) {
+          <button type="button" class="btn small" (click)="most.set(lines().length)">
+            Show all {{ lines().length }}
+          </button>
+        }
+        <p class="soft small">
+          Mean rise of the estimate and its 90 % interval. Nothing is said below {{ least }} {{ of() }} of
+          {{ leastStudents }} students.
+        </p>
+      }
+    </section>
+  `,
+  styles: `
+    ul {
+      list-style: none;
+      margin: 6px 0;
+      padding: 0;
+    }
+
+    li {
+      display: grid;
+      grid-template-columns: minmax(0, 1fr) 120px 52px;
+      gap: 2px 10px;
+      align-items: center;
+      padding: 5px 0;
+      border-bottom: 1px solid var(--line);
+    }
+
+    li > .small {
+      grid-column: 1 / -1;
+    }
+
+    svg {
+      width: 120px;
+      height: 20px;
+    }
+
+    circle {
+      fill: var(--strand);
+    }
+
+    .range {
+      stroke: var(--strand);
+      stroke-width: 3;
+      opacity: 0.5;
+    }
+
+    .none {
+      stroke: var(--ink-soft);
+      stroke-dasharray: 2 3;
+    }
+  `,
+})
+export class EffectListComponent {
+  readonly title = input.required<string>();
+  readonly lines = input.required<readonly EffectLine[]>();
+  /** What is counted. */
+  readonly of = input.required<string>();
+
+  protected readonly least = EFFECT_LEAST;
+  protected readonly leastStudents = EFFECT_LEAST_STUDENTS;
+  protected readonly width = WIDTH;
+  protected readonly most = signal(PAGE);
+  protected readonly shown = computed(() => this.lines().slice(0, this.most()));
+  private readonly reach = computed(() => {
+    const ends = this.lines().flatMap(({ rise }) => (rise ? [rise.low, rise.high] : []));
+    return { low: Math.min(-0.05, ...ends), high: Math.max(0.1, ...ends) };
+  });
+
+  protected x(value: number): number {
+    const { low, high } = this.reach();
+    return 6 + ((WIDTH - 12) * (value - low)) / (high - low);
+  }
+
+  protected signed(value: number): string {
+    return `${value < 0 ? '−' : '+'}${Math.abs(value).toFixed(2)}`;
+  }
+
+  protected percent(share: number | undefined): string {
+    return ((share ?? 0) * 100).toFixed(0);
+  }
+}

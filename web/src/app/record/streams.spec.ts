@@ -1,0 +1,99 @@
+import { SKILLS, skillState, type SkillAttempt } from '@doceo/core';
+import { drawSkillMap, type SkillMap } from './streams';
+
+const PAUSE = 'casting.pause';
+const tried = (good: boolean): SkillAttempt[] =>
+  Array.from({ length: 12 }, (_, i) => ({ id: `${i}`, atMs: i, skillId: PAUSE, good }));
+const unseen = skillState(SKILLS, [], 0);
+const strong = skillState(SKILLS, tried(true), 20);
+const reachOf = (map: SkillMap, id: string) =>
+  map.streams.flatMap(({ reaches }) => reaches).find(({ skill }) => skill.id === id)!;
+const points = (path: string): [number, number][] =>
+  [...path.matchAll(/(-?[\d.]+) (-?[\d.]+)/g)].map(([, x, y]) => [Number(x), Number(y)]);
+const spread = (values: number[]): number => Math.max(...values) - Math.min(...values);
+
+describe.each(['desk', 'phone'] as const)('the skill map on a %s', (place) => {
+  const map = drawSkillMap(unseen, null, place);
+  const reaches = map.streams.flatMap((stream) => stream.reaches);
+
+  it('has every skill once, and the four taught strands join', () => {
+    expect(reaches.map(({ skill }) => skill.id).sort()).toEqual(SKILLS.skills.map(({ id }) => id).sort());
+    expect(map.streams.filter(({ join }) => join).map(({ strand }) => strand)).toEqual([
+      'casting',
+      'rigging',
+      'hook-setting',
+      'water',
+    ]);
+    expect(map.river.of).toBe(map.streams.slice(0, 4).flatMap((stream) => stream.reaches).length);
+  });
+
+  it('stays on its sheet', () => {
+    const paths = [
+      ...reaches.flatMap(({ bed, edge }) => [bed, edge]),
+      ...map.streams.flatMap(({ join }) => (join ? [join.bed] : [])),
+      map.river.path,
+    ];
+    for (const [x, y] of paths.flatMap(points)) {
+      expect([x >= 0, x <= map.width, y >= 0, y <= map.height]).toEqual([true, true, true, true]);
+    }
+    for (const { label } of reaches) expect(label.y + label.lines.length * 12).toBeLessThan(map.height);
+  });
+
+  it('lays reaches end to end, and no two of them where one finger cannot part them', () => {
+    for (const { reaches: own } of map.streams)
+      own.slice(1).forEach(({ hit }, i) => {
+        const before = own[i]!.hit;
+        const [start, end] =
+          place === 'desk' ? [hit.x, before.x + before.width] : [hit.y, before.y + before.height];
+        expect(start).toBeCloseTo(end, 6);
+        expect(hit.width).toBeGreaterThan(44);
+        expect(hit.height).toBeGreaterThan(44);
+      });
+  });
+
+  it('is wider where more is mastered, and shows what was won or lost', () => {
+    const across = (path: string): number => spread(points(path).map(([x, y]) => (place === 'desk' ? y : x)));
+    const risen = reachOf(drawSkillMap(strong, unseen, place), PAUSE);
+    const fallen = reachOf(drawSkillMap(unseen, strong, place), PAUSE);
+    expect(across(risen.fill)).toBeGreaterThan(1.5 * across(reachOf(map, PAUSE).fill));
+    expect(risen.change).toBeGreaterThan(0.5);
+    expect(fallen.change).toBeCloseTo(-risen.change);
+    const area = (path: string): number =>
+      path
+        .split('Z')
+        .map((ring) => points(ring))
+        .reduce(
+          (sum, ring) =>
+            sum +
+            Math.abs(
+              ring.reduce((twice, [x, y], i) => {
+                const [nx, ny] = ring[(i + 1) % ring.length]!;
+                return twice + x * ny - nx * y;
+              }, 0),
+            ) /
+              2,
+          0,
+        );
+    expect(area(risen.won)).toBeGreaterThan(100);
+    expect(area(risen.lost)).toBeLessThan(1);
+    expect(area(fallen.lost)).toBeCloseTo(area(risen.won), 0);
+    expect(area(fallen.won)).toBeLessThan(1);
+  });
+
+  it('draws a line for every prerequisite that is not the reach just before', () => {
+    const drawn = map.rests.map(({ from, to }) => `${from} ${to}`);
+    expect(drawn).toContain('casting.pick-up-lay-down casting.roll');
+    expect(drawn).toContain('casting.reach water.reach-mend');
+    expect(drawn).not.toContain('casting.stop casting.pause');
+    const needs = SKILLS.skills.reduce((sum, skill) => sum + skill.needs.length, 0);
+    const beside = map.streams.flatMap(({ reaches: own }) =>
+      own.slice(1).filter(({ skill }, i) => skill.needs.includes(own[i]!.skill.id)),
+    ).length;
+    expect(drawn).toHaveLength(needs - beside);
+  });
+
+  it('counts what is ready to fish alone with', () => {
+    expect(map.river.ready).toBe(0);
+    expect(drawSkillMap(strong, null, place).river.ready).toBe(1);
+  });
+});

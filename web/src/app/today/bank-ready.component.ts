@@ -1,0 +1,189 @@
+import { Component, computed, inject, input, signal } from '@angular/core';
+import { toObservable } from '@angular/core/rxjs-interop';
+import { api, type Endpoint, type SavedLesson } from '@doceo/contract';
+import {
+  catchError,
+  concat,
+  defer,
+  forkJoin,
+  from,
+  map,
+  type Observable,
+  of,
+  switchMap,
+  toArray,
+} from 'rxjs';
+import { ApiClient } from '../data/api-client';
+import { DayStore } from '../data/day-store';
+import { dayText } from '../data/lesson-texts';
+
+interface Part {
+  name: string;
+  here: boolean;
+}
+
+/** Whether a lesson can be held with no network: what is on this device, and what is missing. */
+@Component({
+  selector: 'doceo-bank-ready',
+  template: `
+    <section class="ready" [class.all]="missing().length === 0 && parts().length > 0" aria-live="polite">
+      <h2>
+        @if (parts().length === 0) {
+          Packing this device for the bank …
+        } @else if (missing().length === 0) {
+          Ready for the bank, with or without a network
+        } @else {
+          Not all is on this device yet
+        }
+      </h2>
+      <ul>
+        @for (part of parts(); track part.name) {
+          <li [class.here]="part.here">
+            {{ part.name }} <span class="soft small">{{ part.here ? 'on this device' : 'missing' }}</span>
+          </li>
+        }
+      </ul>
+      @if (missing().length > 0) {
+        <button type="button" class="btn small" (click)="again()">Fetch it now</button>
+      }
+    </section>
+  `,
+  styles: `
+    .ready {
+      border: 1px solid var(--line);
+      border-left: 5px solid var(--mind);
+      background: var(--sheet);
+      padding: 8px 12px;
+      margin: 12px 0 14px;
+    }
+    .ready.all {
+      border-left-color: var(--water);
+    }
+    h2 {
+      font-size: 14.5px;
+    }
+    ul {
+      list-style: none;
+      margin: 4px 0 0;
+      padding: 0;
+      display: flex;
+      flex-wrap: wrap;
+      gap: 2px 16px;
+      font-size: 13px;
+    }
+    li::before {
+      content: '○ ';
+      color: var(--mind);
+    }
+    li.here::before {
+      content: '● ';
+      color: var(--water);
+    }
+    .btn {
+      margin-top: 6px;
+    }
+  `,
+})
+export class BankReadyComponent {
+  private readonly client = inject(ApiClient);
+  private readonly day = inject(DayStore);
+  readonly lesson = input.required<SavedLesson>();
+  private readonly tries = signal(0);
+  protected readonly parts = signal<Part[]>([]);
+  protected readonly missing = computed(() => this.parts().filter(({ here }) => !here));
+
+  constructor() {
+    toObservable(computed(() => ({ lesson: this.lesson(), tries: this.tries() })))
+      .pipe(switchMap(({ lesson }) => this.fetched(lesson)))
+      .subscribe((parts) => this.parts.set(parts));
+  }
+
+  protected again(): void {
+    this.parts.set([]);
+    this.tries.update((n) => n + 1);
+  }
+
+  /** Fetches what the lessons of the next days need, each part for itself, and tells what the device has then. */
+  private fetched(lesson: SavedLesson) {
+    const until = this.day.now() + DAYS_MS;
+    const lessons = [
+      lesson,
+      ...this.day
+        .lessons()
+        .filter(({ id, startsAt }) => id !== lesson.id && isBetween(startsAt, this.day.now(), until)),
+    ];
+    const parts = [
+      { name: 'the application', here: defer(() => from(applicationHere())) },
+      ...lessons.map((one) => ({ name: this.nameOf(one), here: this.all(lessonNeeds(one)) })),
+      { name: 'waters, rule cards and students', here: this.all(DAY_NEEDS) },
+      { name: 'rigs and measured values', here: this.all(RIG_NEEDS) },
+    ];
+    return concat(...parts.map(({ name, here }) => here.pipe(map((is): Part => ({ name, here: is }))))).pipe(
+      toArray(),
+    );
+  }
+
+  private nameOf(lesson: SavedLesson): string {
+    const zone = this.day.waterOf(lesson)?.water.timeZone ?? 'UTC';
+    return `${lesson.planTitle}, ${dayText(lesson.startsAt, zone)}: plan, rigs, record`;
+  }
+
+  /** Asks the server for each, and tells whether the device has all of them afterwards. */
+  private all(needs: readonly Need[]): Observable<boolean> {
+    return forkJoin(
+      needs.map(({ endpoint, input }) =>
+        this.client.once(endpoint, input).pipe(
+          switchMap((answer) => this.client.keep(endpoint, answer, input)),
+          catchError(() => of(undefined)),
+          switchMap(() => this.client.hasCopy(endpoint, input)),
+        ),
+      ),
+    ).pipe(map((here) => here.every(Boolean)));
+  }
+}
+
+interface Need {
+  endpoint: Endpoint<object, object, object, unknown>;
+  input: object;
+}
+
+/** Lessons this far ahead are packed too, milliseconds. */
+const DAYS_MS = 4 * 24 * 3_600_000;
+
+const need = (endpoint: unknown, input: object = {}): Need => ({
+  endpoint: endpoint as Need['endpoint'],
+  input,
+});
+const DAY_NEEDS = [
+  need(api.session.get),
+  need(api.lessons.list),
+  need(api.waters.list),
+  need(api.students.list),
+];
+const RIG_NEEDS = [need(api.rigs.list), need(api.readings.list)];
+
+function lessonNeeds({ id, planId }: SavedLesson): Need[] {
+  return [
+    need(api.plans.get, { params: { id: planId } }),
+    need(api.events.list, { query: { studentsOfLesson: id } }),
+    need(api.events.list, { query: { lessonId: id } }),
+  ];
+}
+
+function isBetween(instant: string, fromMs: number, toMs: number): boolean {
+  const ms = Date.parse(instant);
+  return ms > fromMs && ms < toMs;
+}
+
+/** Whether the application itself starts from this device; waits for the worker that is being set up. */
+async function applicationHere(): Promise<boolean> {
+  if (!('serviceWorker' in navigator) || !('caches' in window)) return false;
+  const patience = new Promise<null>((resolve) => setTimeout(() => resolve(null), WORKER_WAIT_MS));
+  const worker = await Promise.race([navigator.serviceWorker.ready, patience]);
+  if (!worker) return false;
+  // Asked for, not insisted on: a browser may refuse to promise room.
+  await navigator.storage?.persist?.().catch(() => false);
+  return (await caches.match('/')) !== undefined;
+}
+
+const WORKER_WAIT_MS = 8000;
