@@ -218,7 +218,7 @@ describe('season and sun', () => {
     expect(
       (sun.dawnMs as number) < (sun.sunriseMs as number) && (sun.sunsetMs as number) < (sun.duskMs as number),
     ).toBe(true);
-    expect(new Date(sun.sunsetMs as number).toISOString().slice(0, 16)).toBe('2026-11-28T14:48');
+    expect(new Date(sun.sunsetMs as number).toISOString().slice(0, 16)).toBe('2026-11-28T14:45');
     expect(sunTimes(80, 0, Date.parse('2026-12-21T12:00:00Z')).sunriseMs).toBeNull();
     expect(() => sunTimes(91, 0, 0)).toThrow(expect.objectContaining({ code: 'out-of-range' }));
   });

@@ -12,18 +12,6 @@ export type Retrieve = (typeof RETRIEVES)[number];
 export const SAFETY_KINDS = ['slip', 'hook', 'storm', 'cold', 'heat', 'near-miss'] as const;
 export type SafetyKind = (typeof SAFETY_KINDS)[number];
 
-/** Things under stones, by kind. */
-export const STONE_KINDS = [
-  'mayfly',
-  'caddis',
-  'stonefly',
-  'midge',
-  'shrimp',
-  'snail',
-  'damsel',
-  'leech',
-] as const;
-
 /** What was seen on the water. Events are only ever added; taking one back is an event too. */
 export type BankEventBody =
   | { kind: 'attempt'; skillId: string; drillId: string | null; good: boolean; faultId: string | null }

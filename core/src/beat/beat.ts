@@ -1,4 +1,5 @@
-import { crossingSides, inside, type Point } from './geometry';
+import { inside, type Point } from './geometry';
+import { type BeatFault, type Drawn, type Sheet, sheetFaults } from './sheet';
 
 export const WATER_PIECES = [
   'run',
@@ -18,25 +19,10 @@ export type WaterPieceKind = (typeof WATER_PIECES)[number];
 export type PieceKind = (typeof PIECE_KINDS)[number];
 
 /** A piece of a beat: an area of water or land, or a point. */
-export interface Piece {
-  id: string;
-  kind: PieceKind;
-  name: string;
-  /** Corners of an area, three or more, or the one point. */
-  shape: Point[];
-  /** Of water only: metres, and metres a second downstream; negative runs back. */
-  depthM: number | null;
-  speedMs: number | null;
-}
+export type Piece = Drawn<PieceKind>;
 
-/** A stretch of river seen from above. Pieces lie over each other in their order, the last on top. */
-export interface Beat {
-  id: string;
-  name: string;
-  lengthM: number;
-  widthM: number;
-  pieces: Piece[];
-}
+/** A stretch of river seen from above. */
+export type Beat = Sheet<PieceKind>;
 
 /** The water at a place. */
 export interface WaterAt {
@@ -64,42 +50,9 @@ export function waterAt(beat: Beat, point: Point): WaterAt | null {
     : null;
 }
 
-/** Something that cannot be, with the place it is at. */
-export interface BeatFault {
-  path: string;
-  message: string;
-}
-
-const FASTEST_MS = 6;
 const DEEPEST_M = 10;
 
 /** What is wrong with a beat: shapes that cross themselves or leave it, water that cannot be. */
 export function beatFaults(beat: Beat): BeatFault[] {
-  return beat.pieces.flatMap((piece, i): BeatFault[] => {
-    const at = `pieces[${i}]`;
-    const faults: BeatFault[] = [];
-    const fewest = isPoint(piece.kind) ? 1 : 3;
-    if (piece.shape.length < fewest || (fewest === 1 && piece.shape.length > 1))
-      faults.push({
-        path: `${at}.shape`,
-        message: fewest === 1 ? 'is one point' : 'needs three corners or more',
-      });
-    const crossed = fewest === 3 ? crossingSides(piece.shape) : null;
-    if (crossed)
-      faults.push({
-        path: `${at}.shape[${crossed[0]}]`,
-        message: `its side crosses the one from corner ${crossed[1]}`,
-      });
-    piece.shape.forEach(({ x, y }, corner) => {
-      if (!(x >= 0 && x <= beat.lengthM && y >= 0 && y <= beat.widthM))
-        faults.push({ path: `${at}.shape[${corner}]`, message: 'lies outside the beat' });
-    });
-    if (isWater(piece.kind)) {
-      if (piece.depthM === null || !(piece.depthM >= 0 && piece.depthM <= DEEPEST_M))
-        faults.push({ path: `${at}.depthM`, message: `is a depth from 0 to ${DEEPEST_M} m` });
-      if (piece.speedMs === null || !(Math.abs(piece.speedMs) <= FASTEST_MS))
-        faults.push({ path: `${at}.speedMs`, message: `is a speed up to ${FASTEST_MS} m/s, either way` });
-    }
-    return faults;
-  });
+  return sheetFaults(beat, { isPoint, hasDepth: isWater, hasSpeed: isWater, deepestM: DEEPEST_M });
 }

@@ -1,4 +1,5 @@
 export * from './geometry';
+export * from './sheet';
 export * from './beat';
 export * from './raster';
 export * from './seams';

@@ -8,6 +8,7 @@ export const ALERT_KINDS = [
   'windy',
   'glass',
   'cold-wading',
+  'ice',
   'heavy-rain',
 ] as const;
 export type AlertKind = (typeof ALERT_KINDS)[number];
@@ -35,6 +36,9 @@ const CRAFT_MS = 7;
 const GLASS_MS = 0.8;
 const COLD_WADING_C = 8;
 const HEAVY_RAIN_MM = 4;
+/** Still water this cold may carry ice, and so may the stones of a bank when it freezes. Rules of thumb. */
+const ICE_WATER_C = 2;
+const FROST_C = 0;
 
 /** A stretch of time, epoch milliseconds. */
 export interface Stretch {
@@ -128,6 +132,29 @@ export function conditionAlerts(
             title: 'Cold water to wade in',
             reason:
               'Short turns, dry clothes at hand, from the bank where it can be. Cold takes strength before it is felt.',
+          }),
+        ),
+    still
+      ? alert(
+          ({ waterC }) => -waterC,
+          -ICE_WATER_C,
+          () => ({
+            kind: 'ice',
+            level: 'stop',
+            title: 'There may be ice',
+            reason:
+              'Nobody steps on ice, and nobody wades under its edge. Ask who keeps this water; teach on grass.',
+          }),
+        )
+      : alert(
+          ({ airC }) => -airC,
+          -FROST_C,
+          () => ({
+            kind: 'ice',
+            level: 'mind',
+            title: 'Frost: ice on stones and banks',
+            reason:
+              'Stones, ladders and rod rings ice up. Studs and staff, short turns, nobody near deep water alone.',
           }),
         ),
     alert(

@@ -2,3 +2,5 @@ export * from './hour';
 export * from './station';
 export * from './alerts';
 export * from './profile';
+export * from './readings';
+export * from './windows';

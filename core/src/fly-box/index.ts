@@ -1,2 +1,3 @@
 export * from './box';
 export * from './calendar';
+export * from './stones';

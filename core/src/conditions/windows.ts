@@ -1,0 +1,89 @@
+import { COMFORT, type WaterKind } from '../water';
+import { conditionAlerts, type Stretch } from './alerts';
+import { type ConditionHour, HOUR_MS } from './hour';
+
+/** A stretch of a day for a lesson, with the parts of its score, each 0…1. */
+export interface LessonWindow extends Stretch {
+  parts: {
+    /** Nothing in the conditions that stops or warns. */
+    alerts: number;
+    /** Little wind for beginners. */
+    calm: number;
+    /** Water temperature fish feed at. */
+    warmth: number;
+    dry: number;
+  };
+  score: number;
+  /** What speaks for and against it, worst first. */
+  reasons: string[];
+}
+
+const STEP_MS = HOUR_MS / 2;
+const ALERT_SHARE = { stop: 0, mind: 0.55, note: 0.85 };
+/** From a light air to a wind beginners cannot cast in, m/s. Rules of thumb. */
+const CALM_MS = 2;
+const WINDY_MS = 9;
+/** How many degrees beyond the best temperatures fish hardly feed. Rule of thumb. */
+const OFF_C = 8;
+const WET_MM = 4;
+
+/**
+ * Every stretch of a lesson's length within the light, the best first. One with a stop in it scores nothing and is told
+ * with its reason all the same.
+ *
+ * @param light no window when there is none: polar night
+ */
+export function lessonWindows(
+  hours: readonly ConditionHour[],
+  kind: WaterKind,
+  light: Stretch | null,
+  lengthMin: number,
+): LessonWindow[] {
+  if (!light) return [];
+  const lengthMs = lengthMin * 60_000;
+  const first = Math.ceil(light.fromMs / STEP_MS) * STEP_MS;
+  const windows: LessonWindow[] = [];
+  for (let fromMs = first; fromMs + lengthMs <= light.toMs; fromMs += STEP_MS) {
+    const window = windowOf(hours, kind, { fromMs, toMs: fromMs + lengthMs });
+    if (window) windows.push(window);
+  }
+  return windows.sort((a, b) => b.score - a.score || a.fromMs - b.fromMs);
+}
+
+function windowOf(hours: readonly ConditionHour[], kind: WaterKind, within: Stretch): LessonWindow | null {
+  const inside = hours.filter(
+    ({ atMs }) => atMs + HOUR_MS / 2 > within.fromMs && atMs - HOUR_MS / 2 < within.toMs,
+  );
+  if (inside.length === 0) return null;
+  const mean = (of: (hour: ConditionHour) => number): number =>
+    inside.reduce((sum, hour) => sum + of(hour), 0) / inside.length;
+  const found = conditionAlerts(hours, kind, within);
+  const windMs = mean((hour) => hour.windMs);
+  const waterC = mean((hour) => hour.waterC);
+  const rainMm = Math.max(...inside.map((hour) => hour.rainMm));
+  const { fromC, toC } = COMFORT['brown-trout'];
+  const off = Math.max(fromC - waterC, waterC - toC, 0);
+  const parts = {
+    alerts: found.reduce((share, { level }) => share * ALERT_SHARE[level], 1),
+    calm: clamp(1 - (windMs - CALM_MS) / (WINDY_MS - CALM_MS)),
+    warmth: clamp(1 - off / OFF_C),
+    dry: clamp(1 - rainMm / WET_MM),
+  };
+  const values = Object.values(parts);
+  return {
+    ...within,
+    parts,
+    score: values.reduce((product, value) => product * value, 1) ** (1 / values.length),
+    reasons: [
+      ...found.map(({ title }) => title),
+      ...(off > 0 ? [waterC < fromC ? 'Cold water: fish feed little' : 'Warm water: fish feed little'] : []),
+      ...(windMs <= CALM_MS ? ['Little wind'] : []),
+      ...(rainMm === 0 ? ['Dry'] : []),
+    ],
+  };
+}
+
+/** Kept off zero: only a stop makes nothing of a window. */
+function clamp(value: number): number {
+  return Math.min(1, Math.max(0.05, value));
+}

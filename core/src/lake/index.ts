@@ -1,0 +1,5 @@
+export * from './lake';
+export * from './grid';
+export * from './retrieve';
+export * from './chop';
+export * from './suggest';

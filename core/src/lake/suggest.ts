@@ -1,0 +1,266 @@
+import { along, distance, inside, type Point } from '../beat';
+import { countdownTable, type LineKind, sinkRate } from '../rig';
+import { comfortBand, type DepthReading, type Species } from '../water';
+import { type Chop, chopOf } from './chop';
+import { depthAt, type DepthGrid } from './grid';
+import { type Lake, shoreOf, SHOAL_M } from './lake';
+import { retrieveRun, secondsIn } from './retrieve';
+
+export interface LakeOptions {
+  students: number;
+  castM: number;
+  rodM: number;
+  leaderM: number;
+  species: Species;
+  /** Temperatures by depth, one reading or more. */
+  profile: DepthReading[];
+  windMs: number;
+  /** Where it comes from, degrees from north. */
+  windFromDeg: number;
+  /** Mean speed of the retrieve, m/s. */
+  retrieveMs: number;
+}
+
+/** One cast of a fan. */
+export interface FanCast {
+  to: Point;
+  /** Degrees from north. */
+  bearingDeg: number;
+  meanDepthM: number;
+  deepestM: number;
+}
+
+/** The parts of a score, each 0…1. Their geometric mean is the score. */
+export interface FanParts {
+  /** Shoal, weed edge, drop-off, timber, inflow under the casts. */
+  holding: number;
+  /** Water deep enough for the band under the casts. */
+  band: number;
+  /** The bank the wind blows to gathers food, as long as one can cast from it. */
+  wind: number;
+  room: number;
+}
+
+/** A place on the shore with its casts in the order to make them: the margin first. */
+export interface FanStand {
+  at: Point;
+  casts: FanCast[];
+  parts: FanParts;
+  score: number;
+  /** Share of the water within a cast that a fly passes within a step of. */
+  coverage: number;
+  backCast: boolean;
+  windward: boolean;
+  /** Where the wind is for one who faces the water. */
+  windOn: 'behind' | 'left' | 'right' | 'ahead';
+}
+
+/** A stand before its fan is measured, which is done for those that are taken only. */
+type Found = Omit<FanStand, 'coverage'>;
+
+/** A line, how long to count, and how long its retrieve stays in the band. */
+export interface LineWay {
+  line: LineKind;
+  countS: number;
+  inBandS: number;
+  touched: boolean;
+}
+
+export interface LakeAdvice {
+  /** Depths to fish; null when nothing is within the best temperatures. */
+  band: { fromM: number; toM: number } | null;
+  /** Every reading is at or over the temperature at which fishing for it stops. */
+  stop: boolean;
+  chop: Chop;
+  lines: LineWay[];
+  stands: FanStand[];
+}
+
+const SHORE_STEP_M = 5;
+const TURN_DEG = 15;
+const WIDEST_DEG = 75;
+const SAMPLE_M = 1;
+/** A fish is taken to see a fly that passes this near. A rule of thumb. */
+const PASSES_M = 1.5;
+const EDGE_M = 3;
+const INFLOW_M = 25;
+const HAZARD_M = 10;
+const BEHIND_M = 2;
+const ARM_M = 0.7;
+const STEEP = 0.25;
+/** Against more wind than this a beginner does not cast, m/s. A rule of thumb. */
+const AGAINST_MS = 5;
+/** Where a fly sinks to the bottom first it is not in the band. Lines longer counted than this are not told, seconds. */
+const LONGEST_COUNT_S = 90;
+
+/** Depth band, lines, and places on the shore for still water. The caller tells what cannot be known from a map. */
+export function suggestLake(lake: Lake, grid: DepthGrid, options: LakeOptions): LakeAdvice {
+  const { bands, stop } = comfortBand(options.profile, options.species);
+  const deepest = grid.depthsM.reduce((most, depth) => (depth > most ? depth : most), 0);
+  const first = bands[0];
+  const band =
+    first && first.fromM < deepest ? { fromM: first.fromM, toM: Math.min(first.toM, deepest) } : null;
+  return {
+    band,
+    stop,
+    chop: chopOf(options.windMs),
+    lines: band ? waysTo(band, deepest, options) : [],
+    stands: takeApart(standsOf(lake, grid, band, options), options).map((stand) => ({
+      ...stand,
+      coverage: coverageOf(grid, stand, options.castM),
+    })),
+  };
+}
+
+function waysTo(
+  band: { fromM: number; toM: number },
+  bottomM: number,
+  { castM, retrieveMs }: LakeOptions,
+): LineWay[] {
+  const target = (band.fromM + band.toM) / 2;
+  return countdownTable(target)
+    .filter(({ seconds }) => seconds <= LONGEST_COUNT_S)
+    .map(({ line, seconds }) => {
+      const run = retrieveRun({ castM, countS: seconds, sinkMs: sinkRate(line), retrieveMs, bottomM });
+      return { line, countS: seconds, inBandS: secondsIn(run, band), touched: run.touched };
+    })
+    .sort((a, b) => b.inBandS - a.inBandS);
+}
+
+/** Best first, each as far from the others as two lines reach; told from west to east. */
+function takeApart(all: readonly Found[], { students, castM, rodM, leaderM }: LakeOptions): Found[] {
+  const apart = Math.max(2 * castM, rodM + leaderM + ARM_M);
+  const taken: Found[] = [];
+  for (const stand of [...all].sort((a, b) => b.score - a.score || a.at.x - b.at.x)) {
+    if (taken.length >= students) break;
+    if (taken.every((other) => distance(stand.at, other.at) >= apart)) taken.push(stand);
+  }
+  return taken.sort((a, b) => a.at.x - b.at.x);
+}
+
+function standsOf(
+  lake: Lake,
+  grid: DepthGrid,
+  band: { fromM: number; toM: number } | null,
+  options: LakeOptions,
+): Found[] {
+  const shore = shoreOf(lake);
+  const hazards = lake.pieces.filter(({ kind }) => kind === 'hazard').map(({ shape }) => shape[0] as Point);
+  const taken = lake.pieces.filter(({ kind }) => kind === 'trees' || kind === 'timber');
+  return shore.flatMap((corner, i) => {
+    const next = shore[(i + 1) % shore.length] as Point;
+    const length = distance(corner, next);
+    if (length === 0) return [];
+    const normal = { x: (next.y - corner.y) / length, y: -(next.x - corner.x) / length };
+    const middle = { x: (corner.x + next.x) / 2, y: (corner.y + next.y) / 2 };
+    const inward = inside(shore, { x: middle.x + 0.1 * normal.x, y: middle.y + 0.1 * normal.y })
+      ? normal
+      : { x: -normal.x, y: -normal.y };
+    return along(corner, next, SHORE_STEP_M)
+      .slice(1)
+      .filter((at) => hazards.every((hazard) => distance(hazard, at) >= HAZARD_M))
+      .filter((at) => !taken.some(({ shape }) => inside(shape, at)))
+      .flatMap((at) => fanAt(lake, grid, at, inward, band, options) ?? []);
+  });
+}
+
+function fanAt(
+  lake: Lake,
+  grid: DepthGrid,
+  at: Point,
+  inward: Point,
+  band: { fromM: number; toM: number } | null,
+  options: LakeOptions,
+): Found | null {
+  const facing = bearingOf(inward);
+  const casts: (FanCast & { depths: number[] })[] = [];
+  for (let turn = -WIDEST_DEG; turn <= WIDEST_DEG; turn += TURN_DEG) {
+    const bearingDeg = (facing + turn + 360) % 360;
+    const to = stepped(at, bearingDeg, options.castM);
+    const depths = along(at, to, SAMPLE_M)
+      .slice(2)
+      .map((point) => depthAt(grid, point));
+    if (depths.some((depth) => depth === null)) continue;
+    const known = depths as number[];
+    const meanDepthM = known.reduce((sum, depth) => sum + depth, 0) / known.length;
+    casts.push({ to, bearingDeg, meanDepthM, deepestM: Math.max(...known), depths: known });
+  }
+  if (casts.length < 3) return null;
+  const all = casts.flatMap(({ depths }) => depths);
+  const against = Math.cos(((options.windFromDeg - facing) * Math.PI) / 180);
+  const windward = against > 0.5;
+  const backCast = !along(at, stepped(at, (facing + 180) % 360, options.castM + BEHIND_M), SAMPLE_M).some(
+    (point) => lake.pieces.some(({ kind, shape }) => kind === 'trees' && inside(shape, point)),
+  );
+  const parts: FanParts = {
+    holding: holdingOf(lake, casts),
+    band: band ? Math.max(0.1, all.filter((depth) => depth >= band.fromM).length / all.length) : 0.1,
+    wind: windward ? (options.windMs <= AGAINST_MS ? 1 : 0.35) : 0.7,
+    room: backCast ? 1 : 0.55,
+  };
+  const values = Object.values(parts);
+  return {
+    at,
+    casts: casts
+      .sort((a, b) => a.meanDepthM - b.meanDepthM)
+      .map(({ to, bearingDeg, meanDepthM, deepestM }) => ({ to, bearingDeg, meanDepthM, deepestM })),
+    parts,
+    score: values.reduce((product, value) => product * value, 1) ** (1 / values.length),
+    backCast,
+    windward,
+    windOn: sideOf((options.windFromDeg - facing + 360) % 360),
+  };
+}
+
+/** Share of a fan's places that hold fish: on a shoal, a slope, by weed or timber, or before an inflow. */
+function holdingOf(lake: Lake, casts: readonly (FanCast & { depths: number[] })[]): number {
+  const near = lake.pieces.filter(({ kind }) => kind === 'weed' || kind === 'timber');
+  const inflows = lake.pieces.filter(({ kind }) => kind === 'inflow').map(({ shape }) => shape[0] as Point);
+  const values = casts.map(({ to, depths }) => {
+    const last = depths.at(-1) ?? 0;
+    const slope = Math.abs(last - (depths[0] ?? 0)) / Math.max(1, depths.length);
+    const atEdge = near.some(({ shape }) =>
+      shape.some((corner, i) => toSegment(to, corner, shape[(i + 1) % shape.length] as Point) <= EDGE_M),
+    );
+    const shoal = last > 0.6 && last <= SHOAL_M ? 0.6 : 0.3;
+    const inflow = inflows.some((point) => distance(point, to) <= INFLOW_M);
+    return Math.min(1, shoal + (atEdge ? 0.3 : 0) + (slope >= STEEP ? 0.2 : 0) + (inflow ? 0.3 : 0));
+  });
+  return values.reduce((sum, value) => sum + value, 0) / values.length;
+}
+
+function coverageOf(grid: DepthGrid, { at, casts }: Found, castM: number): number {
+  let [water, passed] = [0, 0];
+  for (let dy = -castM; dy <= castM; dy += SAMPLE_M)
+    for (let dx = -castM; dx <= castM; dx += SAMPLE_M) {
+      const point = { x: at.x + dx, y: at.y + dy };
+      if (Math.hypot(dx, dy) > castM || depthAt(grid, point) === null) continue;
+      water += 1;
+      if (casts.some(({ to }) => toSegment(point, at, to) <= PASSES_M)) passed += 1;
+    }
+  return water === 0 ? 0 : passed / water;
+}
+
+function toSegment(point: Point, a: Point, b: Point): number {
+  const [dx, dy] = [b.x - a.x, b.y - a.y];
+  const square = dx * dx + dy * dy;
+  const share = square === 0 ? 0 : ((point.x - a.x) * dx + (point.y - a.y) * dy) / square;
+  const kept = Math.min(1, Math.max(0, share));
+  return Math.hypot(point.x - a.x - kept * dx, point.y - a.y - kept * dy);
+}
+
+/** Degrees from north of a direction on the sheet. */
+function bearingOf({ x, y }: Point): number {
+  return ((Math.atan2(x, -y) * 180) / Math.PI + 360) % 360;
+}
+
+function stepped(at: Point, bearingDeg: number, lengthM: number): Point {
+  const turn = (bearingDeg * Math.PI) / 180;
+  return { x: at.x + lengthM * Math.sin(turn), y: at.y - lengthM * Math.cos(turn) };
+}
+
+function sideOf(fromDeg: number): FanStand['windOn'] {
+  if (fromDeg <= 45 || fromDeg >= 315) return 'ahead';
+  if (fromDeg < 135) return 'right';
+  return fromDeg <= 225 ? 'behind' : 'left';
+}
