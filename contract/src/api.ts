@@ -1,8 +1,14 @@
 import { z } from 'zod';
 import { circleNameSchema, circleSchema, ROLES } from './circle';
 import { emptySchema, idSchema, okSchema, versionSchema } from './common';
-import { savedBeatSchema } from './beat';
-import { conditionDaySchema, conditionsQuerySchema } from './conditions';
+import { beatSchema, savedBeatSchema } from './beat';
+import {
+  conditionDaySchema,
+  conditionReadingSchema,
+  conditionsQuerySchema,
+  MOST_READINGS,
+} from './conditions';
+import { lakeSchema, savedLakeSchema } from './lake';
 import { drillSchema } from './drill';
 import type { Endpoint } from './endpoint';
 import { eventQuerySchema, eventReceiptSchema, eventSchema, MAX_EVENTS } from './event';
@@ -108,6 +114,33 @@ export const api = {
     beats: endpoint('get', '/waters/:id/beats', 'River beats of a water, seen from above', {
       params: byId,
       reply: z.array(savedBeatSchema),
+    }),
+    saveBeat: endpoint('put', '/waters/:id/beats/:beatId', 'Add or change a beat; version 0 adds', {
+      params: z.strictObject({ id: idSchema, beatId: idSchema }),
+      body: z.strictObject({ beat: beatSchema, baseVersion: z.int().min(0) }),
+      reply: savedBeatSchema,
+    }),
+    removeBeat: endpoint('delete', '/waters/:id/beats/:beatId', 'Take a beat out', {
+      params: z.strictObject({ id: idSchema, beatId: idSchema }),
+      reply: okSchema,
+    }),
+    lake: endpoint('get', '/waters/:id/lake', 'The drawing of a still water, null while there is none', {
+      params: byId,
+      reply: z.strictObject({ saved: savedLakeSchema.nullable() }),
+    }),
+    saveLake: endpoint('put', '/waters/:id/lake', 'Draw a still water; version 0 draws it first', {
+      params: byId,
+      body: z.strictObject({ lake: lakeSchema, baseVersion: z.int().min(0) }),
+      reply: savedLakeSchema,
+    }),
+    saveReadings: endpoint('put', '/waters/:id/readings', 'Readings over the station; the same id replaces', {
+      params: byId,
+      body: z.strictObject({ readings: z.array(conditionReadingSchema).min(1).max(MOST_READINGS) }),
+      reply: okSchema,
+    }),
+    removeReading: endpoint('delete', '/waters/:id/readings/:readingId', 'Take a reading back', {
+      params: z.strictObject({ id: idSchema, readingId: idSchema }),
+      reply: okSchema,
     }),
     readCard: endpoint('post', '/waters/:id/card-read', 'I read the rule card at its source today', {
       params: byId,

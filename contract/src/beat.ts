@@ -1,9 +1,21 @@
 import { type Beat, PIECE_KINDS } from '@doceo/core';
 import { z } from 'zod';
-import { idSchema, lineSchema } from './common';
+import { idSchema, lineSchema, versionSchema } from './common';
 
 /** Metres: x downstream, y across. */
 export const pointSchema = z.strictObject({ x: z.number(), y: z.number() });
+
+/** Something drawn on a sheet, of the kinds it knows. */
+export function pieceSchema<const Kinds extends readonly string[]>(kinds: Kinds, mostCorners: number) {
+  return z.strictObject({
+    id: lineSchema(60),
+    kind: z.enum(kinds),
+    name: lineSchema(80, 0),
+    shape: z.array(pointSchema).min(1).max(mostCorners),
+    depthM: z.number().nullable(),
+    speedMs: z.number().nullable(),
+  });
+}
 
 /** A beat as it is typed in; what cannot be in it is told by `beatFaults` with its place. */
 export const beatSchema = z.strictObject({
@@ -11,20 +23,14 @@ export const beatSchema = z.strictObject({
   name: lineSchema(80),
   lengthM: z.number().min(2).max(500),
   widthM: z.number().min(1).max(120),
-  pieces: z
-    .array(
-      z.strictObject({
-        id: lineSchema(60),
-        kind: z.enum(PIECE_KINDS),
-        name: lineSchema(80, 0),
-        shape: z.array(pointSchema).min(1).max(200),
-        depthM: z.number().nullable(),
-        speedMs: z.number().nullable(),
-      }),
-    )
-    .max(200),
+  pieces: z.array(pieceSchema(PIECE_KINDS, 200)).max(200),
 }) satisfies z.ZodType<Beat>;
 
 /** A beat of a water, drawn or from the library of its school. */
-export const savedBeatSchema = z.strictObject({ id: idSchema, waterId: idSchema, beat: beatSchema });
+export const savedBeatSchema = z.strictObject({
+  id: idSchema,
+  waterId: idSchema,
+  beat: beatSchema,
+  version: versionSchema,
+});
 export type SavedBeat = z.infer<typeof savedBeatSchema>;

@@ -1,8 +1,9 @@
-import { ALERT_KINDS, BOTTOMS, SPECIES, WATER_KINDS } from '@doceo/core';
+import { ALERT_KINDS, BOTTOMS, LINE_KINDS, SPECIES, WATER_KINDS } from '@doceo/core';
 import { z } from 'zod';
 import { beatSchema, pointSchema } from './beat';
 import { dateSchema, lineSchema } from './common';
 import { conditionHourSchema } from './conditions';
+import { lakeSchema } from './lake';
 import { timeZoneSchema } from './water';
 
 /** Commands about waters, their day, and where to stand. */
@@ -98,10 +99,70 @@ export const waterCommands = {
             drift: z.number(),
             room: z.number(),
             wading: z.number(),
+            teaches: z.number(),
           }),
           score: z.number(),
           backCast: z.boolean(),
           inWater: z.boolean(),
+        }),
+      ),
+    }),
+  },
+  'lake-suggest': {
+    summary:
+      'Still water: depth band of a species, lines with count and time in the band, places on the shore with their fan of casts; what is wrong with the lake.',
+    input: z.strictObject({
+      lake: lakeSchema,
+      profile: z
+        .array(z.strictObject({ depthM: z.number().min(0).max(200), celsius: z.number().min(-2).max(40) }))
+        .min(1)
+        .max(500),
+      species: z.enum(SPECIES).default('brown-trout'),
+      students: z.int().min(1).max(12).default(4),
+      castM: z.number().min(4).max(30).default(12),
+      rodM: z.number().min(1).max(5).default(2.9),
+      leaderM: z.number().min(0.5).max(8).default(3.6),
+      windMs: z.number().min(0).max(60).default(3),
+      windFromDeg: z.number().min(0).max(360).default(250),
+      retrieveMs: z.number().min(0.01).max(1).default(0.12),
+      /** Cells of the grid of depths along its longer side. */
+      cells: z.int().min(10).max(300).default(120),
+    }),
+    output: z.strictObject({
+      faults: z.array(z.strictObject({ path: z.string(), message: z.string() })),
+      band: z.strictObject({ fromM: z.number(), toM: z.number() }).nullable(),
+      stop: z.boolean(),
+      chop: z.strictObject({ kind: z.enum(['glass', 'ripple', 'light-chop', 'rough']), words: z.string() }),
+      lines: z.array(
+        z.strictObject({
+          line: z.enum(LINE_KINDS),
+          countS: z.number(),
+          inBandS: z.number(),
+          touched: z.boolean(),
+        }),
+      ),
+      stands: z.array(
+        z.strictObject({
+          at: pointSchema,
+          casts: z.array(
+            z.strictObject({
+              to: pointSchema,
+              bearingDeg: z.number(),
+              meanDepthM: z.number(),
+              deepestM: z.number(),
+            }),
+          ),
+          parts: z.strictObject({
+            holding: z.number(),
+            band: z.number(),
+            wind: z.number(),
+            room: z.number(),
+          }),
+          score: z.number(),
+          coverage: z.number(),
+          backCast: z.boolean(),
+          windward: z.boolean(),
+          windOn: z.enum(['behind', 'left', 'right', 'ahead']),
         }),
       ),
     }),

@@ -1,6 +1,6 @@
-import type { ConditionHour } from '@doceo/core';
+import { type ConditionHour, type ConditionReading, READING_KINDS, READING_RANGES } from '@doceo/core';
 import { z } from 'zod';
-import { dateSchema } from './common';
+import { dateSchema, idSchema } from './common';
 
 export const conditionHourSchema = z.strictObject({
   atMs: z.number(),
@@ -17,6 +17,30 @@ export const conditionHourSchema = z.strictObject({
   waterC: z.number(),
 }) satisfies z.ZodType<ConditionHour>;
 
+/** What somebody read at a water: the moment, what, how much, and at what depth. */
+export const conditionReadingSchema = z
+  .strictObject({
+    id: idSchema,
+    atMs: z.int().min(0),
+    what: z.enum(READING_KINDS),
+    value: z.number(),
+    depthM: z.number().min(0).max(120).nullable(),
+  })
+  .superRefine(({ what, value, depthM }, context) => {
+    const { from, to } = READING_RANGES[what];
+    if (value < from || value > to)
+      context.addIssue({ code: 'custom', path: ['value'], message: `is from ${from} to ${to}` });
+    if (depthM !== null && what !== 'waterC')
+      context.addIssue({
+        code: 'custom',
+        path: ['depthM'],
+        message: 'is for temperatures of the water only',
+      });
+  }) satisfies z.ZodType<ConditionReading>;
+
+/** Readings of a few days by the hour. */
+export const MOST_READINGS = 2000;
+
 export const conditionsQuerySchema = z.strictObject({ date: dateSchema });
 
 /** Conditions of one day at a water, from midnight to midnight there. */
@@ -25,6 +49,9 @@ export const conditionDaySchema = z.strictObject({
   date: dateSchema,
   /** Who says so: a simulated station stands in for a real one. */
   source: z.literal('simulated station'),
+  /** The station's hours with the readings over them. */
   hours: z.array(conditionHourSchema),
+  /** What was read from the day before to the day after. */
+  readings: z.array(conditionReadingSchema),
 });
 export type ConditionDay = z.infer<typeof conditionDaySchema>;

@@ -5,9 +5,9 @@ import type { DemoWater } from './waters';
 const round = (value: number): number => Math.round(value * 10) / 10;
 
 /** A round shape, a little uneven so that it looks like water. */
-function oval(cx: number, cy: number, rx: number, ry: number, uneven = 0.08): Point[] {
-  return Array.from({ length: 28 }, (_, i) => {
-    const turn = (i / 28) * 2 * Math.PI;
+export function oval(cx: number, cy: number, rx: number, ry: number, uneven = 0.08, corners = 28): Point[] {
+  return Array.from({ length: corners }, (_, i) => {
+    const turn = (i / corners) * 2 * Math.PI;
     const by = 1 + uneven * Math.sin(3 * turn + cx) + 0.5 * uneven * Math.cos(5 * turn);
     return { x: round(cx + rx * by * Math.cos(turn)), y: round(cy + ry * by * Math.sin(turn)) };
   });
@@ -180,7 +180,7 @@ const BEATS: Record<string, (Omit<Beat, 'id' | 'pieces'> & { pieces: Omit<Piece,
 };
 
 /** The beats that come with the waters of the valley. */
-export function demoBeats(waters: readonly DemoWater[]): SavedBeat[] {
+export function demoBeats(waters: readonly DemoWater[]): Omit<SavedBeat, 'version'>[] {
   return waters.flatMap(({ id: waterId, water }) =>
     (BEATS[water.name] ?? []).map(({ pieces, ...beat }) => {
       const id = deterministicId(`beat:${water.name}/${beat.name}`);

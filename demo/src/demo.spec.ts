@@ -5,6 +5,7 @@ import {
   planBodySchema,
   rigSchema,
   savedBeatSchema,
+  savedLakeSchema,
   studentSchema,
   waterSchema,
 } from '@doceo/contract';
@@ -12,12 +13,15 @@ import {
   ADULT_AGE,
   attemptsOf,
   beatFaults,
+  depthGrid,
   faultAttemptsOf,
   faultRates,
   findDrill,
   findSeams,
+  lakeFaults,
   planSnags,
   rigSnags,
+  shoreOf,
   SKILLS,
   skillState,
   suggestStands,
@@ -157,7 +161,7 @@ describe('the beats of the demo', () => {
   it.each(beats.map((saved) => [saved.beat.name, saved] as const))(
     '%s can be, as the contract has it',
     (_, saved) => {
-      expect(savedBeatSchema.parse(saved)).toEqual(saved);
+      expect(savedBeatSchema.parse({ ...saved, version: 1 })).toEqual({ ...saved, version: 1 });
       expect(beatFaults(saved.beat)).toEqual([]);
       for (const kind of ['entry', 'exit', 'boulder', 'trees'])
         expect(saved.beat.pieces.map((piece) => piece.kind)).toContain(kind);
@@ -177,5 +181,31 @@ describe('the beats of the demo', () => {
     expect(suggestStands(of('River Ostrel')[0]!.beat, how).length).toBeGreaterThanOrEqual(3);
     expect(suggestStands(of('Fennick Beck')[0]!.beat, how).length).toBeGreaterThanOrEqual(1);
     expect(findSeams(of('River Ostrel')[0]!.beat).length).toBeGreaterThanOrEqual(2);
+  });
+});
+
+describe('the lakes of the demo', () => {
+  const { lakes, waters } = demoScenario(NOW);
+
+  it('are drawn for every still water', () => {
+    const still = waters.list.filter(({ water }) => ['lake', 'pond'].includes(water.kind));
+    expect(lakes.map(({ waterId }) => waterId)).toEqual(still.map(({ id }) => id));
+  });
+
+  it.each([
+    ['Merrow Lake', 38, 12],
+    ['Tollgate Pond', 0.9, 3],
+  ])('%s can be, and has %d hectares', (name, hectares, deepest) => {
+    const saved = lakes.find(({ lake }) => lake.name === name)!;
+    expect(savedLakeSchema.parse({ ...saved, version: 1 })).toEqual({ ...saved, version: 1 });
+    expect(lakeFaults(saved.lake)).toEqual([]);
+    const shore = shoreOf(saved.lake);
+    const twice = shore.reduce((sum, a, i) => {
+      const b = shore[(i + 1) % shore.length]!;
+      return sum + a.x * b.y - b.x * a.y;
+    }, 0);
+    expect(Math.abs(twice) / 2 / 10_000 / hectares).toBeCloseTo(1, 1);
+    const grid = depthGrid(saved.lake, 60, 40);
+    expect(Math.max(...[...grid.depthsM].filter((depth) => depth > 0))).toBeCloseTo(deepest, 0);
   });
 });

@@ -1,5 +1,6 @@
 import { DateTime } from 'luxon';
 import { demoBeats } from './beats';
+import { demoLakes } from './lakes';
 import { demoLessons } from './lessons';
 import { CLUB, demoStudents, FELLOW, LEAD, OTHER, SCHOOL } from './people';
 import { DEMO_RIGS, FIRST_NYMPHS, GRASS_DAY, JETTY_EVENING, RIFFLE_NYMPHS, STILL_WATER } from './plans';
@@ -27,6 +28,7 @@ export function demoScenario(now: Date) {
     ],
     waters: { ownerId: LEAD.id, circleId: SCHOOL.id, list: waters },
     beats: demoBeats(waters),
+    lakes: demoLakes(waters),
     students: {
       ownerId: LEAD.id,
       list: students,

@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { conditionDaySchema } from '@doceo/contract';
 import { demoScenario, LEAD } from '@doceo/demo';
 import type supertest from 'supertest';
@@ -38,5 +39,37 @@ describe('conditions of a day at a water', () => {
   it('of no day at all are refused at the day', async () => {
     const { body } = await lead.get(`/api/waters/${river!.id}/conditions?date=today`).expect(400);
     expect(body.error.issues[0].path).toBe('date');
+  });
+
+  const reading = (atMs: number, value: number) => ({
+    id: randomUUID(),
+    atMs,
+    what: 'waterC' as const,
+    value,
+    depthM: null,
+  });
+  const put = (readings: unknown[]) => lead.put(`/api/waters/${river!.id}/readings`).send({ readings });
+
+  it('are as they were read in the hour of a reading, and the station’s again when it is taken back', async () => {
+    const before = await day('2026-06-10');
+    const one = reading(before.hours[12]!.atMs, 21.5);
+    await put([one]).expect(200);
+    await put([one]).expect(200);
+    const { hours, readings } = await day('2026-06-10');
+    expect([hours[12]!.waterC, readings]).toEqual([21.5, [one]]);
+    await lead.delete(`/api/waters/${river!.id}/readings/${one.id}`).expect(200);
+    expect(await day('2026-06-10')).toEqual(before);
+  });
+
+  it('take no reading from the future, and none of the others with it', async () => {
+    const before = await day('2026-06-10');
+    const { body } = await put([
+      reading(before.hours[3]!.atMs, 9),
+      reading(Date.now() + 86_400_000, 9),
+    ]).expect(400);
+    expect(body.error.issues).toEqual([
+      { path: 'readings[1].atMs', code: 'invalid', message: 'lies in the future' },
+    ]);
+    expect(await day('2026-06-10')).toEqual(before);
   });
 });

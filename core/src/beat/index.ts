@@ -4,3 +4,4 @@ export * from './beat';
 export * from './raster';
 export * from './seams';
 export * from './suggest';
+export * from './edits';

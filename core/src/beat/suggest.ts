@@ -32,6 +32,8 @@ export interface StandParts {
   drift: number;
   room: number;
   wading: number;
+  /** What a beginner learns there that the next place shows too. */
+  teaches: number;
 }
 
 export interface Stand {
@@ -84,6 +86,19 @@ const HOLDING: Record<WaterPieceKind, number> = {
   riffle: 0.45,
 };
 const SEAM_HOLDING = 0.85;
+/** Lanes to read and to mend over teach most; a swirl teaches little that holds elsewhere. Rules of thumb. */
+const TEACHES: Record<string, number> = {
+  seam: 0.95,
+  run: 0.85,
+  head: 0.8,
+  'tail-out': 0.8,
+  pool: 0.75,
+  riffle: 0.75,
+  pocket: 0.65,
+  undercut: 0.5,
+  plunge: 0.45,
+  eddy: 0.45,
+};
 /** Shallower than this nobody is at home. */
 const SHALLOW_M = 0.2;
 
@@ -211,6 +226,7 @@ function standOf(
     drift: Math.max(0.05, 1 - contrast / WORST_CONTRAST_MS),
     room: backCast ? 1 : 0.55,
     wading: footing.score,
+    teaches: TEACHES[lie.what] ?? 0.5,
   };
   const values = Object.values(parts);
   return {

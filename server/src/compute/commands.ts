@@ -4,7 +4,11 @@ import {
   buildRig,
   classKit,
   comfortBand,
+  chopOf,
   conditionAlerts,
+  depthGrid,
+  lakeFaults,
+  suggestLake,
   countdown,
   countdownTable,
   faultRates,
@@ -102,6 +106,17 @@ export const runners: Runners = {
     return faults.length > 0
       ? { faults, seams: [], stands: [] }
       : { faults, seams: findSeams(beat), stands: suggestStands(beat, options) };
+  },
+  'lake-suggest': ({ lake, cells, ...options }) => {
+    const faults = lakeFaults(lake);
+    if (faults.length > 0)
+      return { faults, band: null, stop: false, chop: chopOf(options.windMs), lines: [], stands: [] };
+    const share = cells / Math.max(lake.lengthM, lake.widthM);
+    const count = (lengthM: number): number => Math.max(2, Math.round(lengthM * share));
+    return {
+      faults,
+      ...suggestLake(lake, depthGrid(lake, count(lake.lengthM), count(lake.widthM)), options),
+    };
   },
   conditions: ({ date, ...site }) => {
     const hours = stationHours(site, Date.parse(`${date}T00:00:00Z`), 24);

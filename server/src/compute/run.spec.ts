@@ -22,7 +22,7 @@ describe('compute', () => {
     [
       'sun-times',
       { latitude: 57.9, longitude: 9.1, date: '2026-11-28', timeZone: 'Europe/Copenhagen' },
-      { sunset: expect.stringMatching(/^2026-11-28T15:48/) },
+      { sunset: expect.stringMatching(/^2026-11-28T15:45/) },
     ],
     [
       'rig-figures',
@@ -141,6 +141,46 @@ describe('compute', () => {
         },
       },
       { faults: [{ path: 'pieces[0].shape[0]', message: 'lies outside the beat' }] },
+    ],
+    [
+      'lake-suggest',
+      {
+        lake: {
+          ...{ id: 'l', name: 'pond', lengthM: 60, widthM: 60, boats: false },
+          pieces: [
+            {
+              ...{ id: 's', kind: 'shore', name: '', depthM: null, speedMs: null },
+              shape: [
+                { x: 0, y: 0 },
+                { x: 60, y: 0 },
+                { x: 60, y: 60 },
+                { x: 0, y: 60 },
+              ],
+            },
+          ],
+          soundings: [{ x: 30, y: 30, depthM: 4 }],
+        },
+        profile: [
+          { depthM: 0, celsius: 14 },
+          { depthM: 4, celsius: 11 },
+        ],
+        students: 2,
+        windMs: 5,
+      },
+      {
+        faults: [],
+        stop: false,
+        chop: expect.objectContaining({ kind: 'light-chop' }),
+        band: expect.objectContaining({ fromM: 0 }),
+      },
+    ],
+    [
+      'lake-suggest',
+      {
+        lake: { id: 'l', name: 'x', lengthM: 60, widthM: 60, boats: false, pieces: [], soundings: [] },
+        profile: [{ depthM: 0, celsius: 14 }],
+      },
+      { faults: [{ path: 'pieces', message: 'need one shore' }], stands: [] },
     ],
     ['skill-trace', { attempts: [], nowMs: 0 }, { attempts: 0, lastAtMs: null }],
     [

@@ -1,6 +1,6 @@
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { api, openApi, STUDENT_FILE_MOST } from '@doceo/contract';
+import { api, LAKE_MOST_BYTES, openApi, STUDENT_FILE_MOST } from '@doceo/contract';
 import { DRILLS } from '@doceo/core';
 import compression from 'compression';
 import express, { type Express } from 'express';
@@ -20,6 +20,7 @@ import type { Settings } from '../settings';
 import { FitJob } from '../skill-fit/fit-job';
 import { skillFitRoutes } from '../skill-fit/skill-fit.routes';
 import { studentRoutes } from '../students/students.routes';
+import { drawingRoutes } from '../waters/drawings.routes';
 import { waterRoutes } from '../waters/waters.routes';
 import { errorHandler, HttpError } from './errors';
 import { route } from './route';
@@ -51,10 +52,15 @@ export function createApp(pool: Pool, settings: Settings, log: Logger): { app: E
   router.use(api.students.import.path, (request, response, next) =>
     request.session.userId ? whole(request, response, next) : next(),
   );
+  const drawn = express.json({ limit: LAKE_MOST_BYTES });
+  router.put(api.waters.saveLake.path, (request, response, next) =>
+    request.session.userId ? drawn(request, response, next) : next(),
+  );
   router.use('/api', express.json({ limit: '512kb' }));
   sessionRoutes(router, pool, settings);
   route(router, pool, api.drills.list, async () => [...DRILLS]);
   waterRoutes(router, pool);
+  drawingRoutes(router, pool);
   conditionRoutes(router, pool, simulatedStation);
   studentRoutes(router, pool);
   rigRoutes(router, pool);

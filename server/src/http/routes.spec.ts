@@ -11,6 +11,8 @@ const scenario = demoScenario(new Date());
 const [first, second] = scenario.plans as [(typeof scenario.plans)[number], (typeof scenario.plans)[number]];
 const lesson = scenario.lessons.lessons.at(-1) as (typeof scenario.lessons.lessons)[number];
 const water = scenario.waters.list[0] as (typeof scenario.waters.list)[number];
+const beat = scenario.beats[0] as (typeof scenario.beats)[number];
+const lake = scenario.lakes[0] as (typeof scenario.lakes)[number];
 const student = scenario.students.list[4] as (typeof scenario.students.list)[number];
 const rig = scenario.rigs.list[0] as (typeof scenario.rigs.list)[number];
 const reading = scenario.readings.list.find(
@@ -67,6 +69,27 @@ const ROWS: Row[] = [
     stranger: 404,
     wrong: { calendar: [{ name: 'midges', months: [13], imitations: [] }] },
   }),
+  row(api.waters.saveBeat, {
+    params: { id: water.id, beatId: beat.id },
+    body: { beat: beat.beat, baseVersion: 1 },
+    stranger: 404,
+    wrong: { beat: { ...beat.beat, lengthM: -4 }, baseVersion: 'one' },
+  }),
+  row(api.waters.removeBeat, { params: { id: water.id, beatId: id() }, stranger: 404 }),
+  row(api.waters.lake, { params: { id: lake.waterId }, stranger: 404 }),
+  row(api.waters.saveLake, {
+    params: { id: lake.waterId },
+    body: { lake: lake.lake, baseVersion: 1 },
+    stranger: 404,
+    wrong: { lake: { ...lake.lake, boats: 'yes' }, baseVersion: 1 },
+  }),
+  row(api.waters.saveReadings, {
+    params: { id: water.id },
+    body: { readings: [{ id: id(), atMs: 0, what: 'airC', value: 12, depthM: null }] },
+    stranger: 404,
+    wrong: { readings: [{ id: id(), atMs: 0, what: 'airC', value: 900, depthM: 3 }] },
+  }),
+  row(api.waters.removeReading, { params: { id: water.id, readingId: id() }, stranger: 404 }),
   row(api.waters.readCard, { params: { id: water.id }, stranger: 404 }),
   row(api.students.list),
   row(api.students.get, { params: { id: student.id }, stranger: 404 }),

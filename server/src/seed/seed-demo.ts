@@ -11,6 +11,7 @@ import { insertRig } from '../rigs/rigs.sql';
 import { findUser, insertUser, updateSettings } from '../session/users.sql';
 import { insertStudent, insertStudentAccess } from '../students/students.sql';
 import { insertBeat } from '../waters/beats.sql';
+import { insertLake } from '../waters/lakes.sql';
 import { insertWater } from '../waters/waters.sql';
 
 const BATCH = 500;
@@ -37,7 +38,8 @@ async function insertScenario(db: Db, scenario: Scenario, passwordHash: string):
   }
   for (const { id, water } of scenario.waters.list)
     await insertWater(db, scenario.waters.ownerId, id, water, scenario.waters.circleId);
-  for (const [place, beat] of scenario.beats.entries()) await insertBeat(db, beat, place);
+  for (const beat of scenario.beats) await insertBeat(db, beat);
+  for (const lake of scenario.lakes) await insertLake(db, lake);
   for (const { id, student } of scenario.students.list)
     await insertStudent(db, scenario.students.ownerId, id, student);
   for (const { userId, studentIds } of scenario.students.seenBy)

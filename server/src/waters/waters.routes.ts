@@ -4,7 +4,6 @@ import type { Pool } from '../db/pool';
 import { localDate } from '../http/local-date';
 import { HttpError } from '../http/errors';
 import { route } from '../http/route';
-import { findBeats } from './beats.sql';
 import { findWater, findWaters, insertWater, updateCalendar, updateCardRead } from './waters.sql';
 
 export function waterRoutes(router: Router, pool: Pool): void {
@@ -16,11 +15,6 @@ export function waterRoutes(router: Router, pool: Pool): void {
     const existing = await findWater(pool, user.id, body.id);
     if (!existing) await insertWater(pool, user.id, body.id, body.water);
     return existing ?? visibleWater(pool, user.id, body.id);
-  });
-
-  route(router, pool, api.waters.beats, async ({ user, params: { id } }) => {
-    await visibleWater(pool, user.id, id);
-    return findBeats(pool, id);
   });
 
   route(router, pool, api.waters.setCalendar, async ({ user, params, body }) => {

@@ -8,6 +8,7 @@ const PARTS: { key: keyof StandParts; name: string }[] = [
   { key: 'drift', name: 'Easy drift' },
   { key: 'room', name: 'Casting room' },
   { key: 'wading', name: 'Footing' },
+  { key: 'teaches', name: 'Teaches' },
 ];
 
 /** One stand: where to, how far, and the parts of its score. */

@@ -1,0 +1,32 @@
+import type { SavedLake } from '@doceo/contract';
+import { type Db, rows, write } from '../db/pool';
+
+export async function findLake(db: Db, waterId: string): Promise<SavedLake | null> {
+  const [found] = await rows<{ body: string; version: number }>(
+    db,
+    'SELECT body, version FROM lakes WHERE water_id = ?',
+    [waterId],
+  );
+  return found
+    ? { waterId, lake: JSON.parse(found.body) as SavedLake['lake'], version: found.version }
+    : null;
+}
+
+/** Draws a lake for the first time; one that is drawn already stays as it is. */
+export async function insertLake(db: Db, { waterId, lake }: Omit<SavedLake, 'version'>): Promise<void> {
+  await write(db, 'INSERT IGNORE INTO lakes (water_id, body) VALUES (?, ?)', [waterId, JSON.stringify(lake)]);
+}
+
+/** False when the stored version is another than `baseVersion`: somebody saved in the meantime. */
+export async function updateLake(
+  db: Db,
+  { waterId, lake }: Omit<SavedLake, 'version'>,
+  baseVersion: number,
+): Promise<boolean> {
+  const touched = await write(
+    db,
+    'UPDATE lakes SET body = ?, version = version + 1 WHERE water_id = ? AND version = ?',
+    [JSON.stringify(lake), waterId, baseVersion],
+  );
+  return touched > 0;
+}
