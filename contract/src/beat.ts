@@ -1,9 +1,16 @@
-import { type Beat, PIECE_KINDS } from '@doceo/core';
+import { type Beat, PIECE_KINDS, type SheetOrigin } from '@doceo/core';
 import { z } from 'zod';
 import { idSchema, lineSchema, versionSchema } from './common';
 
 /** Metres: x downstream, y across. */
 export const pointSchema = z.strictObject({ x: z.number(), y: z.number() });
+
+/** Where a sheet lies on the earth; nearer to a pole longitudes no longer tell places apart. */
+export const sheetOriginSchema = z.strictObject({
+  longitude: z.number().min(-180).max(180),
+  latitude: z.number().min(-85, 'is too near to a pole').max(85, 'is too near to a pole'),
+  bearingDeg: z.number().min(0).max(360),
+}) satisfies z.ZodType<SheetOrigin>;
 
 /** Something drawn on a sheet, of the kinds it knows. */
 export function pieceSchema<const Kinds extends readonly string[]>(kinds: Kinds, mostCorners: number) {
@@ -23,6 +30,7 @@ export const beatSchema = z.strictObject({
   name: lineSchema(80),
   lengthM: z.number().min(2).max(500),
   widthM: z.number().min(1).max(120),
+  origin: sheetOriginSchema.optional(),
   pieces: z.array(pieceSchema(PIECE_KINDS, 200)).max(200),
 }) satisfies z.ZodType<Beat>;
 

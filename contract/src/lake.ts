@@ -1,6 +1,6 @@
 import { LAKE_KINDS, type Lake, MOST_SOUNDINGS } from '@doceo/core';
 import { z } from 'zod';
-import { pieceSchema } from './beat';
+import { sheetOriginSchema, pieceSchema } from './beat';
 import { idSchema, lineSchema } from './common';
 
 export const soundingSchema = z.strictObject({ x: z.number(), y: z.number(), depthM: z.number() });
@@ -11,6 +11,7 @@ export const lakeSchema = z.strictObject({
   name: lineSchema(80),
   lengthM: z.number().min(10).max(5000),
   widthM: z.number().min(10).max(5000),
+  origin: sheetOriginSchema.optional(),
   boats: z.boolean(),
   pieces: z.array(pieceSchema(LAKE_KINDS, 2000)).max(300),
   soundings: z.array(soundingSchema).max(MOST_SOUNDINGS),

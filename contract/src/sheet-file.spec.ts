@@ -81,7 +81,7 @@ describe('a beat’s file', () => {
 
   it('gives back the beat exactly', () => {
     expect(readBeatFile(writeBeatFile(beat, origin))).toEqual({
-      file: { sheet: beat, origin },
+      file: { ...beat, origin },
       issues: null,
     });
   });
@@ -123,10 +123,10 @@ describe('a beat’s file', () => {
           const at = { longitude: -3.5, latitude, bearingDeg };
           const text = writeBeatFile(one, at);
           expect(readBeatFile(text)).toEqual({
-            file: { sheet: one, origin: { ...at, latitude: latitude + 0 } },
+            file: { ...one, origin: { ...at, latitude: latitude + 0 } },
             issues: null,
           });
-          expect(writeBeatFile(readBeatFile(text).file!.sheet, at)).toBe(text);
+          expect(writeBeatFile(readBeatFile(text).file!, at)).toBe(text);
         },
       ),
       { numRuns: 150 },
@@ -222,7 +222,7 @@ describe('a lake’s file', () => {
   it('gives back the lake exactly, soundings below nought and boats', () => {
     expect(lakeFaults(lake)).toEqual([]);
     const text = writeLakeFile(lake, origin);
-    expect(readLakeFile(text)).toEqual({ file: { sheet: lake, origin }, issues: null });
+    expect(readLakeFile(text)).toEqual({ file: { ...lake, origin }, issues: null });
     const last = (JSON.parse(text) as Written).features.at(-1);
     expect(last?.geometry.type).toBe('MultiPoint');
     expect((last?.geometry.coordinates as number[][])[0]?.[2]).toBe(-9.37);

@@ -14,7 +14,7 @@ import {
   toLonLat,
 } from '@doceo/core';
 import { z } from 'zod';
-import { beatSchema } from './beat';
+import { beatSchema, sheetOriginSchema } from './beat';
 import { readDocument, type ReadFile } from './document-file';
 import type { Issue } from './error';
 import { lakeSchema } from './lake';
@@ -23,12 +23,6 @@ export const SHEET_FILE_VERSION = 1;
 /** Longest files that are read, characters. */
 export const BEAT_FILE_MOST = 5_000_000;
 export const LAKE_FILE_MOST = 10_000_000;
-
-/** A sheet with where it lies on the earth. */
-export interface PlacedSheet<T> {
-  sheet: T;
-  origin: SheetOrigin;
-}
 
 /** What a file says of the whole sheet, beside the collection's features (RFC 7946, foreign members). */
 const headSchema = z.strictObject({
@@ -39,11 +33,7 @@ const headSchema = z.strictObject({
   lengthM: z.number(),
   widthM: z.number(),
   boats: z.boolean().optional(),
-  origin: z.strictObject({
-    longitude: z.number().min(-180).max(180),
-    latitude: z.number().min(-85, 'is too near to a pole').max(85, 'is too near to a pole'),
-    bearingDeg: z.number().min(0).max(360),
-  }),
+  origin: sheetOriginSchema,
 });
 type Head = z.infer<typeof headSchema>;
 
@@ -90,16 +80,16 @@ type Feature = SheetFile['features'][number];
 
 /** The text of a beat's file: GeoJSON, longitudes and latitudes to a tenth of a millimetre. */
 export function writeBeatFile(beat: Beat, origin: SheetOrigin): string {
-  return write('doceo-beat', beat, origin, isPoint, []);
+  return write('doceo-beat', beat, beat.origin ?? origin, isPoint, []);
 }
 
 /** The text of a lake's file; soundings are one feature, their depth an altitude below nought. */
 export function writeLakeFile(lake: Lake, origin: SheetOrigin): string {
-  return write('doceo-lake', lake, origin, isLakePoint, lake.soundings, { boats: lake.boats });
+  return write('doceo-lake', lake, lake.origin ?? origin, isLakePoint, lake.soundings, { boats: lake.boats });
 }
 
 /** Reads a beat's file: the beat, its points to the millimetre, or everything that is wrong with it by path. */
-export function readBeatFile(text: string): ReadFile<PlacedSheet<Beat>> {
+export function readBeatFile(text: string): ReadFile<Beat> {
   return read(text, {
     format: 'doceo-beat',
     what: 'a beat',
@@ -113,7 +103,7 @@ export function readBeatFile(text: string): ReadFile<PlacedSheet<Beat>> {
 }
 
 /** Reads a lake's file in the same way. */
-export function readLakeFile(text: string): ReadFile<PlacedSheet<Lake>> {
+export function readLakeFile(text: string): ReadFile<Lake> {
   return read(text, {
     format: 'doceo-lake',
     what: 'a lake',
@@ -181,7 +171,7 @@ interface Reader<T> {
 
 const SOUNDINGS = 'soundings';
 
-function read<T>(text: string, reader: Reader<T>): ReadFile<PlacedSheet<T>> {
+function read<T>(text: string, reader: Reader<T>): ReadFile<T> {
   const { file, issues } = readDocument(text, sheetFileSchema, reader.most, reader.what);
   if (issues) return { file: null, issues };
   const { doceo } = file;
@@ -220,7 +210,7 @@ function read<T>(text: string, reader: Reader<T>): ReadFile<PlacedSheet<T>> {
   if (faults.length > 0) return refused(faults);
   const { id, name, lengthM, widthM } = doceo;
   const whole = {
-    ...{ id, name, lengthM, widthM },
+    ...{ id, name, lengthM, widthM, origin: doceo.origin },
     pieces: pieces.map(({ at: _at, ...piece }) => piece),
     ...reader.rest(doceo, soundings),
   };
@@ -244,7 +234,7 @@ function read<T>(text: string, reader: Reader<T>): ReadFile<PlacedSheet<T>> {
   const wrong = reader.faults(parsed.data);
   return wrong.length > 0
     ? refused(wrong.map(({ path, message }) => ({ path: told(path), message })))
-    : { file: { sheet: parsed.data, origin: doceo.origin }, issues: null };
+    : { file: parsed.data, issues: null };
 }
 
 /** The positions of a feature of the wanted geometry, a ring without its end; null with the faults told. */

@@ -1,3 +1,4 @@
+import type { SheetOrigin } from '../geo';
 import { crossingSides, type Point } from './geometry';
 
 /** Something drawn on a sheet: an area, or a point. */
@@ -18,6 +19,8 @@ export interface Sheet<Kind extends string> {
   name: string;
   lengthM: number;
   widthM: number;
+  /** Where it lies on the earth; left out while nobody said so. */
+  origin?: SheetOrigin;
   pieces: Drawn<Kind>[];
 }
 

@@ -9,6 +9,8 @@ import { MessageService } from 'primeng/api';
 import { providePrimeNG } from 'primeng/config';
 import { routes } from './app.routes';
 import { preset } from './theme/preset';
+import { DEPTHS_WORKER } from './water/depths-token';
+import { startDepthsWorker } from './water/start-depths-worker';
 
 /** The page's nonce for styles made at run time; Angular reads it from the same place. */
 const nonce = document.querySelector('[ngCspNonce]')?.getAttribute('ngCspNonce') ?? undefined;
@@ -25,5 +27,6 @@ export const appConfig: ApplicationConfig = {
     provideHttpClient(withFetch()),
     providePrimeNG({ theme: { preset, options: { darkModeSelector: '.never-dark' } }, csp: { nonce } }),
     MessageService,
+    { provide: DEPTHS_WORKER, useValue: startDepthsWorker },
   ],
 };

@@ -14,6 +14,16 @@ export const routes: Routes = [
     loadComponent: () => import('./water/water.page').then((m) => m.WaterPage),
   },
   {
+    path: 'water/:id/beats/:beatId',
+    title: 'Beat · Doceo',
+    loadComponent: () => import('./water/edit/beat-edit.page').then((m) => m.BeatEditPage),
+  },
+  {
+    path: 'water/:id/lake',
+    title: 'Lake · Doceo',
+    loadComponent: () => import('./water/edit/lake-edit.page').then((m) => m.LakeEditPage),
+  },
+  {
     path: 'rig',
     title: 'Rig bench · Doceo',
     loadComponent: () => import('./rig/rig-list.page').then((m) => m.RigListPage),

@@ -99,8 +99,9 @@ export class BankPage implements OnInit {
         'fish-care': 'Good',
       })[this.book.drill()?.strand ?? 'casting'],
   );
+  private readonly zone = computed(() => this.day.waterOf(this.book.lesson())?.water.timeZone ?? 'UTC');
   protected readonly start = computed(() =>
-    timeText(Date.parse(this.book.lesson()?.startsAt ?? ''), this.day.water()?.water.timeZone ?? 'UTC'),
+    timeText(Date.parse(this.book.lesson()?.startsAt ?? ''), this.zone()),
   );
   protected readonly recent = computed(() =>
     this.book
@@ -111,7 +112,7 @@ export class BankPage implements OnInit {
         id: event.id,
         who: firstName(this.book.students().find(({ id }) => id === event.studentId)?.student.name ?? 'All'),
         text: eventText(event.body, this.session.units()),
-        at: timeText(event.atMs, this.day.water()?.water.timeZone ?? 'UTC'),
+        at: timeText(event.atMs, this.zone()),
       })),
   );
 

@@ -11,6 +11,8 @@ import {
 import {
   attemptsOf,
   type BankEvent,
+  hourAt,
+  levelTrend,
   type PlanLesson,
   SKILLS,
   skillState,
@@ -21,9 +23,11 @@ import {
 import { DateTime } from 'luxon';
 import { forkJoin, map, type Observable, of, switchMap, tap } from 'rxjs';
 import { ApiClient } from './api-client';
+import type { ApiError } from './api-error';
 import { BankStore } from './bank-store';
 import { DeviceCopies } from './device-copies';
 import { FitStore } from './fit-store';
+import { MomentStore, type Spot, type WaterMoment } from './moment-store';
 
 const CHOSEN_KEY = 'doceo.lesson';
 /** Under which the students seen last are kept on this device. */
@@ -36,6 +40,7 @@ export class DayStore {
   private readonly bank = inject(BankStore);
   private readonly copies = inject(DeviceCopies);
   private readonly fits = inject(FitStore);
+  private readonly moments = inject(MomentStore);
   private readonly chosenId = signal(localStorage.getItem(CHOSEN_KEY));
   private readonly lessonList = signal<SavedLesson[]>([]);
   private readonly waterList = signal<SavedWater[]>([]);
@@ -45,6 +50,7 @@ export class DayStore {
   private readonly conditionDay = signal<ConditionDay | null>(null);
 
   readonly loaded = signal(false);
+  readonly conditionsFailed = signal<ApiError | null>(null);
   readonly lessons = this.lessonList.asReadonly();
   readonly waters = this.waterList.asReadonly();
   readonly students = this.studentList.asReadonly();
@@ -59,26 +65,50 @@ export class DayStore {
   readonly nextLesson = computed(
     () => this.lessonList().find((lesson) => endMs(lesson) > this.now()) ?? null,
   );
-  readonly water = computed(() => this.waterOf(this.lesson()));
-  readonly sun = computed<SunTimes | null>(() => this.sunOf(this.lesson()));
-  /** Conditions of the lesson's day at its water; null while they are not known. */
+  /** Water and moment that every screen follows: the lesson's, or others chosen to see what would change. */
+  readonly moment = computed<WaterMoment | null>(() => {
+    const [chosen, lesson] = [this.moments.elsewhere(), this.lesson()];
+    if (chosen && this.waterList().some(({ id }) => id === chosen.waterId)) return chosen;
+    return lesson && { waterId: lesson.waterId, atMs: Date.parse(lesson.startsAt) };
+  });
+  /** Whether water or moment are others than the lesson's. */
+  readonly elsewhere = computed(() => {
+    const [moment, lesson] = [this.moment(), this.lesson()];
+    if (!moment) return false;
+    return moment.waterId !== lesson?.waterId || moment.atMs !== Date.parse(lesson.startsAt);
+  });
+  readonly water = computed(() => this.waterList().find(({ id }) => id === this.moment()?.waterId) ?? null);
+  readonly date = computed(() => {
+    const [moment, water] = [this.moment(), this.water()];
+    return moment && water ? localDate(new Date(moment.atMs).toISOString(), water.water.timeZone) : null;
+  });
+  readonly sun = computed<SunTimes | null>(() => {
+    const [water, date] = [this.water(), this.date()];
+    return water && date ? sunAt(water, date) : null;
+  });
+  /** Conditions of the day at the water; null while they are not known. */
   readonly conditions = computed<ConditionDay | null>(() => {
-    const [day, lesson, water] = [this.conditionDay(), this.lesson(), this.water()];
-    return day &&
-      lesson &&
-      water &&
-      day.waterId === water.id &&
-      day.date === localDate(lesson.startsAt, water.water.timeZone)
-      ? day
-      : null;
+    const [day, water, date] = [this.conditionDay(), this.water(), this.date()];
+    return day && water && day.waterId === water.id && day.date === date ? day : null;
+  });
+  /** The hour of the moment, and how the level goes. */
+  readonly hour = computed(() => {
+    const [day, moment] = [this.conditions(), this.moment()];
+    const found = day && moment && hourAt(day.hours, moment.atMs);
+    return found && { ...found.hour, trend: levelTrend(day.hours, found.index) };
+  });
+  /** The place chosen at the water, with the level of the hour in its depth; null while none is chosen there. */
+  readonly spot = computed<Spot | null>(() => {
+    const spot = this.moments.spots()[this.moment()?.waterId ?? ''];
+    return spot ? { ...spot, depthM: Math.max(0.05, spot.depthM + (this.hour()?.levelM ?? 0)) } : null;
   });
   /** Events of all lessons of the students of the current lesson. */
   readonly events = this.history.asReadonly();
 
   /** What the plan check needs to know of the current lesson. */
   readonly planLesson = computed<PlanLesson | null>(() => {
-    const lesson = this.lesson();
-    return lesson ? this.planLessonOf(lesson, this.history()) : null;
+    const [lesson, moment] = [this.lesson(), this.moment()];
+    return lesson && moment ? this.planLessonAt(lesson, moment, this.history()) : null;
   });
 
   load(): Observable<unknown> {
@@ -113,14 +143,26 @@ export class DayStore {
   choose(lessonId: string): void {
     this.chosenId.set(lessonId);
     localStorage.setItem(CHOSEN_KEY, lessonId);
+    this.moments.back();
     this.loadHistory().subscribe();
+  }
+
+  /** Sets every screen to another water or moment, to see what would change. */
+  goTo(waterId: string, atMs: number): void {
+    this.moments.goTo({ waterId, atMs });
+    this.loadConditions();
+  }
+
+  backToLesson(): void {
+    this.moments.back();
+    this.loadConditions();
   }
 
   /** Fetches the events behind the estimates of the current lesson's students. */
   loadHistory(force = false): Observable<unknown> {
+    this.loadConditions();
     const lesson = this.lesson();
     if (!lesson) return of(null);
-    this.loadConditions(lesson);
     if (this.historyOf === lesson.id && !force) return of(null);
     this.historyOf = lesson.id;
     return this.client
@@ -129,13 +171,19 @@ export class DayStore {
   }
 
   /** Nothing waits for the conditions: without them the check says nothing of them. */
-  private loadConditions(lesson: SavedLesson): void {
-    const water = this.waterOf(lesson);
-    if (!water) return;
-    const date = localDate(lesson.startsAt, water.water.timeZone);
-    this.client
-      .call(api.waters.conditions, { params: { id: water.id }, query: { date } })
-      .subscribe({ next: (day) => this.conditionDay.set(day), error: () => this.conditionDay.set(null) });
+  loadConditions(): void {
+    const [water, date] = [this.water(), this.date()];
+    if (!water || !date) return;
+    this.client.call(api.waters.conditions, { params: { id: water.id }, query: { date } }).subscribe({
+      next: (day) => {
+        this.conditionDay.set(day);
+        this.conditionsFailed.set(null);
+      },
+      error: (error: ApiError) => {
+        this.conditionDay.set(null);
+        this.conditionsFailed.set(error);
+      },
+    });
   }
 
   saveLesson(id: string, lesson: Lesson): Observable<SavedLesson> {
@@ -221,28 +269,31 @@ export class DayStore {
   }
 
   sunOf(lesson: SavedLesson | null): SunTimes | null {
-    const water = this.waterOf(lesson)?.water;
-    return lesson && water
-      ? sunTimes(
-          water.latitude,
-          water.longitude,
-          Date.parse(`${localDate(lesson.startsAt, water.timeZone)}T12:00:00Z`),
-        )
-      : null;
+    const water = this.waterOf(lesson);
+    return lesson && water ? sunAt(water, localDate(lesson.startsAt, water.water.timeZone)) : null;
   }
 
   /** A lesson as the plan check wants it, with estimates from these events. */
   planLessonOf(lesson: SavedLesson, events: readonly BankEvent[]): PlanLesson | null {
-    const water = this.waterOf(lesson)?.water;
+    const moment = { waterId: lesson.waterId, atMs: Date.parse(lesson.startsAt) };
+    return this.planLessonAt(lesson, moment, events);
+  }
+
+  /** The same, held at another water or hour. */
+  private planLessonAt(
+    lesson: SavedLesson,
+    { waterId, atMs: startMs }: WaterMoment,
+    events: readonly BankEvent[],
+  ): PlanLesson | null {
+    const water = this.waterList().find(({ id }) => id === waterId)?.water;
     if (!water) return null;
-    const date = localDate(lesson.startsAt, water.timeZone);
-    const startMs = Date.parse(lesson.startsAt);
-    const hours = this.conditions()?.hours;
+    const date = localDate(new Date(startMs).toISOString(), water.timeZone);
+    const known = this.conditions();
     return {
       startMs,
       date,
       water,
-      ...(hours && lesson.id === this.lesson()?.id ? { hours } : {}),
+      ...(known?.waterId === waterId && known.date === date ? { hours: known.hours } : {}),
       students: this.studentsOf(lesson).map(({ id, student }) => ({
         id,
         name: student.name,
@@ -271,6 +322,10 @@ export class DayStore {
 
 function endMs(lesson: SavedLesson): number {
   return Date.parse(lesson.startsAt) + lesson.lengthMin * 60_000;
+}
+
+function sunAt({ water }: SavedWater, date: string): SunTimes {
+  return sunTimes(water.latitude, water.longitude, Date.parse(`${date}T12:00:00Z`));
 }
 
 /** ISO date at the water. */

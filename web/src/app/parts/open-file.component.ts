@@ -10,24 +10,20 @@ const MOST = 12;
   template: `
     <label class="btn"
       >{{ label()
-      }}<input
-        class="visually-hidden"
-        type="file"
-        accept=".json,application/json"
-        (change)="take($any($event.target))"
+      }}<input class="visually-hidden" type="file" [accept]="accept()" (change)="take($any($event.target))"
     /></label>
     @if (refused(); as file) {
       <div class="refused" role="alert">
         <b>{{ file.name }} was not taken; nothing was changed.</b>
         <ul>
-          @for (issue of file.issues.slice(0, most); track $index) {
+          @for (issue of file.issues.slice(0, listed); track $index) {
             <li>
               <span class="figure">{{ issue.path }}</span> {{ issue.message }}
             </li>
           }
         </ul>
-        @if (file.issues.length > most) {
-          <p>And {{ file.issues.length - most }} more.</p>
+        @if (file.issues.length > listed) {
+          <p>And {{ file.issues.length - listed }} more.</p>
         }
       </div>
     }
@@ -60,9 +56,12 @@ const MOST = 12;
 export class OpenFileComponent<T> {
   readonly label = input.required<string>();
   readonly read = input.required<(text: string) => ReadFile<T>>();
+  readonly accept = input('.json,application/json');
+  /** Larger files are refused before they are read, bytes. */
+  readonly most = input(Number.POSITIVE_INFINITY);
   readonly opened = output<{ file: T; name: string }>();
 
-  protected readonly most = MOST;
+  protected readonly listed = MOST;
   protected readonly refused = signal<{ name: string; issues: Issue[] } | null>(null);
   private name = '';
 
@@ -75,6 +74,16 @@ export class OpenFileComponent<T> {
     const chosen = field.files?.[0];
     if (!chosen) return;
     this.name = chosen.name;
+    if (chosen.size > this.most()) {
+      field.value = '';
+      return this.refuse([
+        {
+          path: 'file',
+          code: 'too-large',
+          message: `is too large: ${(chosen.size / 1e6).toFixed(1)} MB of at most ${(this.most() / 1e6).toFixed(1)} MB`,
+        },
+      ]);
+    }
     const { file, issues } = this.read()(await chosen.text());
     field.value = '';
     this.refused.set(issues && { name: chosen.name, issues });

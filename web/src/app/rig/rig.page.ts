@@ -2,7 +2,7 @@ import { Component, computed, inject, input, type OnDestroy, type OnInit, signal
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { api, type SavedRig, writeRigFile } from '@doceo/contract';
-import { type Rig, rigFigures, rigSnags } from '@doceo/core';
+import { formatLength, formatSpeed, type Rig, rigFigures, rigSnags } from '@doceo/core';
 import { MessageService } from 'primeng/api';
 import { map } from 'rxjs';
 import { ApiClient } from '../data/api-client';
@@ -10,6 +10,7 @@ import type { ApiError } from '../data/api-error';
 import { DayStore } from '../data/day-store';
 import { download, fileName } from '../data/download';
 import { EditedDocument } from '../data/edited-document';
+import { timeText } from '../data/lesson-texts';
 import { ReadingStore } from '../data/reading-store';
 import { SessionStore } from '../data/session';
 import { SaveStateComponent } from '../parts/save-state.component';
@@ -78,6 +79,20 @@ export class RigPage implements OnInit, OnDestroy {
   protected readonly calmRig = computed(() => this.calmPreview() ?? this.value()?.rig ?? null);
   protected readonly calmKnown = computed(() => this.measured(this.calmRig()));
   protected readonly water = computed(() => this.day.water()?.water ?? null);
+  /** The place chosen on the Water stop; its depth stands in for the rig's own until the rig's is asked for. */
+  protected readonly spot = this.day.spot;
+  protected readonly ownDepth = signal(false);
+  protected readonly spotText = computed(() => {
+    const [spot, water, moment] = [this.spot(), this.water(), this.day.moment()];
+    if (!spot || !water || !moment) return null;
+    const units = this.session.units();
+    const speed = spot.speedMs === null ? '' : `, ${formatSpeed(spot.speedMs, units)}`;
+    return {
+      place: `${spot.name}, ${water.name}, ${timeText(moment.atMs, water.timeZone)}`,
+      figures: `${formatLength(spot.depthM, units)}${speed}`,
+      own: formatLength(this.value()?.rig.waterDepthM ?? 0, units),
+    };
+  });
   protected readonly figures = computed(() =>
     this.calmKnown()
       ? rigFigures(this.calmKnown() as Rig, this.water()?.rules.maxHooks ?? null, this.session.units())
@@ -120,7 +135,20 @@ export class RigPage implements OnInit, OnDestroy {
 
   /** Edits are made on the rig as measured; what was measured is kept elsewhere and stays out of the rig. */
   protected put(rig: Rig): void {
-    this.document()?.edit((value) => ({ ...value, rig: { ...rig, measured: value.rig.measured } }));
+    this.document()?.edit((value) => ({
+      ...value,
+      rig: {
+        ...rig,
+        measured: value.rig.measured,
+        waterDepthM: rig.waterDepthM === this.borrowedM() ? value.rig.waterDepthM : rig.waterDepthM,
+      },
+    }));
+  }
+
+  /** Whoever sets a depth wants that one. */
+  protected setRig(rig: Rig): void {
+    if (rig.waterDepthM !== this.value()?.rig.waterDepthM) this.ownDepth.set(true);
+    this.put(rig);
   }
 
   protected show(preview: Rig | null): void {
@@ -135,8 +163,13 @@ export class RigPage implements OnInit, OnDestroy {
     this.calmPreview.set(this.preview());
   }
 
+  private borrowedM(): number | null {
+    return this.ownDepth() ? null : (this.spot()?.depthM ?? null);
+  }
+
   private measured(rig: Rig | null): Rig | null {
-    return rig && this.readings.known(rig, this.value()?.studentId ?? null);
+    const known = rig && this.readings.known(rig, this.value()?.studentId ?? null);
+    return known && { ...known, waterDepthM: this.borrowedM() ?? known.waterDepthM };
   }
 
   protected rename(name: string): void {

@@ -1,7 +1,7 @@
 import { Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
-import { formatLength, formatTemperature, formatWind, hourAt, levelTrend } from '@doceo/core';
+import { formatLength, formatTemperature, formatWind } from '@doceo/core';
 import { BankStore } from '../data/bank-store';
 import { DayStore } from '../data/day-store';
 import { dayText, timeText } from '../data/lesson-texts';
@@ -21,6 +21,11 @@ import { SessionStore } from '../data/session';
           }
         </select>
       </label>
+      @if (elsewhere(); as place) {
+        <button type="button" class="chip as-if" (click)="day.backToLesson()">
+          as if at {{ place }} · back to the lesson
+        </button>
+      }
       <span class="fact"
         >light <b class="figure">{{ light() }}</b></span
       >
@@ -96,16 +101,21 @@ export class StripComponent {
     return `${timeText(sun?.sunriseMs, zone)}–${timeText(sun?.sunsetMs, zone)}`;
   });
 
-  /** Conditions at the water when the lesson begins. */
+  /** The water and hour chosen in place of the lesson's. */
+  protected readonly elsewhere = computed(() => {
+    const [moment, water] = [this.day.moment(), this.day.water()?.water];
+    if (!moment || !water || !this.day.elsewhere()) return null;
+    return `${water.name}, ${dayText(new Date(moment.atMs).toISOString(), water.timeZone)} ${timeText(moment.atMs, water.timeZone)}`;
+  });
+
+  /** Conditions at the water at the chosen moment. */
   protected readonly now = computed(() => {
-    const [day, lesson, units] = [this.day.conditions(), this.day.lesson(), this.session.units()];
-    const found = day && lesson && hourAt(day.hours, Date.parse(lesson.startsAt));
-    if (!found) return null;
-    const { hour, index } = found;
+    const [hour, units] = [this.day.hour(), this.session.units()];
+    if (!hour) return null;
     const flows = ['river', 'brook'].includes(this.day.water()?.water.kind ?? '');
     return {
       level: flows ? `+${formatLength(hour.levelM, units)}` : null,
-      trend: levelTrend(day.hours, index),
+      trend: hour.trend,
       water: formatTemperature(hour.waterC, units),
       wind: formatWind(hour.windMs, units),
     };

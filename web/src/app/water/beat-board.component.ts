@@ -8,6 +8,7 @@ import {
   isLand,
   isPoint,
   isWater,
+  type Lane,
   type Piece,
   type Point,
   type Stand,
@@ -17,6 +18,7 @@ import {
 } from '@doceo/core';
 import { map } from 'rxjs';
 import { beatLabels } from './beat-labels';
+import { pathOf } from './paths';
 
 /** What a stand is for, beside where it is. */
 export interface BoardStand {
@@ -44,6 +46,8 @@ export class BeatBoardComponent {
   readonly wader = input.required<Wader>();
   readonly waterC = input<number | null>(null);
   readonly rising = input(false);
+  /** Lanes over a pool in the order to fish them. */
+  readonly lanes = input<readonly Lane[]>([]);
   readonly choose = output<number>();
 
   private readonly narrow = toSignal(
@@ -118,10 +122,6 @@ export class BeatBoardComponent {
     };
     return wading(place, this.wader()).verdict !== 'look-closer';
   }
-}
-
-function pathOf(shape: readonly Point[]): string {
-  return `M${shape.map(({ x, y }) => `${x} ${y}`).join('L')}Z`;
 }
 
 /** Deeper is darker, in four steps. */

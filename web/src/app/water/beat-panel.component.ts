@@ -1,5 +1,6 @@
-import { Component, computed, input } from '@angular/core';
+import { Component, computed, input, output } from '@angular/core';
 import { formatLength, type Stand, type StandParts, type UnitSystem } from '@doceo/core';
+import { ScorePartsComponent } from './score-parts.component';
 
 const PARTS: { key: keyof StandParts; name: string }[] = [
   { key: 'holding', name: 'Holds fish' },
@@ -14,6 +15,7 @@ const PARTS: { key: keyof StandParts; name: string }[] = [
 /** One stand: where to, how far, and the parts of its score. */
 @Component({
   selector: 'doceo-beat-panel',
+  imports: [ScorePartsComponent],
   template: `
     <h2>Stand {{ number() }}, {{ stand().lie.what }}</h2>
     <p class="soft">
@@ -21,13 +23,7 @@ const PARTS: { key: keyof StandParts; name: string }[] = [
       <b class="figure">{{ length(stand().castM) }}</b>. Score
       <b class="figure">{{ stand().score.toFixed(2) }}</b>.
     </p>
-    @for (part of parts(); track part.key) {
-      <div class="part">
-        <span>{{ part.name }}</span>
-        <span class="bar"><i [class.low]="part.value < 0.6" [style.width.%]="part.value * 100"></i></span>
-        <b class="figure">{{ part.value.toFixed(2) }}</b>
-      </div>
-    }
+    <doceo-score-parts [parts]="parts()" />
     @if (!stand().backCast) {
       <p>Trees behind: roll cast, water-load, or bow-and-arrow.</p>
     }
@@ -36,35 +32,19 @@ const PARTS: { key: keyof StandParts; name: string }[] = [
       Tail before head, the near seam before the far one. Two drifts a lane, then a step up. From too far back
       the small currents between ruin the drift.
     </p>
+    @if (fishing()) {
+      <button type="button" class="btn small" (click)="leave.emit()">Benches: the rigs’ own depths</button>
+    } @else {
+      <button type="button" class="btn small" (click)="fish.emit()">
+        Benches: take depth and speed here
+      </button>
+    }
     <p class="small soft">
       The score is the mean of its parts as a product: one that is nothing makes nothing of the place. Rules
       of thumb; nobody was there to look.
     </p>
   `,
   styles: `
-    .part {
-      display: grid;
-      grid-template-columns: 92px 1fr 38px;
-      gap: 8px;
-      align-items: center;
-      padding: 3px 0;
-    }
-
-    .bar {
-      background: var(--track);
-      height: 9px;
-    }
-
-    i {
-      display: block;
-      height: 100%;
-      background: var(--water);
-    }
-
-    i.low {
-      background: var(--rigging);
-    }
-
     h3 {
       margin-top: 10px;
     }
@@ -79,9 +59,13 @@ export class BeatPanelComponent {
   readonly number = input.required<number>();
   readonly who = input.required<string>();
   readonly units = input.required<UnitSystem>();
+  /** Whether the benches take their depth from a place of this water. */
+  readonly fishing = input(false);
+  readonly fish = output<void>();
+  readonly leave = output<void>();
 
   protected readonly parts = computed(() =>
-    PARTS.map(({ key, name }) => ({ key, name, value: this.stand().parts[key] })),
+    PARTS.map(({ key, name }) => ({ name, value: this.stand().parts[key] })),
   );
 
   protected length(metres: number): string {

@@ -1,4 +1,4 @@
-import { Component, computed, input, signal } from '@angular/core';
+import { Component, computed, input, model, signal } from '@angular/core';
 import {
   COMFORT,
   comfortBand,
@@ -7,7 +7,11 @@ import {
   formatLength,
   formatTemperature,
   LINE_NAMES,
+  retrieveRun,
+  secondsIn,
+  sinkRate,
   SPECIES,
+  type LineKind,
   type Species,
   temperatureAt,
   type UnitSystem,
@@ -21,6 +25,14 @@ const RIGHT = 150;
 /** Counts longer than this nobody counts, seconds. */
 const LONGEST_S = 90;
 const LINES = 5;
+/** A cast of a beginner on still water, metres. */
+const CAST_M = 12;
+/** Mean speeds of retrieves, pauses counted in. Estimates. */
+const PACES = [
+  { name: 'creep', ms: 0.04 },
+  { name: 'hand-twist', ms: 0.1 },
+  { name: 'short strips', ms: 0.25 },
+] as const;
 /** Temperatures that differ by less over the whole depth are one. */
 const MIXED_C = 0.5;
 
@@ -80,24 +92,44 @@ const MIXED_C = 0.5;
       <div>
         <p>{{ advice() }}</p>
         @if (lines().length > 0) {
+          <div class="segments" role="group" aria-label="Retrieve">
+            @for (one of paces; track one.name) {
+              <button type="button" [attr.aria-pressed]="pace() === one.ms" (click)="pace.set(one.ms)">
+                {{ one.name }}
+              </button>
+            }
+          </div>
           <table class="plain">
+            <thead>
+              <tr>
+                <th scope="col">line</th>
+                <th scope="col">count</th>
+                <th scope="col">in the band</th>
+              </tr>
+            </thead>
             <tbody>
               @for (one of lines(); track one.name) {
                 <tr>
                   <td>{{ one.name }}</td>
                   <td class="figure">{{ one.count }}</td>
+                  <td class="figure">{{ one.inBand }}</td>
                 </tr>
               }
             </tbody>
           </table>
           <p class="small soft">
             Seconds to the middle of the band: depth ÷ sink rate, lines differ by a quarter. One more each
-            cast until weed, then one less.
+            cast until weed, then one less. Time in the band is of a {{ castText() }} cast and a line that
+            stays straight. Most people do not let it sink long enough and move it too fast.
           </p>
         }
         <p class="small soft">
-          The profile is simulated from the surface; lower a thermometer and believe that. Above the stopping
-          temperature fishing for it stops.
+          {{
+            read()
+              ? 'As somebody read it that day.'
+              : 'The profile is simulated from the surface; lower a thermometer and believe that.'
+          }}
+          Above the stopping temperature fishing for it stops.
         </p>
       </div>
     </div>
@@ -170,9 +202,14 @@ const MIXED_C = 0.5;
 export class ComfortBandComponent {
   readonly profile = input.required<readonly DepthReading[]>();
   readonly units = input.required<UnitSystem>();
+  /** Whether a thermometer was lowered. */
+  readonly read = input(false);
 
   protected readonly kinds = SPECIES.map((id) => ({ id, name: COMFORT[id].name }));
-  protected readonly species = signal<Species>('brown-trout');
+  readonly species = model<Species>('brown-trout');
+  /** Mean speed of the retrieve, m/s. */
+  protected readonly pace = signal<number>(PACES[1].ms);
+  protected readonly paces = PACES;
   protected readonly size = { width: WIDTH, height: HEIGHT, left: LEFT, top: TOP };
   protected readonly inner = WIDTH - LEFT - RIGHT;
   protected readonly tall = HEIGHT - 2 * TOP;
@@ -233,11 +270,13 @@ export class ComfortBandComponent {
       : countdownTable(goal)
           .filter(({ seconds }) => seconds <= LONGEST_S)
           .slice(-LINES)
-          .map(({ line, fromSeconds, toSeconds }) => ({
+          .map(({ line, seconds, fromSeconds, toSeconds }) => ({
             name: LINE_NAMES[line],
             count: `${fromSeconds.toFixed(0)} to ${toSeconds.toFixed(0)} s`,
+            inBand: this.inBand(line, seconds),
           }));
   });
+  protected readonly castText = computed(() => this.length(CAST_M));
   protected readonly words = computed(
     () =>
       `Temperature by depth, ${this.ends().top.text} at the surface to ${this.ends().bottom.text} below. ${this.advice()}`,
@@ -245,6 +284,20 @@ export class ComfortBandComponent {
 
   protected length(metres: number): string {
     return formatLength(metres, this.units()).replace('.00 m', ' m');
+  }
+
+  /** How long a retrieve stays in the highest band, and whether it finds the bottom. */
+  private inBand(line: LineKind, countS: number): string {
+    const band = this.found().bands[0];
+    if (!band) return '–';
+    const run = retrieveRun({
+      castM: CAST_M,
+      countS,
+      sinkMs: sinkRate(line),
+      retrieveMs: this.pace(),
+      bottomM: this.deepest(),
+    });
+    return `${secondsIn(run, band).toFixed(0)} s${run.touched ? ', then the bottom' : ''}`;
   }
 
   private x(celsius: number): number {

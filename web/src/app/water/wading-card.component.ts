@@ -1,14 +1,7 @@
 import { Component, computed, input, linkedSignal, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import {
-  type Bottom,
-  BOTTOMS,
-  formatLength,
-  METRES_PER_FOOT,
-  parseLength,
-  type UnitSystem,
-  wading,
-} from '@doceo/core';
+import { type Bottom, BOTTOMS, formatLength, METRES_PER_FOOT, type UnitSystem, wading } from '@doceo/core';
+import { plainLength } from '../parts/plain-length';
 import { plainNumber } from '../parts/plain-number';
 
 export interface WadingPerson {
@@ -222,11 +215,7 @@ export class WadingCardComponent {
   }
 
   private lengthOf(text: string, least: number, most: number): number | null {
-    try {
-      const metres = parseLength(text, this.units());
-      return metres >= least && metres <= most ? metres : null;
-    } catch {
-      return null;
-    }
+    const metres = plainLength(text, this.units());
+    return metres !== null && metres >= least && metres <= most ? metres : null;
   }
 }

@@ -1,249 +1,164 @@
 import { Component, computed, effect, inject, signal, untracked } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
-import { ageOn, api, type ConditionDay, type SavedBeat, type SavedRig } from '@doceo/contract';
 import {
-  conditionAlerts,
   formatLength,
+  formatSpeed,
+  formatTemperature,
+  formatWind,
   groundOf,
   hourAt,
   inSeason,
+  type Lane,
+  laneGrid,
   lastSeasonEnd,
   leaderLength,
-  levelTrend,
-  stillProfile,
-  suggestStands,
-  type Wader,
-  type Stretch,
-  sunTimes,
+  waterAt,
 } from '@doceo/core';
-import { ApiClient } from '../data/api-client';
-import type { ApiError } from '../data/api-error';
-import { DayStore, localDate } from '../data/day-store';
-import { dayText, firstName, readOnText, timeText } from '../data/lesson-texts';
+import { DayStore } from '../data/day-store';
+import { dayText, readOnText, timeText } from '../data/lesson-texts';
 import { SessionStore } from '../data/session';
 import { RuleCardDialogComponent } from '../parts/rule-card-dialog.component';
 import { FoodCalendarComponent } from '../rig/food-calendar.component';
-import { type BoardStand, BeatBoardComponent } from './beat-board.component';
+import { BeatBoardComponent } from './beat-board.component';
 import { BeatPanelComponent } from './beat-panel.component';
-import { ComfortBandComponent } from './comfort-band.component';
+import { BestHoursComponent } from './best-hours.component';
 import { ConditionsChartComponent } from './conditions-chart.component';
 import { FishWindowComponent } from './fish-window.component';
+import { LakeSectionComponent } from './lake-section.component';
+import { ReadingsPanelComponent } from './readings-panel.component';
+import { StonesCardComponent } from './stones-card.component';
 import { StrikeZoneComponent } from './strike-zone.component';
 import { WadingCardComponent } from './wading-card.component';
+import { WaterStore } from './water-store';
 
-const WATER_WORDS = { river: 'river', brook: 'brook', lake: 'lake', pond: 'pond' } as const;
+const PARTS = [
+  { id: 'place', name: 'Place' },
+  { id: 'day', name: 'Day' },
+  { id: 'fish', name: 'Fish' },
+  { id: 'food', name: 'Food' },
+] as const;
 
-const USUAL_HEIGHT_M = 1.7;
-/** An outfit of beginners, when no rig is chosen, metres. */
-const ROD_M = 2.74;
-const LEADER_M = 2.7;
-
-/** A water and its day: conditions hour by hour, what the fish sees, where it feeds, what speaks against wading. */
+/** A water and its day: where to stand, the conditions hour by hour, what the fish sees, what speaks against wading. */
 @Component({
   selector: 'doceo-water-page',
   imports: [
     BeatBoardComponent,
     BeatPanelComponent,
-    ComfortBandComponent,
+    BestHoursComponent,
     ConditionsChartComponent,
     FishWindowComponent,
     FoodCalendarComponent,
     FormsModule,
+    LakeSectionComponent,
+    ReadingsPanelComponent,
     RouterLink,
     RuleCardDialogComponent,
+    StonesCardComponent,
     StrikeZoneComponent,
     WadingCardComponent,
   ],
+  providers: [WaterStore],
   templateUrl: './water.page.html',
   styleUrl: './water.page.css',
 })
 export class WaterPage {
-  private readonly client = inject(ApiClient);
+  protected readonly store = inject(WaterStore);
   protected readonly day = inject(DayStore);
   protected readonly session = inject(SessionStore);
-  private readonly chosen = signal<string | null>(null);
-  private readonly fetched = signal<ConditionDay | null>(null);
-  protected readonly failed = signal<ApiError | null>(null);
+  protected readonly parts = PARTS;
   protected readonly card = signal(false);
-  protected readonly rigs = signal<SavedRig[]>([]);
-  protected readonly rigId = signal<string | null>(null);
+  protected readonly grid = signal(false);
 
-  protected readonly saved = computed(
-    () =>
-      this.day.waters().find(({ id }) => id === this.chosen()) ??
-      this.day.water() ??
-      this.day.waters()[0] ??
-      null,
-  );
-  protected readonly water = computed(() => this.saved()?.water ?? null);
-  protected readonly kind = computed(() => WATER_WORDS[this.water()?.kind ?? 'river']);
-  protected readonly flows = computed(() => ['river', 'brook'].includes(this.water()?.kind ?? ''));
-  /** The lesson when it is at this water; else its day all the same. */
-  private readonly here = computed(() => {
-    const lesson = this.day.lesson();
-    return lesson && lesson.waterId === this.saved()?.id ? lesson : null;
-  });
-  protected readonly date = computed(() => {
-    const zone = this.water()?.timeZone ?? 'UTC';
-    return localDate(this.day.lesson()?.startsAt ?? new Date(this.day.now()).toISOString(), zone);
-  });
-  protected readonly dateText = computed(() =>
-    dayText(`${this.date()}T12:00:00Z`, this.water()?.timeZone ?? 'UTC'),
-  );
-  protected readonly conditions = computed(() => {
-    const day = this.fetched();
-    return day && day.waterId === this.saved()?.id && day.date === this.date() ? day : null;
-  });
-  protected readonly lesson = computed<Stretch | null>(() => {
-    const lesson = this.here();
-    if (!lesson) return null;
-    const fromMs = Date.parse(lesson.startsAt);
-    return { fromMs, toMs: fromMs + lesson.lengthMin * 60_000 };
-  });
-  protected readonly light = computed<Stretch | null>(() => {
-    const water = this.water();
-    if (!water) return null;
-    const { sunriseMs, sunsetMs } = sunTimes(
-      water.latitude,
-      water.longitude,
-      Date.parse(`${this.date()}T12:00:00Z`),
-    );
-    return sunriseMs === null || sunsetMs === null ? null : { fromMs: sunriseMs, toMs: sunsetMs };
-  });
+  protected readonly saved = this.store.saved;
+  protected readonly dateText = computed(() => dayText(`${this.day.date()}T12:00:00Z`, this.store.zone()));
   protected readonly lightText = computed(() => {
-    const [light, zone] = [this.light(), this.water()?.timeZone ?? 'UTC'];
+    const [light, zone] = [this.store.light(), this.store.zone()];
     return light
       ? `${timeText(light.fromMs, zone)} to ${timeText(light.toMs, zone)}`
       : 'the sun neither rises nor sets that day';
   });
-  /** At the start of the lesson, else at noon. */
-  protected readonly moment = computed(() => {
-    const hours = this.conditions()?.hours ?? [];
-    const found = hourAt(hours, this.lesson()?.fromMs ?? hours[Math.floor(hours.length / 2)]?.atMs ?? 0);
-    return found && { ...found.hour, trend: levelTrend(hours, found.index) };
+  protected readonly momentText = computed(() => timeText(this.day.moment()?.atMs, this.store.zone()));
+  protected readonly hourIndex = computed(() => {
+    const [day, moment] = [this.day.conditions(), this.day.moment()];
+    return (day && moment && hourAt(day.hours, moment.atMs)?.index) || 0;
   });
-  /** Of still water only. */
-  protected readonly profile = computed(() => {
-    const [moment, water] = [this.moment(), this.water()];
-    return moment && water ? stillProfile(water.kind, moment.waterC) : [];
+  protected readonly hourFigures = computed(() => {
+    const [hour, units] = [this.day.hour(), this.session.units()];
+    if (!hour) return '';
+    const level = this.store.flows() ? `level +${formatLength(hour.levelM, units)}, ` : '';
+    return `${level}water ${formatTemperature(hour.waterC, units)}, wind ${formatWind(hour.windMs, units)}`;
   });
-  protected readonly alerts = computed(() => {
-    const [day, water, lesson] = [this.conditions(), this.water(), this.lesson()];
-    if (!day || !water) return [];
-    return conditionAlerts(day.hours, water.kind, lesson ?? this.light() ?? undefined).map((alert) => ({
-      ...alert,
-      when: this.hoursText(alert.fromMs, alert.toMs),
-    }));
-  });
-  protected readonly people = computed(() =>
-    this.day.studentsOf(this.day.lesson()).map(({ id, student }) => ({
-      id,
-      name: student.name,
-      ageYears: ageOn(student.bornOn, this.date()),
-    })),
-  );
+  protected readonly month = computed(() => Number((this.day.date() ?? '2000-01').slice(5, 7)));
   protected readonly places = computed(() =>
-    (this.water()?.places ?? []).map((place) => ({
+    (this.store.water()?.places ?? []).map((place) => ({
       ...place,
       ground: groundOf(place.kind),
       length: formatLength(place.lengthM, this.session.units()).replace('.00', ''),
     })),
   );
   protected readonly cardState = computed(() => {
-    const rules = this.water()?.rules;
-    if (!rules) return null;
-    const read = rules.checkedOn !== null && rules.checkedOn > lastSeasonEnd(this.date(), rules.seasonTo);
+    const [rules, date] = [this.store.water()?.rules, this.day.date()];
+    if (!rules || !date) return null;
     return {
-      read,
-      open: inSeason(this.date(), rules.seasonFrom, rules.seasonTo),
+      read: rules.checkedOn !== null && rules.checkedOn > lastSeasonEnd(date, rules.seasonTo),
+      open: inSeason(date, rules.seasonFrom, rules.seasonTo),
       on: readOnText(rules.checkedOn),
       by: rules.checkedBy,
       who: rules.whoSaysSo,
     };
   });
-  /** Limits of the youngest: a child lowers them, an unknown height is taken as an adult's. */
-  protected readonly wader = computed<Wader>(() => {
-    const ages = this.people().flatMap(({ ageYears }) => ageYears ?? []);
-    return { heightM: USUAL_HEIGHT_M, ageYears: ages.length > 0 ? Math.min(...ages) : null, hasStaff: true };
+  /** Lanes over the piece that the chosen stand fishes, the nearest first. */
+  protected readonly lanes = computed<Lane[]>(() => {
+    const [beat, one] = [this.store.beat()?.beat, this.store.stand()];
+    const piece = beat && one && waterAt(beat, one.stand.lie.at)?.pieceId;
+    return this.grid() && beat && one && piece ? laneGrid(beat, piece, one.stand.at) : [];
   });
-  private readonly beats = signal<SavedBeat[]>([]);
-  private readonly beatId = signal<string | null>(null);
-  protected readonly ownBeats = computed(() =>
-    this.beats().filter(({ waterId }) => waterId === this.saved()?.id),
-  );
-  protected readonly beat = computed(
-    () => this.ownBeats().find(({ id }) => id === this.beatId())?.beat ?? this.ownBeats()[0]?.beat ?? null,
-  );
-  /** Places for the students of the lesson, or for one when there is none. */
-  protected readonly stands = computed<BoardStand[]>(() => {
-    const beat = this.beat();
-    if (!beat) return [];
-    const names = this.people().map(({ name }) => firstName(name));
-    return suggestStands(beat, {
-      students: Math.max(1, names.length),
-      wader: this.wader(),
-      bottom: 'cobble',
-      waterC: this.moment()?.waterC ?? null,
-      rising: this.moment()?.trend === 'rising',
-      rodM: this.rig()?.rig.rod.lengthM ?? ROD_M,
-      leaderM: this.rig() ? leaderLength(this.rig()!.rig) : LEADER_M,
-    }).map((stand, i) => ({ stand, who: names[i] ?? 'one more' }));
-  });
-  protected readonly standAt = signal(0);
-  protected readonly stand = computed(() => this.stands()[this.standAt()] ?? this.stands()[0] ?? null);
-  protected readonly without = computed(() => Math.max(0, this.people().length - this.stands().length));
-  protected readonly rig = computed(() => this.rigs().find(({ id }) => id === this.rigId()) ?? null);
-  protected readonly month = computed(() => Number(this.date().slice(5, 7)));
 
   constructor() {
+    // Without a lesson the first water, now, is as good as any.
     effect(() => {
-      const [water, date] = [this.saved(), this.date()];
-      if (water) untracked(() => this.load(water.id, date));
+      const [loaded, moment, first] = [this.day.loaded(), this.day.moment(), this.day.waters()[0]];
+      if (loaded && !moment && first) untracked(() => this.day.goTo(first.id, this.day.now()));
     });
-    this.client.call(api.rigs.list).subscribe((rigs) => {
-      this.rigs.set(rigs);
-      this.rigId.set(rigs[0]?.id ?? null);
-    });
-  }
-
-  protected choose(waterId: string): void {
-    this.chosen.set(waterId);
   }
 
   protected chooseBeat(id: string): void {
-    this.beatId.set(id);
-    this.standAt.set(0);
+    this.store.beatId.set(id);
+    this.store.standAt.set(0);
+  }
+
+  protected setHour(index: number): void {
+    const hour = this.day.conditions()?.hours[index];
+    const lessonMs = Date.parse(this.day.lesson()?.startsAt ?? '');
+    if (!hour) return;
+    // The lesson's own hour is the lesson's own moment.
+    const own =
+      this.day.lesson()?.waterId === this.saved()?.id && Math.abs(lessonMs - hour.atMs) <= 1_800_000;
+    if (own) this.day.backToLesson();
+    else this.store.setMoment(hour.atMs);
+  }
+
+  protected jump(event: Event, id: string): void {
+    event.preventDefault();
+    document.getElementById(id)?.scrollIntoView({ block: 'start' });
   }
 
   /** Whether the leader of the rig keeps the fly line out of the fish's window. */
   protected leader(neededM: number): string {
-    const rig = this.rig();
+    const rig = this.store.rig();
     if (!rig) return '';
     const length = leaderLength(rig.rig);
-    const units = this.session.units();
     return length >= neededM
-      ? `has ${formatLength(length, units)}: the fly line lies outside.`
-      : `has ${formatLength(length, units)}: ${formatLength(neededM - length, units)} short, the fly line lies in the window.`;
+      ? `has ${this.depth(length)}: the fly line lies outside.`
+      : `has ${this.depth(length)}: ${this.depth(neededM - length)} short, the fly line lies in the window.`;
   }
 
-  private hoursText(fromMs: number, toMs: number): string {
-    const zone = this.water()?.timeZone ?? 'UTC';
-    return fromMs === toMs
-      ? `about ${timeText(fromMs, zone)}`
-      : `${timeText(fromMs, zone)} to ${timeText(toMs, zone)}`;
+  protected depth(metres: number): string {
+    return formatLength(metres, this.session.units());
   }
 
-  private load(waterId: string, date: string): void {
-    this.failed.set(null);
-    this.standAt.set(0);
-    this.client.call(api.waters.beats, { params: { id: waterId } }).subscribe({
-      next: (beats) => this.beats.set(beats),
-      error: (error: ApiError) => this.failed.set(error),
-    });
-    this.client.call(api.waters.conditions, { params: { id: waterId }, query: { date } }).subscribe({
-      next: (day) => this.fetched.set(day),
-      error: (error: ApiError) => this.failed.set(error),
-    });
+  protected speed(speedMs: number): string {
+    return formatSpeed(speedMs, this.session.units());
   }
 }

@@ -1,0 +1,163 @@
+import { Component, computed, inject, input, type OnDestroy, type OnInit, signal } from '@angular/core';
+import { Router, RouterLink } from '@angular/router';
+import { api, BEAT_FILE_MOST, readBeatFile, writeBeatFile } from '@doceo/contract';
+import { type Beat, beatFaults, type Sheet } from '@doceo/core';
+import { map } from 'rxjs';
+import { ApiClient } from '../../data/api-client';
+import type { ApiError } from '../../data/api-error';
+import { DayStore } from '../../data/day-store';
+import { download, fileName } from '../../data/download';
+import { EditedDocument } from '../../data/edited-document';
+import { OpenFileComponent } from '../../parts/open-file.component';
+import { BEAT_PALETTE, type Palette } from './palette';
+import { SheetFrameComponent } from './sheet-frame.component';
+
+/** Along the stream, to the east, when nobody said where it runs. */
+const BEARING_DEG = 90;
+
+/** A beat to begin with: a run between two open banks. */
+function newBeat(id: string): Beat {
+  const band = (from: number, to: number) => [
+    { x: 0, y: from },
+    { x: 60, y: from },
+    { x: 60, y: to },
+    { x: 0, y: to },
+  ];
+  return {
+    id,
+    name: 'New beat',
+    lengthM: 60,
+    widthM: 30,
+    pieces: [
+      { id: 'left', kind: 'open-bank', name: 'left bank', shape: band(0, 7), depthM: null, speedMs: null },
+      {
+        id: 'right',
+        kind: 'open-bank',
+        name: 'right bank',
+        shape: band(23, 30),
+        depthM: null,
+        speedMs: null,
+      },
+      { id: 'run', kind: 'run', name: 'run', shape: band(7, 23), depthM: 0.5, speedMs: 0.5 },
+    ],
+  };
+}
+
+/** One beat of a river to draw, and to exchange as GeoJSON. */
+@Component({
+  selector: 'doceo-beat-edit-page',
+  imports: [OpenFileComponent, RouterLink, SheetFrameComponent],
+  template: `
+    @if (failed(); as problem) {
+      <div class="bench-main">
+        <div class="empty">
+          <h1>That beat cannot be drawn</h1>
+          <p>{{ problem.message }}</p>
+          <a class="btn go" routerLink="/water">To the water</a>
+        </div>
+      </div>
+    } @else if (document(); as open) {
+      <doceo-sheet-frame
+        [document]="$any(open)"
+        [palette]="palette"
+        what="Beat"
+        along="along the stream"
+        across="across"
+        [steps]="[0.5, 1, 0.1]"
+        [faults]="faults"
+        [leastM]="{ lengthM: 2, widthM: 1 }"
+        [largestM]="{ lengthM: 500, widthM: 120 }"
+      >
+        <ng-container tools>
+          <button type="button" class="btn small" (click)="save()">Save as GeoJSON</button>
+          <doceo-open-file
+            label="Open GeoJSON"
+            accept=".json,.geojson,application/geo+json"
+            [read]="read"
+            [most]="most"
+            (opened)="take($event.file)"
+          />
+          <button type="button" class="btn small" (click)="remove()">Take the beat out</button>
+        </ng-container>
+        <p class="small soft">
+          The stream runs from left to right. Depths and speeds at the usual level; those who judge on the
+          spot decide.
+        </p>
+      </doceo-sheet-frame>
+    } @else {
+      <p class="bench-main soft" role="status">Fetching the beat …</p>
+    }
+  `,
+})
+export class BeatEditPage implements OnInit, OnDestroy {
+  private readonly client = inject(ApiClient);
+  private readonly router = inject(Router);
+  private readonly day = inject(DayStore);
+  readonly id = input.required<string>();
+  readonly beatId = input.required<string>();
+
+  protected readonly palette = BEAT_PALETTE as unknown as Palette<string>;
+  protected readonly faults = (sheet: Sheet<string>) => beatFaults(sheet as Beat);
+  protected readonly most = BEAT_FILE_MOST;
+  protected readonly read = readBeatFile;
+  protected readonly document = signal<EditedDocument<Beat> | null>(null);
+  protected readonly failed = signal<ApiError | null>(null);
+  private readonly origin = computed(() => {
+    const water = this.day.waters().find(({ id }) => id === this.id())?.water;
+    return { longitude: water?.longitude ?? 0, latitude: water?.latitude ?? 0, bearingDeg: BEARING_DEG };
+  });
+
+  ngOnInit(): void {
+    const [id, beatId] = [this.id(), this.beatId()];
+    if (beatId === 'new') {
+      void this.router
+        .navigateByUrl('/water', { skipLocationChange: true })
+        .then(() => this.router.navigate(['/water', id, 'beats', crypto.randomUUID()], { replaceUrl: true }));
+      return;
+    }
+    const document = new EditedDocument<Beat>({
+      key: `doceo.draft.beat.${beatId}`,
+      load: () =>
+        this.client.call(api.waters.beats, { params: { id } }).pipe(
+          map((beats) => beats.find((beat) => beat.id === beatId)),
+          map((saved) =>
+            saved ? { value: saved.beat, version: saved.version } : { value: newBeat(beatId), version: 0 },
+          ),
+        ),
+      save: (beat, baseVersion) =>
+        this.client
+          .call(api.waters.saveBeat, { params: { id, beatId }, body: { beat, baseVersion } })
+          .pipe(map((saved) => ({ value: saved.beat, version: saved.version }))),
+    });
+    document.load().subscribe({
+      next: () => this.document.set(document),
+      error: (error: ApiError) => this.failed.set(error),
+    });
+  }
+
+  ngOnDestroy(): void {
+    this.document()?.close();
+  }
+
+  protected save(): void {
+    const beat = this.document()?.value();
+    if (beat)
+      download(fileName(beat.name, 'geojson'), writeBeatFile(beat, this.origin()), 'application/geo+json');
+  }
+
+  /** A file replaces what is drawn; undo brings it back. */
+  protected take(beat: Beat): void {
+    this.document()?.edit(() => ({ ...beat, id: this.beatId() }));
+  }
+
+  protected remove(): void {
+    const params = { id: this.id(), beatId: this.beatId() };
+    this.client.call(api.waters.removeBeat, { params }).subscribe({
+      next: () => {
+        localStorage.removeItem(`doceo.draft.beat.${this.beatId()}`);
+        void this.router.navigateByUrl('/water');
+      },
+      error: (error: ApiError) => this.failed.set(error),
+    });
+  }
+}

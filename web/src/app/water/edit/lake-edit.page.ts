@@ -1,0 +1,237 @@
+import { Component, computed, inject, input, type OnDestroy, type OnInit, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import {
+  api,
+  LAKE_FILE_MOST,
+  readLakeFile,
+  readSoundings,
+  SOUNDINGS_FILE_MOST,
+  writeLakeFile,
+  writeSoundings,
+} from '@doceo/contract';
+import { type DepthGrid, type Lake, lakeFaults, type Sheet, type Sounding } from '@doceo/core';
+import { map, type Subscription } from 'rxjs';
+import { ApiClient } from '../../data/api-client';
+import type { ApiError } from '../../data/api-error';
+import { DayStore } from '../../data/day-store';
+import { download, fileName } from '../../data/download';
+import { EditedDocument } from '../../data/edited-document';
+import { SessionStore } from '../../data/session';
+import { OpenFileComponent } from '../../parts/open-file.component';
+import { DepthRunner } from '../depth-runner';
+import { LakeBoardComponent } from '../lake-board.component';
+import { LAKE_PALETTE, type Palette } from './palette';
+import { SheetFrameComponent } from './sheet-frame.component';
+
+/** Cells along the longer side when depths are looked at here. */
+const CELLS = 200;
+const NORTH_UP = 90;
+
+/** A lake to begin with: a shore to be drawn right. */
+function newLake(id: string, name: string): Lake {
+  const shape = Array.from({ length: 16 }, (_, i) => ({
+    x: Math.round(200 + 160 * Math.cos((i / 16) * 2 * Math.PI)),
+    y: Math.round(120 + 90 * Math.sin((i / 16) * 2 * Math.PI)),
+  }));
+  return {
+    id,
+    name,
+    lengthM: 400,
+    widthM: 240,
+    boats: false,
+    soundings: [],
+    pieces: [{ id: 'shore', kind: 'shore', name, shape, depthM: null, speedMs: null }],
+  };
+}
+
+/** A still water to draw and to sound: GeoJSON in and out, soundings as a table, depths computed from both. */
+@Component({
+  selector: 'doceo-lake-edit-page',
+  imports: [LakeBoardComponent, OpenFileComponent, RouterLink, SheetFrameComponent],
+  template: `
+    @if (failed(); as problem) {
+      <div class="bench-main">
+        <div class="empty">
+          <h1>That lake cannot be drawn</h1>
+          <p>{{ problem.message }}</p>
+          <a class="btn go" routerLink="/water">To the water</a>
+        </div>
+      </div>
+    } @else if (document(); as open) {
+      <doceo-sheet-frame
+        [document]="$any(open)"
+        [palette]="palette"
+        what="Lake"
+        along="west to east"
+        across="north to south"
+        [steps]="[2, 5, 10, 1]"
+        [faults]="faults"
+        [leastM]="{ lengthM: 10, widthM: 10 }"
+        [largestM]="{ lengthM: 5000, widthM: 5000 }"
+      >
+        <ng-container tools>
+          <label class="row small"
+            ><input
+              type="checkbox"
+              [checked]="lake().boats"
+              (change)="setBoats($any($event.target).checked)"
+            />
+            boats allowed</label
+          >
+          <button type="button" class="btn small" (click)="save()">Save as GeoJSON</button>
+          <doceo-open-file
+            label="Open GeoJSON"
+            accept=".json,.geojson,application/geo+json"
+            [read]="read"
+            [most]="most"
+            (opened)="take($event.file)"
+          />
+        </ng-container>
+        <section class="sounded" aria-label="Soundings">
+          <div class="row">
+            <b class="figure">{{ lake().soundings.length }}</b> soundings
+            <doceo-open-file
+              label="Take in soundings (CSV)"
+              accept=".csv,text/csv"
+              [read]="readTable"
+              [most]="mostTable"
+              (opened)="sound($event.file)"
+            />
+            @if (lake().soundings.length > 0) {
+              <button type="button" class="btn small" (click)="saveSoundings()">Save soundings</button>
+              <button type="button" class="btn small" (click)="sound([])">Take all out</button>
+            }
+            <button type="button" class="btn small" [disabled]="share() !== null" (click)="compute()">
+              See the depths
+            </button>
+            @if (share(); as done) {
+              <progress [value]="done" max="1"></progress>
+              <span role="status" class="small">{{ (done * 100).toFixed(0) }} of 100</span>
+              <button type="button" class="btn small" (click)="stop()">Stop</button>
+            }
+          </div>
+          @if (grid(); as found) {
+            <doceo-lake-board [lake]="lake()" [grid]="found" [units]="session.units()" class="depths" />
+          }
+        </section>
+      </doceo-sheet-frame>
+    } @else {
+      <p class="bench-main soft" role="status">Fetching the lake …</p>
+    }
+  `,
+  styles: `
+    .sounded {
+      background: var(--shallow);
+      padding: 8px 12px;
+      margin-bottom: 8px;
+    }
+
+    .depths {
+      display: block;
+      max-width: 620px;
+      margin-top: 8px;
+    }
+  `,
+})
+export class LakeEditPage implements OnInit, OnDestroy {
+  private readonly client = inject(ApiClient);
+  private readonly day = inject(DayStore);
+  private readonly runner = inject(DepthRunner);
+  protected readonly session = inject(SessionStore);
+  readonly id = input.required<string>();
+
+  protected readonly palette = LAKE_PALETTE as unknown as Palette<string>;
+  protected readonly faults = (sheet: Sheet<string>) => lakeFaults(sheet as Lake);
+  protected readonly most = LAKE_FILE_MOST;
+  protected readonly mostTable = SOUNDINGS_FILE_MOST;
+  protected readonly read = readLakeFile;
+  protected readonly readTable = (text: string) =>
+    readSoundings(text, { ...this.lake(), origin: this.lake().origin ?? this.origin() });
+  protected readonly document = signal<EditedDocument<Lake> | null>(null);
+  protected readonly failed = signal<ApiError | null>(null);
+  protected readonly lake = computed(() => this.document()?.value() as Lake);
+  protected readonly share = signal<number | null>(null);
+  private readonly computed = signal<{ lake: Lake; grid: DepthGrid } | null>(null);
+  /** Gone as soon as the lake is another. */
+  protected readonly grid = computed(() => {
+    const found = this.computed();
+    return found?.lake === this.lake() ? found.grid : null;
+  });
+  private run: Subscription | null = null;
+  private readonly origin = computed(() => {
+    const water = this.day.waters().find(({ id }) => id === this.id())?.water;
+    return { longitude: water?.longitude ?? 0, latitude: water?.latitude ?? 0, bearingDeg: NORTH_UP };
+  });
+
+  ngOnInit(): void {
+    const id = this.id();
+    const name = this.day.waters().find((one) => one.id === id)?.water.name ?? 'Lake';
+    const document = new EditedDocument<Lake>({
+      key: `doceo.draft.lake.${id}`,
+      load: () =>
+        this.client
+          .call(api.waters.lake, { params: { id } })
+          .pipe(
+            map(({ saved }) =>
+              saved
+                ? { value: saved.lake, version: saved.version }
+                : { value: newLake(id, name), version: 0 },
+            ),
+          ),
+      save: (lake, baseVersion) =>
+        this.client
+          .call(api.waters.saveLake, { params: { id }, body: { lake, baseVersion } })
+          .pipe(map((saved) => ({ value: saved.lake, version: saved.version }))),
+    });
+    document.load().subscribe({
+      next: () => this.document.set(document),
+      error: (error: ApiError) => this.failed.set(error),
+    });
+  }
+
+  ngOnDestroy(): void {
+    this.stop();
+    this.document()?.close();
+  }
+
+  protected setBoats(boats: boolean): void {
+    this.document()?.edit((lake) => ({ ...lake, boats }));
+  }
+
+  protected take(lake: Lake): void {
+    this.document()?.edit((before) => ({ ...lake, id: before.id }));
+  }
+
+  protected sound(soundings: Sounding[]): void {
+    this.document()?.edit((lake) => ({ ...lake, soundings }));
+    if (soundings.length > 0) this.compute();
+  }
+
+  protected compute(): void {
+    const lake = this.lake();
+    this.stop();
+    this.share.set(0.001);
+    this.run = this.runner.run(lake, CELLS).subscribe({
+      next: ({ share, grid }) => {
+        this.share.set(grid ? null : Math.max(0.001, share));
+        if (grid) this.computed.set({ lake, grid });
+      },
+      error: () => this.share.set(null),
+    });
+  }
+
+  protected stop(): void {
+    this.run?.unsubscribe();
+    this.share.set(null);
+  }
+
+  protected save(): void {
+    const lake = this.lake();
+    download(fileName(lake.name, 'geojson'), writeLakeFile(lake, this.origin()), 'application/geo+json');
+  }
+
+  protected saveSoundings(): void {
+    const name = fileName(`${this.lake().name} soundings`, 'csv');
+    download(name, writeSoundings(this.lake().soundings), 'text/csv;charset=utf-8');
+  }
+}

@@ -1,0 +1,207 @@
+import { Component, computed, inject, input, signal } from '@angular/core';
+import { api, type Issue, readingId, type ReadFile, readReadings, writeReadings } from '@doceo/contract';
+import { type ConditionReading, READING_RANGES, type ReadingKind } from '@doceo/core';
+import { DateTime } from 'luxon';
+import { ApiClient } from '../data/api-client';
+import type { ApiError } from '../data/api-error';
+import { DayStore } from '../data/day-store';
+import { download, fileName } from '../data/download';
+import { timeText } from '../data/lesson-texts';
+import { SessionStore } from '../data/session';
+import { OpenFileComponent } from '../parts/open-file.component';
+import { plainNumber } from '../parts/plain-number';
+import { READING_FIELDS } from './reading-fields';
+import { WaterStore } from './water-store';
+
+/** What was read at the water: typed, taken in from a table, taken back. It goes over the station. */
+@Component({
+  selector: 'doceo-readings-panel',
+  imports: [OpenFileComponent],
+  template: `
+    <h2>What you read there</h2>
+    <p class="small soft">A reading goes over the station in its hour, and shifts the hours around it.</p>
+    <form class="fields" (submit)="$event.preventDefault(); add()">
+      <label class="field"
+        ><span>what</span
+        ><select [value]="what()" (change)="what.set($any($event.target).value)">
+          @for (one of fields(); track one.kind) {
+            <option [value]="one.kind" [selected]="one.kind === what()">{{ one.name }}</option>
+          }
+        </select></label
+      >
+      <label class="field"
+        ><span>{{ field().unit(session.units()) }}</span
+        ><input
+          type="text"
+          inputmode="decimal"
+          name="reading"
+          [value]="text()"
+          [attr.aria-invalid]="wrong() !== null"
+          (input)="text.set($any($event.target).value)"
+      /></label>
+      @if (what() === 'waterC' && !store.flows()) {
+        <label class="field"
+          ><span>depth, m</span
+          ><input
+            type="text"
+            inputmode="decimal"
+            [value]="depthText()"
+            (input)="depthText.set($any($event.target).value)"
+        /></label>
+      }
+      <label class="field"
+        ><span>at</span
+        ><input type="time" [value]="time()" (input)="typedTime.set($any($event.target).value)"
+      /></label>
+      <button type="submit" class="btn small">Put it down</button>
+    </form>
+    @if (wrong(); as fault) {
+      <p class="wrong" role="alert">{{ fault }}</p>
+    }
+    @if (rows().length > 0) {
+      <table class="plain">
+        <tbody>
+          @for (row of rows(); track row.id) {
+            <tr>
+              <td class="figure">{{ row.when }}</td>
+              <td>{{ row.what }}</td>
+              <td class="figure">{{ row.value }}</td>
+              <td>
+                <button type="button" class="btn small plain" (click)="remove(row.id)">Take back</button>
+              </td>
+            </tr>
+          }
+        </tbody>
+      </table>
+    }
+    <div class="row files">
+      <doceo-open-file
+        label="Take in a table (CSV)"
+        accept=".csv,text/csv"
+        [read]="read"
+        [most]="1000000"
+        (opened)="put($event.file)"
+      />
+      @if (rows().length > 0) {
+        <button type="button" class="btn" (click)="save()">Save as a table</button>
+      }
+    </div>
+  `,
+  styles: `
+    .fields {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 8px;
+      align-items: end;
+      margin-top: 6px;
+    }
+
+    .fields .field {
+      flex: 1 1 76px;
+      min-width: 0;
+    }
+
+    .wrong {
+      color: var(--safety);
+    }
+
+    .files {
+      margin-top: 8px;
+    }
+  `,
+})
+export class ReadingsPanelComponent {
+  protected readonly store = inject(WaterStore);
+  protected readonly session = inject(SessionStore);
+  private readonly client = inject(ApiClient);
+  private readonly day = inject(DayStore);
+  readonly readings = input.required<readonly ConditionReading[]>();
+
+  protected readonly what = signal<ReadingKind>('waterC');
+  protected readonly text = signal('');
+  protected readonly depthText = signal('');
+  protected readonly typedTime = signal<string | null>(null);
+  protected readonly wrong = signal<string | null>(null);
+
+  protected readonly fields = computed(() =>
+    READING_FIELDS.filter(({ kind }) => kind !== 'levelM' || this.store.flows()),
+  );
+  protected readonly field = computed(
+    () => READING_FIELDS.find(({ kind }) => kind === this.what()) ?? READING_FIELDS[0]!,
+  );
+  protected readonly time = computed(
+    () =>
+      this.typedTime() ??
+      timeText(Math.min(this.day.moment()?.atMs ?? this.day.now(), this.day.now()), this.store.zone()),
+  );
+  protected readonly rows = computed(() => {
+    const [zone, units] = [this.store.zone(), this.session.units()];
+    return this.readings().map(({ id, atMs, what, value, depthM }) => {
+      const field = READING_FIELDS.find(({ kind }) => kind === what)!;
+      return {
+        id,
+        when: DateTime.fromMillis(atMs, { zone }).toFormat('d LLL HH:mm'),
+        what: depthM === null ? field.name : `${field.name} at ${depthM} m`,
+        value: field.tell(value, units),
+      };
+    });
+  });
+  protected readonly read = (text: string): ReadFile<ConditionReading[]> =>
+    readReadings(text, this.store.saved()?.id ?? '', Date.now());
+
+  protected add(): void {
+    const [typed, water, date] = [plainNumber(this.text()), this.store.saved(), this.day.date()];
+    if (!water || !date) return;
+    const at = DateTime.fromISO(`${date}T${this.time()}`, { zone: water.water.timeZone });
+    const value = typed === null ? null : this.field().toSi(typed, this.session.units());
+    const { from, to } = READING_RANGES[this.what()];
+    const depthM = this.depthText().trim() === '' ? null : plainNumber(this.depthText());
+    if (value === null) return this.wrong.set(`“${this.text()}” is no number.`);
+    if (value < from || value > to)
+      return this.wrong.set(
+        `That is from ${this.field().tell(from, this.session.units())} to ${this.field().tell(to, this.session.units())}.`,
+      );
+    if (this.depthText().trim() !== '' && (depthM === null || depthM < 0 || depthM > 120))
+      return this.wrong.set('The depth is from 0 to 120 m.');
+    if (at.toMillis() > Date.now()) return this.wrong.set('That lies in the future: nobody has read it yet.');
+    const reading = {
+      atMs: at.toMillis(),
+      what: this.what(),
+      value,
+      depthM: this.what() === 'waterC' ? depthM : null,
+    };
+    this.put([{ id: readingId(water.id, reading), ...reading }]);
+  }
+
+  protected put(readings: ConditionReading[]): void {
+    const water = this.store.saved();
+    if (!water) return;
+    this.client.call(api.waters.saveReadings, { params: { id: water.id }, body: { readings } }).subscribe({
+      next: () => this.done(),
+      error: (error: ApiError) => this.wrong.set(told(error)),
+    });
+  }
+
+  protected remove(id: string): void {
+    const water = this.store.saved();
+    if (!water) return;
+    this.client
+      .call(api.waters.removeReading, { params: { id: water.id, readingId: id } })
+      .subscribe({ next: () => this.done(), error: (error: ApiError) => this.wrong.set(told(error)) });
+  }
+
+  protected save(): void {
+    const name = fileName(`${this.store.water()?.name} readings`, 'csv');
+    download(name, writeReadings(this.readings()), 'text/csv;charset=utf-8');
+  }
+
+  private done(): void {
+    this.wrong.set(null);
+    this.text.set('');
+    this.day.loadConditions();
+  }
+}
+
+function told({ message, issues }: { message: string; issues: readonly Issue[] }): string {
+  return issues[0] ? `${issues[0].path} ${issues[0].message}` : message;
+}

@@ -1,0 +1,213 @@
+import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
+import { ageOn, api, type SavedBeat, type SavedLake, type SavedRig } from '@doceo/contract';
+import {
+  conditionAlerts,
+  leaderLength,
+  type Lie,
+  profileOf,
+  type Stand,
+  stillProfile,
+  type Stretch,
+  suggestStands,
+  type Wader,
+  waterAt,
+} from '@doceo/core';
+import { ApiClient } from '../data/api-client';
+import type { ApiError } from '../data/api-error';
+import { DayStore } from '../data/day-store';
+import { firstName, timeText } from '../data/lesson-texts';
+import { MomentStore } from '../data/moment-store';
+import type { BoardStand } from './beat-board.component';
+
+const USUAL_HEIGHT_M = 1.7;
+/** An outfit of beginners, when no rig is chosen, metres. */
+const ROD_M = 2.74;
+const LEADER_M = 2.7;
+const NO_LESSON_MIN = 120;
+
+/** All that the Water stop shows of the chosen water and moment. */
+@Injectable()
+export class WaterStore {
+  private readonly client = inject(ApiClient);
+  private readonly day = inject(DayStore);
+  private readonly moments = inject(MomentStore);
+  private readonly beatList = signal<SavedBeat[]>([]);
+  private readonly savedLake = signal<SavedLake | null>(null);
+  private readonly rigList = signal<SavedRig[]>([]);
+  private readonly problem = signal<ApiError | null>(null);
+
+  readonly failed = computed(() => this.problem() ?? this.day.conditionsFailed());
+  readonly rigs = this.rigList.asReadonly();
+  readonly rigId = signal<string | null>(null);
+  readonly beatId = signal<string | null>(null);
+  readonly standAt = signal(0);
+
+  readonly saved = this.day.water;
+  readonly water = computed(() => this.saved()?.water ?? null);
+  readonly zone = computed(() => this.water()?.timeZone ?? 'UTC');
+  readonly flows = computed(() => ['river', 'brook'].includes(this.water()?.kind ?? ''));
+  readonly hour = this.day.hour;
+  readonly rising = computed(() => this.hour()?.trend === 'rising');
+  readonly lengthMin = computed(() => this.day.lesson()?.lengthMin ?? NO_LESSON_MIN);
+  /** The hours of the lesson from the chosen moment on, when it is one of its water; null away from it. */
+  readonly lesson = computed<Stretch | null>(() => {
+    const [lesson, moment] = [this.day.lesson(), this.day.moment()];
+    if (!moment || (!this.day.elsewhere() && !lesson)) return null;
+    return { fromMs: moment.atMs, toMs: moment.atMs + this.lengthMin() * 60_000 };
+  });
+  readonly light = computed<Stretch | null>(() => {
+    const sun = this.day.sun();
+    return sun?.sunriseMs && sun.sunsetMs ? { fromMs: sun.sunriseMs, toMs: sun.sunsetMs } : null;
+  });
+  readonly alerts = computed(() => {
+    const [day, water, zone] = [this.day.conditions(), this.water(), this.zone()];
+    if (!day || !water) return [];
+    const within = this.lesson() ?? this.light() ?? undefined;
+    return conditionAlerts(day.hours, water.kind, within).map((alert) => ({
+      ...alert,
+      when:
+        alert.fromMs === alert.toMs
+          ? `about ${timeText(alert.fromMs, zone)}`
+          : `${timeText(alert.fromMs, zone)} to ${timeText(alert.toMs, zone)}`,
+    }));
+  });
+  /** Temperatures by depth as somebody read them near the moment. */
+  readonly readProfile = computed(() => {
+    const [day, moment] = [this.day.conditions(), this.day.moment()];
+    const read = day && moment ? profileOf(day.readings, moment.atMs) : [];
+    return read.length > 1 ? read : [];
+  });
+  /** Of still water only: as read, else simulated from the surface. */
+  readonly profile = computed(() => {
+    const [hour, water, read] = [this.hour(), this.water(), this.readProfile()];
+    if (!hour || !water || this.flows()) return [];
+    return read.length > 0 ? read : stillProfile(water.kind, hour.waterC);
+  });
+
+  readonly people = computed(() =>
+    this.day.studentsOf(this.day.lesson()).map(({ id, student }) => ({
+      id,
+      name: student.name,
+      ageYears: ageOn(student.bornOn, this.day.date() ?? ''),
+    })),
+  );
+  /** Limits of the youngest: a child lowers them, an unknown height is taken as an adult's. */
+  readonly wader = computed<Wader>(() => {
+    const ages = this.people().flatMap(({ ageYears }) => ageYears ?? []);
+    return { heightM: USUAL_HEIGHT_M, ageYears: ages.length > 0 ? Math.min(...ages) : null, hasStaff: true };
+  });
+  readonly rig = computed(() => this.rigs().find(({ id }) => id === this.rigId()) ?? null);
+  readonly outfit = computed(() => {
+    const rig = this.rig()?.rig;
+    return { rodM: rig?.rod.lengthM ?? ROD_M, leaderM: rig ? leaderLength(rig) : LEADER_M };
+  });
+
+  readonly beats = computed(() => this.beatList().filter(({ waterId }) => waterId === this.saved()?.id));
+  readonly beat = computed(
+    () => this.beats().find(({ id }) => id === this.beatId()) ?? this.beats()[0] ?? null,
+  );
+  readonly lake = computed(() => {
+    const saved = this.savedLake();
+    return saved && saved.waterId === this.saved()?.id ? saved : null;
+  });
+  /** Places for the students of the lesson, or for one when there is none. */
+  readonly stands = computed<BoardStand[]>(() => {
+    const beat = this.beat()?.beat;
+    return beat ? this.named(this.standsOf(beat)) : [];
+  });
+  readonly stand = computed(() => this.stands()[this.standAt()] ?? this.stands()[0] ?? null);
+  readonly without = computed(() => Math.max(0, this.people().length - this.stands().length));
+  readonly spot = computed(() => this.moments.spots()[this.saved()?.id ?? ''] ?? null);
+
+  constructor() {
+    effect(() => {
+      const water = this.saved();
+      if (water) untracked(() => this.load(water.id));
+    });
+    // Once benches follow the water, they follow to every water one turns to.
+    effect(() => {
+      const [water, stand, spots] = [this.saved(), this.stand(), this.moments.spots()];
+      const follows = Object.keys(spots).length > 0;
+      if (water && stand && follows && !spots[water.id]) untracked(() => this.fish(stand.stand.lie));
+    });
+    this.client.call(api.rigs.list).subscribe((rigs) => {
+      this.rigList.set(rigs);
+      this.rigId.set(rigs[0]?.id ?? null);
+    });
+  }
+
+  standsOf(beat: SavedBeat['beat']): Stand[] {
+    const { rodM, leaderM } = this.outfit();
+    return suggestStands(beat, {
+      students: Math.max(1, this.people().length),
+      wader: this.wader(),
+      bottom: 'cobble',
+      waterC: this.hour()?.waterC ?? null,
+      rising: this.rising(),
+      rodM,
+      leaderM,
+    });
+  }
+
+  choose(waterId: string): void {
+    const [lesson, atMs] = [this.day.lesson(), this.day.moment()?.atMs ?? this.day.now()];
+    this.standAt.set(0);
+    if (lesson?.waterId === waterId && Date.parse(lesson.startsAt) === atMs) this.day.backToLesson();
+    else this.day.goTo(waterId, atMs);
+  }
+
+  setMoment(atMs: number): void {
+    const water = this.saved();
+    if (water) this.day.goTo(water.id, atMs);
+  }
+
+  /** The benches read depth and speed from this lie from now on. */
+  fish({ at, what }: Pick<Lie, 'at' | 'what'>): void {
+    const [water, beat] = [this.saved(), this.beat()?.beat];
+    const place = beat && waterAt(beat, at);
+    if (water && beat && place)
+      this.moments.fish(water.id, {
+        name: `${beat.name}, ${what}`,
+        depthM: place.depthM,
+        speedMs: place.speedMs,
+      });
+  }
+
+  fishStill(name: string, depthM: number): void {
+    const water = this.saved();
+    if (water) this.moments.fish(water.id, { name, depthM, speedMs: null });
+  }
+
+  leave(): void {
+    const water = this.saved();
+    if (water) this.moments.fish(water.id, null);
+  }
+
+  removeBeat(id: string): void {
+    const water = this.saved();
+    if (!water) return;
+    this.client.call(api.waters.removeBeat, { params: { id: water.id, beatId: id } }).subscribe({
+      next: () => this.beatList.update((list) => list.filter((one) => one.id !== id)),
+      error: (error: ApiError) => this.problem.set(error),
+    });
+  }
+
+  private named(stands: readonly Stand[]): BoardStand[] {
+    const names = this.people().map(({ name }) => firstName(name));
+    return stands.map((stand, i) => ({ stand, who: names[i] ?? 'one more' }));
+  }
+
+  private load(waterId: string): void {
+    this.problem.set(null);
+    this.standAt.set(0);
+    const error = (problem: ApiError): void => this.problem.set(problem);
+    if (this.flows())
+      this.client
+        .call(api.waters.beats, { params: { id: waterId } })
+        .subscribe({ next: (beats) => this.beatList.set(beats), error });
+    else
+      this.client
+        .call(api.waters.lake, { params: { id: waterId } })
+        .subscribe({ next: ({ saved }) => this.savedLake.set(saved), error });
+  }
+}
