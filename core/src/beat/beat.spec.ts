@@ -72,6 +72,14 @@ const randomBeat = fc
   );
 
 describe('shapes', () => {
+  it('have their sides in them, the other way round too', () => {
+    const shape = rectangle(0, 11.5, 3, 13.25);
+    const over = shape.map(({ x, y }) => ({ x, y: 24 - y }));
+    for (const y of [11.5, 13.25])
+      expect([inside(shape, { x: 1, y }), inside(over, { x: 1, y: 24 - y })]).toEqual([true, true]);
+    expect([inside(shape, { x: 3, y: 12 }), inside(shape, { x: 3.001, y: 12 })]).toEqual([true, false]);
+  });
+
   it('know what lies in them', () => {
     const shape = rectangle(0, 0, 4, 2);
     expect([inside(shape, { x: 1, y: 1 }), inside(shape, { x: 5, y: 1 })]).toEqual([true, false]);

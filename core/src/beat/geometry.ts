@@ -4,14 +4,53 @@ export interface Point {
   y: number;
 }
 
-/** Whether a point lies in a polygon, by counting crossings. */
-export function inside(shape: readonly Point[], { x, y }: Point): boolean {
+/** A point as near to a side as this lies on it, metres. */
+const ON_SIDE_M = 1e-9;
+
+/** Whether a point lies in a polygon or on its sides, by counting crossings; the same for a mirrored one. */
+export function inside(shape: readonly Point[], point: Point): boolean {
+  const { x, y } = point;
+  const box = boxOf(shape);
+  if (x < box.left || x > box.right || y < box.top || y > box.bottom) return false;
   let within = false;
-  shape.forEach((a, i) => {
+  for (let i = 0; i < shape.length; i++) {
+    const a = shape[i] as Point;
     const b = shape[(i + 1) % shape.length] as Point;
+    if (isOn(point, a, b)) return true;
     if (a.y > y !== b.y > y && x < ((b.x - a.x) * (y - a.y)) / (b.y - a.y) + a.x) within = !within;
-  });
+  }
   return within;
+}
+
+interface Box {
+  left: number;
+  right: number;
+  top: number;
+  bottom: number;
+}
+
+/** Shapes never change under the hand; most points asked for lie far from most shapes. */
+const boxes = new WeakMap<readonly Point[], Box>();
+
+function boxOf(shape: readonly Point[]): Box {
+  const known = boxes.get(shape);
+  if (known) return known;
+  const box = { left: Infinity, right: -Infinity, top: Infinity, bottom: -Infinity };
+  for (const { x, y } of shape) {
+    box.left = Math.min(box.left, x - ON_SIDE_M);
+    box.right = Math.max(box.right, x + ON_SIDE_M);
+    box.top = Math.min(box.top, y - ON_SIDE_M);
+    box.bottom = Math.max(box.bottom, y + ON_SIDE_M);
+  }
+  boxes.set(shape, box);
+  return box;
+}
+
+function isOn({ x, y }: Point, a: Point, b: Point): boolean {
+  if (x < Math.min(a.x, b.x) - ON_SIDE_M || x > Math.max(a.x, b.x) + ON_SIDE_M) return false;
+  if (y < Math.min(a.y, b.y) - ON_SIDE_M || y > Math.max(a.y, b.y) + ON_SIDE_M) return false;
+  const away = (b.x - a.x) * (y - a.y) - (b.y - a.y) * (x - a.x);
+  return Math.abs(away) <= ON_SIDE_M * Math.max(1, distance(a, b));
 }
 
 export function distance(a: Point, b: Point): number {
@@ -52,4 +91,13 @@ export function along(from: Point, to: Point, stepM: number): Point[] {
     x: from.x + ((to.x - from.x) * i) / count,
     y: from.y + ((to.y - from.y) * i) / count,
   }));
+}
+
+/** How far a point is from the nearest of a line from a to b. */
+export function toSegment(point: Point, a: Point, b: Point): number {
+  const [dx, dy] = [b.x - a.x, b.y - a.y];
+  const square = dx * dx + dy * dy;
+  const share = square === 0 ? 0 : ((point.x - a.x) * dx + (point.y - a.y) * dy) / square;
+  const kept = Math.min(1, Math.max(0, share));
+  return Math.hypot(point.x - a.x - kept * dx, point.y - a.y - kept * dy);
 }

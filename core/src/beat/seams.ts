@@ -1,5 +1,6 @@
-import { type Beat, waterAt } from './beat';
+import { type Beat, isWater, type Piece } from './beat';
 import type { Point } from './geometry';
+import { rasterOf } from './raster';
 
 /** A line between faster and slower water, from its upper to its lower end. */
 export interface Seam {
@@ -10,7 +11,6 @@ export interface Seam {
 
 /** Difference of speed that makes a seam, metres a second. A rule of thumb. */
 export const SEAM_MS = 0.25;
-const STEP_M = 0.5;
 /** Shorter ones are not told, metres. */
 const SHORTEST_M = 2;
 
@@ -25,30 +25,30 @@ interface Edge {
  * the seam runs through the middle of them, column by column. Turning the beat over turns its seams over.
  */
 export function findSeams(beat: Beat): Seam[] {
-  const columns = Math.max(1, Math.round(beat.lengthM / STEP_M));
-  const rows = Math.max(1, Math.round(beat.widthM / STEP_M));
-  const [dx, dy] = [beat.lengthM / columns, beat.widthM / rows];
-  const edges = new Map<string, Edge>();
+  const { columns, rows, dx, dy, cells } = rasterOf(beat);
+  const edges = new Map<number, Edge>();
   for (let column = 0; column < columns; column++) {
-    const speeds = Array.from(
-      { length: rows },
-      (_, row) => waterAt(beat, { x: (column + 0.5) * dx, y: (row + 0.5) * dy })?.speedMs ?? null,
-    );
+    const speeds = Array.from({ length: rows }, (_, row) => speedOf(cells[row * columns + column] ?? null));
     for (let row = 1; row < rows; row++) {
       const [above, below] = [speeds[row - 1], speeds[row]];
       if (above === null || above === undefined || below === null || below === undefined) continue;
       const contrastMs = Math.abs(above - below);
-      if (contrastMs >= SEAM_MS) edges.set(`${column} ${row}`, { column, row, contrastMs });
+      if (contrastMs >= SEAM_MS) edges.set(column * (rows + 1) + row, { column, row, contrastMs });
     }
   }
-  return groupsOf(edges)
+  return groupsOf(edges, rows + 1)
     .map((group) => seamOf(group, dx, dy))
     .filter(({ points }) => (points.at(-1)?.x ?? 0) - (points[0]?.x ?? 0) >= SHORTEST_M)
     .sort((a, b) => b.contrastMs * b.points.length - a.contrastMs * a.points.length);
 }
 
-/** Edges that touch, also over a corner, together. */
-function groupsOf(edges: Map<string, Edge>): Edge[][] {
+/** Of water only. */
+function speedOf(piece: Piece | null): number | null {
+  return piece && isWater(piece.kind) ? (piece.speedMs ?? 0) : null;
+}
+
+/** Edges that touch, also over a corner, together; they are kept by column and row. */
+function groupsOf(edges: ReadonlyMap<number, Edge>, inAColumn: number): Edge[][] {
   const left = new Map(edges);
   const groups: Edge[][] = [];
   for (const [key, first] of edges) {
@@ -59,8 +59,9 @@ function groupsOf(edges: Map<string, Edge>): Edge[][] {
       group.push(edge);
       for (const column of [edge.column - 1, edge.column, edge.column + 1])
         for (const row of [edge.row - 1, edge.row, edge.row + 1]) {
-          const next = left.get(`${column} ${row}`);
-          if (next && left.delete(`${column} ${row}`)) open.push(next);
+          // No edge lies at a column's ends: a key never reaches into the next column.
+          const next = left.get(column * inAColumn + row);
+          if (next && left.delete(column * inAColumn + row)) open.push(next);
         }
     }
     groups.push(group);

@@ -10,7 +10,7 @@ import {
   type WaterPieceKind,
 } from './beat';
 import { along, distance, middle, type Point } from './geometry';
-import { rasterOf } from './raster';
+import { cellAt, type Raster, rasterOf } from './raster';
 import { findSeams } from './seams';
 
 /** Where fish are likely to hold. */
@@ -57,8 +57,6 @@ export interface SuggestOptions {
   rodM: number;
   leaderM: number;
 }
-
-type Raster = (point: Point) => Piece | null;
 
 /** Casts of beginners, metres. A rule of thumb. */
 const SHORTEST_M = 4;
@@ -165,7 +163,7 @@ function standsAt(
   lies: readonly Lie[],
   options: SuggestOptions,
 ): Stand[] {
-  const footing = footingOf(beat, at, options);
+  const footing = footingOf(beat, raster, at, options);
   if (footing === null) return [];
   const stands = lies
     .map((lie) => ({ lie, castM: distance(at, lie.at) }))
@@ -178,6 +176,7 @@ function standsAt(
 /** How well one stands there, 0…1, and whether in the water; null where one does not. */
 function footingOf(
   beat: Beat,
+  raster: Raster,
   at: Point,
   { wader, bottom, waterC, rising }: SuggestOptions,
 ): { score: number; inWater: boolean } | null {
@@ -185,17 +184,18 @@ function footingOf(
     ({ kind, shape }) => kind === 'hazard' && distance(at, shape[0] as Point) < HAZARD_M,
   );
   if (danger) return null;
+  // Where somebody stands is looked at exactly; half metres do for what lies around.
   const piece = pieceAt(beat, at);
-  const water = waterAt(beat, at);
-  if (!water) {
+  const wet = (one: Piece | null): boolean => one !== null && isWater(one.kind);
+  if (!wet(piece)) {
     if (!piece || !isLand(piece.kind) || piece.kind === 'trees') return null;
     const near = Array.from({ length: 8 }, (_, i) => (i * Math.PI) / 4).some((turn) =>
-      waterAt(beat, { x: at.x + BANK_M * Math.cos(turn), y: at.y + BANK_M * Math.sin(turn) }),
+      wet(cellAt(raster, { x: at.x + BANK_M * Math.cos(turn), y: at.y + BANK_M * Math.sin(turn) })),
     );
     return near ? { score: 1, inWater: false } : null;
   }
   const found = wading(
-    { depthM: water.depthM, speedMs: Math.abs(water.speedMs), bottom, waterC, rising },
+    { depthM: piece?.depthM ?? 0, speedMs: Math.abs(piece?.speedMs ?? 0), bottom, waterC, rising },
     wader,
   );
   return found.verdict === 'look-closer'
@@ -212,7 +212,7 @@ function standOf(
   heightM: number,
 ): Stand {
   const speed = (point: Point): number | null => {
-    const piece = raster(point);
+    const piece = cellAt(raster, point);
     return piece && isWater(piece.kind) ? piece.speedMs : null;
   };
   const there = speed(lie.at) ?? 0;
@@ -242,7 +242,7 @@ function standOf(
 
 /** From what a fish near the bottom of the lie sees of a standing angler; one who wades stands lower. */
 function unseenAt(raster: Raster, at: Point, lie: Point, castM: number, heightM: number): number {
-  const depth = (point: Point): number => raster(point)?.depthM ?? 0;
+  const depth = (point: Point): number => cellAt(raster, point)?.depthM ?? 0;
   const eye = Math.max(0.1, FISH_SHARE * depth(lie));
   const { arcDeg } = fishWindow(eye, Math.max(0.5, heightM - depth(at)), castM);
   return Math.max(0.2, 1 - arcDeg / WHOLE_ARC_DEG);
@@ -256,7 +256,7 @@ function roomBehind(raster: Raster, at: Point, target: Point, castM: number): bo
     x: at.x + ((at.x - target.x) / length) * reach,
     y: at.y + ((at.y - target.y) / length) * reach,
   };
-  return !along(at, end, GRID_M / 2).some((point) => raster(point)?.kind === 'trees');
+  return !along(at, end, GRID_M / 2).some((point) => cellAt(raster, point)?.kind === 'trees');
 }
 
 /** A lane of a pool: a line down the current to fish, from its upper to its lower end. */

@@ -1,6 +1,7 @@
 import { along, type Point } from '../beat';
 import { CoreError, inRange } from '../error';
-import { type Lake, shoreOf, type Sounding } from './lake';
+import { betweenContours } from './between-contours';
+import { type Lake, shoreOf, SHOAL_M, type Sounding } from './lake';
 
 /** Depths of a sheet in cells, row by row from the north-west; NaN on land. */
 export interface DepthGrid {
@@ -48,31 +49,56 @@ export function* interpolate(
   { columns, rows }: { columns: number; rows: number },
   shore: readonly Point[] = [],
 ): Generator<number, DepthGrid> {
-  inRange('columns', columns, 2, 1000);
-  inRange('rows', rows, 2, 1000);
   if (soundings.length === 0)
     throw new CoreError('out-of-range', { name: 'soundings', value: 0, min: 1, max: null });
   const nearest = nearestOf(soundings, lengthM, widthM);
+  return yield* fill({ lengthM, widthM }, { columns, rows }, shore, nearest);
+}
+
+/**
+ * Depths of a lake: between its soundings when it was sounded, else between the lines drawn on it.
+ *
+ * @throws CoreError 'out-of-range' for a lake without a shore
+ */
+export function* lakeDepths(
+  lake: Lake,
+  size: { columns: number; rows: number },
+): Generator<number, DepthGrid> {
+  const shore = shoreOf(lake);
+  if (lake.soundings.length > 0) return yield* interpolate(soundingsOf(lake), lake, size, shore);
+  const depth = betweenContours(lake);
+  return yield* fill(lake, size, shore, (x, y) => depth({ x, y }));
+}
+
+/** The depths of a lake all at once. */
+export function depthGrid(lake: Lake, columns: number, rows: number): DepthGrid {
+  const run = lakeDepths(lake, { columns, rows });
+  for (;;) {
+    const step = run.next();
+    if (step.done) return step.value;
+  }
+}
+
+/** Cell by cell, the share done told after each row. */
+function* fill(
+  { lengthM, widthM }: { lengthM: number; widthM: number },
+  { columns, rows }: { columns: number; rows: number },
+  shore: readonly Point[],
+  depth: (x: number, y: number) => number,
+): Generator<number, DepthGrid> {
+  inRange('columns', columns, 2, 1000);
+  inRange('rows', rows, 2, 1000);
   const depthsM = new Float64Array(columns * rows);
   for (let row = 0; row < rows; row++) {
     const y = ((row + 0.5) * widthM) / rows;
     const edges = shore.length > 0 ? crossingsAt(shore, y) : null;
     for (let column = 0; column < columns; column++) {
       const x = ((column + 0.5) * lengthM) / columns;
-      depthsM[row * columns + column] = edges && !isBetween(edges, x) ? NaN : nearest(x, y);
+      depthsM[row * columns + column] = edges && !isBetween(edges, x) ? NaN : depth(x, y);
     }
     yield (row + 1) / rows;
   }
   return { columns, rows, lengthM, widthM, depthsM };
-}
-
-/** The grid of a lake, all at once; a lake without contours or soundings is taken as deep as its shore: not at all. */
-export function depthGrid(lake: Lake, columns: number, rows: number): DepthGrid {
-  const run = interpolate(soundingsOf(lake), lake, { columns, rows }, shoreOf(lake));
-  for (;;) {
-    const step = run.next();
-    if (step.done) return step.value;
-  }
 }
 
 /** Depth at a point, that of its cell; null on land and off the sheet. */
@@ -84,6 +110,31 @@ export function depthAt(
   if (column < 0 || column >= columns || row < 0 || row >= rows) return null;
   const depth = depthsM[row * columns + column] as number;
   return Number.isNaN(depth) ? null : depth;
+}
+
+/** What a grid says of the whole lake; all nought for one without water. */
+export function lakeFigures({ columns, rows, lengthM, widthM, depthsM }: DepthGrid): {
+  areaM2: number;
+  deepestM: number;
+  meanM: number;
+  /** Of its water, down to where light reaches the weeds. */
+  shoalShare: number;
+} {
+  let [cells, sum, deepestM, shoal] = [0, 0, 0, 0];
+  for (const depth of depthsM) {
+    if (Number.isNaN(depth)) continue;
+    cells += 1;
+    sum += depth;
+    deepestM = Math.max(deepestM, depth);
+    if (depth <= SHOAL_M) shoal += 1;
+  }
+  const of = (value: number): number => (cells === 0 ? 0 : value / cells);
+  return {
+    areaM2: (cells * lengthM * widthM) / (columns * rows),
+    deepestM,
+    meanM: of(sum),
+    shoalShare: of(shoal),
+  };
 }
 
 /** Where a line to the east crosses a shape, west first. */

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { distance, inside, type Point } from '../beat';
 import { seededRandom } from '../random';
-import { depthAt, depthGrid, type DepthGrid, interpolate, soundingsOf } from './grid';
+import { depthAt, depthGrid, type DepthGrid, interpolate, lakeFigures, soundingsOf } from './grid';
 import { type Lake, lakeFaults, type LakePiece, type Sounding } from './lake';
 import { chopOf } from './chop';
 import { retrieveRun, secondsIn } from './retrieve';
@@ -129,6 +129,32 @@ describe('depths between soundings', () => {
       }),
       { numRuns: 100 },
     );
+  });
+
+  it('between lines go straight from one to the next', () => {
+    const drawn = { ...lake(), soundings: [] };
+    const { depthsM } = depthGrid(drawn, 200, 200);
+    const at = (x: number): number => depthsM[100 * 200 + x] as number;
+    // The shore is 90 m from the middle, three metres deep from 60 m inwards.
+    expect([at(100), at(130)]).toEqual([3, 3]);
+    expect(at(175)).toBeGreaterThan(1.3);
+    expect(at(175)).toBeLessThan(1.7);
+    expect(at(189)).toBeLessThan(0.2);
+    expect(at(165)).toBeGreaterThan(at(170));
+  });
+
+  it('tell area, deepest, mean and shoals of the whole', () => {
+    const square = [
+      { x: 0, y: 0 },
+      { x: 50, y: 0 },
+      { x: 50, y: 50 },
+      { x: 0, y: 50 },
+    ];
+    const { grid: half } = run([{ x: 1, y: 1, depthM: 4 }], { columns: 10, rows: 5 }, square);
+    expect(lakeFigures(half)).toEqual({ areaM2: 2500, deepestM: 4, meanM: 4, shoalShare: 1 });
+    expect(lakeFigures({ ...half, depthsM: half.depthsM.map(() => NaN) })).toEqual({
+      ...{ areaM2: 0, deepestM: 0, meanM: 0, shoalShare: 0 },
+    });
   });
 
   it('lie between the shallowest and the deepest sounding', () => {

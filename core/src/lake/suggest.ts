@@ -1,4 +1,4 @@
-import { along, distance, inside, type Point } from '../beat';
+import { along, distance, inside, type Point, toSegment } from '../beat';
 import { countdownTable, type LineKind, sinkRate } from '../rig';
 import { comfortBand, type DepthReading, type Species } from '../water';
 import { type Chop, chopOf } from './chop';
@@ -77,6 +77,8 @@ export interface LakeAdvice {
 }
 
 const SHORE_STEP_M = 5;
+/** A cast over water nowhere deeper finds nobody at home. */
+const THIN_M = 0.25;
 const TURN_DEG = 15;
 const WIDEST_DEG = 75;
 const SAMPLE_M = 1;
@@ -182,6 +184,7 @@ function fanAt(
       .map((point) => depthAt(grid, point));
     if (depths.some((depth) => depth === null)) continue;
     const known = depths as number[];
+    if (Math.max(...known) < THIN_M) continue;
     const meanDepthM = known.reduce((sum, depth) => sum + depth, 0) / known.length;
     casts.push({ to, bearingDeg, meanDepthM, deepestM: Math.max(...known), depths: known });
   }
@@ -239,14 +242,6 @@ function coverageOf(grid: DepthGrid, { at, casts }: Found, castM: number): numbe
       if (casts.some(({ to }) => toSegment(point, at, to) <= PASSES_M)) passed += 1;
     }
   return water === 0 ? 0 : passed / water;
-}
-
-function toSegment(point: Point, a: Point, b: Point): number {
-  const [dx, dy] = [b.x - a.x, b.y - a.y];
-  const square = dx * dx + dy * dy;
-  const share = square === 0 ? 0 : ((point.x - a.x) * dx + (point.y - a.y) * dy) / square;
-  const kept = Math.min(1, Math.max(0, share));
-  return Math.hypot(point.x - a.x - kept * dx, point.y - a.y - kept * dy);
 }
 
 /** Degrees from north of a direction on the sheet. */

@@ -44,6 +44,11 @@ const CHILD_AGE = 14;
 const OLD_AGE = 65;
 const COLD_C = 8;
 
+/** Whether water is so cold that it lowers what one wades; unknown is not. */
+export function isCold(waterC: number | null): boolean {
+  return waterC !== null && waterC < COLD_C;
+}
+
 /**
  * Wading by the product of depth and speed, with limits for the person and the bottom. A caution, never a permission:
  * the caller shows that it is judged on the spot, and that local advice and the instructor's own limits decide.
@@ -65,7 +70,7 @@ export function wading(place: WadingPlace, wader: Wader): Wading {
     lowered(BOTTOM_SHARE[place.bottom], `the bottom is ${place.bottom.replace('-', ' ')}`) *
     lowered(wader.ageYears !== null && wader.ageYears < CHILD_AGE ? 0.6 : 1, 'a child') *
     lowered(wader.ageYears !== null && wader.ageYears >= OLD_AGE ? 0.75 : 1, 'an older wader') *
-    lowered(place.waterC !== null && place.waterC < COLD_C ? 0.8 : 1, 'the water is cold') *
+    lowered(isCold(place.waterC) ? 0.8 : 1, 'the water is cold') *
     lowered(wader.hasStaff ? 1 : 0.85, 'no staff');
   const limit = EASY * share;
   const deep = place.depthM > DEEPEST_SHARE * wader.heightM;

@@ -68,8 +68,8 @@ export class DayStore {
   /** Water and moment that every screen follows: the lesson's, or others chosen to see what would change. */
   readonly moment = computed<WaterMoment | null>(() => {
     const [chosen, lesson] = [this.moments.elsewhere(), this.lesson()];
-    if (chosen && this.waterList().some(({ id }) => id === chosen.waterId)) return chosen;
-    return lesson && { waterId: lesson.waterId, atMs: Date.parse(lesson.startsAt) };
+    const own = lesson && { waterId: lesson.waterId, atMs: Date.parse(lesson.startsAt) };
+    return [chosen, own].find((one) => this.waterList().some(({ id }) => id === one?.waterId)) ?? null;
   });
   /** Whether water or moment are others than the lesson's. */
   readonly elsewhere = computed(() => {

@@ -8,7 +8,7 @@ const MOST = 12;
 @Component({
   selector: 'doceo-open-file',
   template: `
-    <label class="btn"
+    <label class="btn" [class.small]="small()"
       >{{ label()
       }}<input class="visually-hidden" type="file" [accept]="accept()" (change)="take($any($event.target))"
     /></label>
@@ -56,6 +56,7 @@ const MOST = 12;
 export class OpenFileComponent<T> {
   readonly label = input.required<string>();
   readonly read = input.required<(text: string) => ReadFile<T>>();
+  readonly small = input(false);
   readonly accept = input('.json,application/json');
   /** Larger files are refused before they are read, bytes. */
   readonly most = input(Number.POSITIVE_INFINITY);

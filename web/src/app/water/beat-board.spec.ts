@@ -1,8 +1,9 @@
-import { api, type ConditionDay, type SavedBeat } from '@doceo/contract';
-import { type Beat, type Piece, type Point, waterAt } from '@doceo/core';
+import { api } from '@doceo/contract';
+import { type Beat, waterAt } from '@doceo/core';
 import type { FakeServer } from '../../testing/fake-server';
-import { uuid, WATER } from '../../testing/fixtures';
+import { WATER } from '../../testing/fixtures';
 import { lessonServer, setDate, type Shown, show } from '../../testing/page';
+import { dayOf, FORD, GLIDE, piece, rectangle, savedBeat } from '../../testing/waters';
 import { beatLabels } from './beat-labels';
 import { WaterPage } from './water.page';
 
@@ -11,71 +12,18 @@ jest.mock('../theme/echarts-core', () => ({
   default: { init: () => new Proxy({}, { get: () => () => undefined }) },
 }));
 
-const rectangle = (x1: number, y1: number, x2: number, y2: number): Point[] => [
-  { x: x1, y: y1 },
-  { x: x2, y: y1 },
-  { x: x2, y: y2 },
-  { x: x1, y: y2 },
-];
-const piece = (
-  kind: Piece['kind'],
-  name: string,
-  shape: Point[],
-  depthM: number | null = null,
-  speedMs: number | null = null,
-): Piece => ({
-  id: name,
-  kind,
-  name,
-  shape,
-  depthM,
-  speedMs,
-});
-const FORD: Beat = {
-  id: 'ford',
-  name: 'Ford Pool',
-  lengthM: 60,
-  widthM: 24,
-  pieces: [
-    piece('open-bank', 'left', rectangle(0, 0, 60, 4)),
-    piece('open-bank', 'right', rectangle(0, 20, 60, 24)),
-    piece('run', 'margins', rectangle(0, 4, 60, 20), 0.45, 0.35),
-    piece('pool', 'pool', rectangle(14, 6, 44, 18), 1.2, 0.2),
-    piece('run', 'tongue', rectangle(10, 10, 48, 14), 0.9, 0.9),
-    piece('eddy', 'eddy', rectangle(36, 6.5, 42, 9), 0.8, -0.2),
-    piece('exit', 'out', [{ x: 50, y: 21 }]),
-  ],
-};
-const GLIDE: Beat = { ...FORD, id: 'glide', name: 'Long Glide', pieces: FORD.pieces.slice(0, 3) };
-const saved = (n: number, beat: Beat): SavedBeat => ({ id: uuid(n), waterId: WATER.id, beat });
-const day = (rise: number): ConditionDay => ({
-  waterId: WATER.id,
-  date: '2026-06-10',
-  source: 'simulated station',
-  hours: Array.from({ length: 24 }, (_, i) => ({
-    atMs: Date.parse('2026-06-09T22:00:00Z') + i * 3_600_000,
-    airC: 14,
-    windMs: 3,
-    gustMs: 4,
-    windFromDeg: 200,
-    pressureHpa: 1012,
-    cloud: 0.5,
-    rainMm: 0,
-    thunder: 0,
-    levelM: 0.2 + rise * i,
-    flow: 1,
-    waterC: 12,
-  })),
-});
+const day = (rise: number) =>
+  dayOf(WATER.id, (hour) => ({ windFromDeg: 200, cloud: 0.5, levelM: 0.2 + rise * hour, waterC: 12 }));
 
 describe('the board of a beat', () => {
   let server: FakeServer;
   beforeEach(() => {
     localStorage.clear();
+    sessionStorage.clear();
     setDate();
     server = lessonServer()
       .on(api.waters.conditions, day(0))
-      .on(api.waters.beats, [saved(91, FORD), saved(92, GLIDE)]);
+      .on(api.waters.beats, [savedBeat(91, FORD), savedBeat(92, GLIDE)]);
   });
   afterEach(() => jest.useRealTimers());
   const open = (): Promise<Shown<WaterPage>> => show(WaterPage, server);
@@ -104,6 +52,7 @@ describe('the board of a beat', () => {
       'Easy drift',
       'Casting room',
       'Footing',
+      'Teaches',
     ]);
     document
       .querySelectorAll('.stand')[1]
@@ -130,7 +79,7 @@ describe('the board of a beat', () => {
 
   it('says how many find no place', async () => {
     const bank: Beat = { ...GLIDE, lengthM: 6, pieces: [piece('open-bank', 'left', rectangle(0, 0, 6, 4))] };
-    server.on(api.waters.beats, [saved(91, bank)]);
+    server.on(api.waters.beats, [savedBeat(91, bank)]);
     expect((await open()).text()).toContain('2 of the lesson find no place here');
   });
 });

@@ -1,4 +1,4 @@
-import { type Beat, distance, isWater, middle, type Point, rasterOf } from '@doceo/core';
+import { type Beat, cellAt, distance, isWater, middle, type Point, rasterOf } from '@doceo/core';
 
 export interface BeatLabel {
   id: string;
@@ -41,7 +41,7 @@ export function beatLabels(
   const visible = new Map<string, Point[]>();
   for (let x = STEP_M / 2; x < beat.lengthM; x += STEP_M)
     for (let y = STEP_M / 2; y < beat.widthM; y += STEP_M) {
-      const piece = topmost({ x, y });
+      const piece = cellAt(topmost, { x, y });
       if (piece && isWater(piece.kind)) visible.set(piece.id, [...(visible.get(piece.id) ?? []), { x, y }]);
     }
   // The last drawn lie on top and are the smallest: they have the least choice, and choose first.

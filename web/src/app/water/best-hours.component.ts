@@ -137,7 +137,7 @@ export class BestHoursComponent {
     return this.store
       .beats()
       .map(({ id, beat }) => {
-        const stands = this.store.standsOf(beat);
+        const stands = this.store.standsByBeat().get(id) ?? [];
         const mean = stands.reduce((sum, { score }) => sum + score, 0) / Math.max(1, stands.length);
         return {
           id,

@@ -1,4 +1,4 @@
-import { type DepthGrid, interpolate, type Lake, shoreOf, soundingsOf } from '@doceo/core';
+import { type DepthGrid, type Lake, lakeDepths } from '@doceo/core';
 
 /** Rows between two words on how far it is. */
 const TELL_EVERY = 4;
@@ -12,7 +12,7 @@ export async function computeDepths(
   const longer = Math.max(lake.lengthM, lake.widthM);
   const count = (lengthM: number): number => Math.max(2, Math.round((cells * lengthM) / longer));
   const size = { columns: count(lake.lengthM), rows: count(lake.widthM) };
-  const steps = interpolate(soundingsOf(lake), lake, size, shoreOf(lake));
+  const steps = lakeDepths(lake, size);
   for (let row = 1; ; row++) {
     const step = steps.next();
     if (step.done) return step.value;

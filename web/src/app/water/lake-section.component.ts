@@ -19,7 +19,7 @@ const CELLS = 160;
 const CAST_M = 12;
 const RETRIEVE_MS = 0.1;
 /** What the close view shows around a stand, metres. */
-const CLOSE_M = { lengthM: 60, widthM: 40 };
+const CLOSE_M = { lengthM: 42, widthM: 28 };
 
 /** Still water: its board, the fan of casts of each place, the depth to fish and the line that reaches it. */
 @Component({

@@ -2,6 +2,7 @@ import { computed, effect, inject, Injectable, signal, untracked } from '@angula
 import { ageOn, api, type SavedBeat, type SavedLake, type SavedRig } from '@doceo/contract';
 import {
   conditionAlerts,
+  isCold,
   leaderLength,
   type Lie,
   profileOf,
@@ -103,6 +104,14 @@ export class WaterStore {
   });
 
   readonly beats = computed(() => this.beatList().filter(({ waterId }) => waterId === this.saved()?.id));
+  /** What of the hour changes where one stands; the search runs again for nothing less. */
+  private readonly footing = computed(
+    () => ({ waterC: this.hour()?.waterC ?? null, rising: this.rising() }),
+    { equal: (a, b) => a.rising === b.rising && isCold(a.waterC) === isCold(b.waterC) },
+  );
+  readonly standsByBeat = computed(
+    () => new Map(this.beats().map(({ id, beat }) => [id, this.standsOf(beat)])),
+  );
   readonly beat = computed(
     () => this.beats().find(({ id }) => id === this.beatId()) ?? this.beats()[0] ?? null,
   );
@@ -112,8 +121,8 @@ export class WaterStore {
   });
   /** Places for the students of the lesson, or for one when there is none. */
   readonly stands = computed<BoardStand[]>(() => {
-    const beat = this.beat()?.beat;
-    return beat ? this.named(this.standsOf(beat)) : [];
+    const beat = this.beat();
+    return beat ? this.named(this.standsByBeat().get(beat.id) ?? []) : [];
   });
   readonly stand = computed(() => this.stands()[this.standAt()] ?? this.stands()[0] ?? null);
   readonly without = computed(() => Math.max(0, this.people().length - this.stands().length));
@@ -136,14 +145,13 @@ export class WaterStore {
     });
   }
 
-  standsOf(beat: SavedBeat['beat']): Stand[] {
+  private standsOf(beat: SavedBeat['beat']): Stand[] {
     const { rodM, leaderM } = this.outfit();
     return suggestStands(beat, {
       students: Math.max(1, this.people().length),
       wader: this.wader(),
       bottom: 'cobble',
-      waterC: this.hour()?.waterC ?? null,
-      rising: this.rising(),
+      ...this.footing(),
       rodM,
       leaderM,
     });

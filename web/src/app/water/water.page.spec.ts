@@ -1,8 +1,9 @@
-import { api, type ConditionDay } from '@doceo/contract';
-import { type ConditionHour, HOUR_MS } from '@doceo/core';
+import { api } from '@doceo/contract';
+import type { ConditionHour } from '@doceo/core';
 import type { FakeServer } from '../../testing/fake-server';
-import { SESSION, WATER, uuid } from '../../testing/fixtures';
+import { SESSION, WATER } from '../../testing/fixtures';
 import { lessonServer, setDate, type Shown, show } from '../../testing/page';
+import { dayOf, LAKE, SAVED_LAKE } from '../../testing/waters';
 import { StripComponent } from '../shell/strip.component';
 import { WaterPage } from './water.page';
 
@@ -11,46 +12,18 @@ jest.mock('../theme/echarts-core', () => ({
   default: { init: () => new Proxy({}, { get: () => () => undefined }) },
 }));
 
-const LAKE = {
-  ...WATER,
-  id: uuid(2),
-  water: { ...WATER.water, name: 'Merrow Lake', kind: 'lake' as const },
-};
-const HOUR: ConditionHour = {
-  atMs: 0,
-  airC: 14,
-  windMs: 3,
-  gustMs: 5,
-  windFromDeg: 210,
-  pressureHpa: 1012,
-  cloud: 0.6,
-  rainMm: 0,
-  thunder: 0,
-  levelM: 0.24,
-  flow: 1.4,
-  waterC: 12.4,
-};
-const START = Date.parse('2026-06-09T22:00:00Z');
-const dayOf = (
-  waterId: string,
-  change: (hour: number) => Partial<ConditionHour> = () => ({}),
-): ConditionDay => ({
-  waterId,
-  date: '2026-06-10',
-  source: 'simulated station',
-  hours: Array.from({ length: 24 }, (_, i) => ({ ...HOUR, atMs: START + i * HOUR_MS, ...change(i) })),
-});
-
 describe('the water', () => {
   let server: FakeServer;
   let change: (hour: number) => Partial<ConditionHour>;
   beforeEach(() => {
     localStorage.clear();
+    sessionStorage.clear();
     setDate();
     change = () => ({});
     server = lessonServer()
       .on(api.waters.list, [WATER, LAKE])
       .on(api.waters.beats, [])
+      .on(api.waters.lake, { saved: SAVED_LAKE })
       .on(api.waters.conditions, (_, { id }) => dayOf(id ?? '', change));
   });
   afterEach(() => jest.useRealTimers());
@@ -59,7 +32,7 @@ describe('the water', () => {
   it('shows the day of the lesson at its water, and says what the figures come from', async () => {
     const page = await open();
     expect(page.all('h1')).toEqual(['River Ostrel']);
-    expect(page.all('h2')[0]).toBe('Wed 10 Jun');
+    expect(page.all('h2')).toContain('Wed 10 Jun');
     expect(page.element.querySelector('[role=img]')?.getAttribute('aria-label')).toContain(
       'water 12.4 °C to 12.4 °C',
     );
@@ -92,7 +65,8 @@ describe('the water', () => {
     await page.quiet();
     expect(page.all('h1')).toEqual(['Merrow Lake']);
     expect(page.all('doceo-wading-card')).toHaveLength(0);
-    expect(page.all('.bench-side h2')[0]).toBe('In the light of the day');
+    expect(page.all('.bench-side h2')[0]).toBe('In the hours of the lesson');
+    expect(page.all('doceo-lake-board')).toHaveLength(2);
   });
 
   it('tells of still water at which depth a species is at ease, and what to count to it', async () => {
@@ -104,9 +78,10 @@ describe('the water', () => {
     field.dispatchEvent(new Event('change'));
     await page.quiet();
     expect(page.text()).toMatch(/At ease from \d\.\d\d m to \d\.\d\d m\./);
-    expect(page.all('doceo-comfort-band td').slice(-2)).toEqual([
+    expect(page.all('doceo-comfort-band td').slice(-3)).toEqual([
       'type 7',
       expect.stringMatching(/^\d+ to \d+ s$/),
+      expect.stringMatching(/^\d+ s(, then the bottom)?$/),
     ]);
     const trout = page.all('doceo-comfort-band p')[0];
     await page.press('grayling');
@@ -184,6 +159,7 @@ describe('the water', () => {
 describe('the strip', () => {
   beforeEach(() => {
     localStorage.clear();
+    sessionStorage.clear();
     setDate();
   });
   afterEach(() => jest.useRealTimers());

@@ -71,6 +71,7 @@ function newBeat(id: string): Beat {
         <ng-container tools>
           <button type="button" class="btn small" (click)="save()">Save as GeoJSON</button>
           <doceo-open-file
+            [small]="true"
             label="Open GeoJSON"
             accept=".json,.geojson,application/geo+json"
             [read]="read"

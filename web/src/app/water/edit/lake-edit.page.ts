@@ -9,7 +9,15 @@ import {
   writeLakeFile,
   writeSoundings,
 } from '@doceo/contract';
-import { type DepthGrid, type Lake, lakeFaults, type Sheet, type Sounding } from '@doceo/core';
+import {
+  type DepthGrid,
+  formatLength,
+  type Lake,
+  lakeFaults,
+  lakeFigures,
+  type Sheet,
+  type Sounding,
+} from '@doceo/core';
 import { map, type Subscription } from 'rxjs';
 import { ApiClient } from '../../data/api-client';
 import type { ApiError } from '../../data/api-error';
@@ -26,6 +34,7 @@ import { SheetFrameComponent } from './sheet-frame.component';
 /** Cells along the longer side when depths are looked at here. */
 const CELLS = 200;
 const NORTH_UP = 90;
+const M2_PER_ACRE = 4046.8564224;
 
 /** A lake to begin with: a shore to be drawn right. */
 function newLake(id: string, name: string): Lake {
@@ -80,6 +89,7 @@ function newLake(id: string, name: string): Lake {
           >
           <button type="button" class="btn small" (click)="save()">Save as GeoJSON</button>
           <doceo-open-file
+            [small]="true"
             label="Open GeoJSON"
             accept=".json,.geojson,application/geo+json"
             [read]="read"
@@ -91,6 +101,7 @@ function newLake(id: string, name: string): Lake {
           <div class="row">
             <b class="figure">{{ lake().soundings.length }}</b> soundings
             <doceo-open-file
+              [small]="true"
               label="Take in soundings (CSV)"
               accept=".csv,text/csv"
               [read]="readTable"
@@ -111,7 +122,21 @@ function newLake(id: string, name: string): Lake {
             }
           </div>
           @if (grid(); as found) {
-            <doceo-lake-board [lake]="lake()" [grid]="found" [units]="session.units()" class="depths" />
+            <div class="depths">
+              <doceo-lake-board [lake]="lake()" [grid]="found" [units]="session.units()" />
+              @if (figures(); as lies) {
+                <dl>
+                  <dt>water</dt>
+                  <dd class="figure">{{ lies.area }}</dd>
+                  <dt>deepest</dt>
+                  <dd class="figure">{{ lies.deepest }}</dd>
+                  <dt>on the mean</dt>
+                  <dd class="figure">{{ lies.mean }}</dd>
+                  <dt>shoals, light on the weeds</dt>
+                  <dd class="figure">{{ lies.shoal }}</dd>
+                </dl>
+              }
+            </div>
           }
         </section>
       </doceo-sheet-frame>
@@ -127,9 +152,25 @@ function newLake(id: string, name: string): Lake {
     }
 
     .depths {
-      display: block;
-      max-width: 620px;
+      display: grid;
+      grid-template-columns: minmax(0, 620px) minmax(160px, 1fr);
+      gap: 20px;
       margin-top: 8px;
+    }
+
+    dl {
+      margin: 0;
+    }
+
+    dd {
+      margin: 0 0 8px;
+      font-size: 20px;
+    }
+
+    @media (max-width: 700px) {
+      .depths {
+        grid-template-columns: minmax(0, 1fr);
+      }
     }
   `,
 })
@@ -156,6 +197,20 @@ export class LakeEditPage implements OnInit, OnDestroy {
   protected readonly grid = computed(() => {
     const found = this.computed();
     return found?.lake === this.lake() ? found.grid : null;
+  });
+  protected readonly figures = computed(() => {
+    const [grid, units] = [this.grid(), this.session.units()];
+    if (!grid) return null;
+    const { areaM2, deepestM, meanM, shoalShare } = lakeFigures(grid);
+    return {
+      area:
+        units === 'metric'
+          ? `${(areaM2 / 10_000).toFixed(1)} ha`
+          : `${(areaM2 / M2_PER_ACRE).toFixed(1)} acres`,
+      deepest: formatLength(deepestM, units),
+      mean: formatLength(meanM, units),
+      shoal: `${(shoalShare * 100).toFixed(0)} %`,
+    };
   });
   private run: Subscription | null = null;
   private readonly origin = computed(() => {

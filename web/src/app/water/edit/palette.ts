@@ -7,6 +7,7 @@ import {
   type LakeKind,
   PIECE_KINDS,
   type PieceKind,
+  type WaterPieceKind,
 } from '@doceo/core';
 
 /** What a sheet can be drawn with. */
@@ -17,10 +18,22 @@ export interface Palette<Kind extends string> {
   hasSpeed: (kind: Kind) => boolean;
   /** Class of an area on the sheet. */
   look: (kind: Kind, depthM: number | null) => string;
-  /** A new piece of water begins with these. */
-  startDepthM: number;
-  startSpeedMs: number;
+  /** A new piece begins with these. */
+  start: (kind: Kind) => { depthM: number | null; speedMs: number | null };
 }
+
+/** What such water usually is, for a piece to begin with. */
+const USUAL: Record<WaterPieceKind, [depthM: number, speedMs: number]> = {
+  run: [0.6, 0.6],
+  pool: [1.4, 0.2],
+  head: [0.7, 0.8],
+  'tail-out': [0.4, 0.45],
+  riffle: [0.25, 0.9],
+  pocket: [0.5, 0.15],
+  eddy: [0.8, -0.1],
+  plunge: [1.1, 0.3],
+  undercut: [0.8, 0.3],
+};
 
 const words = (kind: string): string => kind.replace('-', ' ');
 
@@ -30,8 +43,10 @@ export const BEAT_PALETTE: Palette<PieceKind> = {
   hasDepth: isWater,
   hasSpeed: isWater,
   look: (kind, depthM) => (isLand(kind) ? kind : depthLook(depthM ?? 0)),
-  startDepthM: 0.6,
-  startSpeedMs: 0.4,
+  start: (kind) => {
+    const [depthM, speedMs] = isWater(kind) ? USUAL[kind] : [null, null];
+    return { depthM, speedMs };
+  },
 };
 
 export const LAKE_PALETTE: Palette<LakeKind> = {
@@ -40,8 +55,7 @@ export const LAKE_PALETTE: Palette<LakeKind> = {
   hasDepth: (kind) => kind === 'contour',
   hasSpeed: () => false,
   look: (kind) => kind,
-  startDepthM: 2,
-  startSpeedMs: 0,
+  start: (kind) => ({ depthM: kind === 'contour' ? 2 : null, speedMs: null }),
 };
 
 /** Deeper is darker, in four steps. */

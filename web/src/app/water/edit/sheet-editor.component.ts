@@ -284,14 +284,12 @@ export class SheetEditorComponent {
   }
 
   private add(kind: string, shape: Point[]): void {
-    const { hasDepth, hasSpeed, startDepthM, startSpeedMs } = this.palette();
     const piece: AnyPiece = {
       id: crypto.randomUUID(),
       kind,
       name: this.nameOf(kind),
       shape,
-      depthM: hasDepth(kind) ? startDepthM : null,
-      speedMs: hasSpeed(kind) ? startSpeedMs : null,
+      ...this.palette().start(kind),
     };
     this.leave();
     this.edited.emit({ ...this.sheet(), pieces: [...this.sheet().pieces, piece] });

@@ -1,0 +1,274 @@
+import { TestBed } from '@angular/core/testing';
+import { api, readReadings, readSoundings } from '@doceo/contract';
+import { type ConditionReading, formatLength } from '@doceo/core';
+import type { FakeServer } from '../../testing/fake-server';
+import { event, LESSON, NOW, RIG, WATER } from '../../testing/fixtures';
+import { lessonServer, setDate, type Shown, show } from '../../testing/page';
+import { dayOf, FORD, GLIDE, LAKE, SAVED_LAKE, savedBeat } from '../../testing/waters';
+import { DayStore } from '../data/day-store';
+import { MomentStore } from '../data/moment-store';
+import { PlanPage } from '../plan/plan.page';
+import { RigPage } from '../rig/rig.page';
+import { StripComponent } from '../shell/strip.component';
+import { bandDepths, depthBands } from './depth-bands';
+import { WaterPage } from './water.page';
+
+jest.mock('../theme/echarts-core', () => ({
+  __esModule: true,
+  default: { init: () => new Proxy({}, { get: () => () => undefined }) },
+}));
+
+const HOUR_MS = 3_600_000;
+let server: FakeServer;
+let readings: ConditionReading[];
+beforeEach(() => {
+  localStorage.clear();
+  sessionStorage.clear();
+  setDate();
+  readings = [];
+  server = lessonServer()
+    .on(api.waters.list, [WATER, LAKE])
+    .on(api.waters.beats, [savedBeat(91, FORD), savedBeat(92, GLIDE)])
+    .on(api.waters.lake, { saved: SAVED_LAKE })
+    .on(api.waters.conditions, (_, { id }) => ({
+      ...dayOf(id ?? '', (hour) => ({ levelM: 0.5 - hour * 0.01, thunder: hour === 15 ? 0.5 : 0 })),
+      readings,
+    }));
+});
+afterEach(() => jest.useRealTimers());
+const open = (): Promise<Shown<WaterPage>> => show(WaterPage, server);
+const turnTo = async (page: Shown<WaterPage>, id: string): Promise<void> => {
+  await page.enter('label.small.row select', id);
+  await page.quiet();
+};
+
+describe('another water or hour', () => {
+  it('is told in the strip with a way back, and ends with it', async () => {
+    const strip = await show(StripComponent, server);
+    TestBed.inject(DayStore).goTo(LAKE.id, Date.parse('2026-06-10T13:00:00Z'));
+    await strip.quiet();
+    expect(strip.text()).toContain('as if at Merrow Lake, Wed 10 Jun 15:00 · back to the lesson');
+    await strip.press(/back to the lesson/);
+    expect(strip.text()).not.toContain('as if');
+    expect(TestBed.inject(DayStore).water()?.id).toBe(WATER.id);
+  });
+
+  it('is set by the hour’s slider, and the lesson’s own hour is the lesson’s again', async () => {
+    const page = await open();
+    const day = TestBed.inject(DayStore);
+    await page.enter('input[type=range]', '15');
+    expect(page.all('.hour')[0]).toMatch(/^as if at 15:00 ?level \+35 cm, water 12.4 °C, wind 3 m\/s/);
+    expect([day.elsewhere(), page.all('.alert b')]).toEqual([true, ['Thunder is likely']]);
+    await page.enter('input[type=range]', '9');
+    expect(day.elsewhere()).toBe(false);
+  });
+
+  it('changes the snags of the plan at once', async () => {
+    const page = await show(PlanPage, server, { id: LESSON.planId });
+    const thunder = (): boolean => page.text().includes('Thunder is likely');
+    expect(thunder()).toBe(false);
+    TestBed.inject(DayStore).goTo(WATER.id, Date.parse('2026-06-10T12:30:00Z'));
+    await page.quiet();
+    expect(thunder()).toBe(true);
+    TestBed.inject(DayStore).backToLesson();
+    await page.quiet();
+    expect(thunder()).toBe(false);
+  });
+
+  it('keeps to the lesson when its water is gone from the list', async () => {
+    const page = await open();
+    TestBed.inject(DayStore).goTo('00000000-0000-4000-8000-00000000dead', NOW);
+    await page.quiet();
+    expect(page.all('h1')).toEqual(['River Ostrel']);
+  });
+});
+
+describe('a place chosen for the benches', () => {
+  it('lends its depth with the hour’s level to the rig bench, until the rig’s own is asked for', async () => {
+    const water = await open();
+    await water.press('Benches: take depth and speed here');
+    const spot = TestBed.inject(MomentStore).spots()[WATER.id]!;
+    expect(spot.name).toMatch(/^Ford Pool, /);
+    expect(water.all('.spot')[0]).toContain('Benches fish Ford Pool');
+    TestBed.resetTestingModule();
+
+    const page = await show(RigPage, server, { id: RIG.id });
+    const ratio = (): string => page.all('[data-figure="indicator-distance"]').join();
+    const at = (hour: number): void =>
+      TestBed.inject(DayStore).goTo(WATER.id, Date.parse('2026-06-09T22:00:00Z') + hour * HOUR_MS);
+    at(0);
+    await page.quiet();
+    const deep = (levelM: number): string => formatLength(spot.depthM + levelM, 'metric');
+    expect(page.all('[data-here]')[0]).toContain(`00:00: ${deep(0.5)}`);
+    const before = ratio();
+    at(20);
+    await page.quiet();
+    expect(page.all('[data-here]')[0]).toContain(`20:00: ${deep(0.3)}`);
+    expect(ratio()).not.toBe(before);
+    await page.press(/^Take the rig’s own/);
+    const own = ratio();
+    expect(page.all('[data-here]')[0]).toMatch(/^Own depth 1.10 m/);
+    await page.press(/^Take .* from the water/);
+    expect(ratio()).not.toBe(own);
+    await page.enter('.depth input', '90 cm');
+    expect(page.all('[data-here]')[0]).toMatch(/^Own depth 90 cm/);
+  });
+
+  it('is taken at every water one turns to from then on, and left again', async () => {
+    const page = await open();
+    await page.press('Benches: take depth and speed here');
+    await turnTo(page, LAKE.id);
+    await page.press('Benches: take this depth');
+    expect(Object.keys(TestBed.inject(MomentStore).spots()).sort()).toEqual([WATER.id, LAKE.id].sort());
+    expect(TestBed.inject(DayStore).spot()).toMatchObject({ speedMs: null });
+    await page.press('Benches: the rigs’ own depths');
+    expect(TestBed.inject(DayStore).spot()).toBeNull();
+  });
+
+  it('survives a store that holds nonsense', () => {
+    localStorage.setItem('doceo.spots', '{{{');
+    sessionStorage.setItem('doceo.moment', 'x');
+    TestBed.configureTestingModule({});
+    const store = TestBed.inject(MomentStore);
+    expect([store.spots(), store.elsewhere()]).toEqual([{}, null]);
+  });
+});
+
+describe('still water', () => {
+  it('is drawn with its stands, their fans in order, boats and what they ask for', async () => {
+    const page = await open();
+    await turnTo(page, LAKE.id);
+    const stands = page.all('doceo-lake-board:first-of-type .stand').length;
+    expect(stands).toBeGreaterThanOrEqual(2);
+    const orders = page.all('.order').map(Number);
+    expect(orders).toEqual(orders.map((_, i) => i + 1));
+    expect(page.text()).toContain('life jackets on');
+    expect(page.text()).toContain('No ice is stepped on');
+    expect(page.text()).not.toMatch(/\bsafe\b/i);
+    await page.key('doceo-lake-board .stand[aria-pressed=false]', 'Enter');
+    expect(page.all('doceo-lake-panel h2')[0]).toMatch(/^Stand [2-9]/);
+  });
+
+  it('says when it is not drawn yet', async () => {
+    server.on(api.waters.lake, { saved: null });
+    const page = await open();
+    await turnTo(page, LAKE.id);
+    expect(page.text()).toContain('This water is not drawn yet');
+  });
+
+  it('takes a profile that was read over the simulated one', async () => {
+    readings = [0, 4, 8].map((depthM, i) => ({
+      id: `00000000-0000-4000-8000-00000000000${i}`,
+      atMs: NOW,
+      what: 'waterC' as const,
+      value: 16 - depthM,
+      depthM,
+    }));
+    const page = await open();
+    await turnTo(page, LAKE.id);
+    expect(page.text()).toContain('As somebody read it that day.');
+    expect(page.text()).toContain('At ease from 0 cm to 6 m.');
+  });
+
+  it('has lines at depths that stand apart, and areas within each other', () => {
+    expect(bandDepths(12)).toEqual([2, 4, 6, 8, 10, 12]);
+    expect(bandDepths(3)).toEqual([0.5, 1, 1.5, 2, 2.5, 3]);
+    const depthsM = Float64Array.from({ length: 400 }, (_, i) => {
+      const away = Math.hypot((i % 20) - 9.5, Math.floor(i / 20) - 9.5);
+      return away > 9 ? NaN : 9 - away;
+    });
+    const bands = depthBands({ columns: 20, rows: 20, lengthM: 200, widthM: 200, depthsM }, [2, 4, 6]);
+    expect(bands.map(({ depthM }) => depthM)).toEqual([2, 4, 6]);
+    expect(bands[0]!.top.y).toBeLessThan(bands[2]!.top.y);
+  });
+});
+
+describe('best hours and places', () => {
+  it('tell the beat with room for all first, and hours without the storm before those with it', async () => {
+    const page = await open();
+    const rows = page.all('doceo-best-hours ol li');
+    expect(rows.length).toBeGreaterThan(1);
+    expect(rows[0]).not.toContain('Thunder');
+    expect(page.all('doceo-best-hours ul li')[0]).toContain('places for all 2');
+    const text = page.all('doceo-best-hours ol button')[0]!;
+    await page.press(text);
+    expect(page.all('.hour')[0]).toContain(text.slice(0, 5));
+  });
+
+  it('say that there is no light at the pole in midwinter', async () => {
+    server
+      .on(api.waters.list, [
+        { ...WATER, water: { ...WATER.water, latitude: 90, longitude: 0, timeZone: 'UTC' } },
+      ])
+      .on(api.lessons.list, [{ ...LESSON, startsAt: '2026-12-21T10:00:00Z' }])
+      .on(api.waters.conditions, { ...dayOf(WATER.id), date: '2026-12-21' });
+    const page = await open();
+    expect(page.text()).toContain('The sun does not rise that day: no hours of light for a lesson.');
+    expect(page.text()).toContain('the sun neither rises nor sets that day');
+  });
+});
+
+describe('readings', () => {
+  const put = (): ConditionReading[] =>
+    (server.of(api.waters.saveReadings).at(-1)?.body as { readings: ConditionReading[] })?.readings ?? [];
+  beforeEach(() =>
+    server
+      .on(api.waters.saveReadings, ({ body }) => {
+        readings = (body as { readings: ConditionReading[] }).readings;
+        return { ok: true as const };
+      })
+      .on(api.waters.removeReading, () => {
+        readings = [];
+        return { ok: true as const };
+      }),
+  );
+
+  it('are typed in, shown with their time, and taken back', async () => {
+    const page = await open();
+    await page.enter('input[name=reading]', '11,5');
+    await page.enter('doceo-readings-panel input[type=time]', '07:30');
+    await page.press('Put it down');
+    await page.quiet();
+    expect(put()).toMatchObject([{ what: 'waterC', value: 11.5, depthM: null }]);
+    expect(new Date(put()[0]!.atMs).toISOString()).toBe('2026-06-10T05:30:00.000Z');
+    expect(page.all('doceo-readings-panel tr')).toEqual(['10 Jun 07:30water11.5 °CTake back']);
+    await page.press('Take back');
+    await page.quiet();
+    expect(page.all('doceo-readings-panel tr')).toEqual([]);
+  });
+
+  it.each([
+    ['warm', '07:30', '“warm” is no number.'],
+    ['90', '07:30', 'That is from −1 °C to 40 °C.'],
+    ['11', '23:00', 'That lies in the future: nobody has read it yet.'],
+  ])('of %s at %s are refused where they are typed', async (text, time, told) => {
+    const page = await open();
+    await page.enter('input[name=reading]', text);
+    await page.enter('doceo-readings-panel input[type=time]', time);
+    await page.press('Put it down');
+    expect(page.all('doceo-readings-panel [role=alert]')).toEqual([told]);
+    expect(server.of(api.waters.saveReadings)).toHaveLength(0);
+    expect(document.querySelector<HTMLInputElement>('input[name=reading]')?.value).toBe(text);
+  });
+
+  it('and soundings are read by the same rules here as in their files', () => {
+    expect(readReadings('time,air_c\n2026-06-10T05:00:00Z,9\n', WATER.id, NOW).file).toHaveLength(1);
+    const sheet = { lengthM: 10, widthM: 10, origin: { longitude: 9, latitude: 57, bearingDeg: 90 } };
+    expect(readSoundings('x_m,y_m,depth_m\n1,1,1\n', sheet).file).toHaveLength(1);
+  });
+});
+
+describe('stones', () => {
+  it('counted in three places name the fly, and what the bank book counted is among them', async () => {
+    server.on(api.events.list, [event({ kind: 'stones', counts: { caddis: 4 } })]);
+    const page = await open();
+    expect(page.text()).toContain('1 count of the bank book');
+    expect(page.all('doceo-stones-card li')).toEqual(['caddis nymph, light, tungsten bead, #12–16']);
+    for (let i = 0; i < 3; i++) await page.press('One stonefly more in place 2');
+    expect(page.all('doceo-stones-card li')[0]).toContain('stonefly nymph, dark, tungsten bead, #8–12');
+    await page.press('One stonefly less in place 2');
+    expect(page.all('doceo-stones-card .index')[0]).toMatch(/of 100, (poor|middling): 3\.0 a place, 2 kinds/);
+    await page.press('Start again');
+    expect(page.all('doceo-stones-card li')).toHaveLength(1);
+  });
+});
