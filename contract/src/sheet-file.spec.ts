@@ -203,7 +203,7 @@ describe('a beat’s file', () => {
         [ring[1], ring[2]] = [ring[2] as number[], ring[1] as number[]];
       }),
       'features[1].shape[0]',
-      'its side crosses the one from corner 2',
+      'its side crosses the one from corner 3',
     ],
     [
       'two of one id',

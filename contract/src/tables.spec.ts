@@ -1,7 +1,11 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { type ConditionReading, READING_KINDS, READING_RANGES, toLonLat } from '@doceo/core';
 import fc from 'fast-check';
 import { writeCsv } from './csv';
+import { jsonSchema } from './openapi';
 import { readingId, readReadings, writeReadings } from './readings-file';
+import { readBeatFile, readLakeFile, sheetFileSchema, writeBeatFile, writeLakeFile } from './sheet-file';
 import { readSoundings, writeSoundings } from './soundings-file';
 
 const origin = { longitude: 9.2, latitude: 57.86, bearingDeg: 90 };
@@ -140,5 +144,27 @@ describe('a file of readings', () => {
 
   it('quotes what needs it (RFC 4180)', () => {
     expect(writeCsv(['a', 'b'], [['x,y', 'say "so"']])).toBe('a,b\r\n"x,y","say ""so"""\r\n');
+  });
+});
+
+describe('the formats of waters in the documents', () => {
+  const read = (name: string): string => readFileSync(join(__dirname, '../../docs/formats', name), 'utf8');
+
+  it('have a schema that is the contract’s', () =>
+    expect(JSON.parse(read('water.schema.json'))).toEqual(
+      JSON.parse(JSON.stringify(jsonSchema(sheetFileSchema, 'input'))),
+    ));
+
+  it('have examples that are read and written the same again', () => {
+    const beat = readBeatFile(read('beat.example.geojson'));
+    expect(beat.issues).toBeNull();
+    expect(writeBeatFile(beat.file!, origin)).toBe(read('beat.example.geojson'));
+    const lake = readLakeFile(read('lake.example.geojson'));
+    expect(lake.file?.soundings).toHaveLength(2);
+    expect(writeLakeFile(lake.file!, origin)).toBe(read('lake.example.geojson'));
+    const soundings = readSoundings(read('soundings.example.csv'), sheet);
+    expect(writeSoundings(soundings.file!)).toBe(read('soundings.example.csv'));
+    const readings = readReadings(read('readings.example.csv'), WATER, NOW);
+    expect(writeReadings(readings.file!)).toBe(read('readings.example.csv'));
   });
 });

@@ -99,8 +99,11 @@ export async function textOf(page: Page, selector: string): Promise<string> {
   return page.$eval(selector, (element) => (element.textContent ?? '').replace(/\s+/g, ' ').trim());
 }
 
-/** Waits until nothing on the page is left to save. */
+/** Waits until nothing on the page is left to save; what was done just now is drawn first. */
 export async function saved(page: Page): Promise<void> {
+  await page.evaluate(
+    () => new Promise((resolve) => requestAnimationFrame(() => requestAnimationFrame(resolve))),
+  );
   await page.waitForSelector('[data-save-state=saved]', { timeout: 15_000 });
 }
 

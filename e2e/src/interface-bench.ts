@@ -3,6 +3,7 @@ import { buildRig, type Rig } from '@doceo/core';
 import type { Browser, Page } from 'puppeteer-core';
 import { DESK, launch, openTab, PHONE, settled, signIn } from './browser';
 import { freshDatabase, startServer } from './server';
+import { timeSoundings } from './soundings-bench';
 
 /** A frame at sixty a second, milliseconds. */
 const FRAME_MS = 1000 / 60;
@@ -93,6 +94,7 @@ async function main(): Promise<void> {
     );
     await page.browserContext().close();
     await timeTaps(browser, server.url);
+    await timeSoundings(browser, server.url);
   } finally {
     await browser.close();
     await server.stop();

@@ -1,5 +1,5 @@
 import { axeFindings } from './axe';
-import { byText, PHONE, textOf } from './browser';
+import { byText, clickText, fill, PHONE, textOf } from './browser';
 import { ask } from './device';
 import { type World, world } from './world';
 
@@ -72,6 +72,80 @@ describe('the water', () => {
     );
     await page.waitForFunction(() => !document.querySelector('doceo-strip')?.textContent?.includes('level'));
     expect(await page.$('doceo-wading-card')).toBeNull();
+  });
+
+  it('lends depth, hour and water to the rig bench and to the snags of the plan at once', async () => {
+    const { page } = at;
+    await at.open('/today');
+    const lessons = await ask<{ id: string; planId: string; waterName: string }[]>(page, '/api/lessons');
+    const own = lessons.find(({ waterName }) => waterName === 'River Ostrel')!;
+    await page.select('doceo-strip select', own.id);
+    await at.open('/water');
+    await clickText(page, 'button', 'Benches: take depth and speed here');
+    await at.open('/rig');
+    await clickText(page, 'article a', 'Two nymphs');
+    const here = await textOf(page, '[data-here]');
+    const ratio = await textOf(page, '[data-figure=indicator-distance]');
+    expect(here).toMatch(/Figures for .*, River Ostrel, \d\d:\d\d: [\d.]+ c?m/);
+
+    // Another hour: the river's level goes with it.
+    await at.open('/water');
+    await page.waitForSelector('.hour input');
+    const level = (): Promise<string> => textOf(page, '.hour .figure:last-child');
+    const first = await level();
+    await page.focus('.hour input');
+    for (let i = 0; i < 23 && (await level()).split(',')[0] === first.split(',')[0]; i++)
+      await page.keyboard.press(i < 12 ? 'ArrowLeft' : 'End');
+    await byText(page, 'doceo-strip .as-if', 'as if at River Ostrel');
+    await at.open('/rig');
+    await clickText(page, 'article a', 'Two nymphs');
+    const later = await textOf(page, '[data-here]');
+    expect(later).not.toBe(here);
+
+    // Another water: the same rig stands in another depth.
+    await at.open('/water');
+    await page.select(
+      'label.small.row select',
+      await page.$eval(
+        'label.small.row select',
+        (field) =>
+          [...(field as HTMLSelectElement).options].find(({ text }) => text === 'Fennick Beck')!.value,
+      ),
+    );
+    await byText(page, 'h1', 'Fennick Beck');
+    await page.waitForFunction(() => document.querySelector('.spot'));
+    await at.open('/rig');
+    await clickText(page, 'article a', 'Two nymphs');
+    await byText(page, '[data-here]', 'Fennick Beck');
+    expect(await textOf(page, '[data-figure=indicator-distance]')).not.toBe(ratio);
+
+    // The plan of the lesson is checked as if it were held there: its places are the river's.
+    await at.open(`/plan/${own.planId}`);
+    await page.waitForSelector('doceo-snag-list');
+    const there = await textOf(page, 'doceo-snag-list');
+    await clickText(page, 'doceo-strip .as-if', 'back to the lesson');
+    await page.waitForFunction(
+      (before) =>
+        document.querySelector('doceo-snag-list')?.textContent?.replace(/\s+/g, ' ').trim() !== before,
+      {},
+      there,
+    );
+    await at.open('/water');
+    await clickText(page, 'button', 'Benches: the rigs’ own depths');
+  });
+
+  it('takes a reading over the station, and back', async () => {
+    const { page } = at;
+    await at.open('/water');
+    await page.waitForSelector('doceo-readings-panel');
+    await byText(page, 'h1', 'River Ostrel');
+    await page.select('doceo-readings-panel select', 'airC');
+    await fill(page, 'input[name=reading]', 'mild');
+    await clickText(page, 'button', 'Put it down');
+    await byText(page, 'doceo-readings-panel [role=alert]', 'is no number');
+    expect(await page.$eval('input[name=reading]', (field) => (field as HTMLInputElement).value)).toBe(
+      'mild',
+    );
   });
 
   it('can be read on a phone, with nothing beyond its edge', async () => {

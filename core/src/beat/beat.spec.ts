@@ -133,7 +133,7 @@ describe('shapes', () => {
         { x: 5, y: 1 },
         { x: 1, y: 5 },
       ]),
-      'pieces[5].shape[0] its side crosses the one from corner 2',
+      'pieces[5].shape[0] its side crosses the one from corner 3',
     ],
     [
       'a boulder of many points',

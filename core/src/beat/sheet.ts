@@ -70,7 +70,7 @@ function shapeFaults(
   if (crossed)
     faults.push({
       path: `${at}.shape[${crossed[0]}]`,
-      message: `its side crosses the one from corner ${crossed[1]}`,
+      message: `its side crosses the one from corner ${crossed[1] + 1}`,
     });
   shape.forEach(({ x, y }, corner) => {
     if (!(x >= 0 && x <= lengthM && y >= 0 && y <= widthM))

@@ -63,11 +63,13 @@ type AnySheet = Sheet<string>;
       </p>
     }
     @if (told().length > 0) {
-      <ul class="wrong" role="alert">
-        @for (fault of told(); track $index) {
-          <li>{{ fault }}</li>
-        }
-      </ul>
+      <div class="wrong" role="alert">
+        <ul>
+          @for (fault of told(); track $index) {
+            <li>{{ fault }}</li>
+          }
+        </ul>
+      </div>
     }
     <ng-content />
     <doceo-sheet-editor
@@ -98,7 +100,8 @@ type AnySheet = Sheet<string>;
       margin: 6px 0;
     }
 
-    ul.wrong {
+    .wrong ul {
+      margin: 0;
       padding-left: 18px;
     }
   `,
