@@ -41,6 +41,7 @@ const KEPT: ReadonlySet<Endpoint> = new Set<Endpoint>(
     api.waters.list,
     api.waters.conditions,
     api.waters.beats,
+    api.waters.lake,
     api.students.list,
     api.plans.list,
     api.plans.get,

@@ -14,7 +14,7 @@ import {
   toArray,
 } from 'rxjs';
 import { ApiClient } from '../data/api-client';
-import { DayStore } from '../data/day-store';
+import { DayStore, localDate } from '../data/day-store';
 import { dayText } from '../data/lesson-texts';
 
 interface Part {
@@ -116,11 +116,27 @@ export class BankReadyComponent {
       { name: 'the application', here: defer(() => from(applicationHere())) },
       ...lessons.map((one) => ({ name: this.nameOf(one), here: this.all(lessonNeeds(one)) })),
       { name: 'waters, rule cards and students', here: this.all(DAY_NEEDS) },
+      { name: 'beats, lakes and conditions', here: this.all(this.drawings(lessons)) },
       { name: 'rigs and measured values', here: this.all(RIG_NEEDS) },
     ];
     return concat(...parts.map(({ name, here }) => here.pipe(map((is): Part => ({ name, here: is }))))).pipe(
       toArray(),
     );
+  }
+
+  /** The drawing of each lesson's water, and the conditions of its day. */
+  private drawings(lessons: readonly SavedLesson[]): Need[] {
+    return lessons.flatMap((lesson) => {
+      const saved = this.day.waterOf(lesson);
+      if (!saved) return [];
+      const params = { id: saved.id };
+      const date = localDate(lesson.startsAt, saved.water.timeZone);
+      const flows = ['river', 'brook'].includes(saved.water.kind);
+      return [
+        need(flows ? api.waters.beats : api.waters.lake, { params }),
+        need(api.waters.conditions, { params, query: { date } }),
+      ];
+    });
   }
 
   private nameOf(lesson: SavedLesson): string {

@@ -5,6 +5,7 @@ import { IDBFactory } from 'fake-indexeddb';
 import { LESSON, PLAN, uuid } from '../../testing/fixtures';
 import type { FakeServer } from '../../testing/fake-server';
 import { lessonServer, setDate, type Shown, show } from '../../testing/page';
+import { dayOf, FORD, savedBeat } from '../../testing/waters';
 import { BankReadyComponent } from './bank-ready.component';
 
 const SOON: SavedLesson = {
@@ -26,7 +27,9 @@ describe('packing a device for the bank', () => {
     localStorage.clear();
     Dexie.dependencies.indexedDB = new IDBFactory();
     setDate();
-    server = lessonServer();
+    server = lessonServer()
+      .on(api.waters.beats, [savedBeat(91, FORD)])
+      .on(api.waters.conditions, dayOf(LESSON.waterId));
     withApplication(true);
   });
   afterEach(() => jest.useRealTimers());
@@ -53,7 +56,8 @@ describe('packing a device for the bank', () => {
     const page = await open();
     expect(page.all('h2')).toEqual(['Ready for the bank, with or without a network']);
     expect(missing(page)).toEqual([]);
-    expect(page.all('li')).toHaveLength(4);
+    expect(page.all('li')).toHaveLength(5);
+    expect(server.of(api.waters.beats)).toHaveLength(1);
   });
 
   it('takes lessons of the next days along, not those of next month', async () => {
