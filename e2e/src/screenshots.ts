@@ -26,7 +26,21 @@ const SHOTS: Shot[] = [
     path: '/water',
     before: (page) => page.waitForSelector('doceo-conditions-chart canvas').then(() => undefined),
   },
-  { name: 'rig-list', path: '/rig' },
+  {
+    name: 'lake',
+    path: '/water',
+    before: async (page) => {
+      await page.select(
+        'label.small.row select',
+        await page.$eval(
+          'label.small.row select',
+          (field) =>
+            [...(field as HTMLSelectElement).options].find(({ text }) => text === 'Merrow Lake')?.value ?? '',
+        ),
+      );
+      await page.waitForSelector('doceo-lake-board .stand');
+    },
+  },
   { name: 'rig', path: '/rig', before: (page) => clickText(page, 'article a', 'Two nymphs') },
   {
     name: 'rig-dry-dropper',

@@ -23,7 +23,7 @@ import { SessionStore } from '../data/session';
       </label>
       @if (elsewhere(); as place) {
         <button type="button" class="chip as-if" (click)="day.backToLesson()">
-          as if at {{ place }} · back to the lesson
+          <span class="place">as if at {{ place }}</span> · back to the lesson
         </button>
       }
       <span class="fact"
@@ -105,7 +105,9 @@ export class StripComponent {
   protected readonly elsewhere = computed(() => {
     const [moment, water] = [this.day.moment(), this.day.water()?.water];
     if (!moment || !water || !this.day.elsewhere()) return null;
-    return `${water.name}, ${dayText(new Date(moment.atMs).toISOString(), water.timeZone)} ${timeText(moment.atMs, water.timeZone)}`;
+    const day = dayText(new Date(moment.atMs).toISOString(), water.timeZone);
+    const own = dayText(this.day.lesson()?.startsAt ?? '', water.timeZone);
+    return `${water.name}, ${day === own ? '' : `${day} `}${timeText(moment.atMs, water.timeZone)}`;
   });
 
   /** Conditions at the water at the chosen moment. */

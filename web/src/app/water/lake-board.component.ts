@@ -1,6 +1,7 @@
 import { Component, computed, input, output } from '@angular/core';
 import {
   type DepthGrid,
+  distance,
   type FanStand,
   formatRoundLength,
   isLakePoint,
@@ -29,6 +30,8 @@ export interface LakeStand {
 
 const LETTERS_WIDE = 66;
 const LETTERS_NARROW = 34;
+/** Depths are written no nearer to each other, letters. */
+const LABEL_LETTERS = 2.2;
 
 /** Still water from above, north up, to scale: depths, weed, timber, inflow, wind, and fans of casts from the shore. */
 @Component({
@@ -75,7 +78,14 @@ export class LakeBoardComponent {
       ? []
       : this.bands()
           .slice(1)
-          .map(({ depthM, top }) => ({ at: top, text: formatRoundLength(depthM, this.units()) })),
+          .map(({ depthM, top }) => ({ at: top, text: formatRoundLength(depthM, this.units()) }))
+          .reduce<{ at: Point; text: string }[]>(
+            (kept, label) =>
+              kept.every(({ at }) => distance(at, label.at) > this.letter() * LABEL_LETTERS)
+                ? [...kept, label]
+                : kept,
+            [],
+          ),
   );
   protected readonly fishable = computed(() => {
     const [grid, band] = [this.grid(), this.band()];

@@ -49,7 +49,7 @@ import { WaterStore } from './water-store';
             (input)="depthText.set($any($event.target).value)"
         /></label>
       }
-      <label class="field"
+      <label class="field time"
         ><span>at</span
         ><input type="time" [value]="time()" (input)="typedTime.set($any($event.target).value)"
       /></label>
@@ -99,6 +99,10 @@ import { WaterStore } from './water-store';
     .fields .field {
       flex: 1 1 76px;
       min-width: 0;
+    }
+
+    .fields .time {
+      flex-basis: 124px;
     }
 
     .wrong {

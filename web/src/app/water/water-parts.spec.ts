@@ -47,7 +47,7 @@ describe('another water or hour', () => {
     const strip = await show(StripComponent, server);
     TestBed.inject(DayStore).goTo(LAKE.id, Date.parse('2026-06-10T13:00:00Z'));
     await strip.quiet();
-    expect(strip.text()).toContain('as if at Merrow Lake, Wed 10 Jun 15:00 · back to the lesson');
+    expect(strip.text()).toContain('as if at Merrow Lake, 15:00 · back to the lesson');
     await strip.press(/back to the lesson/);
     expect(strip.text()).not.toContain('as if');
     expect(TestBed.inject(DayStore).water()?.id).toBe(WATER.id);
