@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { dateSchema, idSchema, lineSchema } from './common';
 import { planBodySchema } from './plan';
 import { flySchema, measuredSchema, rigSchema, templateParametersSchema } from './rig';
+import { castCommands } from './compute-cast';
 import { waterCommands } from './compute-water';
 import { skillFitSchema, tracingParametersSchema } from './skill-fit';
 import { waterSchema } from './water';
@@ -300,6 +301,7 @@ export const commands = {
     output: z.strictObject({ snags: z.array(snagSchema) }),
   },
   ...waterCommands,
+  ...castCommands,
 } as const;
 
 export type CommandName = keyof typeof commands;

@@ -9,6 +9,7 @@ export * from './beat';
 export * from './geo';
 export * from './rig';
 export * from './lake';
+export * from './cast';
 export * from './fly-box';
 export * from './skill';
 export * from './fault';

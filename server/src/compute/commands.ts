@@ -5,6 +5,8 @@ import {
   classKit,
   comfortBand,
   chopOf,
+  pauseTable,
+  unroll,
   conditionAlerts,
   depthGrid,
   lakeFaults,
@@ -107,6 +109,10 @@ export const runners: Runners = {
       ? { faults, seams: [], stands: [] }
       : { faults, seams: findSeams(beat), stands: suggestStands(beat, options) };
   },
+  unroll: ({ table, ...line }) => ({
+    ...unroll(line),
+    table: table.length > 0 ? pauseTable(table, line) : [],
+  }),
   'lake-suggest': ({ lake, cells, ...options }) => {
     const faults = lakeFaults(lake);
     if (faults.length > 0)

@@ -143,6 +143,16 @@ describe('compute', () => {
       { faults: [{ path: 'pieces[0].shape[0]', message: 'lies outside the beat' }] },
     ],
     [
+      'unroll',
+      { skinFriction: 0, flyDragAreaM2: 0, loopDrag: 0, lineM: 9, speedMs: 12, table: [6] },
+      {
+        seconds: expect.closeTo(1, 3),
+        constantSpeedS: 1.5,
+        energyKeptS: 1,
+        table: [expect.objectContaining({ lineM: 6 })],
+      },
+    ],
+    [
       'lake-suggest',
       {
         lake: {
