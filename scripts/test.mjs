@@ -60,7 +60,10 @@ try {
     check('types of the service worker', 'npx', ['tsc', '--noEmit', '-p', 'web/tsconfig.worker.json']);
   }
   if (wanted('unit'))
-    jest('unit and API', ['core', 'contract', 'demo', 'server', 'web'], env, ['--maxWorkers=2', '--testTimeout=30000']);
+    jest('unit and API', ['core', 'contract', 'demo', 'server', 'web'], env, [
+      '--maxWorkers=2',
+      '--testTimeout=30000',
+    ]);
   if (wanted('e2e'))
     jest('end to end', ['e2e'], env, ['--runInBand', '--testTimeout=90000', ...process.argv.slice(3)]);
 } finally {
