@@ -4,6 +4,7 @@ import { dateSchema, idSchema, lineSchema } from './common';
 import { planBodySchema } from './plan';
 import { flySchema, measuredSchema, rigSchema, templateParametersSchema } from './rig';
 import { castCommands } from './compute-cast';
+import { strikeCommands } from './compute-strike';
 import { waterCommands } from './compute-water';
 import { skillFitSchema, tracingParametersSchema } from './skill-fit';
 import { waterSchema } from './water';
@@ -302,6 +303,7 @@ export const commands = {
   },
   ...waterCommands,
   ...castCommands,
+  ...strikeCommands,
 } as const;
 
 export type CommandName = keyof typeof commands;

@@ -10,6 +10,7 @@ export * from './geo';
 export * from './rig';
 export * from './lake';
 export * from './cast';
+export * from './strike';
 export * from './fly-box';
 export * from './skill';
 export * from './fault';

@@ -7,6 +7,8 @@ import {
   chopOf,
   pauseTable,
   unroll,
+  setGeometry,
+  takeScore,
   conditionAlerts,
   depthGrid,
   lakeFaults,
@@ -113,6 +115,8 @@ export const runners: Runners = {
     ...unroll(line),
     table: table.length > 0 ? pauseTable(table, line) : [],
   }),
+  'set-geometry': (given) => setGeometry(given),
+  'take-score': ({ stimuli, setsMs, latestMs }) => takeScore(stimuli, setsMs, latestMs),
   'lake-suggest': ({ lake, cells, ...options }) => {
     const faults = lakeFaults(lake);
     if (faults.length > 0)

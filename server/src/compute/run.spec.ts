@@ -142,6 +142,12 @@ describe('compute', () => {
       },
       { faults: [{ path: 'pieces[0].shape[0]', message: 'lies outside the beat' }] },
     ],
+    ['set-geometry', { lineDeg: 180, slackM: 0.25, sweepM: 1 }, { movesM: 0.75, verdict: 'into-the-mouth' }],
+    [
+      'take-score',
+      { stimuli: [{ atMs: 0, kind: 'dip' }], setsMs: [350] },
+      { hits: 1, misses: 0, medianMs: 350, kinds: [expect.objectContaining({ kind: 'dip' })] },
+    ],
     [
       'unroll',
       { skinFriction: 0, flyDragAreaM2: 0, loopDrag: 0, lineM: 9, speedMs: 12, table: [6] },

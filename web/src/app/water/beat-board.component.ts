@@ -1,6 +1,4 @@
-import { Component, computed, inject, input, output } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
-import { BreakpointObserver } from '@angular/cdk/layout';
+import { Component, computed, input, output } from '@angular/core';
 import {
   type Beat,
   findSeams,
@@ -16,9 +14,9 @@ import {
   wading,
   type Wader,
 } from '@doceo/core';
-import { map } from 'rxjs';
 import { beatLabels } from './beat-labels';
 import { pathOf } from './paths';
+import { narrowWindow } from '../parts/narrow';
 
 /** What a stand is for, beside where it is. */
 export interface BoardStand {
@@ -35,7 +33,7 @@ const LATE_SHARE = 0.88;
 @Component({
   selector: 'doceo-beat-board',
   templateUrl: './beat-board.component.html',
-  styleUrl: './beat-board.component.css',
+  styleUrls: ['./board.css', './beat-board.component.css'],
 })
 export class BeatBoardComponent {
   readonly beat = input.required<Beat>();
@@ -50,12 +48,7 @@ export class BeatBoardComponent {
   readonly lanes = input<readonly Lane[]>([]);
   readonly choose = output<number>();
 
-  private readonly narrow = toSignal(
-    inject(BreakpointObserver)
-      .observe('(max-width: 700px)')
-      .pipe(map(({ matches }) => matches)),
-    { initialValue: false },
-  );
+  private readonly narrow = narrowWindow();
   /** Letters in metres, so that they are of one size on the screen whatever the beat's length. */
   protected readonly letter = computed(
     () => (this.beat().lengthM + 2 * MARGIN_M) / (this.narrow() ? 30 : 66),

@@ -37,7 +37,7 @@ const LABEL_LETTERS = 2.2;
 @Component({
   selector: 'doceo-lake-board',
   templateUrl: './lake-board.component.html',
-  styleUrl: './lake-board.component.css',
+  styleUrls: ['./board.css', './lake-board.component.css'],
 })
 export class LakeBoardComponent {
   readonly lake = input.required<Lake>();

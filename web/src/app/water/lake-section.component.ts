@@ -1,10 +1,8 @@
-import { BreakpointObserver } from '@angular/cdk/layout';
 import { Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import type { SavedLake } from '@doceo/contract';
 import { type DepthGrid, depthAt, formatWind, type LakeAdvice, type Species, suggestLake } from '@doceo/core';
-import { map, type Subscription } from 'rxjs';
+import type { Subscription } from 'rxjs';
 import { firstName } from '../data/lesson-texts';
 import { SessionStore } from '../data/session';
 import { ComfortBandComponent } from './comfort-band.component';
@@ -12,6 +10,7 @@ import { DepthRunner } from './depth-runner';
 import { type BoardView, LakeBoardComponent, type LakeStand } from './lake-board.component';
 import { LakePanelComponent } from './lake-panel.component';
 import { WaterStore } from './water-store';
+import { narrowWindow } from '../parts/narrow';
 
 /** Cells of the grid along the lake's longer side. */
 const CELLS = 160;
@@ -138,12 +137,7 @@ export class LakeSectionComponent {
   private readonly share = signal<number | null>(null);
   private run: Subscription | null = null;
 
-  protected readonly narrow = toSignal(
-    inject(BreakpointObserver)
-      .observe('(max-width: 700px)')
-      .pipe(map(({ matches }) => matches)),
-    { initialValue: false },
-  );
+  protected readonly narrow = narrowWindow();
   protected readonly busy = computed(() => this.share());
   protected readonly advice = computed<LakeAdvice | null>(() => {
     const [saved, grid, profile, hour] = [this.lake(), this.grid(), this.store.profile(), this.store.hour()];

@@ -25,6 +25,7 @@ import {
   withPiece,
 } from '@doceo/core';
 import { type Drag, DragDirective } from '../../drawing/drag.directive';
+import { narrowWindow } from '../../parts/narrow';
 import { pathOf } from '../paths';
 import type { Palette } from './palette';
 import { PieceInspectorComponent } from './piece-inspector.component';
@@ -32,7 +33,9 @@ import { PieceInspectorComponent } from './piece-inspector.component';
 type AnySheet = Sheet<string>;
 type AnyPiece = Drawn<string>;
 
+/** Letters along the sheet, and on a phone. */
 const LETTERS = 66;
+const LETTERS_NARROW = 28;
 /** A corner is caught from so many letters away. */
 const CATCH_LETTERS = 0.8;
 const FAR_STEPS = 10;
@@ -48,7 +51,7 @@ const ARROWS: Record<string, Point> = {
   selector: 'doceo-sheet-editor',
   imports: [DragDirective, PieceInspectorComponent],
   templateUrl: './sheet-editor.component.html',
-  styleUrl: './sheet-editor.component.css',
+  styleUrls: ['../board.css', './sheet-editor.component.css'],
 })
 export class SheetEditorComponent {
   readonly sheet = input.required<AnySheet>();
@@ -75,7 +78,10 @@ export class SheetEditorComponent {
     const [sheet, moved] = [this.sheet(), this.moved()];
     return moved ? withPiece<string, AnySheet>(sheet, moved.id, () => moved) : sheet;
   });
-  protected readonly letter = computed(() => this.sheet().lengthM / LETTERS);
+  private readonly narrow = narrowWindow();
+  protected readonly letter = computed(
+    () => this.sheet().lengthM / (this.narrow() ? LETTERS_NARROW : LETTERS),
+  );
   protected readonly box = computed(() => {
     const { lengthM, widthM } = this.sheet();
     const edge = this.letter();

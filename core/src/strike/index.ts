@@ -1,0 +1,2 @@
+export * from './set-geometry';
+export * from './take-score';
