@@ -4,6 +4,7 @@ import { dateSchema, idSchema, lineSchema } from './common';
 import { planBodySchema } from './plan';
 import { flySchema, measuredSchema, rigSchema, templateParametersSchema } from './rig';
 import { castCommands } from './compute-cast';
+import { driftCommands } from './compute-drift';
 import { strikeCommands } from './compute-strike';
 import { waterCommands } from './compute-water';
 import { skillFitSchema, tracingParametersSchema } from './skill-fit';
@@ -303,6 +304,7 @@ export const commands = {
   },
   ...waterCommands,
   ...castCommands,
+  ...driftCommands,
   ...strikeCommands,
 } as const;
 

@@ -11,6 +11,7 @@ export * from './rig';
 export * from './lake';
 export * from './cast';
 export * from './strike';
+export * from './drift';
 export * from './fly-box';
 export * from './skill';
 export * from './fault';

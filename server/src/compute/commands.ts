@@ -7,7 +7,9 @@ import {
   chopOf,
   pauseTable,
   unroll,
+  mendCompared,
   setGeometry,
+  surfaceDrift,
   takeScore,
   conditionAlerts,
   depthGrid,
@@ -115,6 +117,11 @@ export const runners: Runners = {
     ...unroll(line),
     table: table.length > 0 ? pauseTable(table, line) : [],
   }),
+  'surface-drift': ({ mend, ...given }) => {
+    if (!mend) return { ...surfaceDrift(given), fedCleanM: null, leftCleanM: null };
+    const { mended, fed, left } = mendCompared({ ...given, mend });
+    return { ...mended, fedCleanM: fed.cleanM, leftCleanM: left.cleanM };
+  },
   'set-geometry': (given) => setGeometry(given),
   'take-score': ({ stimuli, setsMs, latestMs }) => takeScore(stimuli, setsMs, latestMs),
   'lake-suggest': ({ lake, cells, ...options }) => {

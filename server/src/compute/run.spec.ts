@@ -142,6 +142,14 @@ describe('compute', () => {
       },
       { faults: [{ path: 'pieces[0].shape[0]', message: 'lies outside the beat' }] },
     ],
+    [
+      'surface-drift',
+      {
+        ...{ lanes: [{ toM: 30, speedMs: 0.8 }], castM: 8, castDeg: 0, slackShare: 0.25, leaderM: 0 },
+        ...{ nodes: 20, durationS: 3, mend: null },
+      },
+      { onsetS: expect.closeTo(2.5, 1), fedCleanM: null },
+    ],
     ['set-geometry', { lineDeg: 180, slackM: 0.25, sweepM: 1 }, { movesM: 0.75, verdict: 'into-the-mouth' }],
     [
       'take-score',

@@ -1,0 +1,2 @@
+export * from './filament';
+export * from './surface-drift';
