@@ -67,9 +67,9 @@ const CLOSE_M = { lengthM: 42, widthM: 28 };
           </div>
         }
       </div>
-      @if (busy(); as share) {
+      @if (share(); as done) {
         <p class="row" role="status">
-          <progress [value]="share" max="1">{{ share }}</progress> Depths between the soundings …
+          <progress [value]="done" max="1">{{ done }}</progress> Depths between the soundings …
         </p>
       }
       <p class="small soft">
@@ -134,11 +134,10 @@ export class LakeSectionComponent {
   protected readonly species = signal<Species>('brown-trout');
   protected readonly at = signal(0);
   protected readonly grid = signal<DepthGrid | null>(null);
-  private readonly share = signal<number | null>(null);
+  protected readonly share = signal<number | null>(null);
   private run: Subscription | null = null;
 
   protected readonly narrow = narrowWindow();
-  protected readonly busy = computed(() => this.share());
   protected readonly advice = computed<LakeAdvice | null>(() => {
     const [saved, grid, profile, hour] = [this.lake(), this.grid(), this.store.profile(), this.store.hour()];
     if (!saved || !grid || !hour || profile.length === 0) return null;

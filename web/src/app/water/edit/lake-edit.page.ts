@@ -192,10 +192,10 @@ export class LakeEditPage implements OnInit, OnDestroy {
   protected readonly failed = signal<ApiError | null>(null);
   protected readonly lake = computed(() => this.document()?.value() as Lake);
   protected readonly share = signal<number | null>(null);
-  private readonly computed = signal<{ lake: Lake; grid: DepthGrid } | null>(null);
+  private readonly seen = signal<{ lake: Lake; grid: DepthGrid } | null>(null);
   /** Gone as soon as the lake is another. */
   protected readonly grid = computed(() => {
-    const found = this.computed();
+    const found = this.seen();
     return found?.lake === this.lake() ? found.grid : null;
   });
   protected readonly figures = computed(() => {
@@ -269,7 +269,7 @@ export class LakeEditPage implements OnInit, OnDestroy {
     this.run = this.runner.run(lake, CELLS).subscribe({
       next: ({ share, grid }) => {
         this.share.set(grid ? null : Math.max(0.001, share));
-        if (grid) this.computed.set({ lake, grid });
+        if (grid) this.seen.set({ lake, grid });
       },
       error: () => this.share.set(null),
     });
