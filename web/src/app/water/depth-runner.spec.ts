@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import { depthAt } from '@doceo/core';
+import { depthAt, type DepthGrid } from '@doceo/core';
 import { SAVED_LAKE } from '../../testing/waters';
 import { DepthRunner, type DepthStep } from './depth-runner';
 import { DEPTHS_WORKER } from './depths-token';
@@ -57,11 +57,14 @@ describe('depths of a lake', () => {
     expect(worker.ended).toBe(true);
   });
 
-  it('are refused for a lake that cannot be computed', async () => {
+  it('have as many cells as a square has, in the form of the lake', async () => {
     TestBed.configureTestingModule({});
-    const error = await new Promise((resolve) =>
-      TestBed.inject(DepthRunner).run(SAVED_LAKE.lake, 5000).subscribe({ error: resolve }),
+    const long = { ...SAVED_LAKE.lake, lengthM: 800 };
+    const grid = await new Promise<DepthGrid>((resolve) =>
+      TestBed.inject(DepthRunner)
+        .run(long, 20)
+        .subscribe(({ grid: found }) => found && resolve(found)),
     );
-    expect(error).toMatchObject({ code: 'out-of-range' });
+    expect([grid.columns, grid.rows]).toEqual([40, 10]);
   });
 });

@@ -20,7 +20,7 @@ interface DepthsApi {
 export class DepthRunner {
   private readonly startWorker = inject(DEPTHS_WORKER, { optional: true });
 
-  /** @param cells into which the longer side is divided */
+  /** @param cells each way, for a square lake */
   run(lake: Lake, cells: number): Observable<DepthStep> {
     return new Observable((listener) => {
       const worker = this.startWorker?.();

@@ -3,15 +3,18 @@ import { type DepthGrid, type Lake, lakeDepths } from '@doceo/core';
 /** Rows between two words on how far it is. */
 const TELL_EVERY = 4;
 
-/** Depths of a lake in cells, its longer side divided into so many. */
+/** Most cells along a side. */
+const MOST = 1000;
+
+/** Depths of a lake in square cells, as many as a square of so many each way has. */
 export async function computeDepths(
   lake: Lake,
   cells: number,
   tell: (share: number) => unknown,
 ): Promise<DepthGrid> {
-  const longer = Math.max(lake.lengthM, lake.widthM);
-  const count = (lengthM: number): number => Math.max(2, Math.round((cells * lengthM) / longer));
-  const size = { columns: count(lake.lengthM), rows: count(lake.widthM) };
+  const shape = Math.sqrt(lake.lengthM / lake.widthM);
+  const count = (side: number): number => Math.max(2, Math.min(MOST, Math.round(side)));
+  const size = { columns: count(cells * shape), rows: count(cells / shape) };
   const steps = lakeDepths(lake, size);
   for (let row = 1; ; row++) {
     const step = steps.next();

@@ -12,8 +12,8 @@ import { LakePanelComponent } from './lake-panel.component';
 import { WaterStore } from './water-store';
 import { narrowWindow } from '../parts/narrow';
 
-/** Cells of the grid along the lake's longer side. */
-const CELLS = 160;
+/** Cells of the grid each way, for a square lake. */
+const CELLS = 130;
 /** A cast of a beginner on still water, and a slow hand-twist. Estimates. */
 const CAST_M = 12;
 const RETRIEVE_MS = 0.1;

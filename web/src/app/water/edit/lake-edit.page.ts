@@ -31,7 +31,7 @@ import { LakeBoardComponent } from '../lake-board.component';
 import { LAKE_PALETTE, type Palette } from './palette';
 import { SheetFrameComponent } from './sheet-frame.component';
 
-/** Cells along the longer side when depths are looked at here. */
+/** Cells each way when depths are looked at here, for a square lake. */
 const CELLS = 200;
 const NORTH_UP = 90;
 const M2_PER_ACRE = 4046.8564224;
