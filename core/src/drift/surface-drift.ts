@@ -93,9 +93,10 @@ const FASTEST_MS = 4;
 const DIVERGED = 0.01;
 
 /**
- * The drift of a fly on a line that the water carries (brief model: inextensible, perfectly flexible, no inertia; the
- * resistance across it about twenty times that along it). Slack is laid evenly: every segment begins shorter than it may
- * be. Absolute seconds depend on the resistance ratio and on how the slack lies; the order of presentations does less.
+ * The drift of a fly on a line that the water carries: inextensible, perfectly flexible, without inertia; the resistance
+ * across it about twenty times that along it. Slack is laid evenly: every segment begins shorter than it may be. Absolute
+ * seconds depend on the resistance ratio and on how the slack lies; the order of presentations does less. See
+ * docs/models.md.
  *
  * @throws CoreError 'out-of-range' for what cannot be, and for a run that does not converge
  */
