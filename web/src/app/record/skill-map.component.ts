@@ -1,12 +1,8 @@
-import { Component, computed, inject, input, output } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
-import { BreakpointObserver } from '@angular/cdk/layout';
+import { Component, computed, input, output } from '@angular/core';
 import { formatProbability, type SkillState, SKILLS } from '@doceo/core';
-import { map } from 'rxjs';
+import { narrowWindow } from '../parts/narrow';
 import { drawSkillMap, type Reach } from './streams';
 
-/** Below this width the streams run down the page. */
-const NARROW = '(max-width: 700px)';
 /** A change smaller than this is not pointed at. */
 const SEEN_CHANGE = 0.02;
 
@@ -25,12 +21,8 @@ export class SkillMapComponent {
   readonly looked = input<string | null>(null);
   readonly choose = output<string>();
 
-  private readonly narrow = toSignal(
-    inject(BreakpointObserver)
-      .observe(NARROW)
-      .pipe(map(({ matches }) => matches)),
-    { initialValue: false },
-  );
+  /** The streams run down the page of a phone. */
+  private readonly narrow = narrowWindow();
   protected readonly place = computed(() => (this.narrow() ? 'phone' : 'desk'));
   protected readonly drawn = computed(() => drawSkillMap(this.state(), this.then(), this.place()));
   protected readonly rests = computed(() => {

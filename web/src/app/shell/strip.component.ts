@@ -26,6 +26,13 @@ import { SessionStore } from '../data/session';
           <span class="place">as if at {{ place }}</span> · back to the lesson
         </button>
       }
+    } @else {
+      <span>No lesson on the calendar yet</span>
+      @if (elsewhere(); as place) {
+        <a class="fact" routerLink="/water">{{ place }}</a>
+      }
+    }
+    @if (day.water()) {
       <span class="fact"
         >light <b class="figure">{{ light() }}</b></span
       >
@@ -42,11 +49,11 @@ import { SessionStore } from '../data/session';
           >wind <b class="figure">{{ now.wind }}</b></a
         >
       }
+    }
+    @if (day.lesson(); as lesson) {
       <span class="fact"
         >students <b class="figure">{{ lesson.studentIds.length }}</b></span
       >
-    } @else {
-      <span>No lesson on the calendar yet</span>
     }
     <span class="spread"></span>
     @if (bank.waiting() > 0) {

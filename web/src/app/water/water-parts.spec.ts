@@ -53,6 +53,22 @@ describe('another water or hour', () => {
     expect(TestBed.inject(DayStore).water()?.id).toBe(WATER.id);
   });
 
+  it('is told in the strip of somebody without a lesson too, with its light and water', async () => {
+    server.on(api.lessons.list, []);
+    const strip = await show(StripComponent, server);
+    expect(strip.text()).toContain('No lesson on the calendar yet');
+    expect(strip.all('.fact')).toEqual([]);
+    TestBed.inject(DayStore).goTo(LAKE.id, Date.parse('2026-06-10T13:00:00Z'));
+    await strip.quiet();
+    expect(strip.all('.fact')).toEqual([
+      'Merrow Lake, Wed 10 Jun 15:00',
+      expect.stringMatching(/^light \d\d:\d\d–\d\d:\d\d$/),
+      'water 12.4 °C',
+      'wind 3 m/s',
+    ]);
+    expect(strip.text()).not.toContain('students');
+  });
+
   it('is set by the hour’s slider, and the lesson’s own hour is the lesson’s again', async () => {
     const page = await open();
     const day = TestBed.inject(DayStore);
