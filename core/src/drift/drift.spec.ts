@@ -1,4 +1,6 @@
-import { mendCompared, speedAt, surfaceDrift, type SurfaceDrift } from './surface-drift';
+import type { Act } from './acts';
+import { speedAt } from './lanes';
+import { mendCompared, surfaceDrift, type SurfaceDrift } from './surface-drift';
 
 const even = (speedMs: number) => [{ toM: 30, speedMs }];
 /** Slow, fast, slow. */
@@ -85,9 +87,9 @@ describe('a line on the water', () => {
 
   it('drifts longer with an upstream mend over a fast lane, and the wrong way is worse than none fed', () => {
     const given = { lanes: fastBetween, castM: 8, castDeg: 90, slackShare: 0.1, durationS: 8 };
-    const mend = { atS: 0.2, way: 'up' as const, sizeM: 1.2, from: 0.15, to: 0.8 };
-    const { mended, fed, left } = mendCompared({ ...given, mend });
-    const wrong = surfaceDrift({ ...given, mend: { ...mend, way: 'down' } });
+    const mend: Act = { kind: 'mend', atS: 0.2, way: 'up', sizeM: 1.2, from: 0.15, to: 0.8 };
+    const { mended, fed, left } = mendCompared({ ...given, acts: [mend] });
+    const wrong = surfaceDrift({ ...given, acts: [{ ...mend, way: 'down' }] });
     expect(mended.cleanM).toBeGreaterThan(left.cleanM);
     expect(mended.cleanM).toBeGreaterThan(fed.cleanM);
     expect(wrong.cleanM).toBeLessThan(fed.cleanM);
@@ -101,9 +103,9 @@ describe('a line on the water', () => {
       ],
       ...{ castM: 8, castDeg: 90, slackShare: 0.1, durationS: 8 },
     };
-    const mend = { atS: 0.2, way: 'down' as const, sizeM: 1, from: 0.1, to: 0.8 };
-    const down = surfaceDrift({ ...given, mend });
-    const up = surfaceDrift({ ...given, mend: { ...mend, way: 'up' } });
+    const mend: Act = { kind: 'mend', atS: 0.2, way: 'down', sizeM: 1, from: 0.1, to: 0.8 };
+    const down = surfaceDrift({ ...given, acts: [mend] });
+    const up = surfaceDrift({ ...given, acts: [{ ...mend, way: 'up' }] });
     expect(down.cleanM).toBeGreaterThan(up.cleanM);
   });
 
@@ -125,7 +127,7 @@ describe('a line on the water', () => {
     ['nodes', { nodes: 10_000 }],
     ['lanes[0].speedMs', { lanes: even(5) }],
     ['lanes[1].toM', { lanes: [...even(1), { toM: 2, speedMs: 1 }] }],
-    ['mend.atS', { mend: { atS: 99, way: 'up', sizeM: 1, from: 0.2, to: 0.5 } }],
+    ['acts[0].atS', { acts: [{ kind: 'mend', atS: 99, way: 'up', sizeM: 1, from: 0.2, to: 0.5 }] }],
     ['leaderM', { leaderM: 20 }],
   ])('refuses %s that cannot be', (name, given) =>
     expect(() => surfaceDrift(given)).toThrow(

@@ -9,6 +9,10 @@ import {
   unroll,
   mendCompared,
   setGeometry,
+  presentations,
+  rankPresentation,
+  sideDrift,
+  skillsOf,
   surfaceDrift,
   takeScore,
   conditionAlerts,
@@ -117,10 +121,21 @@ export const runners: Runners = {
     ...unroll(line),
     table: table.length > 0 ? pauseTable(table, line) : [],
   }),
-  'surface-drift': ({ mend, ...given }) => {
-    if (!mend) return { ...surfaceDrift(given), fedCleanM: null, leftCleanM: null };
-    const { mended, fed, left } = mendCompared({ ...given, mend });
+  'surface-drift': ({ mend, acts, ...given }) => {
+    const all = [...(mend ? [{ kind: 'mend' as const, ...mend }] : []), ...acts];
+    if (!all.some(({ kind }) => kind === 'mend'))
+      return { ...surfaceDrift({ ...given, acts: all }), fedCleanM: null, leftCleanM: null };
+    const { mended, fed, left } = mendCompared({ ...given, acts: all });
     return { ...mended, fedCleanM: fed.cleanM, leftCleanM: left.cleanM };
+  },
+  'side-drift': (given) => sideDrift(given),
+  'drift-rank': ({ scene, most }) => {
+    const ways = presentations(scene);
+    const ranked = ways.flatMap((way) => {
+      const found = rankPresentation(scene, way);
+      return found ? [{ ...way, ...found, skills: skillsOf(way) }] : [];
+    });
+    return { tried: ways.length, ranked: ranked.sort((a, b) => b.cleanM - a.cleanM).slice(0, most) };
   },
   'set-geometry': (given) => setGeometry(given),
   'take-score': ({ stimuli, setsMs, latestMs }) => takeScore(stimuli, setsMs, latestMs),

@@ -150,6 +150,22 @@ describe('compute', () => {
       },
       { onsetS: expect.closeTo(2.5, 1), fedCleanM: null },
     ],
+    [
+      'side-drift',
+      { depthM: 2, profile: 'even', durationS: 10, nodes: 12 },
+      { steadyDepthM: expect.closeTo(1.5, 2), ticks: 0, toZoneS: null },
+    ],
+    [
+      'drift-rank',
+      { scene: { lanes: [{ toM: 30, speedMs: 0.5 }], lieM: 6, durationS: 4 }, most: 3 },
+      {
+        ranked: [
+          expect.objectContaining({ cleanM: expect.any(Number) }),
+          expect.anything(),
+          expect.anything(),
+        ],
+      },
+    ],
     ['set-geometry', { lineDeg: 180, slackM: 0.25, sweepM: 1 }, { movesM: 0.75, verdict: 'into-the-mouth' }],
     [
       'take-score',

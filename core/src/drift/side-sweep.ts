@@ -1,0 +1,69 @@
+import { SHOT_DENSITY, WATER_DENSITY } from '../rig';
+import { GRAVITY } from '../units';
+import { shotLoad } from './rig-side';
+import { sideDrift, type SideDrift } from './side-drift';
+
+/** Shot is added this far above the point fly, metres. */
+export const ADDED_ABOVE_M = 0.2;
+
+/** A rig with its float so far above the point fly, and so much tin shot put on. */
+export interface SweepCell {
+  leaderM: number;
+  addedKg: number;
+}
+
+export interface SweepFound {
+  /** In the zone and not on the bed. */
+  clearS: number;
+  steadyDepthM: number;
+  ticks: number;
+  contactShare: number;
+  goesUnder: boolean;
+}
+
+/** The same drift with the float moved and weight added; loads keep their distance to the point fly. */
+export function sweptDrift(drift: SideDrift, { leaderM, addedKg }: SweepCell): SideDrift {
+  const off = leaderM - drift.leaderM;
+  const loads = drift.loads
+    .map((load) => ({ ...load, belowFloatM: load.belowFloatM + off }))
+    .filter(({ belowFloatM }) => belowFloatM >= 0);
+  if (addedKg > 0) {
+    const weightN = addedKg * (1 - WATER_DENSITY / SHOT_DENSITY.tin) * GRAVITY;
+    const at = Math.max(0, leaderM - ADDED_ABOVE_M);
+    loads.unshift(shotLoad(at, addedKg, weightN, SHOT_DENSITY.tin));
+  }
+  return { ...drift, leaderM, loads };
+}
+
+/** A cell of the map: where the fly of that rig goes. */
+export function sweepCell(drift: SideDrift, cell: SweepCell): SweepFound {
+  const { clearS, steadyDepthM, ticks, contactShare, goesUnder } = sideDrift(sweptDrift(drift, cell));
+  return { clearS, steadyDepthM, ticks, contactShare, goesUnder };
+}
+
+/** Cells of a map of so many distances by so many weights, in an order that fills it evenly from the start. */
+export function sweepCells(
+  { fromM, toM, distances }: { fromM: number; toM: number; distances: number },
+  { mostKg, weights }: { mostKg: number; weights: number },
+): (SweepCell & { column: number; row: number })[] {
+  const share = (i: number, of: number): number => (of === 1 ? 0 : i / (of - 1));
+  const all = Array.from({ length: distances * weights }, (_, i) => ({
+    column: i % distances,
+    row: Math.floor(i / distances),
+  }));
+  // Bits in reverse: each cell lies as far as it can from those before.
+  const scattered = (i: number): number => {
+    let [left, sum, half] = [i, 0, 0.5];
+    for (; left > 0; left >>= 1, half /= 2) sum += (left & 1) * half;
+    return sum;
+  };
+  return all
+    .map((cell, i) => ({ ...cell, order: scattered(i) }))
+    .sort((a, b) => a.order - b.order)
+    .map(({ column, row }) => ({
+      column,
+      row,
+      leaderM: fromM + (toM - fromM) * share(column, distances),
+      addedKg: mostKg * share(row, weights),
+    }));
+}
