@@ -1,7 +1,8 @@
+import { unroll } from '../cast';
 import { CoreError } from '../error';
 
-/** Speed of the fly leg of a beginner's short cast, m/s. Estimate, 10…15. */
-const LEG_SPEED_MS = 12;
+/** A student's throw is so much faster or slower than the usual one, as a share of the time. Estimate. */
+const THROW_SPREAD = 0.15;
 /** Fewest taps that tell a pause each way. */
 export const LEAST_TAPS = 3;
 
@@ -17,14 +18,14 @@ export interface TapTempo {
 }
 
 /**
- * Time a length of line takes to unroll: 2L/v when the fly leg keeps its speed, 4L/(3v) when it keeps its energy and
- * nothing slows it. With air it lies between for short casts.
+ * Time a length of line takes to unroll in the air, thrown as beginners do: the loop's own, with a spread to each side.
  *
- * @param lineM line beyond the rod tip, metres, > 0
+ * @param lineM line beyond the rod tip, metres
  */
 export function unrollTime(lineM: number): { fromS: number; toS: number } {
-  if (!(lineM > 0)) throw new CoreError('out-of-range', { name: 'lineM', value: lineM, min: 0 });
-  return { fromS: (4 * lineM) / (3 * LEG_SPEED_MS), toS: (2 * lineM) / LEG_SPEED_MS };
+  const { seconds, constantSpeedS } = unroll({ lineM });
+  const middleS = seconds ?? constantSpeedS;
+  return { fromS: middleS * (1 - THROW_SPREAD), toS: middleS * (1 + THROW_SPREAD) };
 }
 
 /**

@@ -1,1 +1,4 @@
 export * from './unroll';
+export * from './tip-path';
+export * from './loop';
+export * from './loop-signs';

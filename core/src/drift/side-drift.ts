@@ -1,6 +1,6 @@
 import { CoreError, inRange } from '../error';
 import { stonyBed } from './bed';
-import { type Chain, pullOf, settle } from './chain';
+import { type Chain, pullOf, settle } from '../chain';
 import { checkColumn, type WaterColumn } from './profile';
 import { chainForces } from './side-forces';
 

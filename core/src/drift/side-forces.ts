@@ -1,6 +1,6 @@
 import { WATER_DENSITY } from '../rig';
 import { GRAVITY } from '../units';
-import type { Bounds, Chain, Pull } from './chain';
+import { type Bounds, type Chain, lengthOf, type Pull } from '../chain';
 import { columnSpeed } from './profile';
 import type { SideDrift } from './side-drift';
 
@@ -84,7 +84,7 @@ export function chainForces(
       for (let i = 0; i <= nodes; i++) {
         water[i] = columnSpeed(drift, depthM + ys[i]!);
         const [ux, uy] = [speedX[i]! - water[i]!, speedY[i]!];
-        const size = Math.hypot(ux, uy);
+        const size = lengthOf(ux, uy);
         const steady = drag[i]! * Math.max(size, LEAST_MS);
         const more = size > LEAST_MS ? drag[i]! / size : 0;
         jxx[i] = steady + more * ux * ux;
@@ -103,13 +103,13 @@ export function chainForces(
       for (let j = 0; j < nodes; j++) {
         const dx = xs[j + 1]! - xs[j]!;
         const dy = ys[j + 1]! - ys[j]!;
-        const length = Math.hypot(dx, dy) || 1;
+        const length = lengthOf(dx, dy) || 1;
         const [tx, ty] = [dx / length, dy / length];
         const ux = (speedX[j]! + speedX[j + 1]! - water[j]! - water[j + 1]!) / 2;
         const uy = (speedY[j]! + speedY[j + 1]!) / 2;
         const along = ux * tx + uy * ty;
         const [nx, ny] = [ux - along * tx, uy - along * ty];
-        const over = Math.hypot(nx, ny);
+        const over = lengthOf(nx, ny);
         const c = (across(over) * rests[j]!) / 2;
         const [cn, ct] = [
           2 * c * Math.max(over, LEAST_MS),

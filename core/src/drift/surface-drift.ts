@@ -1,6 +1,6 @@
 import { CoreError, inRange } from '../error';
 import { type Act, checkActs, feed, feedMend, layMend } from './acts';
-import { type Chain, pullOf, settle } from './chain';
+import { type Chain, pullOf, settle } from '../chain';
 import { type CurrentLane, speedAt } from './lanes';
 import { waterHolds } from './water-holds';
 

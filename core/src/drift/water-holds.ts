@@ -1,4 +1,4 @@
-import type { Chain, Pull } from './chain';
+import { type Chain, lengthOf, type Pull } from '../chain';
 import { speedAt } from './lanes';
 import type { SurfaceDrift } from './surface-drift';
 
@@ -73,7 +73,7 @@ export function waterHolds(drift: SurfaceDrift, line: Chain, pull: Pull): WaterH
           (xs[j]! - fromX[j]! + xs[j + 1]! - fromX[j + 1]!) / 2 / stepS - (water[j]! + water[j + 1]!) / 2;
         const uy = (ys[j]! - fromY[j]! + ys[j + 1]! - fromY[j + 1]!) / 2 / stepS;
         // The mean with the step before: taken as it is, the weights would swing to and fro.
-        speeds[j] = Math.max(SLOWEST_MS, (speeds[j]! + Math.hypot(ux, uy)) / 2);
+        speeds[j] = Math.max(SLOWEST_MS, (speeds[j]! + lengthOf(ux, uy)) / 2);
       }
     },
   };

@@ -7,7 +7,9 @@ import {
   chopOf,
   pauseTable,
   unroll,
+  loopCast,
   mendCompared,
+  strokeOf,
   setGeometry,
   presentations,
   rankPresentation,
@@ -121,6 +123,8 @@ export const runners: Runners = {
     ...unroll(line),
     table: table.length > 0 ? pauseTable(table, line) : [],
   }),
+  loop: ({ stroke, ...given }) =>
+    loopCast({ ...given, stroke: typeof stroke === 'string' ? strokeOf(stroke) : stroke }),
   'surface-drift': ({ mend, acts, ...given }) => {
     const all = [...(mend ? [{ kind: 'mend' as const, ...mend }] : []), ...acts];
     if (!all.some(({ kind }) => kind === 'mend'))

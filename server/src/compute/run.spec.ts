@@ -64,7 +64,7 @@ describe('compute', () => {
     [
       'tap-tempo',
       { tapsMs: [0, 1000, 1800], lineM: 9 },
-      { backS: 1, forwardS: expect.closeTo(0.8, 9), verdict: 'fits' },
+      { backS: 1, forwardS: expect.closeTo(0.8, 9), verdict: 'hurried' },
     ],
     ['skill-fit', { students: [] }, { enough: false, students: 0 }],
     [
@@ -149,6 +149,11 @@ describe('compute', () => {
         ...{ nodes: 20, durationS: 3, mend: null },
       },
       { onsetS: expect.closeTo(2.5, 1), fedCleanM: null },
+    ],
+    [
+      'loop',
+      { stroke: 'wide-arc', durationS: 1.2, nodes: 40 },
+      { signs: expect.objectContaining({ faults: expect.arrayContaining(['cast.wide-loop']) }) },
     ],
     [
       'side-drift',

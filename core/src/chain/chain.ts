@@ -1,3 +1,5 @@
+import { lengthOf } from './length';
+
 /** A chain of nodes in a plane, joined by segments that may be slack and may not stretch. SI. */
 export interface Chain {
   xs: Float64Array;
@@ -23,13 +25,14 @@ export interface Bounds {
   heldFirst: boolean;
   /** Force at which a segment may be off by its whole length, N: the scale of the forces there are. */
   forceN: number;
+  /** Stretch at which a step is taken for solved, as a share of a segment's rest length; the usual one when left out. */
+  tolerance?: number;
   /** Ground that no node goes below, and how hard it presses, N, after the last step. */
   floor?: { ys: Float64Array; presses: Float64Array };
   /** Height that no node rises above. */
   roofM?: number;
 }
 
-/** Stretch at which a step is taken for solved, as a share of a segment's rest length. */
 const TOLERANCE = 1e-4;
 const ROUNDS = 60;
 const TURNS = 15;
@@ -64,14 +67,15 @@ export function settle(chain: Chain, pull: Pull, bounds: Bounds): number {
     ys[0] = pull.toY[0]!;
   }
   let stiff = (STIFFNESS * bounds.forceN) / shortest;
+  const tolerance = bounds.tolerance ?? TOLERANCE;
   const stiffest = stiff * STIFFEST;
   let [before, worst] = [Infinity, Infinity];
-  for (let round = 0; round < ROUNDS && worst > TOLERANCE; round++) {
+  for (let round = 0; round < ROUNDS && worst > tolerance; round++) {
     for (let turn = 0; turn < TURNS; turn++)
       if (newton(chain, pull, bounds, blocks, stiff) < (STILL * shortest) ** 2) break;
     worst = 0;
     for (let j = 0; j < n; j++) {
-      const over = Math.hypot(xs[j + 1]! - xs[j]!, ys[j + 1]! - ys[j]!) - rests[j]!;
+      const over = lengthOf(xs[j + 1]! - xs[j]!, ys[j + 1]! - ys[j]!) - rests[j]!;
       tensions[j] = Math.max(0, tensions[j]! + stiff * over);
       worst = Math.max(worst, over / rests[j]!);
     }
@@ -136,7 +140,7 @@ function newton(
   for (let j = 0; j < n; j++) {
     const dx = xs[j + 1]! - xs[j]!;
     const dy = ys[j + 1]! - ys[j]!;
-    const length = Math.sqrt(dx * dx + dy * dy) || 1e-12;
+    const length = lengthOf(dx, dy) || 1e-12;
     const force = tensions[j]! + stiff * (length - rests[j]!);
     if (force <= 0) continue;
     const tx = dx / length;

@@ -1,0 +1,125 @@
+import { loopCast, type LoopCast, USUAL_LOOP } from './loop';
+import { STROKES, strokeOf, tipWay } from './tip-path';
+
+const vacuum: Partial<LoopCast> = {
+  ...{ gravity: 0, acrossDrag: 0, skinFriction: 0, flyDragAreaM2: 0, flyKg: 0, durationS: 1.7 },
+  stroke: {
+    ...strokeOf('straight'),
+    points: [
+      { x: 0, y: 0 },
+      { x: 2, y: 0 },
+    ],
+    speedMs: 12,
+    dropM: 0.4,
+  },
+};
+
+describe('the way of the tip', () => {
+  it('goes through its points, faster and faster, and stops', () => {
+    const stroke = {
+      ...strokeOf('straight'),
+      points: [
+        { x: 0, y: 0 },
+        { x: 2, y: 0 },
+      ],
+      dropM: 0.5,
+    };
+    const { strokeS, at } = tipWay(stroke);
+    expect(strokeS).toBeCloseTo((2 * 2) / 20, 6);
+    expect(at(0)).toEqual({ x: 0, y: 0 });
+    expect(at(strokeS / 2).x).toBeCloseTo(0.5, 2);
+    expect(at(strokeS).x).toBeCloseTo(2, 6);
+    expect(at(strokeS + 1)).toEqual({
+      x: expect.closeTo(2 + (20 * 0.025) / 2, 6),
+      y: expect.closeTo(-0.5, 6),
+    });
+  });
+
+  it('of a dip lies below the straight one in the middle, of a wide arc above', () => {
+    const middle = (kind: 'dip' | 'wide-arc'): number => {
+      const { points } = strokeOf(kind);
+      return points[2]!.y - (points[0]!.y + points[4]!.y) / 2;
+    };
+    expect(middle('dip')).toBeLessThan(-0.2);
+    expect(middle('wide-arc')).toBeGreaterThan(0.4);
+  });
+});
+
+describe('a loop', () => {
+  it('without air and gravity unrolls in 4L/(3v), and hardly stretches', () => {
+    const run = loopCast(vacuum);
+    expect(run.unrollS!).toBeGreaterThan(0.9);
+    expect(run.unrollS!).toBeLessThan(1.1);
+    expect(run.overStretch).toBeLessThan(1e-3);
+  });
+
+  it('twice as fast takes half as long', () => {
+    const fast = loopCast({
+      ...vacuum,
+      stroke: { ...vacuum.stroke!, speedMs: 24 },
+      stepS: 0.001,
+      durationS: 1,
+    });
+    expect(fast.unrollS! / loopCast(vacuum).unrollS!).toBeCloseTo(0.5, 1);
+  });
+
+  it('a longer line takes longer', () => {
+    const of = (lineM: number): number => loopCast({ ...vacuum, lineM }).unrollS!;
+    expect(of(9)).toBeGreaterThan(of(6) + 0.2);
+  });
+
+  it('thrown along a straight path shows no fault', () => {
+    const { signs, unrollS } = loopCast();
+    expect(signs.faults).toEqual([]);
+    expect(signs.loopM!).toBeLessThan(1);
+    expect(signs.laidShare!).toBeGreaterThan(0.8);
+    expect(unrollS).not.toBeNull();
+  });
+
+  it.each([
+    ['wide-arc', 'cast.wide-loop'],
+    ['dip', 'cast.tailing'],
+    ['creep', 'cast.tailing'],
+    ['soon', 'cast.crack'],
+    ['early-stop', 'cast.pile'],
+    ['late-stop', 'cast.wide-loop'],
+    ['no-stop', 'cast.pile'],
+  ] as const)('thrown with %s shows %s', (kind, fault) =>
+    expect(loopCast({ stroke: strokeOf(kind) }).signs.faults).toContain(fault),
+  );
+
+  it('collapses with more line than the same stroke can throw, and against the wind', () => {
+    expect(loopCast({ lineM: 13 }).signs.faults).not.toEqual([]);
+    const laid = (headWindMs: number): number => loopCast({ headWindMs }).signs.laidShare!;
+    expect(laid(7)).toBeLessThan(laid(0));
+  });
+
+  it('lies on the water and not below', () => {
+    const lowest = Math.min(...loopCast().frames.flatMap(({ ys }) => ys));
+    expect(lowest).toBeGreaterThan(-USUAL_LOOP.tipHeightM - 0.02);
+  });
+
+  it('half the step moves the line by less than three in a hundred of its length', () => {
+    const at = (stepS: number): { xs: number[]; ys: number[] } =>
+      loopCast({ durationS: 0.6, stepS }).frames.at(-1)!;
+    const [whole, half] = [at(0.001), at(0.0005)];
+    const off = whole.xs.map((x, i) => Math.hypot(half.xs[i]! - x, half.ys[i]! - whole.ys[i]!));
+    expect(off.reduce((sum, one) => sum + one, 0) / off.length).toBeLessThan(0.27);
+  });
+
+  it.each<[string, Partial<LoopCast>]>([
+    ['lineM', { lineM: 40 }],
+    ['speedMs', { stroke: { ...strokeOf('straight'), speedMs: 0 } }],
+    ['points', { stroke: { ...strokeOf('straight'), points: [] } }],
+    ['nodes', { nodes: 10_000 }],
+  ])('refuses %s that cannot be', (name, given) =>
+    expect(() => loopCast(given)).toThrow(
+      expect.objectContaining({ code: 'out-of-range', facts: expect.objectContaining({ name }) }),
+    ),
+  );
+
+  it('every stroke there is can be thrown', () => {
+    for (const kind of STROKES)
+      expect(loopCast({ stroke: strokeOf(kind), nodes: 20, stepS: 0.002 }).frames.length).toBeGreaterThan(50);
+  });
+});
