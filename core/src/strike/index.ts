@@ -1,2 +1,3 @@
 export * from './set-geometry';
 export * from './take-score';
+export * from './trainer';
