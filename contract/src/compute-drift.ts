@@ -1,28 +1,9 @@
-import { ACT_KINDS, HANDLINGS, LANDINGS, PROFILES } from '@doceo/core';
+import { HANDLINGS, LANDINGS, PROFILES } from '@doceo/core';
 import { z } from 'zod';
+import { actSchema, currentLaneSchema, driftSceneSchema } from './drift';
 
 const number = (min: number, max: number) => z.number().min(min).max(max).optional();
-const laneSchema = z.strictObject({ toM: z.number().min(0).max(200), speedMs: z.number().min(-4).max(4) });
 const waySchema = z.enum(['up', 'down']);
-
-const actSchema = z.strictObject({
-  kind: z.enum(ACT_KINDS),
-  atS: z.number().min(0).max(60),
-  sizeM: z.number().min(-6).max(15),
-  way: waySchema.default('up'),
-  from: z.number().min(0).max(0.98).default(0),
-  to: z.number().min(0.02).max(1).default(1),
-});
-
-const sceneSchema = z.strictObject({
-  lanes: z.array(laneSchema).min(1).max(9),
-  blendM: z.number().min(0).max(5).default(0.4),
-  lieM: z.number().min(1).max(40),
-  outM: z.number().min(0).max(30).default(0),
-  rodM: z.number().min(1).max(6).default(2.74),
-  slackShare: z.number().min(0).max(1).default(0.1),
-  durationS: z.number().min(1).max(30).default(10),
-});
 
 const loadSchema = z.strictObject({
   belowFloatM: z.number().min(0).max(12),
@@ -37,7 +18,7 @@ export const driftCommands = {
     summary:
       'The line on the water from above: when drag sets in, metres of clean drift, slip, positions and tensions over time; with mends also the same line fed as slack, and without them.',
     input: z.strictObject({
-      lanes: z.array(laneSchema).min(1).max(9).optional(),
+      lanes: z.array(currentLaneSchema).min(1).max(9).optional(),
       blendM: number(0, 5),
       castM: number(1, 30),
       castDeg: number(-180, 180),
@@ -153,7 +134,7 @@ export const driftCommands = {
     summary:
       'What an angler may do to put a fly over a lie, ranked by metres of clean drift: median of nine runs over slack and speed, and their spread.',
     input: z.strictObject({
-      scene: sceneSchema,
+      scene: driftSceneSchema,
       /** The best so many; all when left out. */
       most: z.int().min(1).max(200).default(200),
     }),

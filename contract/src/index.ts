@@ -7,6 +7,7 @@ export * from './rig-parts';
 export * from './reading';
 export * from './fly-box';
 export * from './rig-file';
+export * from './drift';
 export * from './water';
 export * from './conditions';
 export * from './beat';

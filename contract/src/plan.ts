@@ -10,6 +10,7 @@ import {
 } from '@doceo/core';
 import { z } from 'zod';
 import { idSchema, instantSchema, lineSchema, textSchema, versionSchema } from './common';
+import { driftSetupSchema } from './drift';
 import { rigNameSchema, rigSchema } from './rig';
 
 export const blockSchema = z.strictObject({
@@ -40,6 +41,7 @@ export const blockSchema = z.strictObject({
     )
     .max(12),
   note: textSchema(1000),
+  drift: driftSetupSchema.optional(),
 });
 
 export const planBodySchema = z

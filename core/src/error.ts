@@ -1,7 +1,8 @@
 /** Facts that go with an error: the name of the value, the value itself, what would have been allowed. */
 export type ErrorFacts = Record<string, string | number | boolean | null>;
 
-export type CoreErrorCode = 'out-of-range' | 'unknown-id' | 'cycle' | 'not-a-number' | 'unreadable' | 'diverged';
+export type CoreErrorCode =
+  'out-of-range' | 'unknown-id' | 'cycle' | 'not-a-number' | 'unreadable' | 'diverged';
 
 /** Misuse of a core function. `code` is stable; wording for people is made elsewhere from code and facts. */
 export class CoreError extends Error {

@@ -5,3 +5,4 @@ export * from './raster';
 export * from './seams';
 export * from './suggest';
 export * from './edits';
+export * from './lanes-across';

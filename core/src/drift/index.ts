@@ -8,3 +8,4 @@ export * from './rig-side';
 export * from './side-sweep';
 export * from './presentation';
 export * from './rank';
+export * from './setup';

@@ -12,6 +12,8 @@ export interface DriftScene extends Current {
   rodM: number;
   slackShare: number;
   durationS: number;
+  /** Standing, or in a boat that goes with its own water. */
+  from: 'bank' | 'boat';
 }
 
 export const HANDLINGS = ['still', 'follow', 'reach-up', 'reach-down', 'high-stick'] as const;
@@ -34,31 +36,34 @@ const REACH_SHARE = 0.8;
 /** A tip can go along with the drift for this many rods. */
 const FOLLOWS_RODS = 1.6;
 /** Where a mend begins and ends, shares of the line. */
-const MEND_FROM = 0.1;
-const MEND_TO = 0.8;
+export const MEND_FROM = 0.1;
+export const MEND_TO = 0.8;
 /** Longer casts are not for beginners, metres; a lifted line no longer than this many rods. */
 export const LONGEST_CAST_M = 15;
 const LIFTED_RODS = 2.2;
 /** A cast shorter than this is none, metres. */
 const SHORTEST_CAST_M = 1.5;
+/** Of a lifted cast so much is off the water. */
+const LIFTED_SHARE = 0.8;
 /** Leader on the water, as a share of the cast, and no longer than this. */
 const LEADER_SHARE = 0.35;
 const LEADER_M = 2.7;
 
-/** The drift of a presentation; null where the lie is out of its reach. */
+/** The drift of a presentation, whether it can be done or not. */
 export function driftOf(
   scene: DriftScene,
-  { standM, handling, mend }: Presentation,
-): Partial<SurfaceDrift> | null {
+  { standM, handling, mend }: Omit<Presentation, 'id'>,
+): Partial<SurfaceDrift> & Pick<SurfaceDrift, 'castM' | 'castDeg' | 'tip'> {
   const { lieM, rodM, outM } = scene;
-  const tipOut = Math.min(outM + TIP_SHARE * rodM, lieM - 0.3);
+  const tipOut = Math.max(0, Math.min(outM + TIP_SHARE * rodM, lieM - 0.3));
   const reach = { 'reach-up': -1, 'reach-down': 1 }[handling as string] ?? 0;
   const startM = standM + reach * REACH_SHARE * rodM;
   const castM = Math.hypot(startM, lieM - tipOut);
-  const most = handling === 'high-stick' ? LIFTED_RODS * rodM : LONGEST_CAST_M;
-  if (castM > most || castM < SHORTEST_CAST_M) return null;
   const flyMs = speedAt(scene, lieM);
   const follows = handling !== 'still' && Math.abs(flyMs) > 0.01;
+  const speedMs = scene.from === 'boat' ? speedAt(scene, outM) : follows ? flyMs : 0;
+  const untilS =
+    scene.from === 'boat' ? scene.durationS : follows ? Math.abs((FOLLOWS_RODS * rodM) / flyMs) : 0;
   return {
     lanes: scene.lanes,
     blendM: scene.blendM,
@@ -66,16 +71,18 @@ export function driftOf(
     castDeg: (Math.atan2(lieM - tipOut, -startM) * 180) / Math.PI,
     slackShare: scene.slackShare,
     leaderM: Math.min(LEADER_M, LEADER_SHARE * castM),
-    liftedM: handling === 'high-stick' ? castM * 0.8 : 0,
-    tip: {
-      startM,
-      speedMs: follows ? flyMs : 0,
-      untilS: follows ? Math.abs((FOLLOWS_RODS * rodM) / flyMs) : 0,
-      outM: tipOut,
-    },
+    liftedM: handling === 'high-stick' ? castM * LIFTED_SHARE : 0,
+    tip: { startM, speedMs, untilS, outM: tipOut },
     acts: mend ? [{ kind: 'mend', from: MEND_FROM, to: MEND_TO, ...mend }] : [],
     durationS: scene.durationS,
   };
+}
+
+/** Whether a beginner can do it: not too far, not too near, and no more line lifted than a rod can. */
+export function inReach(scene: DriftScene, presentation: Omit<Presentation, 'id'>): boolean {
+  const { castM } = driftOf(scene, presentation);
+  const most = presentation.handling === 'high-stick' ? LIFTED_RODS * scene.rodM : LONGEST_CAST_M;
+  return castM <= most && castM >= SHORTEST_CAST_M;
 }
 
 /** Where to stand, as shares of the distance to the lie, up the stream first. */
@@ -107,7 +114,7 @@ export function presentations(scene: DriftScene): Presentation[] {
       return { id: `${standM}/${handling}/${told}`, standM, handling, mend };
     }),
   );
-  return all.filter((one) => driftOf(scene, one) !== null);
+  return all.filter((one) => inReach(scene, one));
 }
 
 /** Skills of the record that a presentation asks for. */

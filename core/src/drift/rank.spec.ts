@@ -8,7 +8,7 @@ const scene: DriftScene = {
     { toM: 5.5, speedMs: 1 },
     { toM: 30, speedMs: 0.4 },
   ],
-  ...{ blendM: 0.4, lieM: 7.5, outM: 0, rodM: 2.74, slackShare: 0.1, durationS: 6 },
+  ...{ blendM: 0.4, lieM: 7.5, outM: 0, rodM: 2.74, slackShare: 0.1, durationS: 6, from: 'bank' },
 };
 
 describe('what an angler may do', () => {
@@ -17,7 +17,7 @@ describe('what an angler may do', () => {
     expect(all.length).toBeGreaterThanOrEqual(50);
     expect(new Set(all.map(({ id }) => id)).size).toBe(all.length);
     for (const one of all) {
-      const { castM, castDeg, tip } = driftOf(scene, one)!;
+      const { castM, castDeg, tip } = driftOf(scene, one);
       const turn = (castDeg! * Math.PI) / 180;
       expect(tip!.startM + castM! * Math.cos(turn)).toBeCloseTo(0, 9);
       expect(tip!.outM! + castM! * Math.sin(turn)).toBeCloseTo(7.5, 9);
@@ -28,7 +28,7 @@ describe('what an angler may do', () => {
     const far = presentations({ ...scene, lieM: 22 });
     expect(far).toHaveLength(0);
     const near = presentations(scene).filter(({ handling }) => handling === 'high-stick');
-    for (const one of near) expect(driftOf(scene, one)!.castM).toBeLessThan(2.2 * 2.74);
+    for (const one of near) expect(driftOf(scene, one).castM).toBeLessThan(2.2 * 2.74);
   });
 
   it('asks for the skills of what it is', () => {
@@ -38,6 +38,15 @@ describe('what an angler may do', () => {
       'casting.overhead',
       'water.mend-down',
     ]);
+  });
+});
+
+describe('from a boat', () => {
+  it('the tip goes with the boat’s own water, and in one even current nothing drags', () => {
+    const boat: DriftScene = { ...scene, from: 'boat', outM: 2, lanes: [{ toM: 30, speedMs: 0.6 }] };
+    const way = { standM: -4, handling: 'still', mend: null } as const;
+    expect(driftOf(boat, way).tip.speedMs).toBeCloseTo(0.6, 9);
+    expect(surfaceDrift(driftOf(boat, way)).onsetS).toBeNull();
   });
 });
 

@@ -1,4 +1,4 @@
-import { type DriftScene, driftOf, type Presentation } from './presentation';
+import { type DriftScene, driftOf, inReach, type Presentation } from './presentation';
 import { surfaceDrift } from './surface-drift';
 
 /** What a presentation gives, over how the slack may lie and the current may be. */
@@ -26,8 +26,8 @@ const COARSE = { nodes: 24, stepS: 0.04, untilDrag: true };
  * @throws CoreError as `surfaceDrift`
  */
 export function rankPresentation(scene: DriftScene, presentation: Presentation): Ranked | null {
+  if (!inReach(scene, presentation)) return null;
   const given = driftOf(scene, presentation);
-  if (!given) return null;
   const runs = SLACKS.flatMap((slack) =>
     SPEEDS.map((speed) =>
       surfaceDrift({

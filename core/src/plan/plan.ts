@@ -1,3 +1,4 @@
+import type { DriftSetup } from '../drift';
 import type { Rig } from '../rig';
 import type { PlaceKind, WaterKind } from '../water';
 
@@ -29,6 +30,8 @@ export interface Block {
   /** Fault ids to look out for. */
   watchFor: string[];
   note: string;
+  /** A drift of the Drift bench to be shown. */
+  drift?: DriftSetup | undefined;
 }
 
 /** A plan carries copies of its rigs, so that it travels whole. */

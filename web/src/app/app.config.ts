@@ -11,6 +11,8 @@ import { routes } from './app.routes';
 import { preset } from './theme/preset';
 import { DEPTHS_WORKER } from './water/depths-token';
 import { startDepthsWorker } from './water/start-depths-worker';
+import { BENCH_WORKER } from './workers/bench-token';
+import { startBenchWorker } from './workers/start-bench-worker';
 
 /** The page's nonce for styles made at run time; Angular reads it from the same place. */
 const nonce = document.querySelector('[ngCspNonce]')?.getAttribute('ngCspNonce') ?? undefined;
@@ -28,5 +30,6 @@ export const appConfig: ApplicationConfig = {
     providePrimeNG({ theme: { preset, options: { darkModeSelector: '.never-dark' } }, csp: { nonce } }),
     MessageService,
     { provide: DEPTHS_WORKER, useValue: startDepthsWorker },
+    { provide: BENCH_WORKER, useValue: startBenchWorker },
   ],
 };

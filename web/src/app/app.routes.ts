@@ -54,6 +54,26 @@ export const routes: Routes = [
     loadComponent: () => import('./rig/rig-card.page').then((m) => m.RigCardPage),
   },
   {
+    path: 'cast',
+    title: 'Cast bench · Doceo',
+    loadComponent: () => import('./cast/cast.page').then((m) => m.CastPage),
+  },
+  {
+    path: 'drift',
+    title: 'Drift bench · Doceo',
+    loadComponent: () => import('./drift/drift.page').then((m) => m.DriftPage),
+  },
+  {
+    path: 'drift/card',
+    title: 'Drift card · Doceo',
+    loadComponent: () => import('./drift/drift-card.page').then((m) => m.DriftCardPage),
+  },
+  {
+    path: 'strike',
+    title: 'Strike bench · Doceo',
+    loadComponent: () => import('./strike/strike.page').then((m) => m.StrikePage),
+  },
+  {
     path: 'plan',
     title: 'Plans · Doceo',
     loadComponent: () => import('./plan/plan-list.page').then((m) => m.PlanListPage),

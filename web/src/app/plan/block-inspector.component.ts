@@ -1,12 +1,16 @@
-import { Component, computed, input, output } from '@angular/core';
+import { Component, computed, inject, input, output } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import { RouterLink } from '@angular/router';
 import { type Block, findDrill, findFault, PLACE_KINDS, type PlanEdit, type PlanRig } from '@doceo/core';
+import { SessionStore } from '../data/session';
+import { presentationText } from '../drift/drift-texts';
+import { keepDrift } from '../drift/kept-drift';
 import type { Lane } from './timeline.component';
 
 /** One block in detail: what is said, where, with which rig, by whom. */
 @Component({
   selector: 'doceo-block-inspector',
-  imports: [FormsModule],
+  imports: [FormsModule, RouterLink],
   templateUrl: './block-inspector.component.html',
   styles: `
     :host {
@@ -30,7 +34,15 @@ export class BlockInspectorComponent {
   readonly rigTaken = output<string>();
   readonly closed = output<void>();
 
+  private readonly session = inject(SessionStore);
+  protected readonly keepDrift = keepDrift;
   protected readonly places = PLACE_KINDS;
+  protected readonly driftText = computed(() => {
+    const drift = this.block().drift;
+    if (!drift) return '';
+    const mend = drift.acts.find(({ kind }) => kind === 'mend') ?? null;
+    return presentationText({ ...drift, mend }, drift.lieM, this.session.units());
+  });
   protected readonly drill = computed(() => findDrill(this.block().drillId ?? ''));
   protected readonly faults = computed(() => this.block().watchFor.flatMap((id) => findFault(id) ?? []));
   protected readonly otherRigs = computed(() =>

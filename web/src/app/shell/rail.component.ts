@@ -4,12 +4,15 @@ import { RouterLink, RouterLinkActive } from '@angular/router';
 /** Stops in the order of the work, with their place along the leader. */
 const STOPS = [
   { path: '/today', name: 'Today', y: 40 },
-  { path: '/water', name: 'Water', y: 112 },
-  { path: '/rig', name: 'Rig', y: 192 },
-  { path: '/plan', name: 'Plan', y: 290 },
-  { path: '/bank', name: 'Bank', y: 390 },
-  { path: '/record', name: 'Record', y: 492 },
-  { path: '/circle', name: 'Circle', y: 600 },
+  { path: '/water', name: 'Water', y: 106 },
+  { path: '/rig', name: 'Rig', y: 172 },
+  { path: '/cast', name: 'Cast', y: 238 },
+  { path: '/drift', name: 'Drift', y: 304 },
+  { path: '/strike', name: 'Strike', y: 370 },
+  { path: '/plan', name: 'Plan', y: 436 },
+  { path: '/bank', name: 'Bank', y: 502 },
+  { path: '/record', name: 'Record', y: 568 },
+  { path: '/circle', name: 'Circle', y: 634 },
 ] as const;
 
 /** The rail is a leader: one line from thick to thin, the stop you are at is the bead. On a phone it lies along the bottom. */

@@ -1,0 +1,17 @@
+import { DestroyRef, Directive, ElementRef, inject, output } from '@angular/core';
+
+/** Tells how wide an element is, at first and whenever that changes. */
+@Directive({ selector: '[doceoMeasured]' })
+export class MeasuredDirective {
+  readonly doceoMeasured = output<number>();
+
+  constructor() {
+    const element = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+    if (typeof ResizeObserver === 'undefined') return;
+    const observer = new ResizeObserver(() => {
+      if (element.clientWidth > 0) this.doceoMeasured.emit(element.clientWidth);
+    });
+    observer.observe(element);
+    inject(DestroyRef).onDestroy(() => observer.disconnect());
+  }
+}

@@ -1,0 +1,118 @@
+import { Component, computed, inject, input, output } from '@angular/core';
+import { DRAG_MS, type DriftRun } from '@doceo/core';
+import type { EChartsCoreOption } from 'echarts/core';
+import { NgxEchartsDirective, provideEchartsCore } from 'ngx-echarts';
+import { SessionStore } from '../data/session';
+import { CHART } from '../theme/chart-theme';
+import echarts from '../theme/echarts-core';
+
+const LEFT = 44;
+const RIGHT = 12;
+const FEET_PER_M = 3.28084;
+
+/** The fly against its own water, second by second, with the limit beyond which it is drag; the time shown runs across. */
+@Component({
+  selector: 'doceo-slip-chart',
+  imports: [NgxEchartsDirective],
+  providers: [provideEchartsCore({ echarts })],
+  template: `
+    <div class="frame">
+      <div
+        echarts
+        [options]="options()"
+        theme="doceo"
+        class="chart"
+        role="img"
+        [attr.aria-label]="words()"
+      ></div>
+      <i
+        class="now"
+        [style.left]="'calc(${LEFT}px + (100% - ${LEFT + RIGHT}px) * ' + atS() / endS() + ')'"
+      ></i>
+    </div>
+  `,
+  styles: `
+    .frame {
+      position: relative;
+    }
+    .chart {
+      width: 100%;
+      height: 138px;
+    }
+    .now {
+      position: absolute;
+      top: 10px;
+      bottom: 22px;
+      border-left: 2px solid var(--ink);
+      pointer-events: none;
+    }
+  `,
+})
+export class SlipChartComponent {
+  private readonly session = inject(SessionStore);
+  readonly run = input.required<DriftRun>();
+  readonly other = input<DriftRun | null>(null);
+  readonly atS = input.required<number>();
+  readonly endS = input.required<number>();
+  readonly wentTo = output<number>();
+
+  protected readonly words = computed(() => {
+    const { onsetS, cleanM } = this.run();
+    return onsetS === null
+      ? 'The fly keeps pace with its water to the end.'
+      : `The fly leaves its water after ${onsetS.toFixed(1)} seconds and ${cleanM.toFixed(1)} metres.`;
+  });
+  protected readonly options = computed<EChartsCoreOption>(() => {
+    const metric = this.session.units() === 'metric';
+    const value = (ms: number): number => (metric ? ms * 100 : ms * FEET_PER_M);
+    const limit = value(DRAG_MS);
+    const line = ({ frames }: DriftRun, color: string, rest: object = {}) => ({
+      type: 'line',
+      data: frames.slice(1).map(({ atS, slipMs }) => [atS, value(slipMs)]),
+      showSymbol: false,
+      lineStyle: { color, width: 2.6 },
+      ...rest,
+    });
+    const other = this.other();
+    const top = Math.max(limit * 4, ...this.run().frames.map(({ slipMs }) => value(slipMs)));
+    return {
+      animation: false,
+      grid: { left: LEFT, right: RIGHT, top: 10, bottom: 22 },
+      tooltip: {
+        trigger: 'axis',
+        formatter: (at: { data: [number, number] }[]) =>
+          `${at[0]?.data[0].toFixed(1)} s: ${at[0]?.data[1].toFixed(metric ? 0 : 2)} ${metric ? 'cm/s' : 'ft/s'} against its water`,
+      },
+      xAxis: {
+        type: 'value',
+        min: 0,
+        max: this.endS(),
+        splitLine: { show: false },
+        axisLabel: { formatter: '{value} s', hideOverlap: true },
+      },
+      yAxis: {
+        type: 'value',
+        min: 0,
+        max: Math.ceil(top * 10) / 10,
+        name: metric ? 'cm/s' : 'ft/s',
+        nameLocation: 'middle',
+        nameGap: 32,
+        splitNumber: 2,
+      },
+      series: [
+        ...(other
+          ? [line(other, CHART.soft, { lineStyle: { color: CHART.soft, width: 2, type: 'dashed' } })]
+          : []),
+        line(this.run(), '#12505b', {
+          markLine: {
+            silent: true,
+            symbol: 'none',
+            lineStyle: { color: CHART.accent, type: 'dashed', width: 1.6 },
+            label: { formatter: 'drag', position: 'insideEndTop', color: '#b8341b', fontFamily: CHART.body },
+            data: [{ yAxis: limit }],
+          },
+        }),
+      ],
+    };
+  });
+}

@@ -1,0 +1,3 @@
+import { Component } from '@angular/core';
+@Component({ selector: 'doceo-strike-page', template: '' })
+export class StrikePage {}
