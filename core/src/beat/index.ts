@@ -6,3 +6,4 @@ export * from './seams';
 export * from './suggest';
 export * from './edits';
 export * from './lanes-across';
+export * from './room';

@@ -2,3 +2,4 @@ export * from './unroll';
 export * from './tip-path';
 export * from './loop';
 export * from './loop-signs';
+export * from './casts';

@@ -85,8 +85,8 @@ export function inReach(scene: DriftScene, presentation: Omit<Presentation, 'id'
   return castM <= most && castM >= SHORTEST_CAST_M;
 }
 
-/** Where to stand, as shares of the distance to the lie, up the stream first. */
-const STANDS = [-0.7, -0.35, 0, 0.35, 0.8];
+/** Where to stand, as shares of the distance to the lie, below it first. */
+const STANDS = [0.8, 0.35, 0, -0.35, -0.7];
 const MENDS = (['up', 'down'] as const).flatMap((way) =>
   [
     [0.4, 0.8],

@@ -59,6 +59,11 @@ export const routes: Routes = [
     loadComponent: () => import('./cast/cast.page').then((m) => m.CastPage),
   },
   {
+    path: 'cast/card',
+    title: 'Pause card · Doceo',
+    loadComponent: () => import('./cast/cast-card.page').then((m) => m.CastCardPage),
+  },
+  {
     path: 'drift',
     title: 'Drift bench · Doceo',
     loadComponent: () => import('./drift/drift.page').then((m) => m.DriftPage),

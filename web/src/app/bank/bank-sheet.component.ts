@@ -5,7 +5,6 @@ import {
   CHANGE_KINDS,
   formatRoundLength,
   formatTemperature,
-  LEAST_TAPS,
   METRES_PER_FOOT,
   MISS_CAUSES,
   nextToTry,
@@ -13,12 +12,12 @@ import {
   RETRIEVES,
   SAFETY_KINDS,
   STONE_KINDS,
-  tapTempo,
   toCelsius,
   type Tried,
   type UnitSystem,
 } from '@doceo/core';
 import { plainNumber } from '../parts/plain-number';
+import { TapTempoComponent } from '../parts/tap-tempo.component';
 import { CHANGE_WORDS, MISS_WORDS, RETRIEVE_WORDS, SAFETY_WORDS } from './event-text';
 
 export type SheetKind = 'miss' | 'change' | 'tried' | 'lanes' | 'temperature' | 'stones' | 'safety' | 'tempo';
@@ -39,8 +38,6 @@ const DEPTHS_M: Record<UnitSystem, number[]> = {
   metric: [0.5, 1, 1.5, 2, 3, 4, 5, 6],
   imperial: [2, 3, 4.5, 6, 10, 13, 16, 20].map((feet) => feet * METRES_PER_FOOT),
 };
-/** Steps of the length of line. */
-const LINE_STEP_M: Record<UnitSystem, number> = { metric: 1, imperial: 3 * METRES_PER_FOOT };
 /** Depths nearer than this are the same place in the grid. */
 const SAME_DEPTH_M = 0.2;
 const LANES_MOST = 12;
@@ -50,7 +47,7 @@ const WARMEST_C = 40;
 /** What is logged more seldom than a cast: one sheet, large targets, one or two taps. */
 @Component({
   selector: 'doceo-bank-sheet',
-  imports: [FormsModule],
+  imports: [FormsModule, TapTempoComponent],
   templateUrl: './bank-sheet.component.html',
   styleUrl: './bank-sheet.component.css',
   host: { role: 'dialog', 'aria-modal': 'true', '[attr.aria-label]': 'title()' },
@@ -79,8 +76,6 @@ export class BankSheetComponent {
   protected readonly pattern = signal('');
   protected readonly lanes = signal(6);
   protected readonly counts = signal<Record<string, number>>({});
-  protected readonly lineM = linkedSignal(() => (this.units() === 'metric' ? 8 : 9 * LINE_STEP_M.imperial));
-  protected readonly taps = signal<number[]>([]);
 
   protected readonly tried = computed<Tried[]>(() =>
     this.logged().flatMap((body) => (body.kind === 'tried' ? [body] : [])),
@@ -109,19 +104,6 @@ export class BankSheetComponent {
   );
   protected readonly laneNumbers = computed(() => Array.from({ length: this.lanes() }, (_, i) => i + 1));
   protected readonly counted = computed(() => Object.values(this.counts()).reduce((sum, n) => sum + n, 0));
-  protected readonly tempo = computed(() =>
-    this.taps().length >= LEAST_TAPS ? tapTempo(this.taps(), this.lineM()) : null,
-  );
-  protected readonly tempoWords = computed(() => {
-    const tempo = this.tempo();
-    if (!tempo) return 'Tap at each stop of the rod: back, forward, back …';
-    const said = {
-      hurried: 'Too soon: wait longer behind.',
-      fits: 'The line has time to straighten.',
-      late: 'Too late: the line has begun to fall.',
-    }[tempo.verdict];
-    return `${said} ${tempo.unevenness > UNEVEN ? 'Uneven.' : 'Even.'}`;
-  });
 
   /** What was tried at a depth with a retrieve and the pattern in use: nothing, in vain, or with a fish. */
   protected stateOf(depthM: number, retrieve: Retrieve): 'none' | 'tried' | 'moved' {
@@ -165,35 +147,4 @@ export class BankSheetComponent {
       );
     this.keep.emit({ kind: 'temperature', celsius: Math.round(celsius * 100) / 100, depthM: null });
   }
-
-  protected beat(event: Event): void {
-    event.preventDefault();
-    const now = Math.round(performance.now());
-    this.taps.update((taps) => {
-      const start = this.beatStart ?? now;
-      this.beatStart = start;
-      const at = now - start;
-      return at > (taps.at(-1) ?? -1) ? [...taps, at] : taps;
-    });
-    navigator.vibrate?.(15);
-  }
-
-  protected beatAgain(): void {
-    this.beatStart = null;
-    this.taps.set([]);
-  }
-
-  private beatStart: number | null = null;
-
-  protected keepTempo(): void {
-    this.keep.emit({ kind: 'tempo', lineM: this.lineM(), tapsMs: this.taps().slice(0, 200) });
-  }
-
-  protected longer(by: number): void {
-    const step = LINE_STEP_M[this.units()];
-    this.lineM.update((m) => Math.min(30, Math.max(1, Math.round((m + by * step) * 10_000) / 10_000)));
-  }
 }
-
-/** Pauses that differ more than this share of their mean are told uneven. Rule of thumb. */
-const UNEVEN = 0.15;

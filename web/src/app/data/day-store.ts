@@ -170,6 +170,13 @@ export class DayStore {
       .pipe(tap((events) => this.history.set(events)));
   }
 
+  /** Events that this device has just kept: the estimates follow them at once. */
+  heard(events: readonly BankEvent[]): void {
+    const known = new Set(this.history().map(({ id }) => id));
+    const fresh = events.filter(({ id }) => !known.has(id));
+    if (fresh.length > 0) this.history.update((list) => [...list, ...fresh]);
+  }
+
   /** Nothing waits for the conditions: without them the check says nothing of them. */
   loadConditions(): void {
     const [water, date] = [this.water(), this.date()];

@@ -6,15 +6,16 @@ import {
   type CoreError,
   type DriftRun,
   type DriftSetup,
+  FEWEST_LANES,
   type Handling,
   lanesAcross,
+  type LanesAcross,
   type Presentation,
   setupDrift,
   setupFaults,
-  suggestStands,
   whyOf,
 } from '@doceo/core';
-import { catchError, EMPTY, map, of, switchMap } from 'rxjs';
+import { catchError, concatMap, EMPTY, map, mergeMap, switchMap } from 'rxjs';
 import { ApiClient } from '../data/api-client';
 import { DayStore } from '../data/day-store';
 import { BenchRunner } from '../workers/bench-runner';
@@ -22,6 +23,13 @@ import type { ToldDrift } from '../workers/bench-api';
 import { keepDrift, keptDrift } from './kept-drift';
 
 const HISTORY_MOST = 100;
+/** So many places are looked for on a beat, with this leader. */
+const STANDS = 6;
+const LEADER_M = 2.7;
+/** A lie nearer than this to the angler is no matter of line on the water, metres. */
+const NEAREST_LIE_M = 2.5;
+/** Of the water beyond the lie so much is shown, metres. */
+const BEYOND_M = 3;
 /** Those who wade are taken for grown up when nobody is named. */
 const WADER = { heightM: 1.7, ageYears: null, hasStaff: true };
 
@@ -58,11 +66,17 @@ export class DriftStore {
   readonly canUndo = computed(() => this.past().length > 0);
   readonly canRedo = computed(() => this.future().length > 0);
   readonly aside = signal<KeptDrift | null>(null);
+  private readonly placeList = signal<{ name: string; across: LanesAcross }[]>([]);
+  readonly places = computed(() => this.placeList().map(({ name }) => name));
   /** Where the lanes come from; null when they were drawn. */
   readonly beatName = signal<string | null>(null);
 
   constructor() {
     effect(() => keepDrift(this.current()));
+    effect(() => {
+      this.day.water();
+      untracked(() => this.findPlaces());
+    });
     toObservable(this.setup)
       .pipe(
         switchMap((setup) => {
@@ -131,26 +145,52 @@ export class DriftStore {
     this.aside.set(this.aside() ? null : this.last());
   }
 
-  /** Takes lanes, lie and stand from the first stand of a beat of the water; whether there is one. */
-  takeFromWater(): void {
+  /** Takes lanes, lie and stand from a place of the water. */
+  takePlace(name: string): void {
+    const place = this.placeList().find((one) => one.name === name);
+    if (!place) return;
+    const { lanes, lieM, outM, standM } = place.across;
+    // What lies far beyond the fly is no matter, and would make all else small.
+    const within = lanes.filter((_, i) => (lanes[i - 1]?.toM ?? 0) < lieM + BEYOND_M);
+    const shown = within.length >= FEWEST_LANES ? within : lanes.slice(0, FEWEST_LANES);
+    this.edit({ lanes: shown, lieM, outM, standM, acts: [] });
+    this.beatName.set(name);
+  }
+
+  /** Places of the water of the moment where one may stand and cast. */
+  private findPlaces(): void {
     const water = this.day.water();
+    this.placeList.set([]);
     if (!water || !['river', 'brook'].includes(water.water.kind)) return;
     const { rodM } = this.current();
+    const options = {
+      ...{ students: STANDS, wader: WADER, bottom: 'cobble' as const, waterC: null, rising: false },
+      ...{ rodM, leaderM: LEADER_M },
+    };
     this.client
       .call(api.waters.beats, { params: { id: water.id } })
-      .pipe(catchError(() => of([])))
-      .subscribe((beats) => {
-        for (const { beat } of beats) {
-          const [best] = suggestStands(beat, {
-            ...{ students: 1, wader: WADER, bottom: 'cobble', waterC: null, rising: false },
-            ...{ rodM, leaderM: 2.7 },
-          });
-          const across = best && lanesAcross(beat, best.at, best.lie.at);
-          if (!best || !across || across.lieM < 1.5) continue;
-          untracked(() => this.edit({ ...across, acts: [] }));
-          this.beatName.set(`${beat.name}, ${best.lie.what}`);
-          return;
-        }
+      .pipe(
+        mergeMap((beats) => beats),
+        concatMap(({ beat }) =>
+          this.runner.runOfMany('stands', beat, options).pipe(map((stands) => ({ beat, stands }))),
+        ),
+        // Without them lanes are drawn by hand.
+        catchError(() => EMPTY),
+      )
+      .subscribe(({ beat, stands }) => {
+        const places = stands.flatMap((stand) => {
+          const across = lanesAcross(beat, stand.at, stand.lie.at);
+          return across && across.lieM - across.outM > NEAREST_LIE_M
+            ? [{ name: `${beat.name}, ${stand.lie.what}, ${across.lieM.toFixed(0)} m out`, across }]
+            : [];
+        });
+        const names = new Set(this.placeList().map(({ name }) => name));
+        this.placeList.update((list) => [
+          ...list,
+          ...places.filter(
+            ({ name }, i) => !names.has(name) && places.findIndex((one) => one.name === name) === i,
+          ),
+        ]);
       });
   }
 

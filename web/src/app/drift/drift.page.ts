@@ -134,9 +134,7 @@ export class DriftPage {
   protected readonly run = computed(() => this.store.run());
   protected readonly castWords = computed(() => {
     const setup = this.setup();
-    const place = this.store.beatName();
-    const cast = `${castText(setup.standM, setup.lieM)}, ${this.length(setupDrift(setup).castM)} of cast`;
-    return place ? `${cast}; ${place}` : cast;
+    return `${castText(setup.standM, setup.lieM)}, ${this.length(setupDrift(setup).castM)} of cast`;
   });
   protected readonly why = computed(() => {
     const [why, ran, units] = [this.store.why(), this.store.ran(), this.session.units()];
@@ -182,12 +180,6 @@ export class DriftPage {
     return index === null || !act
       ? null
       : { index, act, text: actText(act, this.session.units()), size: this.length(Math.abs(act.sizeM)) };
-  });
-
-  /** The water of the moment, when it runs. */
-  protected readonly flowing = computed(() => {
-    const water = this.day.water()?.water;
-    return water && ['river', 'brook'].includes(water.kind) ? water.name : null;
   });
 
   constructor() {

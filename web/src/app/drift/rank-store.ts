@@ -7,6 +7,8 @@ import { BenchRunner } from '../workers/bench-runner';
 export interface RankedWay {
   way: Presentation;
   ranked: Ranked;
+  /** Its place in the order of trying. */
+  at: number;
 }
 
 /** Of these runs at once. */
@@ -24,7 +26,10 @@ export class RankStore {
   readonly running = signal(false);
   /** The setup they belong to. */
   readonly scene = signal<DriftScene | null>(null);
-  readonly ways = computed(() => [...this.found()].sort((a, b) => b.ranked.cleanM - a.ranked.cleanM));
+  /** Of equals the simplest first: in that order they are tried. */
+  readonly ways = computed(() =>
+    [...this.found()].sort((a, b) => round(b.ranked.cleanM) - round(a.ranked.cleanM) || a.at - b.at),
+  );
 
   start(setup: DriftSetup): void {
     this.stop();
@@ -38,13 +43,13 @@ export class RankStore {
     this.work = from(ways)
       .pipe(
         mergeMap(
-          (way) =>
+          (way, at) =>
             this.runner.runOfMany('rank', setup, way).pipe(
               // One that cannot be computed is left out; the others stand.
               catchError(() => EMPTY),
               tap({ complete: () => this.done.update((done) => done + 1) }),
               filter((ranked) => ranked !== null),
-              tap((ranked) => this.found.update((list) => [...list, { way, ranked }])),
+              tap((ranked) => this.found.update((list) => [...list, { way, ranked, at }])),
             ),
           AT_ONCE,
         ),
@@ -72,3 +77,5 @@ export function sceneOf({
 }: DriftSetup): DriftScene {
   return { lanes, blendM, lieM, outM, rodM, slackShare, durationS, from };
 }
+
+const round = (metres: number): number => Math.round(metres * 50) / 50;

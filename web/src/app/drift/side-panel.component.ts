@@ -106,7 +106,7 @@ export class SidePanelComponent {
   protected readonly landings = LANDINGS.map((value) => ({ value, text: value }));
   protected readonly profiles = PROFILES.map((value) => ({
     value,
-    text: { log: 'as over stones', power: 'smooth', even: 'the same all down' }[value],
+    text: { log: 'stony', power: 'smooth', even: 'even' }[value],
     reason: {
       log: 'law of the wall, roughness 3 mm',
       power: 'a sixth power of the height',

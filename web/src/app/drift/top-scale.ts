@@ -38,16 +38,17 @@ export interface LaneArrow {
   yM: number;
 }
 
-const ARROWS_APART_M = 5;
+const ARROWS_APART_PX = 140;
 const ARROW_S = 1.2;
 
-export function laneArrows(setup: DriftSetup, { leftM, widthM }: TopScale): LaneArrow[] {
+export function laneArrows(setup: DriftSetup, { leftM, widthM, pxPerM }: TopScale): LaneArrow[] {
+  const apartM = ARROWS_APART_PX / pxPerM;
   return setup.lanes.flatMap(({ toM, speedMs }, i) => {
     const yM = ((setup.lanes[i - 1]?.toM ?? 0) + toM) / 2;
-    const first = Math.ceil((leftM + 2.2) / ARROWS_APART_M) * ARROWS_APART_M;
-    const count = Math.max(0, Math.floor((leftM + widthM - 1 - first) / ARROWS_APART_M) + 1);
+    const first = leftM + 0.9 * apartM;
+    const count = Math.max(0, Math.floor((leftM + widthM - 1 - first) / apartM) + 1);
     return Array.from({ length: count }, (_, k) => {
-      const fromM = first + k * ARROWS_APART_M;
+      const fromM = first + k * apartM;
       return { fromM, toM: fromM + speedMs * ARROW_S, yM };
     });
   });

@@ -1,4 +1,5 @@
 import {
+  type Beat,
   CoreError,
   type CoreErrorCode,
   type DriftRun,
@@ -11,6 +12,8 @@ import {
   rankPresentation,
   type SideDrift,
   sideDrift,
+  type SuggestOptions,
+  suggestStands,
   sweepCell,
   type SurfaceDrift,
   surfaceDrift,
@@ -37,6 +40,7 @@ export const BENCH = {
   rank: (scene: DriftScene, presentation: Presentation) => rankPresentation(scene, presentation),
   sweep: (drift: SideDrift, cells: readonly SweepCell[]) => cells.map((cell) => sweepCell(drift, cell)),
   loop: (given: Partial<LoopCast>) => loopCast(given),
+  stands: (beat: Beat, options: SuggestOptions) => suggestStands(beat, options),
 };
 
 export type Bench = typeof BENCH;

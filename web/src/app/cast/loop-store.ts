@@ -1,0 +1,132 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
+import {
+  type CoreError,
+  headMass,
+  type LoopCast,
+  type LoopRun,
+  type Point,
+  type StrokeKind,
+  strokeOf,
+  type TipStroke,
+  USUAL_LOOP,
+} from '@doceo/core';
+import { catchError, EMPTY, map, switchMap } from 'rxjs';
+import { BenchRunner } from '../workers/bench-runner';
+
+/** Length of head that a line's weight is told of, metres, and the rod that strokes are drawn for. */
+const HEAD_M = 9.14;
+const USUAL_ROD_M = 2.74;
+
+export interface LoopSettings {
+  kind: StrokeKind | 'own';
+  /** Of a path of one's own. */
+  points: Point[];
+  lineM: number;
+  rodM: number;
+  weight: number;
+  windMs: number;
+  speedMs: number;
+}
+
+const USUAL: LoopSettings = {
+  kind: 'straight',
+  points: strokeOf('straight').points,
+  lineM: 9,
+  rodM: USUAL_ROD_M,
+  weight: 5,
+  windMs: 0,
+  speedMs: strokeOf('straight').speedMs,
+};
+
+/** A cast on the bench: the tip's path and what it throws, with undo, and the run of it. */
+@Injectable()
+export class LoopStore {
+  private readonly runner = inject(BenchRunner);
+  private readonly current = signal<LoopSettings>(USUAL);
+  private readonly past = signal<LoopSettings[]>([]);
+  private readonly future = signal<LoopSettings[]>([]);
+  private readonly last = signal<{ cast: Partial<LoopCast>; run: LoopRun } | null>(null);
+
+  readonly stopped = signal<CoreError | null>(null);
+  readonly preview = signal<Point[] | null>(null);
+  readonly settings = computed<LoopSettings>(() => {
+    const points = this.preview();
+    return points ? { ...this.current(), kind: 'own', points } : this.current();
+  });
+  readonly canUndo = computed(() => this.past().length > 0);
+  readonly canRedo = computed(() => this.future().length > 0);
+  readonly stroke = computed<TipStroke>(() => strokeFor(this.settings()));
+  readonly ran = this.last.asReadonly();
+
+  constructor() {
+    toObservable(computed(() => castFor(this.settings())))
+      .pipe(
+        switchMap((cast) =>
+          this.runner.run('loop', cast).pipe(
+            map((run) => ({ cast, run })),
+            catchError((error: CoreError) => {
+              this.stopped.set(error);
+              return EMPTY;
+            }),
+          ),
+        ),
+        takeUntilDestroyed(),
+      )
+      .subscribe((ran) => {
+        this.stopped.set(null);
+        this.last.set(ran);
+      });
+  }
+
+  /** Another stroke comes with its own speed. */
+  choose(kind: StrokeKind): void {
+    const { points, speedMs } = strokeOf(kind);
+    this.edit({ kind, points, speedMs });
+  }
+
+  edit(change: Partial<LoopSettings>): void {
+    const before = this.current();
+    const after = { ...before, ...change };
+    this.preview.set(null);
+    if (JSON.stringify(after) === JSON.stringify(before)) return;
+    this.past.update((list) => [...list, before]);
+    this.future.set([]);
+    this.current.set(after);
+  }
+
+  undo(): void {
+    this.step(this.past, this.future);
+  }
+
+  redo(): void {
+    this.step(this.future, this.past);
+  }
+
+  private step(from: typeof this.past, to: typeof this.past): void {
+    const target = from().at(-1);
+    if (!target) return;
+    to.update((list) => [...list, this.current()]);
+    from.update((list) => list.slice(0, -1));
+    this.current.set(target);
+  }
+}
+
+/** The stroke of the settings: the chosen one with this speed, longer with a longer rod; or the path drawn. */
+export function strokeFor({ kind, points, rodM, speedMs }: LoopSettings): TipStroke {
+  const base = strokeOf(kind === 'own' ? 'straight' : kind);
+  const longer = rodM / USUAL_ROD_M;
+  const scaled = kind === 'own' ? points : base.points.map(({ x, y }) => ({ x: x * longer, y: y * longer }));
+  return { ...base, points: scaled, speedMs };
+}
+
+function castFor(settings: LoopSettings): Partial<LoopCast> {
+  return {
+    stroke: strokeFor(settings),
+    lineM: settings.lineM,
+    massPerM: headMass(settings.weight) / HEAD_M,
+    diameterM: USUAL_LOOP.diameterM * Math.sqrt(headMass(settings.weight) / headMass(5)),
+    headWindMs: settings.windMs,
+    tipHeightM: settings.rodM + 0.3,
+  };
+}
