@@ -68,7 +68,7 @@ export const castCommands = {
       tipHeightM: z.number().min(0.5).max(10).optional(),
       gravity: z.number().min(0).max(20).optional(),
       nodes: z.int().min(10).max(200).optional(),
-      stepS: z.number().min(0.0005).max(0.005).optional(),
+      stepS: z.number().min(0.0002).max(0.002).optional(),
       durationS: z.number().min(0.1).max(6).optional(),
     }),
     output: z.strictObject({

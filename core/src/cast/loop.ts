@@ -175,6 +175,6 @@ function check(cast: LoopCast): void {
   inRange('tipHeightM', cast.tipHeightM, 0.5, 10);
   inRange('gravity', cast.gravity, 0, 20);
   inRange('nodes', cast.nodes, 10, 200);
-  inRange('stepS', cast.stepS, 0.0005, 0.005);
+  inRange('stepS', cast.stepS, 0.0002, 0.002);
   inRange('durationS', cast.durationS, 0.1, 6);
 }

@@ -7,9 +7,7 @@ import { STROKE_TEXTS } from './cast-texts';
 
 /** When the picture is taken, seconds after the stop; and the piece of air it shows, metres. */
 const AFTER_S = 0.38;
-const AIR = { left: -2.5, top: 1.6, width: 9.5, height: 4 };
-/** Coarser than the cast that is looked at. */
-const COARSE = { nodes: 40, stepS: 0.0015, durationS: 2 };
+const AIR = { left: -2, top: 1.3, width: 8, height: 3.4 };
 
 interface Tile {
   kind: StrokeKind;
@@ -41,7 +39,7 @@ interface Tile {
       display: grid;
       grid-template-columns: repeat(4, minmax(0, 1fr));
       gap: 8px;
-      min-height: 236px;
+      min-height: 280px;
     }
     button {
       all: unset;
@@ -65,12 +63,12 @@ interface Tile {
     }
     svg {
       width: 100%;
-      height: 62px;
+      height: 84px;
     }
     .line {
       fill: none;
       stroke: #94a11b;
-      stroke-width: 0.12;
+      stroke-width: 0.1;
     }
     circle {
       fill: var(--sighter);
@@ -92,7 +90,7 @@ export class LoopGalleryComponent {
     from(STROKES)
       .pipe(
         concatMap((kind) =>
-          runner.runOfMany('loop', { ...COARSE, stroke: strokeOf(kind) }).pipe(
+          runner.runOfMany('loop', { stroke: strokeOf(kind) }).pipe(
             map((run) => tileOf(kind, run)),
             catchError(() => EMPTY),
           ),

@@ -1,0 +1,55 @@
+import type { FloatKind, SetFound, TakeKind, TrainerWater } from '@doceo/core';
+import type { Verdict } from './trainer-run';
+
+export const FLOAT_TEXTS: Record<FloatKind, string> = {
+  indicator: 'indicator',
+  yarn: 'yarn',
+  sighter: 'sighter',
+  dry: 'dry fly',
+};
+
+export const WATER_TEXTS: Record<TrainerWater, { text: string; reason: string }> = {
+  pool: { text: 'pool', reason: 'Slow and calm, plain takes.' },
+  run: { text: 'run', reason: 'Livelier, takes a little smaller.' },
+  riffle: { text: 'riffle', reason: 'Quick and rough; small takes among waves.' },
+};
+
+export const TAKE_TEXTS: Record<TakeKind, string> = {
+  dip: 'dips',
+  stop: 'stops',
+  twitch: 'twitches',
+  sideways: 'moves aside',
+  'lie-down': 'lies down',
+  tighten: 'tightens',
+  jump: 'jumps, or a rise',
+};
+
+export function verdictText(verdict: Verdict): string {
+  switch (verdict.kind) {
+    case 'hit':
+      return `on, after ${(verdict.tookMs / 1000).toFixed(2)} s`;
+    case 'bottom':
+      return 'bottom: right to set';
+    case 'false':
+      return 'that was the water';
+    case 'nothing':
+      return 'nothing there';
+    case 'missed':
+      return 'a take went by';
+  }
+}
+
+export const SET_TEXTS: Record<SetFound['verdict'], string> = {
+  'nothing-tight': 'Nothing comes tight: the slack takes it all up. Strip in first, or sweep further.',
+  'out-of-the-mouth': 'The fly is drawn out of the mouth, up the stream, away from the fish.',
+  across: 'The fly goes across the mouth: it may hold.',
+  'into-the-mouth': 'The fly is drawn down the stream, into the corner of the mouth.',
+  breaks: 'The tippet parts before the hook is in.',
+};
+
+/** A leaning, in words. */
+export function biasText(bias: number): string {
+  if (bias > 0.35) return 'waits for certainty';
+  if (bias < -0.35) return 'sets on much';
+  return 'neither hasty nor waiting';
+}
