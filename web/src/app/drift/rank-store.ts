@@ -39,7 +39,6 @@ export class RankStore {
     this.tried.set(ways.length);
     this.done.set(0);
     this.running.set(ways.length > 0);
-    performance.mark('rank-start');
     this.work = from(ways)
       .pipe(
         mergeMap(

@@ -38,9 +38,8 @@ const DEEPEST_M = 6;
           ><span>Depth</span>
           <input
             type="text"
-            [ngModel]="depthText()"
-            [ngModelOptions]="{ updateOn: 'blur' }"
-            (ngModelChange)="setDepth($event)"
+            [value]="depthText()"
+            (change)="setDepth($any($event.target).value)"
             [attr.aria-invalid]="wrong()"
           />
         </label>

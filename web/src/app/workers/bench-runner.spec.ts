@@ -1,0 +1,46 @@
+import { TestBed } from '@angular/core/testing';
+import { USUAL_SETUP } from '@doceo/core';
+import { firstValueFrom } from 'rxjs';
+import { tell } from './bench-api';
+import { BenchRunner } from './bench-runner';
+
+describe('the runner of the benches', () => {
+  const runner = (): BenchRunner => TestBed.inject(BenchRunner);
+
+  it('computes, and brings errors of the core with code and facts', async () => {
+    const { run } = await firstValueFrom(runner().run('surface', { durationS: 1 }));
+    expect(run.frames).toHaveLength(11);
+    await expect(firstValueFrom(runner().run('surface', { nodes: 9999 }))).rejects.toMatchObject({
+      code: 'out-of-range',
+      facts: { name: 'nodes', value: 9999 },
+    });
+  });
+
+  it('tells what a mend gains beside the same line fed, only where there is one', () => {
+    const plain = tell('surface', [{ durationS: 2 }]) as { value: { fedCleanM: number | null } };
+    expect(plain.value.fedCleanM).toBeNull();
+    const mended = tell('surface', [
+      { durationS: 2, acts: [{ kind: 'mend', atS: 0.5, sizeM: 1, way: 'up', from: 0.1, to: 0.8 }] },
+    ]) as { value: { fedCleanM: number | null; leftCleanM: number | null } };
+    expect(mended.value.fedCleanM).not.toBeNull();
+    expect(mended.value.leftCleanM).not.toBeNull();
+  });
+
+  it('does what is looked at before the rest of a list, and nothing that nobody waits for', async () => {
+    const order: string[] = [];
+    const way = { id: 'a', standM: 0, handling: 'still', mend: null } as const;
+    const list = Array.from({ length: 6 }, (_, i) =>
+      runner()
+        .runOfMany('rank', USUAL_SETUP, way)
+        .subscribe(() => order.push(`list ${i}`)),
+    );
+    const seen = firstValueFrom(runner().run('surface', { durationS: 1 })).then(() => order.push('seen'));
+    list[5]!.unsubscribe();
+    await seen;
+    // Two were under way already.
+    expect(order.indexOf('seen')).toBeLessThanOrEqual(3);
+    await new Promise((resolve) => setTimeout(resolve, 1500));
+    expect(order).toContain('list 4');
+    expect(order).not.toContain('list 5');
+  });
+});
