@@ -45,6 +45,9 @@ describe('a stranger with no data', () => {
     ['/record', 'Add the first'],
     ['/circle', 'You are in no circle yet'],
     ['/bank', 'To the plans'],
+    ['/cast', 'Ways of the tip'],
+    ['/drift', 'What would drift longer?'],
+    ['/strike', 'bottom is also a set'],
   ])('%s says what it is for and how to begin', async (path, words) => {
     await open(path);
     await byText(page, 'main', words);

@@ -66,12 +66,7 @@ interface Row {
     <ol>
       @for (row of rows(); track row.text) {
         <li [class.drawn]="row.way === null">
-          <button
-            type="button"
-            [disabled]="row.way === null"
-            [attr.aria-label]="row.text + ', ' + row.metres + ' without drag'"
-            (click)="row.way && chosen.emit(row.way)"
-          >
+          <button type="button" [disabled]="row.way === null" (click)="row.way && chosen.emit(row.way)">
             <span>{{ row.text }}</span> <b class="figure">{{ row.metres }}</b>
             <i class="bar"
               ><i class="fill" [style.width.%]="row.barPc"></i
