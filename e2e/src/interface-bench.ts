@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { buildRig, type Rig } from '@doceo/core';
 import type { Browser, Page } from 'puppeteer-core';
+import { timeBenches } from './benches-bench';
 import { DESK, launch, openTab, PHONE, settled, signIn } from './browser';
 import { freshDatabase, startServer } from './server';
 import { timeSoundings } from './soundings-bench';
@@ -95,6 +96,7 @@ async function main(): Promise<void> {
     await page.browserContext().close();
     await timeTaps(browser, server.url);
     await timeSoundings(browser, server.url);
+    await timeBenches(browser, server.url);
   } finally {
     await browser.close();
     await server.stop();

@@ -43,19 +43,45 @@ const SHOTS: Shot[] = [
   },
   { name: 'rig', path: '/rig', before: (page) => clickText(page, 'article a', 'Two nymphs') },
   {
-    name: 'rig-dry-dropper',
-    path: '/rig',
+    name: 'cast',
+    path: '/cast',
     before: async (page) => {
-      await page.click('[data-template="dry-dropper"]');
-      await byText(page, 'h3', 'Taper');
+      await page.waitForFunction(() => document.querySelectorAll('doceo-loop-gallery button').length === 8);
+      await clickText(page, 'doceo-loop-gallery button', 'dip');
+      await byText(page, 'doceo-loop-signs', 'Tailing loop');
+      await clickText(page, '.play button', 'Stop');
+      await goTo(page, '0.5');
     },
   },
   {
-    name: 'rig-card',
-    path: '/rig',
+    name: 'drift',
+    path: '/drift',
     before: async (page) => {
-      await clickText(page, 'article a', 'Two nymphs');
-      await clickText(page, 'a', 'Teaching card');
+      await byText(page, 'doceo-rank-panel p', /(\d\d) ways, \1 tried/);
+      await goTo(page, '0.4');
+      await clickText(page, 'button', 'Mend up');
+      await byText(page, 'aside', 'the same line fed');
+      await goTo(page, '2.1');
+    },
+  },
+  {
+    name: 'drift-below',
+    path: '/drift',
+    before: async (page) => {
+      await clickText(page, 'button', 'Under water');
+      await byText(page, 'doceo-side-figures dt', 'Comes to');
+      await goTo(page, '5');
+      await clickText(page, 'button', 'Work out the map');
+      await page.waitForSelector('doceo-sweep-map progress');
+      await page.waitForFunction(() => !document.querySelector('doceo-sweep-map progress'));
+    },
+  },
+  {
+    name: 'strike',
+    path: '/strike',
+    before: async (page) => {
+      await clickText(page, 'button', 'The set');
+      await byText(page, '.verdict', /./);
     },
   },
   { name: 'knots', path: '/rig/knots' },
@@ -68,7 +94,6 @@ const SHOTS: Shot[] = [
   },
   { name: 'plan', path: '/plan', before: (page) => clickText(page, 'a.open', 'First nymphs') },
   { name: 'lesson-card', path: '/today', before: (page) => clickText(page, 'a', 'Lesson card') },
-  { name: 'lesson-kit', path: '/today', before: (page) => clickText(page, 'a', 'Packing list') },
   {
     name: 'group',
     path: '/record/group',
@@ -88,10 +113,21 @@ const SHOTS: Shot[] = [
   { name: 'today-phone', path: '/today', viewport: PHONE },
   // Last: what they log would stand in the records.
   { name: 'bank-phone', path: '/bank', viewport: PHONE, before: logSome },
-  { name: 'bank-desk', path: '/bank', before: logSome },
 ];
 
 /** A few taps for Sam, so that the bank book shows what it is for. */
+/** Sets the time that a bench shows. */
+function goTo(page: Page, second: string): Promise<void> {
+  return page.$eval(
+    'input[type=range]',
+    (field, at) => {
+      (field as HTMLInputElement).value = at;
+      field.dispatchEvent(new Event('input', { bubbles: true }));
+    },
+    second,
+  );
+}
+
 async function logSome(page: Page): Promise<void> {
   await clickText(page, '.who button', 'Sam');
   await byText(page, '.blockno', 'block');

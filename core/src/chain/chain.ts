@@ -33,7 +33,7 @@ export interface Bounds {
   roofM?: number;
 }
 
-const TOLERANCE = 1e-4;
+const TOLERANCE = 1e-5;
 const ROUNDS = 60;
 const TURNS = 15;
 /** How stiff a segment is at first: stretched by a thousandth it pulls with the scale of the forces. */

@@ -79,7 +79,7 @@ export const USUAL_DRIFT: SurfaceDrift = {
   tip: { startM: 0, speedMs: 0, untilS: 0 },
   liftedM: 0,
   acts: [],
-  nodes: 60,
+  nodes: 100,
   stepS: 0.02,
   durationS: 10,
   untilDrag: false,

@@ -26,7 +26,13 @@ export function waterHolds(drift: SurfaceDrift, line: Chain, pull: Pull): WaterH
   const { xs, ys, rests } = line;
   const { toX, toY, rxx, rxy, ryy } = pull;
   const total = rests.reduce((sum, rest) => sum + rest, 0);
-  const kind = rests.map((rest, j) => (total - (j + 0.5) * rest < drift.leaderM ? drift.leaderShare : 1));
+  let aboveM = 0;
+  const kind = rests.map((rest) => {
+    aboveM += rest;
+    // A stretch that is partly leader counts as much as is.
+    const leader = Math.min(1, Math.max(0, (aboveM - (total - drift.leaderM)) / rest));
+    return 1 + leader * (drift.leaderShare - 1);
+  });
   const speeds = new Float64Array(nodes).fill(QUADRATIC_AT_MS);
   const fromX = new Float64Array(nodes + 1);
   const fromY = new Float64Array(nodes + 1);

@@ -16,6 +16,7 @@ import {
   type TracingParameters,
   emptyPlan,
 } from '@doceo/core';
+import { benchDrift } from './drift-bench';
 
 /** Fastest of several runs in milliseconds: the least disturbed one. */
 function fastest(work: () => void, runs = 15): number {
@@ -87,6 +88,8 @@ console.log(
   `edit of a rig of 20 parts, all figures and snags: ${figures.toFixed(2)} ms of 8 ms (${(figures / 8).toFixed(2)} of the aim)`,
 );
 console.log(`plan check, 20 blocks: ${check.toFixed(2)} ms (${(check / figures).toFixed(1)} × a rig edit)`);
+
+benchDrift();
 
 const school = { students: 500, sessions: 3, attempts: 5 };
 console.log('\ncalibration on 500 simulated students: mastery foretold, and how often it is true');

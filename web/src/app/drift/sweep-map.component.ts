@@ -41,16 +41,16 @@ interface Cell extends SweepCell, SweepFound {
         </button>
       }
     </div>
+    <div
+      echarts
+      [options]="options()"
+      theme="doceo"
+      class="chart"
+      role="img"
+      [attr.aria-label]="words()"
+      (chartInit)="watch($event)"
+    ></div>
     @if (cells().length > 0) {
-      <div
-        echarts
-        [options]="options()"
-        theme="doceo"
-        class="chart"
-        role="img"
-        [attr.aria-label]="words()"
-        (chartInit)="watch($event)"
-      ></div>
       <p class="small soft">
         Darker: longer in the zone and off the bottom. Brown: drags on the bottom. Orange: the float goes
         under. The dotted lines are the schools’ rules, the ring is your rig. Choose a place on the map to see
@@ -104,6 +104,7 @@ export class SweepMapComponent implements OnDestroy {
     return of !== null && !this.running() && JSON.stringify(of) !== JSON.stringify(this.drift());
   });
   protected readonly words = computed(() => {
+    if (this.cells().length === 0) return 'Map of float distance by added shot, not worked out yet';
     const best = this.cells().reduce((a, b) => (b.clearS > a.clearS ? b : a));
     return `Map of ${this.cells().length} drifts; the longest in the zone with the float ${formatLength(best.leaderM, this.session.units())} above the fly and ${(best.addedKg * 1000).toFixed(2)} g of shot added: ${best.clearS.toFixed(1)} seconds.`;
   });
