@@ -172,6 +172,7 @@ async function takeAll(
     await settled(page);
     await before?.(page);
     await settled(page);
+    await page.evaluate(() => document.querySelector('main')?.scrollTo(0, 0));
     await page.screenshot({ path: join(folder, `${name}.png`) as `${string}.png` });
     if (complaints.length > 0) console.log(`${name}: ${complaints.join('; ')}`);
     await page.browserContext().close();

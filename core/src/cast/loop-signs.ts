@@ -4,7 +4,7 @@ import type { LoopFrame } from './loop';
 export interface LoopSigns {
   /** Height of the loop when the fly passes over the tip, metres; null when it never does. */
   loopM: number | null;
-  /** How far the fly leg came below the rod leg while it unrolled, metres; nought when it never did. */
+  /** How far the fly leg came below the rod leg soon after the stop, metres; nought when it never did. */
   crossesM: number;
   /** Fastest the fly was behind the angler, against the tip's speed at the stop: a whip that cracks is several times as fast. */
   whip: number;
@@ -20,9 +20,9 @@ export type LoopFault = 'cast.wide-loop' | 'cast.tailing' | 'cast.crack' | 'cast
 
 /** From these on a sign is a fault. Estimates, set on the strokes that are named after the faults. */
 export const WIDE_M = 1.3;
-export const CROSSED_M = 0.3;
+export const CROSSED_M = 0.5;
 export const WHIP = 3;
-export const PILED = 0.75;
+export const PILED = 0.8;
 
 interface Thrown {
   strokeS: number;
@@ -40,7 +40,10 @@ export function signsOf(frames: readonly LoopFrame[], thrown: Thrown): LoopSigns
   const over = flying.find(({ xs }) => xs.at(-1)! >= xs[0]!);
   const down = after.find(({ ys }) => ys.at(-1)! <= -tipHeightM + 0.05);
   const laid = down ?? null;
-  const gaps = flying.map(legGap).filter((gap) => gap !== null);
+  const gaps = flying
+    .filter(({ atS }) => atS < strokeS + EARLY_S)
+    .map(legGap)
+    .filter((gap) => gap !== null);
   const crossesM = Math.max(0, -Math.min(0, ...gaps.map(({ least }) => least)));
   const loopM = over ? (legGap(over)?.mean ?? null) : null;
   const laidShare =
@@ -66,6 +69,8 @@ function faultsOf({ loopM, crossesM, whip, laidShare }: Omit<LoopSigns, 'faults'
   ];
 }
 
+/** A loop that tails does so soon after the stop; a fly leg that sinks through later is only slow. Estimate, seconds. */
+const EARLY_S = 0.3;
 /** The end of the fly leg sinks in every cast and is not looked at: this share of the line. */
 const TAIL = 0.2;
 

@@ -7,7 +7,7 @@ import { STROKE_TEXTS } from './cast-texts';
 
 /** When the picture is taken, seconds after the stop; and the piece of air it shows, metres. */
 const AFTER_S = 0.38;
-const AIR = { left: -2, top: 1.3, width: 8, height: 3.4 };
+const AIR = { left: -2, top: 1.2, width: 8, height: 3.9 };
 
 interface Tile {
   kind: StrokeKind;

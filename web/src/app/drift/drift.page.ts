@@ -11,6 +11,7 @@ import {
   formatLength,
   formatSpeed,
   HANDLINGS,
+  METRES_PER_INCH,
   setLaneSpeed,
   setupDrift,
   speedAt,
@@ -169,7 +170,7 @@ export class DriftPage {
     return {
       index,
       name: `Lane ${index + 1}`,
-      speed: this.metric() ? lane.speedMs.toFixed(2) : (lane.speedMs * 3.28084).toFixed(1),
+      speed: (lane.speedMs / this.speedUnitMs()).toFixed(0),
       to: this.length(lane.toM),
       from: this.length(fromM),
     };
@@ -201,9 +202,10 @@ export class DriftPage {
   protected setSpeed(text: string): void {
     const [index, value] = [this.lane(), plainNumber(text)];
     if (index === null) return;
-    const speedMs = value === null ? null : this.metric() ? value : value / 3.28084;
+    const speedMs = value === null ? null : value * this.speedUnitMs();
     if (speedMs === null || Math.abs(speedMs) > FASTEST_LANE_MS) {
-      this.laneFault.set(`a speed up to ${FASTEST_LANE_MS} m/s, below nought runs back`);
+      const most = formatSpeed(FASTEST_LANE_MS, this.session.units());
+      this.laneFault.set(`a speed up to ${most}, below nought runs back`);
       return;
     }
     this.laneFault.set(null);
@@ -306,8 +308,9 @@ export class DriftPage {
     act();
   }
 
-  private metric(): boolean {
-    return this.session.units() === 'metric';
+  /** A centimetre or an inch a second, as speeds of water are told. */
+  private speedUnitMs(): number {
+    return this.session.units() === 'metric' ? 0.01 : METRES_PER_INCH;
   }
 
   protected length(metres: number): string {

@@ -105,11 +105,11 @@ describe('the drift bench', () => {
     expect(kept().lieM).toBeCloseTo(6.75, 6);
     document.querySelector<SVGElement>('.lane')?.dispatchEvent(new MouseEvent('click', { bubbles: true }));
     await page.settle();
-    await page.enter('.picked input', '-0.3');
+    await page.enter('.picked input', '-30');
     expect(kept().lanes[0]!.speedMs).toBe(-0.3);
     expect(page.text()).toContain('30 cm/s back');
-    await page.enter('.picked input', '9');
-    expect(page.text()).toContain('a speed up to 2.5 m/s');
+    await page.enter('.picked input', '900');
+    expect(page.text()).toContain('a speed up to 250 cm/s');
     expect(kept().lanes[0]!.speedMs).toBe(-0.3);
     await page.press('Split it');
     expect(kept().lanes).toHaveLength(5);

@@ -5,6 +5,7 @@ import { formatLength, LANDINGS, PROFILES } from '@doceo/core';
 import { SessionStore } from '../data/session';
 import { plainLength } from '../parts/plain-length';
 import { SegmentsComponent } from '../parts/segments.component';
+import { DepthChartComponent } from './depth-chart.component';
 import { SideStore } from './side-store';
 import { SideViewComponent } from './side-view.component';
 import { SweepMapComponent } from './sweep-map.component';
@@ -14,7 +15,14 @@ const DEEPEST_M = 6;
 /** Under water: the rig's own drift from the side, the figures of it, and the map of where to set the float. */
 @Component({
   selector: 'doceo-side-panel',
-  imports: [FormsModule, RouterLink, SegmentsComponent, SideViewComponent, SweepMapComponent],
+  imports: [
+    DepthChartComponent,
+    FormsModule,
+    RouterLink,
+    SegmentsComponent,
+    SideViewComponent,
+    SweepMapComponent,
+  ],
   template: `
     @if (store.failed(); as error) {
       <p class="wrong" role="alert">{{ error.message }}</p>
@@ -23,7 +31,7 @@ const DEEPEST_M = 6;
       <p class="wrong" role="alert">That drift could not be worked out; the last good one is shown.</p>
     }
     @if (store.ran(); as ran) {
-      <doceo-side-view [drift]="ran.drift" [run]="ran.run" [atS]="atS()" [height]="300" />
+      <doceo-side-view [drift]="ran.drift" [run]="ran.run" [atS]="atS()" [height]="250" />
       <ng-content />
       <div class="controls row">
         <label class="field"
@@ -71,6 +79,8 @@ const DEEPEST_M = 6;
         [tried]="store.tried()"
         (chosen)="store.tried.set($event)"
       />
+      <h2>Depth of the point fly, and how far it trails</h2>
+      <doceo-depth-chart [drift]="ran.drift" [run]="ran.run" />
     } @else if (store.loaded() && store.rigs().length === 0) {
       <div class="empty">
         <h2>No rig yet</h2>

@@ -170,7 +170,8 @@ export class SetPanelComponent {
   private readonly settings = signal<Omit<SetGiven, 'breaksAtN'>>({
     ...USUAL_SET,
     lineDeg: 110,
-    sweepDeg: 10,
+    sweepDeg: -20,
+    slackM: 0.2,
   });
   protected readonly rigs = signal<SavedRig[]>([]);
   protected readonly rigId = signal<string | null>(null);
