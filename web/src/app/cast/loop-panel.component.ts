@@ -1,7 +1,7 @@
 import { Component, computed, inject } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { formatLength, formatRoundLength, formatWind, type StrokeKind } from '@doceo/core';
 import { SessionStore } from '../data/session';
+import { SlidersComponent } from '../parts/sliders.component';
 import { Player } from '../parts/player';
 import { LoopGalleryComponent } from './loop-gallery.component';
 import { LoopStore } from './loop-store';
@@ -21,7 +21,7 @@ type SliderName = (typeof SLIDERS)[number]['name'];
 /** From the way of the tip to the loop: choose or draw a path, and see what line does. */
 @Component({
   selector: 'doceo-loop-panel',
-  imports: [FormsModule, LoopGalleryComponent, LoopViewComponent],
+  imports: [SlidersComponent, LoopGalleryComponent, LoopViewComponent],
   template: `
     @if (store.stopped()) {
       <p class="wrong" role="alert">That cast could not be worked out; the last good one is shown.</p>
@@ -63,23 +63,7 @@ type SliderName = (typeof SLIDERS)[number]['name'];
         {{ player.pace() < 1 ? 'as fast as it is' : 'slowly' }}
       </button>
     </div>
-    <div class="sliders">
-      @for (slider of sliders(); track slider.name) {
-        <label class="field"
-          ><span
-            >{{ slider.text }} <b class="figure">{{ slider.value }}</b></span
-          >
-          <input
-            type="range"
-            [min]="slider.min"
-            [max]="slider.max"
-            [step]="slider.step"
-            [ngModel]="slider.at"
-            (ngModelChange)="set(slider.name, $event)"
-            [attr.aria-valuetext]="slider.value"
-        /></label>
-      }
-    </div>
+    <doceo-sliders [sliders]="sliders()" (slid)="set($event.name, $event.value)" />
     <p class="small soft">Drag the points of the path, or move them with the arrow keys.</p>
     <h2>Ways of the tip</h2>
     <doceo-loop-gallery [kind]="store.settings().kind" (chosen)="choose($event)" />
@@ -93,30 +77,11 @@ type SliderName = (typeof SLIDERS)[number]['name'];
       min-width: 120px;
       accent-color: var(--sighter);
     }
-    .sliders {
-      display: grid;
-      grid-template-columns: repeat(5, minmax(0, 1fr));
-      gap: 10px 20px;
-      margin: 12px 0;
-    }
-    .sliders input {
-      width: 100%;
-      accent-color: var(--ink);
-      min-height: 28px;
-    }
-    .sliders b {
-      color: var(--ink);
-    }
     h2 {
       margin: 10px 0 6px;
     }
     .wrong {
       color: var(--safety);
-    }
-    @media (max-width: 900px) {
-      .sliders {
-        grid-template-columns: 1fr 1fr;
-      }
     }
   `,
 })
@@ -154,6 +119,6 @@ export class LoopPanelComponent {
   }
 
   protected set(name: SliderName, value: number): void {
-    this.store.edit({ [name]: Number(value) });
+    this.store.edit({ [name]: value });
   }
 }

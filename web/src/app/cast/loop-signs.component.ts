@@ -14,24 +14,18 @@ import {
 } from '@doceo/core';
 import { ApiClient } from '../data/api-client';
 import { SessionStore } from '../data/session';
+import { FigureRowsComponent } from '../parts/figure-rows.component';
 import { ADVICE_TEXTS, STROKE_TEXTS } from './cast-texts';
 import { LoopStore } from './loop-store';
 
 /** What is seen of the cast: its figures, and each fault of the catalogue with its cause and cure. */
 @Component({
   selector: 'doceo-loop-signs',
-  imports: [FormsModule],
+  imports: [FigureRowsComponent, FormsModule],
   template: `
     <h2>What is seen</h2>
     <p class="small soft">{{ reason() }}</p>
-    <dl>
-      @for (figure of figures(); track figure.name) {
-        <div [class.bad]="figure.bad">
-          <dt>{{ figure.name }}</dt>
-          <dd class="figure">{{ figure.text }}</dd>
-        </div>
-      }
-    </dl>
+    <doceo-figure-rows [rows]="figures()" />
     @for (fault of faults(); track fault.id) {
       <div class="fault">
         <b>{{ fault.short }}</b>
@@ -58,23 +52,6 @@ import { LoopStore } from './loop-store';
     <p class="small more">Glasses and a hat with a brim, for you and for everybody within a cast’s length.</p>
   `,
   styles: `
-    dl {
-      margin: 8px 0;
-    }
-    dl div {
-      display: flex;
-      justify-content: space-between;
-      gap: 8px;
-      border-bottom: 1px solid var(--line);
-      padding: 4px 0;
-    }
-    dd {
-      margin: 0;
-      white-space: nowrap;
-    }
-    .bad dd {
-      color: var(--safety);
-    }
     .fault {
       border-left: 5px solid var(--mind);
       background: #fff;

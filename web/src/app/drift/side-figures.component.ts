@@ -2,26 +2,20 @@ import { Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { formatLength, formatSpeed, INDICATOR_FACTORS } from '@doceo/core';
 import { SessionStore } from '../data/session';
+import { FigureRowsComponent } from '../parts/figure-rows.component';
 import { SideStore } from './side-store';
 
 /** The figures of a drift under water, and the way from the map back to the rig. */
 @Component({
   selector: 'doceo-side-figures',
-  imports: [RouterLink],
+  imports: [FigureRowsComponent, RouterLink],
   template: `
     <h2>Does the fly get there?</h2>
     <p class="small soft">
       Surface {{ surface() }} where the fly drifts, {{ length(store.depthM()) }} deep; below it is slower. The
       float is slowed by what hangs there and leads, the fly trails.
     </p>
-    <dl>
-      @for (figure of figures(); track figure.name) {
-        <div [class.bad]="figure.bad">
-          <dt>{{ figure.name }}</dt>
-          <dd class="figure">{{ figure.text }}</dd>
-        </div>
-      }
-    </dl>
+    <doceo-figure-rows [rows]="figures()" />
     @if (store.tried(); as tried) {
       <p class="tried small">
         Shown is the float {{ length(tried.leaderM) }} above the point fly with {{ grams(tried.addedKg) }} of
@@ -48,23 +42,6 @@ import { SideStore } from './side-store';
   styles: `
     :host {
       display: block;
-    }
-    dl {
-      margin: 8px 0;
-    }
-    dl div {
-      display: flex;
-      justify-content: space-between;
-      gap: 8px;
-      border-bottom: 1px solid var(--line);
-      padding: 4px 0;
-    }
-    dd {
-      margin: 0;
-      white-space: nowrap;
-    }
-    .bad dd {
-      color: var(--safety);
     }
     .tried {
       background: var(--sighter-pale);

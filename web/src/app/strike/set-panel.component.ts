@@ -14,6 +14,8 @@ import {
 } from '@doceo/core';
 import { ApiClient } from '../data/api-client';
 import { SessionStore } from '../data/session';
+import { SlidersComponent } from '../parts/sliders.component';
+import { FigureRowsComponent } from '../parts/figure-rows.component';
 import { type ToldDrift } from '../workers/bench-api';
 import { BenchRunner } from '../workers/bench-runner';
 import { keptDrift } from '../drift/kept-drift';
@@ -30,28 +32,12 @@ type SliderName = (typeof SLIDERS)[number]['name'];
 /** What a set does: where the tip goes, what the slack leaves of it, and where that draws the fly in the fish's mouth. */
 @Component({
   selector: 'doceo-set-panel',
-  imports: [FormsModule, SetRoseComponent],
+  imports: [SlidersComponent, FigureRowsComponent, FormsModule, SetRoseComponent],
   template: `
     <div class="two">
       <section>
         <doceo-set-rose [given]="given()" (edited)="edit($event)" />
-        <div class="sliders">
-          @for (slider of sliders(); track slider.name) {
-            <label class="field"
-              ><span
-                >{{ slider.text }} <b class="figure">{{ slider.value }}</b></span
-              >
-              <input
-                type="range"
-                [min]="slider.min"
-                [max]="slider.max"
-                [step]="slider.step"
-                [ngModel]="slider.at"
-                (ngModelChange)="set(slider.name, $event)"
-                [attr.aria-valuetext]="slider.value"
-            /></label>
-          }
-        </div>
+        <doceo-sliders [sliders]="sliders()" (slid)="set($event.name, $event.value)" />
         <p class="small soft">
           Drag the arrow to sweep elsewhere, the fly to another place, the fish to turn it; or use the arrow
           keys. Dark sectors draw the fly into the mouth, orange ones out of it or past what the tippet holds;
@@ -61,14 +47,7 @@ type SliderName = (typeof SLIDERS)[number]['name'];
       <aside>
         <h2>What this set does</h2>
         <p class="verdict" [attr.data-verdict]="found().verdict">{{ verdict() }}</p>
-        <dl>
-          @for (figure of figures(); track figure.name) {
-            <div [class.bad]="figure.bad">
-              <dt>{{ figure.name }}</dt>
-              <dd class="figure">{{ figure.text }}</dd>
-            </div>
-          }
-        </dl>
+        <doceo-figure-rows [rows]="figures()" />
         @if (best(); as words) {
           <p class="small">{{ words }}</p>
         }
@@ -116,12 +95,6 @@ type SliderName = (typeof SLIDERS)[number]['name'];
       gap: 10px;
       align-content: start;
     }
-    .sliders {
-      display: grid;
-      grid-template-columns: repeat(3, minmax(0, 1fr));
-      gap: 10px 20px;
-      margin: 12px 0 6px;
-    }
     input[type='range'] {
       width: 100%;
       accent-color: var(--ink);
@@ -140,26 +113,8 @@ type SliderName = (typeof SLIDERS)[number]['name'];
     .verdict[data-verdict='out-of-the-mouth'] {
       border-color: var(--stop);
     }
-    dl {
-      margin: 0;
-    }
-    dl div {
-      display: flex;
-      justify-content: space-between;
-      gap: 8px;
-      border-bottom: 1px solid var(--line);
-      padding: 4px 0;
-    }
-    dd {
-      margin: 0;
-      white-space: nowrap;
-    }
-    .bad dd {
-      color: var(--safety);
-    }
     @media (max-width: 900px) {
-      .two,
-      .sliders {
+      .two {
         grid-template-columns: minmax(0, 1fr);
       }
     }
@@ -250,7 +205,7 @@ export class SetPanelComponent {
   }
 
   protected set(name: SliderName, value: number): void {
-    this.edit({ [name]: Number(value) });
+    this.edit({ [name]: value });
   }
 
   /** Takes line and slack as they are in the drift at a time. */
