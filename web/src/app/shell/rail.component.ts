@@ -28,9 +28,11 @@ const STOPS = [
       </svg>
       @for (stop of stops; track stop.path) {
         <a
+          #link
           [routerLink]="stop.path"
           routerLinkActive="here"
           ariaCurrentWhenActive="page"
+          (isActiveChange)="$event && bringIn(link)"
           [style.top.px]="stop.y - 22"
           ><span class="bead" aria-hidden="true"></span>{{ stop.name }}</a
         >
@@ -41,4 +43,12 @@ const STOPS = [
 })
 export class RailComponent {
   protected readonly stops = STOPS;
+
+  /** On a phone the leader is longer than the screen: the stop one is at is drawn into sight. */
+  protected bringIn(link: HTMLElement): void {
+    setTimeout(() => {
+      const nav = link.parentElement;
+      if (nav) nav.scrollLeft = link.offsetLeft - (nav.clientWidth - link.offsetWidth) / 2;
+    });
+  }
 }
