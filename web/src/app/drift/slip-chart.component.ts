@@ -98,6 +98,7 @@ export class SlipChartComponent {
         nameLocation: 'middle',
         nameGap: 32,
         splitNumber: 2,
+        axisLabel: { showMaxLabel: false },
       },
       series: [
         ...(other
