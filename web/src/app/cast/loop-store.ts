@@ -12,6 +12,7 @@ import {
   USUAL_LOOP,
 } from '@doceo/core';
 import { catchError, EMPTY, map, switchMap } from 'rxjs';
+import { alike } from '../data/alike';
 import { BenchRunner } from '../workers/bench-runner';
 
 /** Length of head that a line's weight is told of, metres, and the rod that strokes are drawn for. */
@@ -89,7 +90,7 @@ export class LoopStore {
     const before = this.current();
     const after = { ...before, ...change };
     this.preview.set(null);
-    if (JSON.stringify(after) === JSON.stringify(before)) return;
+    if (alike(after, before)) return;
     this.past.update((list) => [...list, before]);
     this.future.set([]);
     this.current.set(after);

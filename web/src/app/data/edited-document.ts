@@ -1,5 +1,6 @@
 import { computed, signal } from '@angular/core';
 import { catchError, concatMap, debounceTime, type Observable, of, Subject, switchMap } from 'rxjs';
+import { alike } from './alike';
 import { ApiError } from './api-error';
 
 export type SaveState = 'saved' | 'unsaved' | 'saving' | 'conflict' | 'refused';
@@ -59,7 +60,7 @@ export class EditedDocument<T> {
         this.version = version;
         const draft = this.readDraft();
         this.current.set(draft?.value ?? value);
-        if (!draft || same(draft.value, value)) {
+        if (!draft || alike(draft.value, value)) {
           this.dropDraft();
           return of(null);
         }
@@ -75,7 +76,7 @@ export class EditedDocument<T> {
     const before = this.current();
     if (before === null) return;
     const after = change(before);
-    if (after === before || same(after, before)) return;
+    if (after === before || alike(after, before)) return;
     this.past.update((list) => [...list.slice(-HISTORY_MOST + 1), before]);
     this.future.set([]);
     this.put(after);
@@ -145,7 +146,7 @@ export class EditedDocument<T> {
       switchMap((saved) => {
         this.version = saved.version;
         this.problem.set(null);
-        if (same(this.current(), value)) {
+        if (alike(this.current(), value)) {
           this.saveState.set('saved');
           this.dropDraft();
         } else {
@@ -169,7 +170,7 @@ export class EditedDocument<T> {
   private meetConflict(mine: T): Observable<unknown> {
     return this.source.load().pipe(
       switchMap((theirs) => {
-        if (same(theirs.value, mine)) {
+        if (alike(theirs.value, mine)) {
           this.version = theirs.version;
           this.saveState.set('saved');
           this.dropDraft();
@@ -206,9 +207,4 @@ export class EditedDocument<T> {
   private dropDraft(): void {
     localStorage.removeItem(this.source.key);
   }
-}
-
-/** Equality of plain data. */
-export function same(a: unknown, b: unknown): boolean {
-  return JSON.stringify(a) === JSON.stringify(b);
 }

@@ -16,6 +16,7 @@ import {
   whyOf,
 } from '@doceo/core';
 import { catchError, concatMap, EMPTY, map, mergeMap, switchMap } from 'rxjs';
+import { alike } from '../data/alike';
 import { ApiClient } from '../data/api-client';
 import { DayStore } from '../data/day-store';
 import { BenchRunner } from '../workers/bench-runner';
@@ -101,7 +102,7 @@ export class DriftStore {
     const before = this.current();
     const after = typeof change === 'function' ? change(before) : { ...before, ...change };
     this.preview.set(null);
-    if (JSON.stringify(after) === JSON.stringify(before)) return;
+    if (alike(after, before)) return;
     this.past.update((list) => [...list.slice(-HISTORY_MOST + 1), before]);
     this.future.set([]);
     this.current.set(after);

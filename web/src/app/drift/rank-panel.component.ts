@@ -19,6 +19,7 @@ import {
   SKILLS,
   skillsOf,
 } from '@doceo/core';
+import { alike } from '../data/alike';
 import { DayStore } from '../data/day-store';
 import { firstName } from '../data/lesson-texts';
 import { SessionStore } from '../data/session';
@@ -241,5 +242,3 @@ export class RankPanelComponent implements OnDestroy {
     this.store.stop();
   }
 }
-
-const alike = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);

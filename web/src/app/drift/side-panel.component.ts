@@ -97,6 +97,10 @@ const DEEPEST_M = 6;
       align-items: end;
       gap: 12px;
     }
+    doceo-sweep-map,
+    h2 {
+      margin-top: 22px;
+    }
     .short {
       width: 96px;
     }

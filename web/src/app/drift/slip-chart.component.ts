@@ -1,5 +1,5 @@
-import { Component, computed, inject, input, output } from '@angular/core';
-import { DRAG_MS, type DriftRun } from '@doceo/core';
+import { Component, computed, inject, input } from '@angular/core';
+import { DRAG_MS, type DriftRun, METRES_PER_FOOT } from '@doceo/core';
 import type { EChartsCoreOption } from 'echarts/core';
 import { NgxEchartsDirective, provideEchartsCore } from 'ngx-echarts';
 import { SessionStore } from '../data/session';
@@ -8,7 +8,6 @@ import echarts from '../theme/echarts-core';
 
 const LEFT = 44;
 const RIGHT = 12;
-const FEET_PER_M = 3.28084;
 
 /** The fly against its own water, second by second, with the limit beyond which it is drag; the time shown runs across. */
 @Component({
@@ -54,7 +53,6 @@ export class SlipChartComponent {
   readonly other = input<DriftRun | null>(null);
   readonly atS = input.required<number>();
   readonly endS = input.required<number>();
-  readonly wentTo = output<number>();
 
   protected readonly words = computed(() => {
     const { onsetS, cleanM } = this.run();
@@ -64,7 +62,7 @@ export class SlipChartComponent {
   });
   protected readonly options = computed<EChartsCoreOption>(() => {
     const metric = this.session.units() === 'metric';
-    const value = (ms: number): number => (metric ? ms * 100 : ms * FEET_PER_M);
+    const value = (ms: number): number => (metric ? ms * 100 : ms / METRES_PER_FOOT);
     const limit = value(DRAG_MS);
     const line = ({ frames }: DriftRun, color: string, rest: object = {}) => ({
       type: 'line',

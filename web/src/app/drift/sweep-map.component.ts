@@ -1,22 +1,37 @@
-import { Component, computed, inject, input, type OnDestroy, output, signal } from '@angular/core';
-import { formatLength, type SideDrift, type SweepCell, sweepCells, type SweepFound } from '@doceo/core';
-import type { CustomSeriesRenderItem } from 'echarts';
-import type { ECharts, EChartsCoreOption } from 'echarts/core';
+import {
+  Component,
+  computed,
+  effect,
+  type ElementRef,
+  inject,
+  input,
+  type OnDestroy,
+  output,
+  signal,
+  viewChild,
+} from '@angular/core';
+import {
+  formatLength,
+  METRES_PER_FOOT,
+  type SideDrift,
+  type SweepCell,
+  sweepCells,
+  type SweepFound,
+} from '@doceo/core';
+import type { ECharts } from 'echarts/core';
 import { NgxEchartsDirective, provideEchartsCore } from 'ngx-echarts';
 import { bufferTime, catchError, EMPTY, from, map, mergeMap, type Subscription } from 'rxjs';
+import { alike } from '../data/alike';
 import { SessionStore } from '../data/session';
-import { CHART } from '../theme/chart-theme';
+import { SlidersComponent } from '../parts/sliders.component';
 import echarts from '../theme/echarts-core';
 import { BenchRunner } from '../workers/bench-runner';
 import type { Tried } from './side-store';
+import { cellColour, MAP, MAP_LEGEND, mapFrame } from './sweep-picture';
 
-const DISTANCES = 20;
-const WEIGHTS = 20;
-const MOST_KG = 0.0006;
 /** Cells handed to a worker at once, and what the picture waits for, milliseconds. */
 const CHUNK = 4;
 const SHOW_EVERY_MS = 120;
-const FEET_PER_M = 3.28084;
 
 interface Cell extends SweepCell, SweepFound {
   column: number;
@@ -26,7 +41,7 @@ interface Cell extends SweepCell, SweepFound {
 /** The map: float distance along, added shot up; how much of a drift the fly is in the zone and off the bottom. */
 @Component({
   selector: 'doceo-sweep-map',
-  imports: [NgxEchartsDirective],
+  imports: [NgxEchartsDirective, SlidersComponent],
   providers: [provideEchartsCore({ echarts })],
   template: `
     <div class="row">
@@ -41,20 +56,17 @@ interface Cell extends SweepCell, SweepFound {
         </button>
       }
     </div>
-    <div
-      echarts
-      [options]="options()"
-      theme="doceo"
-      class="chart"
-      role="img"
-      [attr.aria-label]="words()"
-      (chartInit)="watch($event)"
-    ></div>
+    <div class="map" role="img" [attr.aria-label]="words()">
+      <canvas #ground class="ground" [width]="map.distances" [height]="map.weights"></canvas>
+      <div echarts [options]="options()" theme="doceo" class="chart" (chartInit)="watch($event)"></div>
+    </div>
+    <doceo-sliders [sliders]="sliders()" (slid)="slide($event)" />
     @if (cells().length > 0) {
-      <p class="small soft">
-        Darker: longer in the zone and off the bottom. Brown: drags on the bottom. Orange: the float goes
-        under. The dotted lines are the schools’ rules, the ring is your rig. Choose a place on the map to see
-        it.
+      <p class="small soft legend">
+        @for (one of legend; track one.text) {
+          <span><i [style.background]="one.colour"></i>{{ one.text }}</span>
+        }
+        <span>White ring: your rig. Choose a place on the map, or slide, to see it.</span>
         @if (stale()) {
           <b>The water has changed since: work it out again.</b>
         }
@@ -70,10 +82,36 @@ interface Cell extends SweepCell, SweepFound {
     :host {
       display: block;
     }
+    .map {
+      position: relative;
+    }
     .chart {
       width: 100%;
       height: 280px;
       cursor: crosshair;
+    }
+    /* A pixel for each cell, stretched over the chart between its axes. */
+    .ground {
+      position: absolute;
+      top: 26px;
+      left: 52px;
+      width: calc(100% - 70px);
+      height: calc(100% - 66px);
+      image-rendering: pixelated;
+    }
+    .legend,
+    .legend span {
+      display: flex;
+      flex-wrap: wrap;
+      align-items: center;
+      gap: 4px 6px;
+    }
+    .legend {
+      column-gap: 16px;
+    }
+    .legend i {
+      width: 34px;
+      height: 14px;
     }
     progress {
       accent-color: var(--river);
@@ -88,20 +126,49 @@ export class SweepMapComponent implements OnDestroy {
   readonly tried = input.required<Tried | null>();
   readonly chosen = output<Tried>();
 
-  protected readonly total = DISTANCES * WEIGHTS;
+  private readonly ground = viewChild.required<ElementRef<HTMLCanvasElement>>('ground');
+  protected readonly map = MAP;
+  protected readonly total = MAP.distances * MAP.weights;
   protected readonly cells = signal<Cell[]>([]);
   protected readonly running = signal(false);
+  protected readonly legend = MAP_LEGEND;
+  protected readonly sliders = computed(() => {
+    const { fromM, toM } = this.range();
+    const { leaderM, addedKg } = this.at();
+    return [
+      {
+        ...{ name: 'leaderM' as const, text: 'Float above the point fly', at: leaderM },
+        ...{ min: fromM, max: toM, step: 0.01, value: formatLength(leaderM, this.session.units()) },
+      },
+      {
+        ...{ name: 'addedKg' as const, text: 'Shot added', at: addedKg, min: 0, max: MAP.mostKg },
+        ...{ step: MAP.mostKg / 60, value: `${(addedKg * 1000).toFixed(2)} g` },
+      },
+    ];
+  });
   private readonly of = signal<SideDrift | null>(null);
   private work: Subscription | null = null;
   private chart: ECharts | null = null;
 
   private readonly range = computed(() => {
     const { depthM } = this.of() ?? this.drift();
-    return { fromM: 0.5 * depthM, toM: Math.max(0.8 * depthM, Math.min(this.furthestM(), 2.4 * depthM)) };
+    const toM = Math.max(0.8 * depthM, Math.min(this.furthestM(), 2.4 * depthM));
+    return { depthM, fromM: 0.5 * depthM, toM };
   });
+  /** What stands around and on the cells: drawn anew only when it is another, since that holds the page up. */
+  private readonly frame = computed(
+    () => ({
+      ...this.range(),
+      ownM: this.drift().leaderM,
+      tried: this.tried(),
+      metric: this.session.units() === 'metric',
+    }),
+    { equal: alike },
+  );
+  protected readonly options = computed(() => mapFrame(this.frame()));
   protected readonly stale = computed(() => {
     const of = this.of();
-    return of !== null && !this.running() && JSON.stringify(of) !== JSON.stringify(this.drift());
+    return of !== null && !this.running() && !alike(of, this.drift());
   });
   protected readonly words = computed(() => {
     if (this.cells().length === 0) return 'Map of float distance by added shot, not worked out yet';
@@ -109,13 +176,35 @@ export class SweepMapComponent implements OnDestroy {
     return `Map of ${this.cells().length} drifts; the longest in the zone with the float ${formatLength(best.leaderM, this.session.units())} above the fly and ${(best.addedKg * 1000).toFixed(2)} g of shot added: ${best.clearS.toFixed(1)} seconds.`;
   });
 
+  private drawn = 0;
+
+  constructor() {
+    effect(() => this.paint(this.cells()));
+  }
+
+  /** Colours what has come since the last time; a shorter list is a new map. */
+  private paint(cells: readonly Cell[]): void {
+    const pen = this.ground().nativeElement.getContext('2d');
+    if (!pen) return;
+    if (cells.length < this.drawn) {
+      pen.clearRect(0, 0, MAP.distances, MAP.weights);
+      this.drawn = 0;
+    }
+    const { durationS } = this.of() ?? this.drift();
+    for (const cell of cells.slice(this.drawn)) {
+      pen.fillStyle = cellColour(cell, durationS);
+      pen.fillRect(cell.column, MAP.weights - 1 - cell.row, 1, 1);
+    }
+    this.drawn = cells.length;
+  }
+
   protected start(): void {
     this.stop();
     const drift = this.drift();
     this.of.set(drift);
     this.cells.set([]);
     this.running.set(true);
-    const all = sweepCells({ ...this.range(), distances: DISTANCES }, { mostKg: MOST_KG, weights: WEIGHTS });
+    const all = sweepCells({ ...this.range(), distances: MAP.distances }, MAP);
     const chunks = Array.from({ length: Math.ceil(all.length / CHUNK) }, (_, i) =>
       all.slice(i * CHUNK, (i + 1) * CHUNK),
     );
@@ -139,6 +228,14 @@ export class SweepMapComponent implements OnDestroy {
       });
   }
 
+  private at(): Tried {
+    return this.tried() ?? { leaderM: this.drift().leaderM, addedKg: 0 };
+  }
+
+  protected slide({ name, value }: { name: keyof Tried; value: number }): void {
+    this.chosen.emit({ ...this.at(), [name]: value });
+  }
+
   protected stop(): void {
     this.work?.unsubscribe();
     this.running.set(false);
@@ -154,108 +251,13 @@ export class SweepMapComponent implements OnDestroy {
       const at = this.chart?.convertFromPixel({ gridIndex: 0 }, [offsetX, offsetY]);
       if (!at) return;
       const { fromM, toM } = this.range();
-      const leaderM = this.metric() ? at[0]! : at[0]! / FEET_PER_M;
+      const leaderM = this.metric() ? at[0]! : at[0]! * METRES_PER_FOOT;
       if (leaderM < fromM || leaderM > toM || at[1]! < -0.02) return;
-      this.chosen.emit({ leaderM, addedKg: Math.max(0, Math.min(MOST_KG, at[1]! / 1000)) });
+      this.chosen.emit({ leaderM, addedKg: Math.max(0, Math.min(MAP.mostKg, at[1]! / 1000)) });
     });
   }
 
   private metric(): boolean {
     return this.session.units() === 'metric';
   }
-
-  protected readonly options = computed<EChartsCoreOption>(() => {
-    const { fromM, toM } = this.range();
-    const of = this.of() ?? this.drift();
-    const unit = this.metric() ? 1 : FEET_PER_M;
-    const stepX = ((toM - fromM) / (DISTANCES - 1)) * unit;
-    const stepY = (MOST_KG / (WEIGHTS - 1)) * 1000;
-    const own = { x: this.drift().leaderM * unit, y: 0 };
-    const tried = this.tried();
-    const cells = this.cells();
-    const draw: CustomSeriesRenderItem = ({ dataIndex }, api) => {
-      const [x, y] = [api.value(0) as number, api.value(1) as number];
-      const [left, top] = api.coord([x - stepX / 2, y + stepY / 2]) as [number, number];
-      const [right, bottom] = api.coord([x + stepX / 2, y - stepY / 2]) as [number, number];
-      return {
-        type: 'rect',
-        shape: { x: left, y: top, width: right - left + 0.6, height: bottom - top + 0.6 },
-        style: { fill: colourOf(cells[dataIndex]!, of.durationS) },
-      };
-    };
-    const rule = (factor: number, text: string) => ({
-      xAxis: factor * of.depthM * unit,
-      label: { formatter: text, position: 'end', color: CHART.ink, fontFamily: CHART.body, fontSize: 11 },
-    });
-    return {
-      animation: false,
-      grid: { left: 52, right: 18, top: 26, bottom: 40 },
-      xAxis: {
-        type: 'value',
-        min: fromM * unit - stepX / 2,
-        max: toM * unit + stepX / 2,
-        name: this.metric() ? 'float above the point fly, m' : 'float above the point fly, ft',
-        nameLocation: 'middle',
-        nameGap: 24,
-        splitLine: { show: false },
-        axisLabel: { showMinLabel: false, showMaxLabel: false },
-      },
-      yAxis: {
-        type: 'value',
-        min: -stepY / 2,
-        max: MOST_KG * 1000 + stepY / 2,
-        name: 'shot added, g',
-        nameLocation: 'middle',
-        nameGap: 36,
-        splitLine: { show: false },
-        axisLabel: {
-          showMinLabel: false,
-          showMaxLabel: false,
-          formatter: (value: number) => value.toFixed(1),
-        },
-      },
-      series: [
-        {
-          type: 'custom',
-          renderItem: draw,
-          data: cells.map(({ leaderM, addedKg }) => [leaderM * unit, addedKg * 1000]),
-          encode: { x: 0, y: 1 },
-          silent: true,
-          markLine: {
-            silent: true,
-            symbol: 'none',
-            lineStyle: { color: CHART.ink, type: 'dotted', width: 1.6 },
-            data: [rule(1.5, '1.5 × depth'), rule(2, '2 × depth')].filter(({ xAxis }) => xAxis <= toM * unit),
-          },
-        },
-        point([own.x, own.y], '#ffffff', CHART.ink),
-        ...(tried ? [point([tried.leaderM * unit, tried.addedKg * 1000], CHART.accent, CHART.ink)] : []),
-      ],
-    };
-  });
-}
-
-/** A ring on the map. */
-function point(at: [number, number], fill: string, stroke: string): object {
-  return {
-    type: 'custom',
-    silent: true,
-    z: 5,
-    data: [at],
-    renderItem: ((_, api) => {
-      const [cx, cy] = api.coord([api.value(0), api.value(1)]) as [number, number];
-      return { type: 'circle', shape: { cx, cy, r: 7 }, style: { fill, stroke, lineWidth: 2.5 } };
-    }) satisfies CustomSeriesRenderItem,
-  };
-}
-
-/** How long a drift is in the zone and off the bottom; browner the more of it drags. */
-function colourOf({ clearS, contactShare, goesUnder }: SweepFound, durationS: number): string {
-  if (goesUnder) return '#f0a37e';
-  const share = Math.min(1, clearS / durationS);
-  const mix = (pale: number, deep: number): number => Math.round(pale + (deep - pale) * share);
-  const water = [mix(232, 18), mix(240, 92), mix(234, 104)];
-  const drags = Math.min(1, Math.max(0, contactShare - 0.25) / 0.5);
-  const bed = [176, 160, 122];
-  return `rgb(${water.map((one, i) => Math.round(one + (bed[i]! - one) * drags)).join(',')})`;
 }

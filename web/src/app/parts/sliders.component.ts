@@ -38,6 +38,7 @@ export interface Slider<Name extends string = string> {
       display: grid;
       grid-template-columns: repeat(auto-fit, minmax(130px, 1fr));
       gap: 10px 20px;
+      align-items: end;
       margin: 12px 0;
     }
     input {
@@ -47,6 +48,7 @@ export interface Slider<Name extends string = string> {
     }
     b {
       color: var(--ink);
+      white-space: nowrap;
     }
   `,
 })

@@ -2,6 +2,7 @@ import { Component, computed, input } from '@angular/core';
 import { METRES_PER_FOOT, METRES_PER_INCH, type Rig, spans, taperOf, type UnitSystem } from '@doceo/core';
 import type { EChartsCoreOption } from 'echarts/core';
 import { NgxEchartsDirective, provideEchartsCore } from 'ngx-echarts';
+import { alike } from '../data/alike';
 import { CHART } from '../theme/chart-theme';
 import echarts from '../theme/echarts-core';
 
@@ -111,8 +112,4 @@ export class TaperChartComponent {
       ],
     };
   });
-}
-
-function alike(a: unknown, b: unknown): boolean {
-  return JSON.stringify(a) === JSON.stringify(b);
 }
