@@ -62,7 +62,10 @@ export default tseslint.config(
     rules: {
       '@angular-eslint/component-selector': [
         'error',
-        { type: 'element', prefix: 'doceo', style: 'kebab-case' },
+        [
+          { type: 'element', prefix: 'doceo', style: 'kebab-case' },
+          { type: 'attribute', prefix: 'doceo', style: 'camelCase' },
+        ],
       ],
     },
   },

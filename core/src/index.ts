@@ -7,6 +7,7 @@ export * from './water';
 export * from './conditions';
 export * from './beat';
 export * from './geo';
+export * from './chain/frame-at';
 export * from './rig';
 export * from './lake';
 export * from './cast';

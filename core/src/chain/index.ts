@@ -1,2 +1,3 @@
 export * from './chain';
+export * from './frame-at';
 export * from './length';

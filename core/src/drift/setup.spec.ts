@@ -1,7 +1,6 @@
 import fc from 'fast-check';
 import {
   dropLane,
-  frameAt,
   MOST_LANES,
   moveLane,
   setLaneSpeed,
@@ -95,15 +94,5 @@ describe('why', () => {
     const last = frames.at(-1)!;
     const sum = waterPulls(last).reduce((total, one) => total + one, 0) + last.tensions.at(-1)!;
     expect(sum).toBeCloseTo(last.tensions[0]!, 6);
-  });
-});
-
-describe('a frame between two', () => {
-  it('lies between them, and the ends are the ends', () => {
-    const { frames } = surfaceDrift({ durationS: 2 });
-    const middle = frameAt(frames, 0.55);
-    expect(middle.xs.at(-1)).toBeCloseTo((frames[5]!.xs.at(-1)! + frames[6]!.xs.at(-1)!) / 2, 9);
-    expect(frameAt(frames, -1)).toBe(frames[0]);
-    expect(frameAt(frames, 99)).toBe(frames.at(-1));
   });
 });

@@ -143,22 +143,3 @@ export function waterPulls({ xs, ys, tensions }: DriftRun['frames'][number]): nu
   });
   return xs.map((_, i) => (i === 0 || i === xs.length - 1 ? 0 : Math.hypot(pullX[i]!, pullY[i]!)));
 }
-
-/** A frame between those that were kept. */
-export function frameAt(frames: DriftRun['frames'], atS: number): DriftRun['frames'][number] {
-  const last = frames.length - 1;
-  const next = frames.findIndex((frame) => frame.atS >= atS);
-  if (next < 0) return frames[last]!;
-  if (next === 0) return frames[0]!;
-  const [a, b] = [frames[next - 1]!, frames[next]!];
-  const share = (atS - a.atS) / (b.atS - a.atS || 1);
-  const mix = (one: number, two: number): number => one + (two - one) * share;
-  return {
-    atS,
-    xs: a.xs.map((x, i) => mix(x, b.xs[i]!)),
-    ys: a.ys.map((y, i) => mix(y, b.ys[i]!)),
-    tensions: b.tensions,
-    slipMs: mix(a.slipMs, b.slipMs),
-    flyMs: mix(a.flyMs, b.flyMs),
-  };
-}

@@ -1,7 +1,8 @@
 import { Component, computed, inject, input, output, signal } from '@angular/core';
-import { formatLength, type LoopRun, type Point, tipWay, type TipStroke } from '@doceo/core';
+import { formatLength, frameAt, type LoopRun, type Point, tipWay, type TipStroke } from '@doceo/core';
 import { SessionStore } from '../data/session';
-import { type Drag, DragDirective } from '../drawing/drag.directive';
+import type { Drag } from '../drawing/drag.directive';
+import { HandleComponent } from '../drawing/handle.component';
 import { MeasuredDirective } from '../drawing/measured.directive';
 
 const WATER_PX = 34;
@@ -19,7 +20,7 @@ const GHOSTS_S = [0.15, 0.35, 0.6, 0.9, 1.3];
 /** A cast from the side, to scale: rod and tip path, the line as it unrolls. The path is drawn by its points. */
 @Component({
   selector: 'doceo-loop-view',
-  imports: [DragDirective, MeasuredDirective],
+  imports: [HandleComponent, MeasuredDirective],
   template: `
     <div (doceoMeasured)="width.set($event)">
       <svg
@@ -52,18 +53,16 @@ const GHOSTS_S = [0.15, 0.35, 0.6, 0.9, 1.3];
         <circle class="fly" [attr.cx]="now().flyX" [attr.cy]="now().flyY" r="6" />
         @for (handle of handles(); track $index) {
           <g
-            class="handle"
-            tabindex="0"
-            role="slider"
-            [attr.aria-label]="'Point ' + ($index + 1) + ' of the tip’s path'"
-            [attr.aria-valuenow]="stroke().points[$index]!.y"
-            aria-valuemin="-4"
-            aria-valuemax="4"
-            [attr.aria-valuetext]="handle.text"
-            (doceoDrag)="drag($index, $event)"
+            [doceoHandle]="'Point ' + ($index + 1) + ' of the tip’s path'"
+            [at]="handle"
+            [reach]="17"
+            [value]="stroke().points[$index]!.y"
+            [least]="-4"
+            [most]="4"
+            [told]="handle.text"
+            (dragged)="drag($index, $event)"
             (keydown)="key($index, $event)"
           >
-            <circle class="touch" [attr.cx]="handle.x" [attr.cy]="handle.y" r="17" />
             <circle class="dot" [attr.cx]="handle.x" [attr.cy]="handle.y" r="5.5" />
           </g>
         }
@@ -135,21 +134,10 @@ const GHOSTS_S = [0.15, 0.35, 0.6, 0.9, 1.3];
       stroke: var(--ink);
       stroke-width: 1.6;
     }
-    .handle {
-      cursor: grab;
-      outline: none;
-    }
-    .touch {
-      fill: transparent;
-    }
     .dot {
       fill: var(--sheet);
       stroke: var(--sighter);
       stroke-width: 2.5;
-    }
-    .handle:focus-visible .touch {
-      stroke: var(--sighter);
-      stroke-width: 3;
     }
     .told {
       font: 700 13px var(--body);
@@ -212,12 +200,12 @@ export class LoopViewComponent {
   protected readonly ghosts = computed(() => {
     const { frames, strokeS } = this.run();
     return GHOSTS_S.map((after) => {
-      const { xs, ys } = nearest(frames, strokeS + after);
+      const { xs, ys } = frameAt(frames, strokeS + after);
       return this.polyline(xs.map((x, i) => ({ x, y: ys[i]! })));
     });
   });
   protected readonly now = computed(() => {
-    const frame = between(this.run().frames, this.atS());
+    const frame = frameAt(this.run().frames, this.atS());
     const [x, y] = [this.x(), this.y()];
     const tip = { x: frame.xs[0]!, y: frame.ys[0]! };
     // Loaded, the rod bends towards the line behind it.
@@ -282,20 +270,3 @@ export class LoopViewComponent {
 }
 
 const round = (metres: number): number => Math.round(metres * 100) / 100;
-
-function nearest(frames: LoopRun['frames'], atS: number): LoopRun['frames'][number] {
-  return frames.reduce((best, one) => (Math.abs(one.atS - atS) < Math.abs(best.atS - atS) ? one : best));
-}
-
-function between(frames: LoopRun['frames'], atS: number): LoopRun['frames'][number] {
-  const next = frames.findIndex((frame) => frame.atS >= atS);
-  if (next < 0) return frames.at(-1)!;
-  if (next === 0) return frames[0]!;
-  const [a, b] = [frames[next - 1]!, frames[next]!];
-  const share = (atS - a.atS) / (b.atS - a.atS || 1);
-  return {
-    atS,
-    xs: a.xs.map((x, i) => x + (b.xs[i]! - x) * share),
-    ys: a.ys.map((y, i) => y + (b.ys[i]! - y) * share),
-  };
-}

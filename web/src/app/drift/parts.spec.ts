@@ -6,7 +6,7 @@ import { FAULT_TEXTS, whyText } from './drift-texts';
 import { keepDrift, keptDrift } from './kept-drift';
 import { RankPanelComponent } from './rank-panel.component';
 import { RankStore } from './rank-store';
-import { sideFrameAt, SideViewComponent } from './side-view.component';
+import { SideViewComponent } from './side-view.component';
 import { SlipChartComponent } from './slip-chart.component';
 import { laneArrows, topScale, waterColour } from './top-scale';
 import { TopViewComponent } from './top-view.component';
@@ -152,13 +152,6 @@ describe('the leader under water', () => {
     page.fixture.componentRef.setInput('atS', 0);
     await page.settle();
     expect(page.text()).toContain('0 cm deep at 0.0 s');
-  });
-
-  it('goes evenly between the frames that were kept', () => {
-    const { frames } = sideDrift({ durationS: 2 });
-    const middle = sideFrameAt(frames, 0.55);
-    expect(middle.ys.at(-1)).toBeCloseTo((frames[5]!.ys.at(-1)! + frames[6]!.ys.at(-1)!) / 2, 9);
-    expect(sideFrameAt(frames, 99)).toBe(frames.at(-1));
   });
 });
 

@@ -3,8 +3,8 @@ import {
   columnSpeed,
   formatLength,
   formatSpeed,
+  frameAt,
   type SideDrift,
-  type SideFrame,
   type SideRun,
   stonyBed,
 } from '@doceo/core';
@@ -157,7 +157,7 @@ export class SideViewComponent {
     });
   });
   protected readonly view = computed(() => {
-    const frame = sideFrameAt(this.run().frames, this.atS());
+    const frame = frameAt(this.run().frames, this.atS());
     const [pxPerM, drift] = [this.pxPerM(), this.drift()];
     const floatX = this.width() * FLOAT_AT;
     const x = (metres: number): number => floatX + (metres - frame.xs[0]!) * pxPerM;
@@ -199,21 +199,4 @@ export class SideViewComponent {
     const { steadyDepthM, steadyDeg } = this.run();
     return `The rig from the side: the point fly comes to ${formatLength(steadyDepthM, this.session.units())}, the leader leans ${Math.abs(steadyDeg).toFixed(0)} degrees.`;
   });
-}
-
-/** A frame between those that were kept. */
-export function sideFrameAt(frames: readonly SideFrame[], atS: number): SideFrame {
-  const next = frames.findIndex((frame) => frame.atS >= atS);
-  if (next < 0) return frames.at(-1)!;
-  if (next === 0) return frames[0]!;
-  const [a, b] = [frames[next - 1]!, frames[next]!];
-  const share = (atS - a.atS) / (b.atS - a.atS || 1);
-  const mix = (one: number, two: number): number => one + (two - one) * share;
-  return {
-    atS,
-    xs: a.xs.map((x, i) => mix(x, b.xs[i]!)),
-    ys: a.ys.map((y, i) => mix(y, b.ys[i]!)),
-    floatMs: mix(a.floatMs, b.floatMs),
-    touches: a.touches || b.touches,
-  };
 }

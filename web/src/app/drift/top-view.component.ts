@@ -15,6 +15,7 @@ import {
 } from '@doceo/core';
 import { SessionStore } from '../data/session';
 import { type Drag, DragDirective } from '../drawing/drag.directive';
+import { HandleComponent } from '../drawing/handle.component';
 import { MeasuredDirective } from '../drawing/measured.directive';
 import type { KeptDrift } from './drift-store';
 import { bubbleAt, bubbles, FAR_PX, laneArrows, NEAR_PX, topScale, waterColour } from './top-scale';
@@ -33,7 +34,7 @@ let made = 0;
 /** The line on the water from above, to scale: lanes, bubbles, the angler, the line and its ghosts, and where drag begins. */
 @Component({
   selector: 'doceo-top-view',
-  imports: [DragDirective, MeasuredDirective],
+  imports: [DragDirective, HandleComponent, MeasuredDirective],
   templateUrl: './top-view.component.html',
   styleUrl: './top-view.component.css',
 })

@@ -12,7 +12,8 @@ import {
   TEMPLATES,
   type UnitSystem,
 } from '@doceo/core';
-import { type Drag, DragDirective } from '../drawing/drag.directive';
+import type { Drag } from '../drawing/drag.directive';
+import { HandleComponent } from '../drawing/handle.component';
 import { type Handle, handlesOf, mostOf, pulledTo, snapped, snapStep, withValue } from './rig-drag';
 import { drawable, drawRig, LINE_BELOW_PX, lineEndX, type RigDrawing, type RigLabel } from './rig-drawing';
 import { RigPictureComponent } from './rig-picture.component';
@@ -29,7 +30,7 @@ const WAYS: Record<string, 1 | -1> = { ArrowUp: 1, ArrowRight: 1, ArrowDown: -1,
 /** The rig to scale under the surface of the water. Indicator, shot, flies and knots move by drag or arrow keys. */
 @Component({
   selector: 'doceo-rig-drawing',
-  imports: [DragDirective, RigPictureComponent],
+  imports: [HandleComponent, RigPictureComponent],
   templateUrl: './rig-drawing.component.html',
   styleUrl: './rig-drawing.component.css',
 })

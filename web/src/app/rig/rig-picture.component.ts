@@ -7,7 +7,6 @@ const BELOW_PX = 1200;
 /** The picture of a rig without words or handles: water, bed, leader, flies, fittings. Goes on a `g` of any drawing. */
 @Component({
   // An attribute, since only SVG elements may stand inside an SVG.
-  // eslint-disable-next-line @angular-eslint/component-selector
   selector: '[doceoRigPicture]',
   templateUrl: './rig-picture.component.html',
   styleUrl: './rig-picture.component.css',

@@ -1,7 +1,8 @@
 import { Component, computed, input, output, signal } from '@angular/core';
 import { setGeometry, type SetGiven } from '@doceo/core';
 import { arc } from 'd3-shape';
-import { type Drag, DragDirective } from '../drawing/drag.directive';
+import type { Drag } from '../drawing/drag.directive';
+import { HandleComponent } from '../drawing/handle.component';
 import { MeasuredDirective } from '../drawing/measured.directive';
 
 const SECTORS = 36;
@@ -13,7 +14,7 @@ const OUTER_PX = 118;
 /** From above: the rose of sweeps around the rod tip, the line, the fly in the fish's mouth, and where it would go. */
 @Component({
   selector: 'doceo-set-rose',
-  imports: [DragDirective, MeasuredDirective],
+  imports: [HandleComponent, MeasuredDirective],
   template: `
     <div (doceoMeasured)="width.set($event)">
       <svg
@@ -40,47 +41,41 @@ const OUTER_PX = 118;
         }
         <path class="line" [attr.d]="line()" />
         <g
-          class="handle"
-          tabindex="0"
-          role="slider"
-          aria-label="Where the fish faces"
-          aria-valuemin="-180"
-          aria-valuemax="180"
-          [attr.aria-valuenow]="given().facingDeg"
-          (doceoDrag)="turnFish($event)"
+          doceoHandle="Where the fish faces"
+          [at]="fishMiddle()"
+          [reach]="26"
+          [least]="-180"
+          [most]="180"
+          [value]="given().facingDeg"
+          (dragged)="turnFish($event)"
           (keydown)="key('facingDeg', $event)"
         >
           <path class="fish" [attr.d]="fish()" />
-          <circle class="touch" [attr.cx]="fishMiddle().x" [attr.cy]="fishMiddle().y" r="26" />
         </g>
         <path class="goes" [attr.d]="goes()" />
         <g
-          class="handle"
-          tabindex="0"
-          role="slider"
-          aria-label="Direction from the tip to the fly"
-          aria-valuemin="-180"
-          aria-valuemax="180"
-          [attr.aria-valuenow]="given().lineDeg"
-          (doceoDrag)="moveFly($event)"
+          doceoHandle="Direction from the tip to the fly"
+          [at]="fly()"
+          [reach]="20"
+          [least]="-180"
+          [most]="180"
+          [value]="given().lineDeg"
+          (dragged)="moveFly($event)"
           (keydown)="key('lineDeg', $event)"
         >
-          <circle class="touch" [attr.cx]="fly().x" [attr.cy]="fly().y" r="20" />
           <circle class="fly" [attr.cx]="fly().x" [attr.cy]="fly().y" r="7" />
         </g>
         <g
-          class="handle"
-          tabindex="0"
-          role="slider"
-          aria-label="Where the rod tip sweeps"
-          aria-valuemin="-180"
-          aria-valuemax="180"
-          [attr.aria-valuenow]="given().sweepDeg"
-          (doceoDrag)="sweep($event)"
+          doceoHandle="Where the rod tip sweeps"
+          [at]="arrowEnd()"
+          [reach]="20"
+          [least]="-180"
+          [most]="180"
+          [value]="given().sweepDeg"
+          (dragged)="sweep($event)"
           (keydown)="key('sweepDeg', $event)"
         >
           <path class="arrow" [attr.d]="arrow()" />
-          <circle class="touch" [attr.cx]="arrowEnd().x" [attr.cy]="arrowEnd().y" r="20" />
           <circle class="knob" [attr.cx]="arrowEnd().x" [attr.cy]="arrowEnd().y" r="7" />
         </g>
         <path class="rod" [attr.d]="rod()" />
@@ -159,17 +154,6 @@ const OUTER_PX = 118;
     }
     .tip {
       fill: var(--ink);
-    }
-    .touch {
-      fill: transparent;
-    }
-    .handle {
-      cursor: grab;
-      outline: none;
-    }
-    .handle:focus-visible .touch {
-      stroke: var(--sighter);
-      stroke-width: 3;
     }
   `,
 })

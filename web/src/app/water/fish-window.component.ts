@@ -1,5 +1,7 @@
 import { Component, computed, ElementRef, inject, input, signal } from '@angular/core';
 import { fishWindow, formatLength, LOW_ANGLE, type UnitSystem } from '@doceo/core';
+import type { Drag } from '../drawing/drag.directive';
+import { HandleComponent } from '../drawing/handle.component';
 
 const WIDTH = 880;
 const HEIGHT = 300;
@@ -15,6 +17,7 @@ type Handle = 'fish' | 'angler';
 /** Side view of what a fish sees: drag the fish and the angler, or move them by keys. */
 @Component({
   selector: 'doceo-fish-window',
+  imports: [HandleComponent],
   templateUrl: './fish-window.component.html',
   styleUrl: './fish-window.component.css',
 })
@@ -25,8 +28,9 @@ export class FishWindowComponent {
   protected readonly depthM = signal(0.8);
   protected readonly distanceM = signal(9);
   protected readonly heightM = signal(1.8);
-  private dragged: Handle | null = null;
 
+  protected readonly least = LEAST;
+  protected readonly most = MOST;
   protected readonly size = { width: WIDTH, height: HEIGHT, surface: SURFACE_Y, fishX: FISH_X };
   protected readonly seen = computed(() => fishWindow(this.depthM(), this.heightM(), this.distanceM()));
   readonly leaderM = computed(() => this.seen().leaderM);
@@ -67,26 +71,15 @@ export class FishWindowComponent {
     return formatLength(metres, this.units());
   }
 
-  protected grip(event: PointerEvent, handle: Handle): void {
-    event.preventDefault();
-    this.dragged = handle;
-    (event.currentTarget as Element).setPointerCapture(event.pointerId);
-  }
-
-  protected drag(event: PointerEvent): void {
-    if (!this.dragged) return;
+  protected drag({ x: left, y: top }: Drag, handle: Handle): void {
     const box = this.host.querySelector('svg')!.getBoundingClientRect();
-    const x = ((event.clientX - box.left) / box.width) * WIDTH;
-    const y = ((event.clientY - box.top) / box.height) * HEIGHT;
-    if (this.dragged === 'fish') this.setDepth((y - SURFACE_Y) / PX_PER_M);
+    const x = ((left - box.left) / box.width) * WIDTH;
+    const y = ((top - box.top) / box.height) * HEIGHT;
+    if (handle === 'fish') this.setDepth((y - SURFACE_Y) / PX_PER_M);
     else {
       this.setDistance((x - FISH_X) / PX_PER_M);
       this.setHeight((SURFACE_Y - y) / PX_PER_M);
     }
-  }
-
-  protected drop(): void {
-    this.dragged = null;
   }
 
   protected key(event: KeyboardEvent, handle: Handle): void {
