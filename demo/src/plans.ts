@@ -7,9 +7,11 @@ import {
   DEFAULT_SCHOOLS,
   plainBlock,
   type Block,
+  type DriftSetup,
   type PlaceKind,
   type PlanBody,
   type Rig,
+  USUAL_SETUP,
 } from '@doceo/core';
 import { FELLOW_SCHOOLS } from './rig-bench';
 
@@ -48,6 +50,7 @@ interface Row {
   lanes: Lanes;
   place?: PlaceKind;
   rigId?: string;
+  drift?: DriftSetup;
 }
 
 function build(key: string, base: Partial<PlanBody>, rows: Row[]): PlanBody {
@@ -61,13 +64,25 @@ function build(key: string, base: Partial<PlanBody>, rows: Row[]): PlanBody {
           : plainBlock(row.plain?.[0] ?? 'break', row.plain?.[1] ?? 'Break', id, row.at, row.min);
         return applyEdit(current, {
           kind: 'add',
-          block: { ...made, durationMin: row.min, place: row.place ?? made.place, rigId: row.rigId ?? null },
+          block: {
+            ...made,
+            durationMin: row.min,
+            ...(row.drift ? { drift: row.drift } : {}),
+            place: row.place ?? made.place,
+            rigId: row.rigId ?? null,
+          },
         });
       }, plan);
     },
     { ...emptyPlan(), ...base },
   );
 }
+
+/** Across, with a mend up before the faster water has the line. */
+const MENDED_DRIFT: DriftSetup = {
+  ...USUAL_SETUP,
+  acts: [{ kind: 'mend', way: 'up', atS: 0.4, sizeM: 1, from: 0.1, to: 0.8 }],
+};
 
 const TWO_NYMPHS = DEMO_RIGS[0] as DemoRig;
 
@@ -95,7 +110,7 @@ export const FIRST_NYMPHS = {
       { plain: ['break', 'Tea'], at: 100, min: 10, lanes: 'all' },
       { drill: 'set-on-anything', at: 110, min: 40, lanes: [0, 1], place: 'pool', rigId: TWO_NYMPHS.id },
       { drill: 'tuck-over', at: 110, min: 40, lanes: [2, 3], rigId: TWO_NYMPHS.id },
-      { drill: 'mend-both-ways', at: 150, min: 30, lanes: [0, 1], rigId: TWO_NYMPHS.id },
+      { drill: 'mend-both-ways', at: 150, min: 30, lanes: [0, 1], rigId: TWO_NYMPHS.id, drift: MENDED_DRIFT },
       { drill: 'set-on-anything', at: 150, min: 30, lanes: [2, 3], place: 'pool', rigId: TWO_NYMPHS.id },
       { drill: 'wet-hands-net', at: 180, min: 30, lanes: 'all' },
     ],

@@ -2,19 +2,15 @@ import { Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { formatLength, setupDrift, whyOf } from '@doceo/core';
 import { SessionStore } from '../data/session';
-import { BenchRunner } from '../workers/bench-runner';
+import { DriftFigureComponent } from './drift-figure.component';
 import type { KeptDrift } from './drift-store';
 import { actText, castText, HANDLING_REASONS, HANDLING_TEXTS, whyText } from './drift-texts';
 import { keptDrift } from './kept-drift';
-import { TopViewComponent } from './top-view.component';
-
-/** So long after drag has begun the picture is taken, seconds. */
-const AFTER_S = 0.8;
 
 /** A drift on paper for a student: the picture, what to do in order, what to look for. */
 @Component({
   selector: 'doceo-drift-card',
-  imports: [RouterLink, TopViewComponent],
+  imports: [DriftFigureComponent, RouterLink],
   template: `
     <article class="sheet">
       <header class="row">
@@ -23,8 +19,8 @@ const AFTER_S = 0.8;
         <a class="btn small noprint" routerLink="/drift">Back to the bench</a>
         <button type="button" class="btn small go noprint" (click)="print()">Print</button>
       </header>
-      @if (kept(); as drift) {
-        <doceo-top-view [setup]="drift.setup" [ran]="drift" [atS]="atS()" [height]="360" [editable]="false" />
+      <doceo-drift-figure [setup]="setup" [height]="360" (worked)="kept.set($event)" />
+      @if (kept()) {
         <div class="columns">
           <section>
             <h2>Do this</h2>
@@ -38,7 +34,6 @@ const AFTER_S = 0.8;
             <h2>Look for</h2>
             <ul>
               <li>The fly keeps pace with the bubbles around it: a good drift.</li>
-              <li>{{ figures() }}</li>
               <li>{{ why() }}</li>
               <li>Then lift off and cast again: the first drift over a place is the best one.</li>
             </ul>
@@ -48,8 +43,6 @@ const AFTER_S = 0.8;
           Computed for the lanes drawn, as the slack lay; on the water it is near this. Glasses on; wade no
           deeper than your instructor and local advice say.
         </p>
-      } @else {
-        <p class="soft" role="status">Working out the drift …</p>
       }
     </article>
   `,
@@ -84,15 +77,10 @@ const AFTER_S = 0.8;
 })
 export class DriftCardPage {
   private readonly session = inject(SessionStore);
+  protected readonly setup = keptDrift();
   protected readonly kept = signal<KeptDrift | null>(null);
-  protected readonly atS = computed(() => {
-    const run = this.kept()?.told.run;
-    return run ? (run.onsetS ?? run.frames.at(-1)!.atS) + AFTER_S : 0;
-  });
   protected readonly steps = computed(() => {
-    const kept = this.kept();
-    if (!kept) return [];
-    const { setup } = kept;
+    const { setup } = this;
     const units = this.session.units();
     const along =
       setup.standM === 0
@@ -100,7 +88,7 @@ export class DriftCardPage {
         : `${this.length(Math.abs(setup.standM))} ${setup.standM > 0 ? 'below' : 'above'} the fish`;
     return [
       `Stand ${along}${setup.outM > 0.1 ? `, ${this.length(setup.outM)} out` : ', on the bank'}.`,
-      `Cast ${castText(setup.standM, setup.lieM).toLowerCase()}, ${this.length(setupDrift(setup).castM)} beyond the tip, with a little slack.`,
+      `Cast ${castText(setup).toLowerCase()}, ${this.length(setupDrift(setup).castM)} beyond the tip, with a little slack.`,
       `Rod: ${HANDLING_TEXTS[setup.handling]}. ${HANDLING_REASONS[setup.handling]}`,
       ...setup.acts.map(
         (act) =>
@@ -108,26 +96,12 @@ export class DriftCardPage {
       ),
     ];
   });
-  protected readonly figures = computed(() => {
-    const run = this.kept()?.told.run;
-    if (!run) return '';
-    return run.onsetS === null
-      ? `No drag in ${run.frames.at(-1)!.atS.toFixed(0)} seconds.`
-      : `About ${run.onsetS.toFixed(1)} seconds, ${this.length(run.cleanM)}, until it drags.`;
-  });
   protected readonly why = computed(() => {
     const kept = this.kept();
     if (!kept) return '';
     const { setup, told } = kept;
     return whyText(whyOf(setup, told.run), setup, told.run.onsetS, this.session.units());
   });
-
-  constructor() {
-    const setup = keptDrift();
-    inject(BenchRunner)
-      .run('surface', setupDrift(setup))
-      .subscribe((told) => this.kept.set({ setup, told }));
-  }
 
   protected print(): void {
     window.print();

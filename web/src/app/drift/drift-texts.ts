@@ -53,17 +53,23 @@ export function actText({ kind, way, sizeM }: Act, units: UnitSystem): string {
 /** A presentation, in words: where one stands, what the rod does, the mend. */
 export function presentationText(
   { standM, handling, mend }: Pick<Presentation, 'standM' | 'handling' | 'mend'>,
-  lieM: number,
+  place: Pick<DriftSetup, 'lieM' | 'outM'>,
   units: UnitSystem,
 ): string {
   const rod = handling === 'still' ? '' : `, ${HANDLING_TEXTS[handling]}`;
   const line = mend ? `, ${formatLength(mend.sizeM, units)} mend ${mend.way} at ${mend.atS} s` : '';
-  return `${castText(standM, lieM)}${rod}${line}`;
+  return `${castText({ standM, ...place })}${rod}${line}`;
+}
+
+/** A whole drift, in words: how it is presented, with its first mend. */
+export function driftText(setup: DriftSetup, units: UnitSystem): string {
+  const mend = setup.acts.find(({ kind }) => kind === 'mend') ?? null;
+  return presentationText({ ...setup, mend }, setup, units);
 }
 
 /** Which way the cast goes, by where one stands. */
-export function castText(standM: number, lieM: number): string {
-  const slope = standM / lieM;
+export function castText({ standM, lieM, outM }: Pick<DriftSetup, 'standM' | 'lieM' | 'outM'>): string {
+  const slope = standM / (lieM - outM);
   if (slope > 0.55) return 'Quarter up';
   if (slope > 0.15) return 'A little up';
   if (slope >= -0.15) return 'Across';

@@ -5,6 +5,7 @@ import { RouterLink } from '@angular/router';
 import {
   type Act,
   type ActKind,
+  type Block,
   dropLane,
   type DriftSetup,
   FASTEST_LANE_MS,
@@ -12,6 +13,7 @@ import {
   formatSpeed,
   HANDLINGS,
   METRES_PER_INCH,
+  type PlanBody,
   setLaneSpeed,
   setupDrift,
   speedAt,
@@ -25,11 +27,11 @@ import { narrowWindow } from '../parts/narrow';
 import { plainLength } from '../parts/plain-length';
 import { plainNumber } from '../parts/plain-number';
 import { Player } from '../parts/player';
+import { PutInPlanDialogComponent } from '../parts/put-in-plan-dialog.component';
 import { SegmentsComponent } from '../parts/segments.component';
 import { ActTimelineComponent } from './act-timeline.component';
 import { DriftStore } from './drift-store';
 import { actText, castText, FAULT_TEXTS, HANDLING_REASONS, HANDLING_TEXTS, whyText } from './drift-texts';
-import { PutDriftDialogComponent } from './put-drift-dialog.component';
 import { RankPanelComponent } from './rank-panel.component';
 import { SideFiguresComponent } from './side-figures.component';
 import { SidePanelComponent } from './side-panel.component';
@@ -77,7 +79,7 @@ const SWIMS_TO_MS = 0.3;
     FormsModule,
     KeysDialogComponent,
     NgTemplateOutlet,
-    PutDriftDialogComponent,
+    PutInPlanDialogComponent,
     RankPanelComponent,
     RouterLink,
     SegmentsComponent,
@@ -103,6 +105,11 @@ export class DriftPage {
   protected readonly keys = KEYS;
   protected readonly keysShown = signal(false);
   protected readonly putting = signal(false);
+  protected readonly hasDrift = ({ drift }: Block): boolean => drift !== undefined;
+  protected readonly putIn = (body: PlanBody, blockId: string | null): PlanBody => {
+    const drift = this.store.ran()!.setup;
+    return { ...body, blocks: body.blocks.map((one) => (one.id === blockId ? { ...one, drift } : one)) };
+  };
   protected readonly lane = signal<number | null>(null);
   protected readonly act = signal<number | null>(null);
   protected readonly toLeft = signal(false);
@@ -135,7 +142,7 @@ export class DriftPage {
   protected readonly run = computed(() => this.store.run());
   protected readonly castWords = computed(() => {
     const setup = this.setup();
-    return `${castText(setup.standM, setup.lieM)}, ${this.length(setupDrift(setup).castM)} of cast`;
+    return `${castText(setup)}, ${this.length(setupDrift(setup).castM)} of cast`;
   });
   protected readonly why = computed(() => {
     const [why, ran, units] = [this.store.why(), this.store.ran(), this.session.units()];

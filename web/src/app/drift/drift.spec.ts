@@ -208,11 +208,15 @@ describe('words of a drift', () => {
     [2, 'A little up'],
     [0, 'Across'],
     [-6, 'Quarter down'],
-  ])('standing %d m below a lie 7 m out is %s', (standM, words) => expect(castText(standM, 7)).toBe(words));
+  ])('standing %d m below a lie 7 m away is %s', (standM, words) =>
+    expect(castText({ standM, lieM: 9, outM: 2 })).toBe(words),
+  );
 
   it('names rod and mend in either unit', () => {
     const way = { standM: 0, handling: 'reach-up', mend: { way: 'up', atS: 1.2, sizeM: 1.2 } } as const;
-    expect(presentationText(way, 7, 'metric')).toBe('Across, reach up, 1.20 m mend up at 1.2 s');
+    expect(presentationText(way, { lieM: 7, outM: 0 }, 'metric')).toBe(
+      'Across, reach up, 1.20 m mend up at 1.2 s',
+    );
     expect(actText({ kind: 'step', atS: 1, sizeM: -1, way: 'up', from: 0, to: 1 }, 'imperial')).toBe(
       'step up, 3 ft 3.5 in',
     );

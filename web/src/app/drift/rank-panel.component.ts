@@ -65,7 +65,7 @@ interface Row {
       }
     </p>
     <ol>
-      @for (row of rows(); track row.text) {
+      @for (row of rows(); track row.way?.id) {
         <li [class.drawn]="row.way === null">
           <button type="button" [disabled]="row.way === null" (click)="row.way && chosen.emit(row.way)">
             <span>{{ row.text }}</span> <b class="figure">{{ row.metres }}</b>
@@ -185,9 +185,7 @@ export class RankPanelComponent implements OnDestroy {
       fromPc: (ranked.fromM / most) * 100,
       toPc: (ranked.toM / most) * 100,
     });
-    const rows = shown.map(({ way, ranked }) =>
-      row(presentationText(way, this.setup().lieM, units), ranked, way),
-    );
+    const rows = shown.map(({ way, ranked }) => row(presentationText(way, this.setup(), units), ranked, way));
     if (drawn) rows.push(row('As drawn', drawn, null));
     return rows.sort((a, b) => b.cleanM - a.cleanM);
   });
@@ -206,7 +204,7 @@ export class RankPanelComponent implements OnDestroy {
     const name = firstName(student.name);
     const first = ways[0] as RankedWay;
     const beyond = likely(first);
-    const text = `${presentationText(one.way, this.setup().lieM, units)}: ${formatLength(one.ranked.cleanM, units)}`;
+    const text = `${presentationText(one.way, this.setup(), units)}: ${formatLength(one.ranked.cleanM, units)}`;
     const why =
       first === one
         ? ''

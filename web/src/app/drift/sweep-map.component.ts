@@ -184,7 +184,7 @@ export class SweepMapComponent implements OnDestroy {
 
   /** Colours what has come since the last time; a shorter list is a new map. */
   private paint(cells: readonly Cell[]): void {
-    const pen = this.ground().nativeElement.getContext('2d');
+    const pen = cells.length !== this.drawn && this.ground().nativeElement.getContext('2d');
     if (!pen) return;
     if (cells.length < this.drawn) {
       pen.clearRect(0, 0, MAP.distances, MAP.weights);

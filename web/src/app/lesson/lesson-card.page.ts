@@ -4,17 +4,21 @@ import { api, type SavedPlan } from '@doceo/contract';
 import { type Block, findDrill, findFault, gearList, strandOf } from '@doceo/core';
 import { ApiClient } from '../data/api-client';
 import { DayStore } from '../data/day-store';
+import { DriftFigureComponent } from '../drift/drift-figure.component';
+import { driftText } from '../drift/drift-texts';
+import { SessionStore } from '../data/session';
 import { aboutStudent, dayText, firstName, readOnText, spanText, timeText } from '../data/lesson-texts';
 
 /** The lesson on paper: who does what when, what to say, what to pack, whom to call. Made to be printed. */
 @Component({
   selector: 'doceo-lesson-card',
-  imports: [RouterLink],
+  imports: [DriftFigureComponent, RouterLink],
   templateUrl: './lesson-card.page.html',
   styleUrl: './lesson-card.page.css',
 })
 export class LessonCardPage implements OnInit {
   private readonly client = inject(ApiClient);
+  private readonly session = inject(SessionStore);
   protected readonly day = inject(DayStore);
   readonly id = input.required<string>();
   protected readonly plan = signal<SavedPlan | null>(null);
@@ -52,6 +56,7 @@ export class LessonCardPage implements OnInit {
       rig: plan.rigs.find(({ id }) => id === block.rigId)?.name ?? '',
       cue: block.cue,
       note: block.note,
+      drift: block.drift,
       goal: this.goal(block.drillId),
       watch: block.watchFor
         .flatMap((id) => findFault(id)?.short.toLowerCase() ?? [])
@@ -59,6 +64,11 @@ export class LessonCardPage implements OnInit {
         .join(', '),
     }));
   });
+  protected readonly drifts = computed(() =>
+    this.rows().flatMap(({ id, title, drift }) =>
+      drift ? [{ id, title, drift, text: driftText(drift, this.session.units()) }] : [],
+    ),
+  );
   protected readonly gear = computed(() => (this.plan() ? gearList((this.plan() as SavedPlan).body) : []));
   protected readonly lanes = computed(() =>
     this.students().map(({ student }) => ({ student, about: aboutStudent(student) })),

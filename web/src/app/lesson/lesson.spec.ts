@@ -1,8 +1,8 @@
 import { api, type SavedLesson, type SavedWater } from '@doceo/contract';
 import { TestBed } from '@angular/core/testing';
-import { type BankEvent, blockFromDrill } from '@doceo/core';
+import { type BankEvent, blockFromDrill, USUAL_SETUP } from '@doceo/core';
 import { event, JONAS, LESSON, PLAN, RIG, SAM, uuid, WATER } from '../../testing/fixtures';
-import { lessonServer, setDate, type Shown, show } from '../../testing/page';
+import { lessonServer, setDate, type Shown, show, until } from '../../testing/page';
 import { LessonCardPage } from './lesson-card.page';
 import { LessonKitPage } from './lesson-kit.page';
 import { LessonDialogComponent } from './lesson-dialog.component';
@@ -118,6 +118,28 @@ describe('the lesson card', () => {
     ];
     const page = await open({ ...PLAN, body: { ...PLAN.body, blocks } });
     expect(page.all('tbody td:nth-child(2)')).toEqual(['Sam, Jonas', 'Sam', 'all']);
+  });
+
+  it('shows the drifts of its blocks, each with what to do and how long it lasts', async () => {
+    const mend = { ...{ kind: 'mend' as const, way: 'up' as const, atS: 0.4 }, sizeM: 1, from: 0.1, to: 0.8 };
+    const drift = { ...USUAL_SETUP, acts: [mend] };
+    const blocks = [{ ...blockFromDrill('mend-both-ways', uuid(1), 0), drift }];
+    const page = await open({ ...PLAN, body: { ...PLAN.body, blocks } });
+    await until(() => page.element.querySelector('doceo-top-view') !== null);
+    expect(page.all('.drifts h2')).toEqual(['Mend up, mend down: the drift to show']);
+    expect(page.all('.drifts p')).toEqual(['Across, 1.00 m mend up at 0.4 s']);
+    expect(page.all('.drifts figcaption')[0]).toMatch(/^About \d\.\d seconds, \d\.\d+ m, until it drags\.$/);
+    expect(page.element.querySelector('.drifts [role=slider]')).toBeNull();
+  });
+
+  it('says at its place when a drift cannot be worked out, the card staying whole', async () => {
+    const blocks = [
+      { ...blockFromDrill('mend-both-ways', uuid(1), 0), drift: { ...USUAL_SETUP, lieM: 1, outM: 4 } },
+    ];
+    const page = await open({ ...PLAN, body: { ...PLAN.body, blocks } });
+    await until(() => page.text().includes('This drift could not be worked out.'));
+    expect(page.text()).toContain('This drift could not be worked out.');
+    expect(page.all('tbody tr')).toHaveLength(1);
   });
 
   it('prints when told so', async () => {

@@ -3,7 +3,7 @@ import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { type Block, findDrill, findFault, PLACE_KINDS, type PlanEdit, type PlanRig } from '@doceo/core';
 import { SessionStore } from '../data/session';
-import { presentationText } from '../drift/drift-texts';
+import { driftText } from '../drift/drift-texts';
 import { keepDrift } from '../drift/kept-drift';
 import type { Lane } from './timeline.component';
 
@@ -39,9 +39,7 @@ export class BlockInspectorComponent {
   protected readonly places = PLACE_KINDS;
   protected readonly driftText = computed(() => {
     const drift = this.block().drift;
-    if (!drift) return '';
-    const mend = drift.acts.find(({ kind }) => kind === 'mend') ?? null;
-    return presentationText({ ...drift, mend }, drift.lieM, this.session.units());
+    return drift ? driftText(drift, this.session.units()) : '';
   });
   protected readonly drill = computed(() => findDrill(this.block().drillId ?? ''));
   protected readonly faults = computed(() => this.block().watchFor.flatMap((id) => findFault(id) ?? []));

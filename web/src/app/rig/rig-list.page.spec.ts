@@ -4,7 +4,6 @@ import { RIG, uuid, WATER } from '../../testing/fixtures';
 import { lessonServer, setDate, show } from '../../testing/page';
 import { RigComparePage } from './rig-compare.page';
 import { RigCardPage } from './rig-card.page';
-import { PutInPlanDialogComponent } from './put-in-plan-dialog.component';
 import { RigListPage } from './rig-list.page';
 
 beforeEach(() => setDate());
@@ -145,33 +144,5 @@ describe('the teaching card', () => {
       id: uuid(9),
     });
     expect(page.text()).toContain('No such rig');
-  });
-});
-
-describe('putting a rig in a plan', () => {
-  const inputs = { rigId: RIG.id, name: 'Deeper', rig: RIG.rig };
-
-  it('replaces the copy the plan has, on the version it was read at', async () => {
-    const server = lessonServer();
-    server.on(api.plans.update, ({ body }) => body as never);
-    const page = await show(PutInPlanDialogComponent, server, inputs);
-    await page.press('First nymphs');
-    expect(server.of(api.plans.update)[0]?.body).toMatchObject({
-      baseVersion: 1,
-      body: { rigs: [{ id: RIG.id, name: 'Deeper' }] },
-    });
-  });
-
-  it('says so when the plan was changed in between', async () => {
-    const server = lessonServer().refuse(api.plans.update, 409, 'version-conflict');
-    const page = await show(PutInPlanDialogComponent, server, inputs);
-    await page.press('First nymphs');
-    expect(page.all('[role=alert]')).toHaveLength(1);
-  });
-
-  it('offers only my own plans', async () => {
-    const server = lessonServer().on(api.plans.list, []);
-    const page = await show(PutInPlanDialogComponent, server, { ...inputs, rigId: uuid(9) });
-    expect(page.text()).toContain('You have no plan yet');
   });
 });

@@ -2,8 +2,7 @@ import { Component, computed, inject, input, type OnDestroy, type OnInit, signal
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { api, type SavedRig, writeRigFile } from '@doceo/contract';
-import { formatLength, formatSpeed, type Rig, rigFigures, rigSnags } from '@doceo/core';
-import { MessageService } from 'primeng/api';
+import { formatLength, formatSpeed, type PlanBody, type Rig, rigFigures, rigSnags } from '@doceo/core';
 import { map } from 'rxjs';
 import { ApiClient } from '../data/api-client';
 import type { ApiError } from '../data/api-error';
@@ -13,10 +12,10 @@ import { EditedDocument } from '../data/edited-document';
 import { timeText } from '../data/lesson-texts';
 import { ReadingStore } from '../data/reading-store';
 import { SessionStore } from '../data/session';
+import { PutInPlanDialogComponent } from '../parts/put-in-plan-dialog.component';
 import { SaveStateComponent } from '../parts/save-state.component';
 import { SnagListComponent } from '../parts/snag-list.component';
 import { FigureListComponent } from './figure-list.component';
-import { PutInPlanDialogComponent } from './put-in-plan-dialog.component';
 import { RigDrawingComponent } from './rig-drawing.component';
 import { RigMeasuresComponent } from './rig-measures.component';
 import { RigSettingsComponent } from './rig-settings.component';
@@ -56,7 +55,6 @@ interface RigValue {
 export class RigPage implements OnInit, OnDestroy {
   private readonly client = inject(ApiClient);
   private readonly router = inject(Router);
-  private readonly messages = inject(MessageService);
   protected readonly day = inject(DayStore);
   protected readonly session = inject(SessionStore);
   private readonly readings = inject(ReadingStore);
@@ -69,6 +67,12 @@ export class RigPage implements OnInit, OnDestroy {
   private calming: ReturnType<typeof setTimeout> | null = null;
   protected readonly selectedId = signal<string | null>(null);
   protected readonly putting = signal(false);
+  /** A plan with this rig; one that has it already gets this state of it. */
+  protected readonly putIn = (body: PlanBody): PlanBody => {
+    const { name, rig } = this.value()!;
+    const others = body.rigs.filter(({ id }) => id !== this.id());
+    return { ...body, rigs: [...others, { id: this.id(), name, rig }] };
+  };
 
   protected readonly value = computed(() => this.document()?.value() ?? null);
   /** The rig as it would be after the drag under way. */
@@ -208,11 +212,6 @@ export class RigPage implements OnInit, OnDestroy {
     if (!value) return;
     const rig = this.readings.known(value.rig, null);
     download(fileName(value.name, 'rig.json'), writeRigFile(value.name, rig), 'application/json');
-  }
-
-  protected putDone(title: string | null): void {
-    this.putting.set(false);
-    if (title) this.messages.add({ severity: 'success', summary: `Put into “${title}”`, life: 4000 });
   }
 
   protected key(event: KeyboardEvent): void {
