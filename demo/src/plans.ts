@@ -78,10 +78,12 @@ function build(key: string, base: Partial<PlanBody>, rows: Row[]): PlanBody {
   );
 }
 
-/** Across, with a mend up before the faster water has the line. */
+/** Reached up over the faster water, with a mend up once it begins to take the line. */
 const MENDED_DRIFT: DriftSetup = {
   ...USUAL_SETUP,
-  acts: [{ kind: 'mend', way: 'up', atS: 0.4, sizeM: 1, from: 0.1, to: 0.8 }],
+  standM: -2.5,
+  handling: 'reach-up',
+  acts: [{ kind: 'mend', way: 'up', atS: 1.2, sizeM: 1.2, from: 0.1, to: 0.8 }],
 };
 
 const TWO_NYMPHS = DEMO_RIGS[0] as DemoRig;
