@@ -14,8 +14,8 @@ const LENGTHS = { metric: [5, 6, 7, 8, 9, 10, 12, 14], imperial: [15, 18, 21, 24
       <header class="row">
         <h1>Wait for the line</h1>
         <span class="spread"></span>
-        <a class="btn small noprint" routerLink="/cast">Back to the bench</a>
-        <button type="button" class="btn small go noprint" (click)="print()">Print</button>
+        <a class="btn small no-print" routerLink="/cast">Back to the bench</a>
+        <button type="button" class="btn small go no-print" (click)="print()">Print</button>
       </header>
       <p>
         Stop the rod, then count. Begin the next stroke when the line is straight: watch it over your
@@ -52,11 +52,6 @@ const LENGTHS = { metric: [5, 6, 7, 8, 9, 10, 12, 14], imperial: [15, 18, 21, 24
     table {
       max-width: 460px;
       font-size: 17px;
-    }
-    @media print {
-      .noprint {
-        display: none;
-      }
     }
   `,
 })

@@ -52,7 +52,7 @@ const KEYS = [
           }
           <button
             type="button"
-            class="btn small"
+            class="btn small for-keys"
             aria-label="Keys of this bench"
             (click)="keysShown.set(true)"
           >

@@ -16,8 +16,8 @@ import { keptDrift } from './kept-drift';
       <header class="row">
         <h1>The drift to try</h1>
         <span class="spread"></span>
-        <a class="btn small noprint" routerLink="/drift">Back to the bench</a>
-        <button type="button" class="btn small go noprint" (click)="print()">Print</button>
+        <a class="btn small no-print" routerLink="/drift">Back to the bench</a>
+        <button type="button" class="btn small go no-print" (click)="print()">Print</button>
       </header>
       <doceo-drift-figure [setup]="setup" [height]="360" (worked)="kept.set($event)" />
       @if (kept()) {
@@ -66,11 +66,6 @@ import { keptDrift } from './kept-drift';
     @media (max-width: 700px) {
       .columns {
         grid-template-columns: 1fr;
-      }
-    }
-    @media print {
-      .noprint {
-        display: none;
       }
     }
   `,

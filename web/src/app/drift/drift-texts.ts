@@ -58,7 +58,7 @@ export function presentationText(
 ): string {
   const rod = handling === 'still' ? '' : `, ${HANDLING_TEXTS[handling]}`;
   const line = mend ? `, ${formatLength(mend.sizeM, units)} mend ${mend.way} at ${mend.atS} s` : '';
-  return `${castText({ standM, ...place })}${rod}${line}`;
+  return `${castText({ ...place, standM })}${rod}${line}`;
 }
 
 /** A whole drift, in words: how it is presented, with its first mend. */

@@ -36,7 +36,7 @@ const RIGHT = 12;
     }
     .chart {
       width: 100%;
-      height: 138px;
+      height: 112px;
     }
     .now {
       position: absolute;
