@@ -84,7 +84,7 @@ describe('the benches that make the invisible visible', () => {
     await page.waitForFunction(() => !document.querySelector('doceo-sweep-map progress'), {
       timeout: 60_000,
     });
-    const chart = (await page.$('doceo-sweep-map .chart'))!;
+    const chart = (await page.$('doceo-sweep-map doceo-chart'))!;
     await chart.scrollIntoView();
     const box = (await chart.boundingBox())!;
     await page.mouse.click(box.x + box.width * 0.5, box.y + box.height * 0.45);

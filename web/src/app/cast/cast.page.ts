@@ -1,6 +1,7 @@
 import { Component, inject, signal, viewChild } from '@angular/core';
 import { KeysDialogComponent } from '../parts/keys-dialog.component';
 import { SegmentsComponent } from '../parts/segments.component';
+import { UndoRedoComponent } from '../parts/undo-redo.component';
 import { CastsPanelComponent } from './casts-panel.component';
 import { LoopPanelComponent } from './loop-panel.component';
 import { LoopSignsComponent } from './loop-signs.component';
@@ -33,6 +34,7 @@ const KEYS = [
     LoopSignsComponent,
     PausePanelComponent,
     SegmentsComponent,
+    UndoRedoComponent,
   ],
   providers: [LoopStore],
   template: `
@@ -43,12 +45,7 @@ const KEYS = [
           <doceo-segments label="" [options]="parts" [value]="part()" (chosen)="part.set($event)" />
           <span class="spread"></span>
           @if (part() === 'loop') {
-            <button type="button" class="btn small" [disabled]="!store.canUndo()" (click)="store.undo()">
-              Undo
-            </button>
-            <button type="button" class="btn small" [disabled]="!store.canRedo()" (click)="store.redo()">
-              Redo
-            </button>
+            <doceo-undo-redo [of]="store" />
           }
           <button
             type="button"
@@ -104,12 +101,6 @@ export class CastPage {
   protected key(event: KeyboardEvent): void {
     const target = event.target as HTMLElement;
     if (target.closest('input:not([type=range]), textarea, select, .p-dialog')) return;
-    if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
-      event.preventDefault();
-      if (event.shiftKey) this.store.redo();
-      else this.store.undo();
-      return;
-    }
     if (event.ctrlKey || event.metaKey || event.altKey) return;
     const own = target.closest('button, [role=slider], input, a') !== null;
     const acts: Record<string, () => void> = {

@@ -13,6 +13,7 @@ import {
 } from '@doceo/core';
 import { catchError, EMPTY, map, switchMap } from 'rxjs';
 import { alike } from '../data/alike';
+import { History, type Undoable } from '../data/history';
 import { BenchRunner } from '../workers/bench-runner';
 
 /** Length of head that a line's weight is told of, metres, and the rod that strokes are drawn for. */
@@ -42,11 +43,10 @@ const USUAL: LoopSettings = {
 
 /** A cast on the bench: the tip's path and what it throws, with undo, and the run of it. */
 @Injectable()
-export class LoopStore {
+export class LoopStore implements Undoable {
   private readonly runner = inject(BenchRunner);
   private readonly current = signal<LoopSettings>(USUAL);
-  private readonly past = signal<LoopSettings[]>([]);
-  private readonly future = signal<LoopSettings[]>([]);
+  private readonly history = new History<LoopSettings>();
   private readonly last = signal<{ cast: Partial<LoopCast>; run: LoopRun } | null>(null);
 
   readonly stopped = signal<CoreError | null>(null);
@@ -55,8 +55,8 @@ export class LoopStore {
     const points = this.preview();
     return points ? { ...this.current(), kind: 'own', points } : this.current();
   });
-  readonly canUndo = computed(() => this.past().length > 0);
-  readonly canRedo = computed(() => this.future().length > 0);
+  readonly canUndo = this.history.canUndo;
+  readonly canRedo = this.history.canRedo;
   readonly stroke = computed<TipStroke>(() => strokeFor(this.settings()));
   readonly ran = this.last.asReadonly();
 
@@ -91,25 +91,16 @@ export class LoopStore {
     const after = { ...before, ...change };
     this.preview.set(null);
     if (alike(after, before)) return;
-    this.past.update((list) => [...list, before]);
-    this.future.set([]);
+    this.history.keep(before);
     this.current.set(after);
   }
 
   undo(): void {
-    this.step(this.past, this.future);
+    this.current.set(this.history.back(this.current()) ?? this.current());
   }
 
   redo(): void {
-    this.step(this.future, this.past);
-  }
-
-  private step(from: typeof this.past, to: typeof this.past): void {
-    const target = from().at(-1);
-    if (!target) return;
-    to.update((list) => [...list, this.current()]);
-    from.update((list) => list.slice(0, -1));
-    this.current.set(target);
+    this.current.set(this.history.forth(this.current()) ?? this.current());
   }
 }
 

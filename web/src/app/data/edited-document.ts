@@ -1,7 +1,8 @@
-import { computed, signal } from '@angular/core';
+import { signal } from '@angular/core';
 import { catchError, concatMap, debounceTime, type Observable, of, Subject, switchMap } from 'rxjs';
 import { alike } from './alike';
 import { ApiError } from './api-error';
+import { History, type Undoable } from './history';
 
 export type SaveState = 'saved' | 'unsaved' | 'saving' | 'conflict' | 'refused';
 
@@ -19,16 +20,14 @@ interface Draft<T> {
 }
 
 const SAVE_AFTER_MS = 700;
-const HISTORY_MOST = 200;
 
 /**
  * A document under the hand: undo and redo, saved by itself a moment after each edit, a draft on this device until
  * the server has it, and a conflict told when somebody saved in between.
  */
-export class EditedDocument<T> {
+export class EditedDocument<T> implements Undoable {
   private readonly current = signal<T | null>(null);
-  private readonly past = signal<T[]>([]);
-  private readonly future = signal<T[]>([]);
+  private readonly history = new History<T>();
   private readonly saveState = signal<SaveState>('saved');
   private readonly problem = signal<ApiError | null>(null);
   private readonly other = signal<{ value: T; version: number } | null>(null);
@@ -41,8 +40,8 @@ export class EditedDocument<T> {
   readonly refusal = this.problem.asReadonly();
   /** What the server holds while there is a conflict. */
   readonly theirs = this.other.asReadonly();
-  readonly canUndo = computed(() => this.past().length > 0);
-  readonly canRedo = computed(() => this.future().length > 0);
+  readonly canUndo = this.history.canUndo;
+  readonly canRedo = this.history.canRedo;
 
   constructor(private readonly source: DocumentSource<T>) {
     this.changed
@@ -77,17 +76,16 @@ export class EditedDocument<T> {
     if (before === null) return;
     const after = change(before);
     if (after === before || alike(after, before)) return;
-    this.past.update((list) => [...list.slice(-HISTORY_MOST + 1), before]);
-    this.future.set([]);
+    this.history.keep(before);
     this.put(after);
   }
 
   undo(): void {
-    this.step(this.past, this.future);
+    this.step((now) => this.history.back(now));
   }
 
   redo(): void {
-    this.step(this.future, this.past);
+    this.step((now) => this.history.forth(now));
   }
 
   /** After a conflict: mine replaces theirs. */
@@ -106,7 +104,7 @@ export class EditedDocument<T> {
     if (!theirs || mine === null) return;
     this.version = theirs.version;
     this.other.set(null);
-    this.past.update((list) => [...list, mine]);
+    this.history.keep(mine);
     this.current.set(theirs.value);
     this.saveState.set('saved');
     this.dropDraft();
@@ -117,13 +115,10 @@ export class EditedDocument<T> {
     this.changed.complete();
   }
 
-  private step(from: typeof this.past, to: typeof this.past): void {
-    const target = from().at(-1);
+  private step(to: (now: T) => T | undefined): void {
     const now = this.current();
-    if (target === undefined || now === null) return;
-    from.update((list) => list.slice(0, -1));
-    to.update((list) => [...list, now]);
-    this.put(target);
+    const target = now === null ? undefined : to(now);
+    if (target !== undefined) this.put(target);
   }
 
   private put(value: T): void {

@@ -1,10 +1,9 @@
 import { Component, computed, inject, input } from '@angular/core';
 import { METRES_PER_FOOT, type SideDrift, type SideRun } from '@doceo/core';
 import type { EChartsCoreOption } from 'echarts/core';
-import { NgxEchartsDirective, provideEchartsCore } from 'ngx-echarts';
 import { SessionStore } from '../data/session';
 import { CHART } from '../theme/chart-theme';
-import echarts from '../theme/echarts-core';
+import { ChartComponent } from '../theme/chart.component';
 
 const LEFT = 44;
 const RIGHT = 44;
@@ -12,22 +11,8 @@ const RIGHT = 44;
 /** Depth of the point fly, and how far it trails, second by second; the zone of the fish shaded. */
 @Component({
   selector: 'doceo-depth-chart',
-  imports: [NgxEchartsDirective],
-  providers: [provideEchartsCore({ echarts })],
-  template: `<div
-    echarts
-    [options]="options()"
-    theme="doceo"
-    class="chart"
-    role="img"
-    aria-label="Depth of the point fly over time"
-  ></div>`,
-  styles: `
-    .chart {
-      width: 100%;
-      height: 150px;
-    }
-  `,
+  imports: [ChartComponent],
+  template: `<doceo-chart [options]="options()" words="Depth of the point fly over time" [height]="150" />`,
 })
 export class DepthChartComponent {
   private readonly session = inject(SessionStore);

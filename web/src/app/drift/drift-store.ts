@@ -19,11 +19,11 @@ import { catchError, concatMap, EMPTY, map, mergeMap, switchMap } from 'rxjs';
 import { alike } from '../data/alike';
 import { ApiClient } from '../data/api-client';
 import { DayStore } from '../data/day-store';
+import { History, type Undoable } from '../data/history';
 import { BenchRunner } from '../workers/bench-runner';
 import type { ToldDrift } from '../workers/bench-api';
 import { keepDrift, keptDrift } from './kept-drift';
 
-const HISTORY_MOST = 100;
 /** So many places are looked for on a beat, with this leader. */
 const STANDS = 6;
 const LEADER_M = 2.7;
@@ -42,13 +42,12 @@ export interface KeptDrift {
 
 /** The drift on the bench: its setup with undo, its run, and what was set aside. */
 @Injectable()
-export class DriftStore {
+export class DriftStore implements Undoable {
   private readonly runner = inject(BenchRunner);
   private readonly client = inject(ApiClient);
   private readonly day = inject(DayStore);
   private readonly current = signal<DriftSetup>(keptDrift());
-  private readonly past = signal<DriftSetup[]>([]);
-  private readonly future = signal<DriftSetup[]>([]);
+  private readonly history = new History<DriftSetup>();
   private readonly last = signal<KeptDrift | null>(null);
   private readonly problem = signal<CoreError | null>(null);
 
@@ -64,8 +63,8 @@ export class DriftStore {
     const ran = this.last();
     return ran && whyOf(ran.setup, ran.told.run);
   });
-  readonly canUndo = computed(() => this.past().length > 0);
-  readonly canRedo = computed(() => this.future().length > 0);
+  readonly canUndo = this.history.canUndo;
+  readonly canRedo = this.history.canRedo;
   readonly aside = signal<KeptDrift | null>(null);
   private readonly placeList = signal<{ name: string; across: LanesAcross }[]>([]);
   readonly places = computed(() => this.placeList().map(({ name }) => name));
@@ -103,8 +102,7 @@ export class DriftStore {
     const after = typeof change === 'function' ? change(before) : { ...before, ...change };
     this.preview.set(null);
     if (alike(after, before)) return;
-    this.past.update((list) => [...list.slice(-HISTORY_MOST + 1), before]);
-    this.future.set([]);
+    this.history.keep(before);
     this.current.set(after);
   }
 
@@ -113,11 +111,11 @@ export class DriftStore {
   }
 
   undo(): void {
-    this.step(this.past, this.future);
+    this.current.set(this.history.back(this.current()) ?? this.current());
   }
 
   redo(): void {
-    this.step(this.future, this.past);
+    this.current.set(this.history.forth(this.current()) ?? this.current());
   }
 
   /** Takes the stand, the rod and the mend of a presentation. */
@@ -193,15 +191,5 @@ export class DriftStore {
           ),
         ]);
       });
-  }
-
-  private step(from: typeof this.past, to: typeof this.past): void {
-    const target = from().at(-1);
-    if (!target) return;
-    const now = this.current();
-    this.preview.set(null);
-    from.update((list) => list.slice(0, -1));
-    to.update((list) => [...list, now]);
-    this.current.set(target);
   }
 }

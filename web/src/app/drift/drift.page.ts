@@ -29,6 +29,7 @@ import { plainNumber } from '../parts/plain-number';
 import { Player } from '../parts/player';
 import { PutInPlanDialogComponent } from '../parts/put-in-plan-dialog.component';
 import { SegmentsComponent } from '../parts/segments.component';
+import { UndoRedoComponent } from '../parts/undo-redo.component';
 import { ActTimelineComponent } from './act-timeline.component';
 import { DriftStore } from './drift-store';
 import { actText, castText, FAULT_TEXTS, HANDLING_REASONS, HANDLING_TEXTS, whyText } from './drift-texts';
@@ -87,6 +88,7 @@ const SWIMS_TO_MS = 0.3;
     SidePanelComponent,
     SlipChartComponent,
     TopViewComponent,
+    UndoRedoComponent,
   ],
   providers: [DriftStore, SideStore],
   templateUrl: './drift.page.html',
@@ -284,14 +286,7 @@ export class DriftPage {
   protected key(event: KeyboardEvent): void {
     const target = event.target as HTMLElement;
     if (target.closest('input:not([type=range]), textarea, select, .p-dialog')) return;
-    const control = event.ctrlKey || event.metaKey;
-    if (control && event.key.toLowerCase() === 'z') {
-      event.preventDefault();
-      if (event.shiftKey) this.store.redo();
-      else this.store.undo();
-      return;
-    }
-    if (control || event.altKey) return;
+    if (event.ctrlKey || event.metaKey || event.altKey) return;
     const own = target.closest('button, [role=slider], input, a') !== null;
     const acts: Record<string, () => void> = {
       m: () => this.put('mend'),

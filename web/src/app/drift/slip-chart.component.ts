@@ -1,10 +1,9 @@
 import { Component, computed, inject, input } from '@angular/core';
 import { DRAG_MS, type DriftRun, METRES_PER_FOOT } from '@doceo/core';
 import type { EChartsCoreOption } from 'echarts/core';
-import { NgxEchartsDirective, provideEchartsCore } from 'ngx-echarts';
 import { SessionStore } from '../data/session';
 import { CHART } from '../theme/chart-theme';
-import echarts from '../theme/echarts-core';
+import { ChartComponent } from '../theme/chart.component';
 
 const LEFT = 44;
 const RIGHT = 12;
@@ -12,18 +11,10 @@ const RIGHT = 12;
 /** The fly against its own water, second by second, with the limit beyond which it is drag; the time shown runs across. */
 @Component({
   selector: 'doceo-slip-chart',
-  imports: [NgxEchartsDirective],
-  providers: [provideEchartsCore({ echarts })],
+  imports: [ChartComponent],
   template: `
     <div class="frame">
-      <div
-        echarts
-        [options]="options()"
-        theme="doceo"
-        class="chart"
-        role="img"
-        [attr.aria-label]="words()"
-      ></div>
+      <doceo-chart [options]="options()" [words]="words()" [height]="112" />
       <i
         class="now"
         [style.left]="'calc(${LEFT}px + (100% - ${LEFT + RIGHT}px) * ' + atS() / endS() + ')'"
@@ -33,10 +24,6 @@ const RIGHT = 12;
   styles: `
     .frame {
       position: relative;
-    }
-    .chart {
-      width: 100%;
-      height: 112px;
     }
     .now {
       position: absolute;

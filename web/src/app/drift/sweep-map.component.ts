@@ -19,12 +19,11 @@ import {
   type SweepFound,
 } from '@doceo/core';
 import type { ECharts } from 'echarts/core';
-import { NgxEchartsDirective, provideEchartsCore } from 'ngx-echarts';
 import { bufferTime, catchError, EMPTY, from, map, mergeMap, type Subscription } from 'rxjs';
 import { alike } from '../data/alike';
 import { SessionStore } from '../data/session';
 import { SlidersComponent } from '../parts/sliders.component';
-import echarts from '../theme/echarts-core';
+import { ChartComponent } from '../theme/chart.component';
 import { BenchRunner } from '../workers/bench-runner';
 import type { Tried } from './side-store';
 import { cellColour, MAP, MAP_LEGEND, mapFrame } from './sweep-picture';
@@ -41,8 +40,7 @@ interface Cell extends SweepCell, SweepFound {
 /** The map: float distance along, added shot up; how much of a drift the fly is in the zone and off the bottom. */
 @Component({
   selector: 'doceo-sweep-map',
-  imports: [NgxEchartsDirective, SlidersComponent],
-  providers: [provideEchartsCore({ echarts })],
+  imports: [ChartComponent, SlidersComponent],
   template: `
     <div class="row">
       <h2>Where to set the float, and how much shot</h2>
@@ -56,9 +54,15 @@ interface Cell extends SweepCell, SweepFound {
         </button>
       }
     </div>
-    <div class="map" role="img" [attr.aria-label]="words()">
-      <canvas #ground class="ground" [width]="map.distances" [height]="map.weights"></canvas>
-      <div echarts [options]="options()" theme="doceo" class="chart" (chartInit)="watch($event)"></div>
+    <div class="map">
+      <canvas
+        #ground
+        class="ground"
+        aria-hidden="true"
+        [width]="map.distances"
+        [height]="map.weights"
+      ></canvas>
+      <doceo-chart [options]="options()" [words]="words()" [height]="280" (made)="watch($event)" />
     </div>
     <doceo-sliders [sliders]="sliders()" (slid)="slide($event)" />
     @if (cells().length > 0) {
@@ -84,10 +88,6 @@ interface Cell extends SweepCell, SweepFound {
     }
     .map {
       position: relative;
-    }
-    .chart {
-      width: 100%;
-      height: 280px;
       cursor: crosshair;
     }
     /* A pixel for each cell, stretched over the chart between its axes. */

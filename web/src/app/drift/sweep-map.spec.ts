@@ -49,7 +49,7 @@ describe('the map of where to set the float', () => {
     await page.settle();
     expect(new Set(painted).size).toBe(400);
     expect(painted).toHaveLength(400);
-    expect(page.element.querySelector('.map')?.getAttribute('aria-label')).toBe(
+    expect(page.element.querySelector('[role=img]')?.getAttribute('aria-label')).toBe(
       'Map of 400 drifts; the longest in the zone with the float 1.48 m above the fly and 0.00 g of shot added: 5.0 seconds.',
     );
   });

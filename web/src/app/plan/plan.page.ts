@@ -40,6 +40,7 @@ import { KeysDialogComponent } from '../parts/keys-dialog.component';
 import { RuleCardDialogComponent } from '../parts/rule-card-dialog.component';
 import { SaveStateComponent } from '../parts/save-state.component';
 import { SnagListComponent } from '../parts/snag-list.component';
+import { UndoRedoComponent } from '../parts/undo-redo.component';
 import { BlockInspectorComponent } from './block-inspector.component';
 import { ConflictDialogComponent } from './conflict-dialog.component';
 import { DrillShelfComponent } from './drill-shelf.component';
@@ -64,19 +65,20 @@ const KEYS = [
 @Component({
   selector: 'doceo-plan-page',
   imports: [
-    FormsModule,
-    RouterLink,
-    TimelineComponent,
-    DrillShelfComponent,
     BlockInspectorComponent,
-    SnagListComponent,
-    SaveStateComponent,
-    RuleCardDialogComponent,
-    LessonDialogComponent,
     ConflictDialogComponent,
-    ShareDialogComponent,
+    DrillShelfComponent,
+    FormsModule,
     KeysDialogComponent,
+    LessonDialogComponent,
     PlanSchoolsComponent,
+    RouterLink,
+    RuleCardDialogComponent,
+    SaveStateComponent,
+    ShareDialogComponent,
+    SnagListComponent,
+    TimelineComponent,
+    UndoRedoComponent,
   ],
   templateUrl: './plan.page.html',
   styleUrl: './plan.page.css',
@@ -295,13 +297,7 @@ export class PlanPage implements OnInit, OnDestroy {
       event.target instanceof HTMLInputElement ||
       event.target instanceof HTMLTextAreaElement ||
       event.target instanceof HTMLSelectElement;
-    if (typing || !this.mine()) return;
-    const command = event.ctrlKey || event.metaKey;
-    if (command && event.key.toLowerCase() === 'z') {
-      event.preventDefault();
-      if (event.shiftKey) this.document()?.redo();
-      else this.document()?.undo();
-    } else if (event.key === '?') this.dialog.set('keys');
+    if (!typing && this.mine() && event.key === '?') this.dialog.set('keys');
   }
 
   /** Whether the lesson dialog changes the lesson shown, or makes a new one. */

@@ -1,9 +1,8 @@
 import { Component, computed, input } from '@angular/core';
 import { type FaultRate, findFault } from '@doceo/core';
 import type { EChartsCoreOption } from 'echarts/core';
-import { NgxEchartsDirective, provideEchartsCore } from 'ngx-echarts';
 import { CHART } from '../theme/chart-theme';
-import echarts from '../theme/echarts-core';
+import { ChartComponent } from '../theme/chart.component';
 
 const TREND_MARKS = { falling: ' ↓', rising: ' ↑', unclear: '' } as const;
 const MOST = 8;
@@ -11,22 +10,8 @@ const MOST = 8;
 /** What goes wrong most, of 100 attempts, each bar with its 90 % interval. */
 @Component({
   selector: 'doceo-pareto',
-  imports: [NgxEchartsDirective],
-  providers: [provideEchartsCore({ echarts })],
-  template: `<div
-    echarts
-    [options]="options()"
-    theme="doceo"
-    class="chart"
-    role="img"
-    [attr.aria-label]="words()"
-    [style.height.px]="34 + shown().length * 27"
-  ></div>`,
-  styles: `
-    .chart {
-      width: 100%;
-    }
-  `,
+  imports: [ChartComponent],
+  template: `<doceo-chart [options]="options()" [words]="words()" [height]="34 + shown().length * 27" />`,
 })
 export class ParetoComponent {
   readonly rates = input.required<readonly FaultRate[]>();

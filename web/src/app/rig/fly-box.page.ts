@@ -25,6 +25,7 @@ import type { ApiError } from '../data/api-error';
 import { DayStore, localDate } from '../data/day-store';
 import { EditedDocument } from '../data/edited-document';
 import { SaveStateComponent } from '../parts/save-state.component';
+import { UndoRedoComponent } from '../parts/undo-redo.component';
 import { FoodCalendarComponent } from './food-calendar.component';
 import { MONTHS } from './months';
 
@@ -50,10 +51,9 @@ const GAPS_SHOWN = 12;
 /** The instructor's box against what a water's month asks for: sizes by weight and colour, stage by stage. */
 @Component({
   selector: 'doceo-fly-box-page',
-  imports: [FormsModule, RouterLink, SaveStateComponent, FoodCalendarComponent],
+  imports: [FoodCalendarComponent, FormsModule, RouterLink, SaveStateComponent, UndoRedoComponent],
   templateUrl: './fly-box.page.html',
   styleUrl: './fly-box.page.css',
-  host: { '(window:keydown)': 'undoKey($event)' },
 })
 export class FlyBoxPage implements OnInit, OnDestroy {
   private readonly client = inject(ApiClient);
@@ -165,13 +165,6 @@ export class FlyBoxPage implements OnInit, OnDestroy {
     else if (event.key === '-' || event.key === 'Delete') this.put(cell, cell.count - 1);
     else if (!this.move(event.key, cell.key)) return;
     event.preventDefault();
-  }
-
-  protected undoKey(event: KeyboardEvent): void {
-    if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return;
-    event.preventDefault();
-    if (event.shiftKey) this.document()?.redo();
-    else this.document()?.undo();
   }
 
   /** Whether the key was one that moves to another cell. */

@@ -15,6 +15,7 @@ import { SessionStore } from '../data/session';
 import { PutInPlanDialogComponent } from '../parts/put-in-plan-dialog.component';
 import { SaveStateComponent } from '../parts/save-state.component';
 import { SnagListComponent } from '../parts/snag-list.component';
+import { UndoRedoComponent } from '../parts/undo-redo.component';
 import { FigureListComponent } from './figure-list.component';
 import { RigDrawingComponent } from './rig-drawing.component';
 import { RigMeasuresComponent } from './rig-measures.component';
@@ -36,21 +37,21 @@ interface RigValue {
 @Component({
   selector: 'doceo-rig-page',
   imports: [
+    FigureListComponent,
     FormsModule,
-    RouterLink,
+    PutInPlanDialogComponent,
     RigDrawingComponent,
+    RigMeasuresComponent,
     RigSettingsComponent,
     RigTableComponent,
-    FigureListComponent,
-    SnagListComponent,
-    RigMeasuresComponent,
+    RouterLink,
     SaveStateComponent,
+    SnagListComponent,
     TaperChartComponent,
-    PutInPlanDialogComponent,
+    UndoRedoComponent,
   ],
   templateUrl: './rig.page.html',
   styleUrl: './rig.page.css',
-  host: { '(window:keydown)': 'key($event)' },
 })
 export class RigPage implements OnInit, OnDestroy {
   private readonly client = inject(ApiClient);
@@ -212,13 +213,5 @@ export class RigPage implements OnInit, OnDestroy {
     if (!value) return;
     const rig = this.readings.known(value.rig, null);
     download(fileName(value.name, 'rig.json'), writeRigFile(value.name, rig), 'application/json');
-  }
-
-  protected key(event: KeyboardEvent): void {
-    const typing = event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement;
-    if (typing || !(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return;
-    event.preventDefault();
-    if (event.shiftKey) this.document()?.redo();
-    else this.document()?.undo();
   }
 }

@@ -1,33 +1,20 @@
 import { Component, computed, input } from '@angular/core';
 import { METRES_PER_FOOT, METRES_PER_INCH, type Rig, spans, taperOf, type UnitSystem } from '@doceo/core';
 import type { EChartsCoreOption } from 'echarts/core';
-import { NgxEchartsDirective, provideEchartsCore } from 'ngx-echarts';
 import { alike } from '../data/alike';
 import { CHART } from '../theme/chart-theme';
-import echarts from '../theme/echarts-core';
+import { ChartComponent } from '../theme/chart.component';
 
 /** Diameter and bending stiffness along the leader, with its hinges marked: meant ones in ink, mistakes in orange. */
 @Component({
   selector: 'doceo-taper-chart',
-  imports: [NgxEchartsDirective],
-  providers: [provideEchartsCore({ echarts })],
+  imports: [ChartComponent],
   template: `<h3>Taper</h3>
-    <div
-      echarts
-      [options]="options()"
-      theme="doceo"
-      class="chart"
-      role="img"
-      [attr.aria-label]="words()"
-    ></div>`,
+    <doceo-chart [options]="options()" [words]="words()" [height]="150" />`,
   styles: `
     :host {
       display: block;
       margin-top: 14px;
-    }
-    .chart {
-      width: 100%;
-      height: 150px;
     }
   `,
 })

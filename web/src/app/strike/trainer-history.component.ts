@@ -1,29 +1,14 @@
 import { Component, computed, input } from '@angular/core';
 import type { EChartsCoreOption } from 'echarts/core';
-import { NgxEchartsDirective, provideEchartsCore } from 'ngx-echarts';
 import { CHART } from '../theme/chart-theme';
-import echarts from '../theme/echarts-core';
+import { ChartComponent } from '../theme/chart.component';
 import type { TrainerSession } from './trainer-sessions';
 
 /** Runs one after the other: how well takes were told from the rest, and how quickly. */
 @Component({
   selector: 'doceo-trainer-history',
-  imports: [NgxEchartsDirective],
-  providers: [provideEchartsCore({ echarts })],
-  template: `<div
-    echarts
-    [options]="options()"
-    theme="doceo"
-    class="chart"
-    role="img"
-    [attr.aria-label]="words()"
-  ></div>`,
-  styles: `
-    .chart {
-      width: 100%;
-      height: 210px;
-    }
-  `,
+  imports: [ChartComponent],
+  template: `<doceo-chart [options]="options()" [words]="words()" [height]="210" />`,
 })
 export class TrainerHistoryComponent {
   readonly sessions = input.required<readonly TrainerSession[]>();

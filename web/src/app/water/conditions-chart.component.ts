@@ -10,10 +10,9 @@ import {
   type UnitSystem,
 } from '@doceo/core';
 import type { EChartsCoreOption } from 'echarts/core';
-import { NgxEchartsDirective, provideEchartsCore } from 'ngx-echarts';
 import { timeText } from '../data/lesson-texts';
 import { CHART } from '../theme/chart-theme';
-import echarts from '../theme/echarts-core';
+import { ChartComponent } from '../theme/chart.component';
 
 const RIVER = '#1d7280';
 const LESSON = 'rgba(195, 209, 44, 0.35)';
@@ -24,22 +23,8 @@ const MM_PER_INCH = 25.4;
 /** The day at the water, hour by hour: temperatures, wind, rain with the river's level; the lesson's hours marked. */
 @Component({
   selector: 'doceo-conditions-chart',
-  imports: [NgxEchartsDirective],
-  providers: [provideEchartsCore({ echarts })],
-  template: `<div
-    echarts
-    [options]="options()"
-    theme="doceo"
-    class="chart"
-    role="img"
-    [attr.aria-label]="words()"
-  ></div>`,
-  styles: `
-    .chart {
-      width: 100%;
-      height: 300px;
-    }
-  `,
+  imports: [ChartComponent],
+  template: `<doceo-chart [options]="options()" [words]="words()" [height]="300" />`,
 })
 export class ConditionsChartComponent {
   readonly hours = input.required<readonly ConditionHour[]>();

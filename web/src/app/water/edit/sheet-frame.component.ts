@@ -5,6 +5,7 @@ import type { EditedDocument } from '../../data/edited-document';
 import { SessionStore } from '../../data/session';
 import { plainLength } from '../../parts/plain-length';
 import { SaveStateComponent } from '../../parts/save-state.component';
+import { UndoRedoComponent } from '../../parts/undo-redo.component';
 import type { Palette } from './palette';
 import { SheetEditorComponent } from './sheet-editor.component';
 
@@ -13,7 +14,7 @@ type AnySheet = Sheet<string>;
 /** A drawing of a water under the hand: its name and size, undo, what is wrong with it, and the sheet. */
 @Component({
   selector: 'doceo-sheet-frame',
-  imports: [RouterLink, SaveStateComponent, SheetEditorComponent],
+  imports: [RouterLink, SaveStateComponent, SheetEditorComponent, UndoRedoComponent],
   template: `
     <header class="row">
       <a class="btn small" routerLink="/water">To the water</a>
@@ -44,12 +45,7 @@ type AnySheet = Sheet<string>;
       /></label>
       <doceo-save-state [state]="document().state()" />
       <span class="spread"></span>
-      <button type="button" class="btn small" [disabled]="!document().canUndo()" (click)="document().undo()">
-        Undo
-      </button>
-      <button type="button" class="btn small" [disabled]="!document().canRedo()" (click)="document().redo()">
-        Redo
-      </button>
+      <doceo-undo-redo [of]="document()" />
       <ng-content select="[tools]" />
     </header>
     @if (wrongSize(); as fault) {
@@ -105,7 +101,7 @@ type AnySheet = Sheet<string>;
       padding-left: 18px;
     }
   `,
-  host: { class: 'bench-main', style: 'display: block', '(window:keydown)': 'key($event)' },
+  host: { class: 'bench-main', style: 'display: block' },
 })
 export class SheetFrameComponent {
   protected readonly session = inject(SessionStore);
@@ -161,14 +157,6 @@ export class SheetFrameComponent {
 
   protected length(metres: number): string {
     return formatLength(metres, this.session.units());
-  }
-
-  protected key(event: KeyboardEvent): void {
-    const typing = event.target instanceof HTMLInputElement;
-    if (typing || !(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return;
-    event.preventDefault();
-    if (event.shiftKey) this.document().redo();
-    else this.document().undo();
   }
 
   private pieceAt(path: string): AnySheet['pieces'][number] | null {

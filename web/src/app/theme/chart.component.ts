@@ -1,0 +1,31 @@
+import { Component, input, output } from '@angular/core';
+import type { ECharts, EChartsCoreOption } from 'echarts/core';
+import { NgxEchartsDirective, provideEchartsCore } from 'ngx-echarts';
+import echarts from './echarts-core';
+
+/** A chart in the one look of all, with what it shows in words for whoever does not see it. */
+@Component({
+  selector: 'doceo-chart',
+  imports: [NgxEchartsDirective],
+  providers: [provideEchartsCore({ echarts })],
+  template: `<div
+    echarts
+    [options]="options()"
+    theme="doceo"
+    role="img"
+    [attr.aria-label]="words()"
+    [style.height.px]="height()"
+    (chartInit)="made.emit($event)"
+  ></div>`,
+  styles: `
+    :host {
+      display: block;
+    }
+  `,
+})
+export class ChartComponent {
+  readonly options = input.required<EChartsCoreOption>();
+  readonly words = input.required<string>();
+  readonly height = input.required<number>();
+  readonly made = output<ECharts>();
+}
