@@ -214,9 +214,8 @@ describe('words of a drift', () => {
 
   it('names rod and mend in either unit', () => {
     const way = { standM: 0, handling: 'reach-up', mend: { way: 'up', atS: 1.2, sizeM: 1.2 } } as const;
-    expect(presentationText(way, { ...USUAL_SETUP, standM: -6 }, 'metric')).toBe(
-      'Across, reach up, 1.20 m mend up at 1.2 s',
-    );
+    const elsewhere = { ...USUAL_SETUP, standM: -6 };
+    expect(presentationText(way, elsewhere, 'metric')).toBe('Across, reach up, 1.20 m mend up at 1.2 s');
     expect(actText({ kind: 'step', atS: 1, sizeM: -1, way: 'up', from: 0, to: 1 }, 'imperial')).toBe(
       'step up, 3 ft 3.5 in',
     );
