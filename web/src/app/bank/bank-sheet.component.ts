@@ -49,7 +49,7 @@ const WARMEST_C = 40;
   selector: 'doceo-bank-sheet',
   imports: [FormsModule, TapTempoComponent],
   templateUrl: './bank-sheet.component.html',
-  styleUrl: './bank-sheet.component.css',
+  styleUrls: ['../parts/thumb-buttons.css', './bank-sheet.component.css'],
   host: { role: 'dialog', 'aria-modal': 'true', '[attr.aria-label]': 'title()' },
 })
 export class BankSheetComponent {

@@ -14,9 +14,10 @@ import {
   wading,
   type Wader,
 } from '@doceo/core';
+import { narrowWindow } from '../parts/narrow';
 import { beatLabels } from './beat-labels';
 import { pathOf } from './paths';
-import { narrowWindow } from '../parts/narrow';
+import { StandMarkComponent } from './stand-mark.component';
 
 /** What a stand is for, beside where it is. */
 export interface BoardStand {
@@ -32,6 +33,7 @@ const LATE_SHARE = 0.88;
 /** A river beat from above, to scale: its pieces, the seams found in it, where students stand and where they cast. */
 @Component({
   selector: 'doceo-beat-board',
+  imports: [StandMarkComponent],
   templateUrl: './beat-board.component.html',
   styleUrls: ['./board.css', './beat-board.component.css'],
 })
@@ -48,7 +50,7 @@ export class BeatBoardComponent {
   readonly lanes = input<readonly Lane[]>([]);
   readonly choose = output<number>();
 
-  private readonly narrow = narrowWindow();
+  protected readonly narrow = narrowWindow();
   /** Letters in metres, so that they are of one size on the screen whatever the beat's length. */
   protected readonly letter = computed(
     () => (this.beat().lengthM + 2 * MARGIN_M) / (this.narrow() ? 30 : 66),

@@ -13,6 +13,7 @@ import {
 } from '@doceo/core';
 import { depthBands } from './depth-bands';
 import { pathOf } from './paths';
+import { StandMarkComponent } from './stand-mark.component';
 
 /** What of the sheet is seen, metres. */
 export interface BoardView {
@@ -36,6 +37,7 @@ const LABEL_LETTERS = 2.2;
 /** Still water from above, north up, to scale: depths, weed, timber, inflow, wind, and fans of casts from the shore. */
 @Component({
   selector: 'doceo-lake-board',
+  imports: [StandMarkComponent],
   templateUrl: './lake-board.component.html',
   styleUrls: ['./board.css', './lake-board.component.css'],
 })
