@@ -1,14 +1,7 @@
 import { seededRandom } from '../random';
-import { type Stimulus, TAKE_KINDS } from './take-score';
-import {
-  FLOATS,
-  TAKES_OF,
-  TRAINER_WATERS,
-  trainerAttempts,
-  type TrainerGiven,
-  trainerRun,
-  trainerScore,
-} from './trainer';
+import { NOISE_KINDS, type Stimulus, TAKE_KINDS } from './take-score';
+import { exampleRun, FLOATS, TAKES_OF, TRAINER_WATERS, type TrainerGiven, trainerRun } from './trainer';
+import { trainerAttempts, trainerScore } from './trainer-score';
 
 const given: TrainerGiven = { seed: 'a', float: 'indicator', water: 'run', kinds: [], durationS: 120 };
 const isTake = ({ kind }: Stimulus): boolean => (TAKE_KINDS as readonly string[]).includes(kind);
@@ -104,4 +97,22 @@ describe('the trainer', () => {
     expect(() => trainerRun({ ...given, kinds: ['lie-down'] })).toThrow('out-of-range');
     expect(() => trainerRun({ ...given, durationS: 5 })).toThrow('out-of-range');
   });
+});
+
+describe('an example', () => {
+  it.each([...TAKE_KINDS, ...NOISE_KINDS])('of %s shows it once, with quiet before and after', (kind) => {
+    const { stimuli, durationMs } = exampleRun('run', kind);
+    expect(stimuli).toEqual([{ atMs: 700, kind }]);
+    expect(durationMs).toBeGreaterThanOrEqual(700 + 260 + 700);
+  });
+
+  it('dips under and comes up again', () => {
+    const { motionAt, durationMs } = exampleRun('pool', 'dip');
+    expect(motionAt(0).sunk).toBeLessThan(0.2);
+    expect(motionAt(1100).sunk).toBeGreaterThan(0.8);
+    expect(motionAt(durationMs).sunk).toBeLessThan(0.2);
+  });
+
+  it('is the same each time it is looked at', () =>
+    expect(exampleRun('riffle', 'wave').motionAt(900)).toEqual(exampleRun('riffle', 'wave').motionAt(900)));
 });

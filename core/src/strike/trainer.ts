@@ -7,8 +7,6 @@ import {
   type Stimulus,
   TAKE_KINDS,
   type TakeKind,
-  takeScore,
-  type TakeScore,
 } from './take-score';
 
 export const FLOATS = ['indicator', 'yarn', 'sighter', 'dry'] as const;
@@ -26,11 +24,14 @@ export const TAKES_OF: Record<FloatKind, readonly TakeKind[]> = {
   dry: ['dip', 'stop', 'jump'],
 };
 
-/** How much the water moves it, against its own size; how fast it drifts, in its own widths a second; and how big a take is. */
-const WATERS: Record<TrainerWater, { noise: number; drift: number; take: number }> = {
-  pool: { noise: 0.08, drift: 1.6, take: 1 },
-  run: { noise: 0.18, drift: 3, take: 0.85 },
-  riffle: { noise: 0.34, drift: 4.5, take: 0.75 },
+/** How fast it drifts, in its own widths a second. */
+export const DRIFT_WIDTHS: Record<TrainerWater, number> = { pool: 1.6, run: 3, riffle: 4.5 };
+
+/** How much the water moves it, against its own size, and how big a take is. */
+const WATERS: Record<TrainerWater, { noise: number; take: number }> = {
+  pool: { noise: 0.08, take: 1 },
+  run: { noise: 0.18, take: 0.85 },
+  riffle: { noise: 0.34, take: 0.75 },
 };
 
 /** How long what each does is seen, milliseconds. */
@@ -97,6 +98,21 @@ export function trainerRun({ seed, float, water, kinds, durationS }: TrainerGive
   const takes = kinds.length > 0 ? kinds.filter((kind) => TAKES_OF[float].includes(kind)) : TAKES_OF[float];
   inRange('kinds', takes.length, 1, TAKE_KINDS.length);
   const stimuli = stimuliOf(random, takes, durationS * 1000);
+  return drifting(random, water, stimuli, durationS * 1000);
+}
+
+/** Before and after an example, milliseconds. */
+const BEFORE_MS = 700;
+const AFTER_MS = 700;
+
+/** A take, or what looks like one, once and alone: to learn what it looks like. */
+export function exampleRun(water: TrainerWater, kind: Stimulus['kind']): TrainerRun {
+  const random = seededRandom(`example ${kind}`);
+  return drifting(random, water, [{ atMs: BEFORE_MS, kind }], BEFORE_MS + SEEN_MS[kind] + AFTER_MS);
+}
+
+/** A float that drifts on a water, and does at their times what it does. */
+function drifting(random: Random, water: TrainerWater, stimuli: Stimulus[], durationMs: number): TrainerRun {
   const sides = stimuli.map(() => (random() < 0.5 ? -1 : 1));
   const waves = Array.from({ length: WAVES }, (_, i) => ({
     perS: 0.35 * 1.6 ** i * (0.8 + 0.4 * random()),
@@ -104,14 +120,15 @@ export function trainerRun({ seed, float, water, kinds, durationS }: TrainerGive
     phaseAside: 2 * Math.PI * random(),
     size: 1 / 1.35 ** i,
   }));
-  const { noise, drift, take } = WATERS[water];
+  const { noise, take } = WATERS[water];
+  const drift = DRIFT_WIDTHS[water];
   const total = Math.sqrt(waves.reduce((sum, { size }) => sum + (size * size) / 2, 0));
   const swing = (atS: number, phase: 'phase' | 'phaseAside'): number =>
     (noise / total) *
     waves.reduce((sum, wave) => sum + wave.size * Math.sin(2 * Math.PI * wave.perS * atS + wave[phase]), 0);
   return {
     stimuli,
-    durationMs: durationS * 1000,
+    durationMs,
     motionAt: (atMs) => {
       const atS = atMs / 1000;
       const motion: FloatMotion = {
@@ -197,67 +214,4 @@ function move(
       motion.tiltDeg += 8 * side * pulse(share);
       break;
   }
-}
-
-export interface TrainerScore extends TakeScore {
-  /** Ticks on the bottom, and how many of them were set on: as it should be, nobody can tell. */
-  ticks: number;
-  ticksSet: number;
-}
-
-/** The score of a run. The bottom is a set too: what was set on a tick is neither hit nor false alarm. */
-export function trainerScore(stimuli: readonly Stimulus[], setsMs: readonly number[]): TrainerScore {
-  const ticks = stimuli.filter(({ kind }) => kind === 'tick');
-  const others = stimuli.filter(({ kind }) => kind !== 'tick');
-  const onTick = new Set<number>();
-  for (const { atMs } of ticks) {
-    const set = setsMs.find((one) => one >= atMs && one - atMs <= LATEST_MS && !onTick.has(one));
-    const later = others.some((one) => set !== undefined && one.atMs > atMs && one.atMs <= set);
-    if (set !== undefined && !later) onTick.add(set);
-  }
-  return {
-    ...takeScore(
-      others,
-      setsMs.filter((one) => !onTick.has(one)),
-    ),
-    ticks: ticks.length,
-    ticksSet: onTick.size,
-  };
-}
-
-/** Slower than this a hit is late, milliseconds: the fish has let go of a nymph by then more often than not. Estimate. */
-export const LATE_MS = 800;
-
-/** What a run tells of a student: an attempt for each take and each false alarm. */
-export interface TrainerAttempt {
-  atMs: number;
-  skillId: 'hook-setting.see-take' | 'hook-setting.set-timing';
-  good: boolean;
-  faultId: 'set.late' | 'set.no-reaction' | 'set.early' | null;
-}
-
-/** Attempts of a run for the record: seen in time, seen late, not seen, or set on nothing. */
-export function trainerAttempts(stimuli: readonly Stimulus[], setsMs: readonly number[]): TrainerAttempt[] {
-  const taken = new Set<number>();
-  const attempts: TrainerAttempt[] = [];
-  for (const { atMs, kind } of stimuli) {
-    const set = setsMs.find((one) => one >= atMs && one - atMs <= LATEST_MS && !taken.has(one));
-    if (set !== undefined) taken.add(set);
-    if (kind === 'tick') continue;
-    const isTake = (TAKE_KINDS as readonly string[]).includes(kind);
-    if (!isTake) {
-      if (set !== undefined)
-        attempts.push({ atMs: set, skillId: 'hook-setting.set-timing', good: false, faultId: 'set.early' });
-    } else if (set === undefined)
-      attempts.push({
-        atMs: atMs + LATEST_MS,
-        skillId: 'hook-setting.see-take',
-        good: false,
-        faultId: 'set.no-reaction',
-      });
-    else if (set - atMs > LATE_MS)
-      attempts.push({ atMs: set, skillId: 'hook-setting.see-take', good: false, faultId: 'set.late' });
-    else attempts.push({ atMs: set, skillId: 'hook-setting.see-take', good: true, faultId: null });
-  }
-  return attempts.sort((a, b) => a.atMs - b.atMs);
 }

@@ -22,6 +22,16 @@ export function floatX(motion: FloatMotion, width: number): number {
   return ((motion.alongWidths * FLOAT_PX) % room) - 2 * FLOAT_PX;
 }
 
+/** A canvas as large as it is shown, sharp on any screen, to be drawn on in its own pixels; null where there is none. */
+export function fitCanvas(canvas: HTMLCanvasElement): CanvasRenderingContext2D | null {
+  const dense = devicePixelRatio || 1;
+  const [width, height] = [canvas.clientWidth, canvas.clientHeight].map((one) => Math.round(one * dense));
+  if (canvas.width !== width || canvas.height !== height) Object.assign(canvas, { width, height });
+  const pen = canvas.getContext('2d');
+  pen?.setTransform(dense, 0, 0, dense, 0, 0);
+  return pen;
+}
+
 /** Draws water that drifts, with the float on it as it stands now. */
 export function drawFloat(
   canvas: CanvasRenderingContext2D,

@@ -1,4 +1,4 @@
-import type { FloatKind, SetFound, TakeKind, TrainerWater } from '@doceo/core';
+import type { FloatKind, NoiseKind, SetFound, TakeKind, TrainerWater } from '@doceo/core';
 import type { Verdict } from './trainer-run';
 
 export const FLOAT_TEXTS: Record<FloatKind, string> = {
@@ -22,6 +22,20 @@ export const TAKE_TEXTS: Record<TakeKind, string> = {
   'lie-down': 'lies down',
   tighten: 'tightens',
   jump: 'jumps, or a rise',
+};
+
+/** What each looks like, and what to do about it. */
+export const EXAMPLE_TEXTS: Record<TakeKind | NoiseKind, { name: string; looks: string }> = {
+  dip: { name: 'It dips', looks: 'Goes under and stays a moment.' },
+  stop: { name: 'It stops', looks: 'Stands while the bubbles go on.' },
+  twitch: { name: 'It twitches', looks: 'A small jerk back.' },
+  sideways: { name: 'It moves aside', looks: 'Across the drift, as nothing adrift does.' },
+  'lie-down': { name: 'It lies down', looks: 'The yarn lies on the water.' },
+  tighten: { name: 'It tightens', looks: 'The sag goes out of it.' },
+  jump: { name: 'It jumps', looks: 'Springs up; on a dry fly, the rise.' },
+  tick: { name: 'Bottom', looks: 'A nod as the fly touches. Set: nobody can tell.' },
+  wave: { name: 'A wave', looks: 'Up and down like the water around it.' },
+  weed: { name: 'Weed', looks: 'Slows softly, then goes on.' },
 };
 
 export function verdictText(verdict: Verdict): string {

@@ -46,6 +46,19 @@ describe('the strike bench', () => {
     expect(document.querySelector<HTMLButtonElement>('.big')?.disabled).toBe(true);
   });
 
+  it('shows before it counts what a fish does to each float, and what the water does', async () => {
+    const page = await open();
+    expect(page.all('doceo-take-examples h2')).toEqual(['A fish does this', 'The water does this']);
+    expect(page.all('doceo-take-example b')).toEqual([
+      ...['It dips', 'It stops', 'It twitches', 'It moves aside'],
+      ...['Bottom', 'A wave', 'Weed'],
+    ]);
+    await page.press('dry fly');
+    expect(page.all('doceo-take-example b').slice(0, 3)).toEqual(['It dips', 'It stops', 'It jumps']);
+    await page.press('Begin');
+    expect(page.all('doceo-take-example')).toEqual([]);
+  });
+
   it('keeps attempts in the record of a student, moves the estimate, and takes them back', async () => {
     const page = await open();
     const day = TestBed.inject(DayStore);

@@ -2,6 +2,7 @@ import { Component, computed, DestroyRef, ElementRef, inject, signal, viewChild 
 import { FormsModule } from '@angular/forms';
 import {
   type BankEvent,
+  DRIFT_WIDTHS,
   type FloatKind,
   FLOATS,
   LATEST_MS,
@@ -18,8 +19,9 @@ import {
 import { BenchRecord } from '../data/bench-record';
 import { RecordForComponent } from '../parts/record-for.component';
 import { SegmentsComponent } from '../parts/segments.component';
-import { drawFloat } from './float-picture';
+import { drawFloat, fitCanvas } from './float-picture';
 import { FLOAT_TEXTS, TAKE_TEXTS, verdictText, WATER_TEXTS } from './strike-texts';
+import { TakeExamplesComponent } from './take-examples.component';
 import { ShownRun, type Verdict } from './trainer-run';
 import { TrainerScoreComponent } from './trainer-score.component';
 import { TrainerSessions } from './trainer-sessions';
@@ -32,7 +34,7 @@ const isTake = (kind: string): boolean => (TAKE_KINDS as readonly string[]).incl
 /** The trainer: a float drifts, takes come, space or a tap sets. It works without a network. */
 @Component({
   selector: 'doceo-trainer',
-  imports: [FormsModule, RecordForComponent, SegmentsComponent, TrainerScoreComponent],
+  imports: [FormsModule, RecordForComponent, SegmentsComponent, TakeExamplesComponent, TrainerScoreComponent],
   templateUrl: './trainer.component.html',
   styleUrl: './trainer.component.css',
   host: { '(window:keydown)': 'key($event)', '(document:visibilitychange)': 'hidden()' },
@@ -183,17 +185,10 @@ export class TrainerComponent {
 
   private picture(atMs: number): void {
     const element = this.canvas().nativeElement;
-    const [width, height] = [element.clientWidth, element.clientHeight];
-    const dense = devicePixelRatio || 1;
-    if (element.width !== Math.round(width * dense) || element.height !== Math.round(height * dense)) {
-      element.width = Math.round(width * dense);
-      element.height = Math.round(height * dense);
-    }
-    const canvas = element.getContext('2d');
+    const canvas = fitCanvas(element);
     if (!canvas || !this.shown) return;
-    canvas.setTransform(dense, 0, 0, dense, 0, 0);
     const motion = this.shown.run.motionAt(atMs);
-    const drift = { pool: 1.6, run: 3, riffle: 4.5 }[this.water()];
-    drawFloat(canvas, { width, height }, this.float(), motion, drift * (atMs / 1000));
+    const size = { width: element.clientWidth, height: element.clientHeight };
+    drawFloat(canvas, size, this.float(), motion, DRIFT_WIDTHS[this.water()] * (atMs / 1000));
   }
 }
