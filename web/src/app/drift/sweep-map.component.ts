@@ -28,8 +28,7 @@ import { BenchRunner } from '../workers/bench-runner';
 import type { Tried } from './side-store';
 import { cellColour, MAP, MAP_LEGEND, mapFrame } from './sweep-picture';
 
-/** Cells handed to a worker at once, and what the picture waits for, milliseconds. */
-const CHUNK = 4;
+/** What the picture waits for, milliseconds. */
 const SHOW_EVERY_MS = 120;
 
 interface Cell extends SweepCell, SweepFound {
@@ -205,15 +204,13 @@ export class SweepMapComponent implements OnDestroy {
     this.cells.set([]);
     this.running.set(true);
     const all = sweepCells({ ...this.range(), distances: MAP.distances }, MAP);
-    const chunks = Array.from({ length: Math.ceil(all.length / CHUNK) }, (_, i) =>
-      all.slice(i * CHUNK, (i + 1) * CHUNK),
-    );
-    this.work = from(chunks)
+    // One at a time to a worker: between two it waits for the page, which so has its turn on a small machine too.
+    this.work = from(all)
       .pipe(
         mergeMap(
-          (cells) =>
-            this.runner.runOfMany('sweep', drift, cells).pipe(
-              map((found) => cells.map((cell, i) => ({ ...cell, ...found[i]! }))),
+          (cell) =>
+            this.runner.runOfMany('sweep', drift, cell).pipe(
+              map((found) => ({ ...cell, ...found })),
               catchError(() => EMPTY),
             ),
           2,
@@ -222,7 +219,7 @@ export class SweepMapComponent implements OnDestroy {
       )
       .subscribe({
         next: (found) => {
-          if (found.length > 0) this.cells.update((cells) => [...cells, ...found.flat()]);
+          if (found.length > 0) this.cells.update((cells) => [...cells, ...found]);
         },
         complete: () => this.running.set(false),
       });

@@ -35,16 +35,16 @@ const open = (): Promise<Shown<SweepMapComponent>> =>
   show(SweepMapComponent, lessonServer(), {
     ...{ drift: { ...USUAL_SIDE, depthM: DEPTH_M }, furthestM: 2.7, tried: null },
   });
-const answer = (give: (cells: SweepCell[]) => unknown): void => {
+const answer = (give: (cell: SweepCell) => unknown): void => {
   jest
     .spyOn(TestBed.inject(BenchRunner), 'runOfMany')
-    .mockImplementation((...[, , cells]) => give(cells as SweepCell[]) as never);
+    .mockImplementation((...[, , cell]) => give(cell as SweepCell) as never);
 };
 
 describe('the map of where to set the float', () => {
   it('asks for every cell once and says which is best', async () => {
     const page = await open();
-    answer((cells) => of(cells.map(clear)));
+    answer((cell) => of(clear(cell)));
     await page.press('Work out the map');
     await page.settle();
     expect(new Set(painted).size).toBe(400);
@@ -61,7 +61,7 @@ describe('the map of where to set the float', () => {
     expect(page.element.querySelector('progress')?.value).toBe(0);
     await page.press('Stop');
     expect(page.element.querySelector('progress')).toBeNull();
-    answer((cells) => of(cells.map(clear)));
+    answer((cell) => of(clear(cell)));
     await page.press('Work out the map');
     await page.settle();
     await page.press('Again');
@@ -71,7 +71,7 @@ describe('the map of where to set the float', () => {
 
   it('tells when the water is another than that of the map', async () => {
     const page = await open();
-    answer((cells) => of(cells.map(clear)));
+    answer((cell) => of(clear(cell)));
     await page.press('Work out the map');
     await page.settle();
     page.fixture.componentRef.setInput('drift', { ...USUAL_SIDE, depthM: DEPTH_M });

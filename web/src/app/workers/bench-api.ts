@@ -38,7 +38,7 @@ export const BENCH = {
   },
   side: (given: Partial<SideDrift>) => sideDrift(given),
   rank: (scene: DriftScene, presentation: Presentation) => rankPresentation(scene, presentation),
-  sweep: (drift: SideDrift, cells: readonly SweepCell[]) => cells.map((cell) => sweepCell(drift, cell)),
+  sweep: (drift: SideDrift, cell: SweepCell) => sweepCell(drift, cell),
   loop: (given: Partial<LoopCast>) => loopCast(given),
   stands: (beat: Beat, options: SuggestOptions) => suggestStands(beat, options),
 };
