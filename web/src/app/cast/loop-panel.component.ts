@@ -2,10 +2,12 @@ import { Component, computed, inject } from '@angular/core';
 import { formatLength, formatRoundLength, formatWind, type StrokeKind } from '@doceo/core';
 import { SessionStore } from '../data/session';
 import { SlidersComponent } from '../parts/sliders.component';
+import { narrowWindow } from '../parts/narrow';
 import { Player } from '../parts/player';
 import { LoopGalleryComponent } from './loop-gallery.component';
 import { LoopStore } from './loop-store';
 import { LoopViewComponent } from './loop-view.component';
+import { TipBoardComponent } from './tip-board.component';
 
 /** Loops are quick: they are shown at this share of their speed. */
 const SLOW = 0.3;
@@ -21,7 +23,7 @@ type SliderName = (typeof SLIDERS)[number]['name'];
 /** From the way of the tip to the loop: choose or draw a path, and see what line does. */
 @Component({
   selector: 'doceo-loop-panel',
-  imports: [SlidersComponent, LoopGalleryComponent, LoopViewComponent],
+  imports: [SlidersComponent, LoopGalleryComponent, LoopViewComponent, TipBoardComponent],
   template: `
     @if (store.stopped()) {
       <p class="wrong" role="alert">That cast could not be worked out; the last good one is shown.</p>
@@ -36,6 +38,14 @@ type SliderName = (typeof SLIDERS)[number]['name'];
         (shown)="store.preview.set($event)"
         (edited)="store.edit({ kind: 'own', points: $event })"
       />
+      @if (narrow()) {
+        <doceo-tip-board
+          class="tip-board"
+          [stroke]="store.stroke()"
+          (shown)="store.preview.set($event)"
+          (edited)="store.edit({ kind: 'own', points: $event })"
+        />
+      }
     } @else {
       <p class="soft" role="status">Throwing the line …</p>
     }
@@ -64,11 +74,17 @@ type SliderName = (typeof SLIDERS)[number]['name'];
       </button>
     </div>
     <doceo-sliders [sliders]="sliders()" (slid)="set($event.name, $event.value)" />
-    <p class="small soft">Drag the points of the path, or move them with the arrow keys.</p>
+    <p class="small soft">
+      Drag the points of the path{{ narrow() ? '' : ', or move them with the arrow keys' }}.
+    </p>
     <h2>Ways of the tip</h2>
     <doceo-loop-gallery [kind]="store.settings().kind" (chosen)="choose($event)" />
   `,
   styles: `
+    .tip-board {
+      display: block;
+      margin-top: 8px;
+    }
     .play {
       margin: 10px 0;
     }
@@ -88,6 +104,7 @@ type SliderName = (typeof SLIDERS)[number]['name'];
 export class LoopPanelComponent {
   protected readonly store = inject(LoopStore);
   private readonly session = inject(SessionStore);
+  protected readonly narrow = narrowWindow();
   protected readonly slow = SLOW;
   protected readonly endS = computed(() => this.store.ran()?.run.frames.at(-1)?.atS ?? 2);
   readonly player = new Player(this.endS);

@@ -1,9 +1,9 @@
 import { Component, computed, inject, input, output, signal } from '@angular/core';
-import { formatLength, frameAt, type LoopRun, type Point, tipWay, type TipStroke } from '@doceo/core';
+import { formatLength, frameAt, type LoopRun, type Point, type TipStroke } from '@doceo/core';
 import { SessionStore } from '../data/session';
-import type { Drag } from '../drawing/drag.directive';
-import { HandleComponent } from '../drawing/handle.component';
 import { MeasuredDirective } from '../drawing/measured.directive';
+import { narrowWindow } from '../parts/narrow';
+import { TipPathComponent } from './tip-path.component';
 
 const WATER_PX = 34;
 const ABOVE_M = 2.2;
@@ -11,16 +11,15 @@ const ABOVE_M = 2.2;
 const BEHIND_SHARE = 0.7;
 const AHEAD_M = 4;
 const MOST_PX_PER_M = 64;
-const STEP_M = 0.05;
 /** Where the hand is below the tip's start, and forward of it, metres. */
 const HAND: Point = { x: 0.9, y: -1.9 };
 /** Pictures of the line that stay as ghosts: times after the stop, seconds. */
 const GHOSTS_S = [0.15, 0.35, 0.6, 0.9, 1.3];
 
-/** A cast from the side, to scale: rod and tip path, the line as it unrolls. The path is drawn by its points. */
+/** A cast from the side, to scale: rod and tip path, the line as it unrolls. The path is drawn by its points, on a phone on a board of its own. */
 @Component({
   selector: 'doceo-loop-view',
-  imports: [HandleComponent, MeasuredDirective],
+  imports: [MeasuredDirective, TipPathComponent],
   template: `
     <div (doceoMeasured)="width.set($event)">
       <svg
@@ -47,25 +46,17 @@ const GHOSTS_S = [0.15, 0.35, 0.6, 0.9, 1.3];
         }
         <path class="person" [attr.d]="person()" />
         <circle class="head" [attr.cx]="head().x" [attr.cy]="head().y" [attr.r]="head().r" />
-        <path class="path" [attr.d]="path()" />
         <path class="rod" [attr.d]="now().rod" />
         <path class="line" [attr.d]="now().line" />
         <circle class="fly" [attr.cx]="now().flyX" [attr.cy]="now().flyY" r="6" />
-        @for (handle of handles(); track $index) {
-          <g
-            [doceoHandle]="'Point ' + ($index + 1) + ' of the tip’s path'"
-            [at]="handle"
-            [reach]="17"
-            [value]="stroke().points[$index]!.y"
-            [least]="-4"
-            [most]="4"
-            [told]="handle.text"
-            (dragged)="drag($index, $event)"
-            (keydown)="key($index, $event)"
-          >
-            <circle class="dot" [attr.cx]="handle.x" [attr.cy]="handle.y" r="5.5" />
-          </g>
-        }
+        <g
+          [doceoTipPath]="stroke()"
+          [pxPerM]="pxPerM()"
+          [origin]="{ x: x()(0), y: y()(0) }"
+          [editable]="!narrow()"
+          (shown)="shown.emit($event)"
+          (edited)="edited.emit($event)"
+        ></g>
         @if (atS() < run().strokeS) {
           <text class="told" [attr.x]="14" [attr.y]="24">the stroke</text>
         } @else {
@@ -111,12 +102,6 @@ const GHOSTS_S = [0.15, 0.35, 0.6, 0.9, 1.3];
     .head {
       fill: var(--ink);
     }
-    .path {
-      fill: none;
-      stroke: var(--sighter);
-      stroke-width: 2.5;
-      stroke-dasharray: 5 4;
-    }
     .rod {
       fill: none;
       stroke: var(--bed);
@@ -134,11 +119,6 @@ const GHOSTS_S = [0.15, 0.35, 0.6, 0.9, 1.3];
       stroke: var(--ink);
       stroke-width: 1.6;
     }
-    .dot {
-      fill: var(--sheet);
-      stroke: var(--sighter);
-      stroke-width: 2.5;
-    }
     .told {
       font: 700 13px var(--body);
       fill: var(--ink);
@@ -155,19 +135,19 @@ export class LoopViewComponent {
   readonly shown = output<Point[] | null>();
   readonly edited = output<Point[]>();
   protected readonly width = signal(860);
-  private from: readonly Point[] = [];
+  protected readonly narrow = narrowWindow();
 
-  private readonly pxPerM = computed(() =>
+  protected readonly pxPerM = computed(() =>
     Math.min(MOST_PX_PER_M, this.width() / ((BEHIND_SHARE + 1) * this.lineM() + AHEAD_M)),
   );
   protected readonly height = computed(() => WATER_PX + (this.tipHeightM() + ABOVE_M) * this.pxPerM());
   protected readonly waterY = computed(() => this.height() - WATER_PX);
-  private readonly x = computed(() => {
+  protected readonly x = computed(() => {
     const pxPerM = this.pxPerM();
     const tip = Math.max(BEHIND_SHARE * this.lineM() * pxPerM, (this.width() - 4 * pxPerM) / 2);
     return (metres: number): number => Math.min(tip, this.width() / 2) + metres * pxPerM;
   });
-  private readonly y = computed(() => {
+  protected readonly y = computed(() => {
     const [pxPerM, water, tipM] = [this.pxPerM(), this.waterY(), this.tipHeightM()];
     return (metres: number): number => water - (metres + tipM) * pxPerM;
   });
@@ -192,11 +172,6 @@ export class LoopViewComponent {
     y: this.y()(1.66 - this.tipHeightM()),
     r: 0.15 * this.pxPerM(),
   }));
-  protected readonly path = computed(() => {
-    const { strokeS, at } = tipWay(this.stroke());
-    const end = strokeS + Math.max(0.1, this.stroke().stopS);
-    return this.polyline(Array.from({ length: 61 }, (_, i) => at((i / 60) * end)));
-  });
   protected readonly ghosts = computed(() => {
     const { frames, strokeS } = this.run();
     return GHOSTS_S.map((after) => {
@@ -217,56 +192,13 @@ export class LoopViewComponent {
       flyY: y(frame.ys.at(-1)!),
     };
   });
-  protected readonly handles = computed(() =>
-    this.stroke().points.map((point) => ({
-      x: this.x()(point.x),
-      y: this.y()(point.y),
-      text: `${formatLength(Math.abs(point.x), this.session.units())} forward, ${formatLength(Math.abs(point.y), this.session.units())} ${point.y < 0 ? 'down' : 'up'}`,
-    })),
-  );
   protected readonly words = computed(() => {
     const { loopM, faults } = this.run().signs;
     return `The cast from the side: ${loopM === null ? 'no loop' : `a loop of ${formatLength(Math.abs(loopM), this.session.units())}`}, ${faults.length === 0 ? 'no fault seen' : `${faults.length} faults seen`}.`;
   });
-
-  protected drag(index: number, { phase, dx, dy }: Drag): void {
-    if (phase === 'start') this.from = this.stroke().points;
-    if (phase === 'cancel') return this.shown.emit(null);
-    const moved = this.moved(this.from, index, dx / this.pxPerM(), -dy / this.pxPerM());
-    if (phase === 'end') this.edited.emit(moved);
-    else this.shown.emit(moved);
-  }
-
-  protected key(index: number, event: KeyboardEvent): void {
-    const by = {
-      ArrowLeft: [-STEP_M, 0],
-      ArrowRight: [STEP_M, 0],
-      ArrowUp: [0, STEP_M],
-      ArrowDown: [0, -STEP_M],
-    }[event.key];
-    if (!by) return;
-    event.preventDefault();
-    this.edited.emit(this.moved(this.stroke().points, index, by[0]!, by[1]!));
-  }
-
-  /** A path always goes forward: a point stays between its neighbours. */
-  private moved(points: readonly Point[], index: number, byX: number, byY: number): Point[] {
-    const low = (points[index - 1]?.x ?? -1.05) + 0.05;
-    const high = (points[index + 1]?.x ?? 4.05) - 0.05;
-    return points.map((point, i) =>
-      i === index
-        ? {
-            x: round(Math.min(high, Math.max(low, point.x + byX))),
-            y: round(Math.min(1.5, Math.max(-2, point.y + byY))),
-          }
-        : point,
-    );
-  }
 
   private polyline(points: readonly Point[]): string {
     const [x, y] = [this.x(), this.y()];
     return points.map((one, i) => `${i ? 'L' : 'M'}${x(one.x).toFixed(1)} ${y(one.y).toFixed(1)}`).join('');
   }
 }
-
-const round = (metres: number): number => Math.round(metres * 100) / 100;

@@ -1,7 +1,7 @@
 import { Component } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { api } from '@doceo/contract';
-import { buildRig, loopCast, type LoopRun, type Point, strokeOf } from '@doceo/core';
+import { buildRig, loopCast, type LoopRun, type Point, strokeOf, STROKES } from '@doceo/core';
 import type { FakeServer } from '../../testing/fake-server';
 import { RIG } from '../../testing/fixtures';
 import { lessonServer, setDate, show, type Shown, until } from '../../testing/page';
@@ -12,6 +12,7 @@ import { LoopStore } from './loop-store';
 import { LoopViewComponent } from './loop-view.component';
 import { Metronome } from './metronome';
 import { PausePanelComponent } from './pause-panel.component';
+import { TipBoardComponent } from './tip-board.component';
 
 jest.setTimeout(30_000);
 let server: FakeServer;
@@ -24,6 +25,20 @@ beforeEach(() => {
 afterEach(() => jest.useRealTimers());
 
 const run: LoopRun = loopCast({ nodes: 40, durationS: 1.5 });
+
+describe('the way of the tip for fingers', () => {
+  it.each(STROKES)('has the points of %s inside of it, a finger apart', async (kind) => {
+    const page = await show(TipBoardComponent, server, { stroke: strokeOf(kind) });
+    const dots = [...page.element.querySelectorAll('.dot')].map((dot) => ({
+      x: Number(dot.getAttribute('cx')),
+      y: Number(dot.getAttribute('cy')),
+    }));
+    expect(dots).toHaveLength(strokeOf(kind).points.length);
+    for (const { x, y } of dots) expect(x > 10 && x < 350 && y > 10 && y < 197).toBe(true);
+    for (const [i, dot] of dots.slice(1).entries())
+      expect(Math.hypot(dot.x - dots[i]!.x, dot.y - dots[i]!.y)).toBeGreaterThan(26);
+  });
+});
 
 describe('the picture of a loop', () => {
   const open = (): Promise<Shown<LoopViewComponent>> =>
