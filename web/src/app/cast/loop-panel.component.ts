@@ -70,7 +70,7 @@ type SliderName = (typeof SLIDERS)[number]['name'];
         [attr.aria-pressed]="player.pace() < 1"
         (click)="player.pace.set(player.pace() < 1 ? 1 : slow)"
       >
-        {{ player.pace() < 1 ? 'as fast as it is' : 'slowly' }}
+        {{ player.pace() < 1 ? 'full speed' : 'slowly' }}
       </button>
     </div>
     <doceo-sliders [sliders]="sliders()" (slid)="set($event.name, $event.value)" />
