@@ -181,15 +181,23 @@ export class BankStore {
     await this.database.transaction('rw', events, async () => {
       for (const id of [...stored, ...known]) await events.update(id, { state: 'sent' });
       for (const { id, message } of refused) await events.update(id, { state: 'refused', reason: message });
-      this.waiting.set(await this.countOf(this.userId()));
+      const waiting = await this.countOf(this.userId());
+      // Told before nothing waits any more: whoever sees that sees what was refused too.
+      this.tellRefused(refused);
+      this.waiting.set(waiting);
     });
     for (const id of [...stored, ...known, ...refused.map((one) => one.id)]) this.held.delete(id);
-    if (refused.length > 0)
-      this.refused.update((list) => [
-        ...list,
-        ...refused.map(({ id, message }) => ({ id, reason: message })),
-      ]);
     return true;
+  }
+
+  /** Adds to what was refused; one that is told again, since the device could not note it, stays one. */
+  private tellRefused(refused: EventReceipt['refused']): void {
+    if (refused.length === 0) return;
+    const ids = new Set(refused.map(({ id }) => id));
+    this.refused.update((list) => [
+      ...list.filter(({ id }) => !ids.has(id)),
+      ...refused.map(({ id, message }) => ({ id, reason: message })),
+    ]);
   }
 
   /** The same, counted when no tap came in between. */
