@@ -174,4 +174,36 @@ describe('the benches that make the invisible visible', () => {
     await page.setOfflineMode(false);
     await page.browserContext().close();
   });
+
+  it.each([
+    ['/drift', 'Where the fly lands', -30],
+    ['/cast', 'Point 3 of the tip’s path', 50],
+    ['/strike', 'Where the rod tip sweeps', 40],
+    ['/water', 'Depth of the fish', 30],
+  ])('on a phone, %s: a finger moves “%s” up and down, and not the page', async (path, label, byPx) => {
+    const { page } = await openTab(at.browser, PHONE);
+    await signIn(page, at.server.url, 'lead@ternalder.example', path);
+    if (path === '/strike') await clickText(page, 'button', 'The set');
+    const handle = (await page.waitForSelector(`[aria-label="${label}"]`))!;
+    const value = (): Promise<string> =>
+      handle.evaluate((one) => `${one.getAttribute('aria-valuenow')} ${one.getAttribute('aria-valuetext')}`);
+    await handle.evaluate((one) => one.scrollIntoView({ block: 'center' }));
+    const [before, scrolled] = [await value(), await page.$eval('main', (main) => main.scrollTop)];
+    const box = (await (await handle.$('.touch'))!.boundingBox())!;
+    const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+    const finger = await page.touchscreen.touchStart(x, y);
+    for (let i = 1; i <= 6; i++) await finger.move(x, y + (byPx * i) / 6);
+    await finger.end();
+    await page.waitForFunction(
+      (name, was) => {
+        const one = document.querySelector(`[aria-label="${name}"]`);
+        return `${one?.getAttribute('aria-valuenow')} ${one?.getAttribute('aria-valuetext')}` !== was;
+      },
+      {},
+      label,
+      before,
+    );
+    expect(await page.$eval('main', (main) => main.scrollTop)).toBe(scrolled);
+    await page.browserContext().close();
+  });
 });

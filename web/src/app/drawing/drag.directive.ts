@@ -23,6 +23,11 @@ export class DragDirective {
   readonly doceoDrag = output<Drag>();
   private dragged = false;
 
+  constructor() {
+    // An inline element has no say in what a finger's move does, and the shapes of an SVG are inline until told otherwise.
+    if (this.element instanceof SVGElement) this.element.style.display = 'block';
+  }
+
   protected down(event: PointerEvent): void {
     if (event.button !== 0) return;
     event.stopPropagation();
