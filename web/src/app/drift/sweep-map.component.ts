@@ -26,7 +26,7 @@ import { SlidersComponent } from '../parts/sliders.component';
 import { ChartComponent } from '../theme/chart.component';
 import { BenchRunner } from '../workers/bench-runner';
 import type { Tried } from './side-store';
-import { cellColour, MAP, MAP_LEGEND, mapFrame } from './sweep-picture';
+import { cellColour, MAP, MAP_GROUND, MAP_LEGEND, mapFrame } from './sweep-picture';
 
 /** What the picture waits for, milliseconds. */
 const SHOW_EVERY_MS = 120;
@@ -60,6 +60,7 @@ interface Cell extends SweepCell, SweepFound {
         aria-hidden="true"
         [width]="map.distances"
         [height]="map.weights"
+        [style]="place"
       ></canvas>
       <doceo-chart [options]="options()" [words]="words()" [height]="280" (made)="watch($event)" />
     </div>
@@ -92,10 +93,6 @@ interface Cell extends SweepCell, SweepFound {
     /* A pixel for each cell, stretched over the chart between its axes. */
     .ground {
       position: absolute;
-      top: 26px;
-      left: 52px;
-      width: calc(100% - 70px);
-      height: calc(100% - 66px);
       image-rendering: pixelated;
     }
     .legend,
@@ -127,6 +124,7 @@ export class SweepMapComponent implements OnDestroy {
 
   private readonly ground = viewChild.required<ElementRef<HTMLCanvasElement>>('ground');
   protected readonly map = MAP;
+  protected readonly place = MAP_GROUND;
   protected readonly total = MAP.distances * MAP.weights;
   protected readonly cells = signal<Cell[]>([]);
   protected readonly running = signal(false);

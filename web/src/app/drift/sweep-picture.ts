@@ -9,6 +9,14 @@ export const MAP = { distances: 20, weights: 20, mostKg: 0.0006 };
 /** Room for the axes around the cells, pixels. */
 const MAP_ROOM = { left: 52, right: 18, top: 26, bottom: 40 };
 
+/** Where that leaves the cells, as a style. */
+export const MAP_GROUND = {
+  top: `${MAP_ROOM.top}px`,
+  left: `${MAP_ROOM.left}px`,
+  width: `calc(100% - ${MAP_ROOM.left + MAP_ROOM.right}px)`,
+  height: `calc(100% - ${MAP_ROOM.top + MAP_ROOM.bottom}px)`,
+};
+
 type CellFound = Pick<SweepFound, 'clearS' | 'contactShare' | 'goesUnder'>;
 
 export interface MapFrame {
