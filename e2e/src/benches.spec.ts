@@ -1,5 +1,5 @@
 import { axeFindings } from './axe';
-import { byText, clickText, openTab, PHONE, signIn, textOf } from './browser';
+import { byText, clickText, openTab, PHONE, settled, signIn, textOf } from './browser';
 import { ask } from './device';
 import { type World, world } from './world';
 
@@ -184,6 +184,8 @@ describe('the benches that make the invisible visible', () => {
     const { page } = await openTab(at.browser, PHONE);
     await signIn(page, at.server.url, 'lead@ternalder.example', path);
     if (path === '/strike') await clickText(page, 'button', 'The set');
+    // What is still fetched moves the picture under the finger.
+    await settled(page);
     const handle = (await page.waitForSelector(`[aria-label="${label}"]`))!;
     const value = (): Promise<string> =>
       handle.evaluate((one) => `${one.getAttribute('aria-valuenow')} ${one.getAttribute('aria-valuetext')}`);
