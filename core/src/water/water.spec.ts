@@ -124,10 +124,11 @@ describe('the comfort band', () => {
     expect(comfortBand([], 'grayling')).toEqual({ bands: [], nearestM: null, stop: false });
   });
 
-  it('holds only depths that are at ease, whatever the order of the readings', () => {
+  it('holds the depths that are at ease and no others, whatever the order of the readings', () => {
+    // A marked line reads whole centimetres; nearer than that two readings have no depth between them to ask about.
     const profile = fc.uniqueArray(
       fc.record({
-        depthM: fc.double({ min: 0, max: 30, noNaN: true }),
+        depthM: fc.integer({ min: 0, max: 3000 }).map((cm) => cm / 100),
         celsius: fc.double({ min: 0, max: 28, noNaN: true }),
       }),
       { minLength: 2, maxLength: 12, selector: ({ depthM }) => depthM },
@@ -139,6 +140,12 @@ describe('the comfort band', () => {
         for (const { fromM, toM } of bands) {
           const middle = temperatureAt(readings, (fromM + toM) / 2);
           expect([middle >= 10 - 1e-6, middle <= 16 + 1e-6]).toEqual([true, true]);
+        }
+        for (const { depthM, celsius } of readings) {
+          if (celsius > 10 && celsius < 16)
+            expect(bands.some(({ fromM, toM }) => depthM >= fromM && depthM <= toM)).toBe(true);
+          else if (celsius < 10 || celsius > 16)
+            expect(bands.some(({ fromM, toM }) => depthM > fromM + 1e-9 && depthM < toM - 1e-9)).toBe(false);
         }
       }),
     );
