@@ -30,6 +30,13 @@ export default tseslint.config(
       'no-console': 'error',
       eqeqeq: 'error',
       'prefer-const': 'error',
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: 'ImportDeclaration[source.value="zod"] ImportSpecifier',
+          message: "Write import * as z from 'zod': the named z takes all its languages into the page.",
+        },
+      ],
     },
   },
   ...Object.entries(arrows).map(([folder, patterns]) => ({

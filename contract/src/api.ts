@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { circleNameSchema, circleSchema, ROLES } from './circle';
 import { emptySchema, idSchema, okSchema, versionSchema } from './common';
 import { beatSchema, savedBeatSchema } from './beat';

@@ -1,5 +1,5 @@
 import { type Beat, PIECE_KINDS, type SheetOrigin } from '@doceo/core';
-import { z } from 'zod';
+import * as z from 'zod';
 import { idSchema, lineSchema, versionSchema } from './common';
 
 /** Metres: x downstream, y across. */

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { idSchema, lineSchema } from './common';
 
 export const ROLES = ['owner', 'editor', 'reader'] as const;

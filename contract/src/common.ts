@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 export const idSchema = z.uuid();
 /** A version number of a document that is saved with optimistic locking. */

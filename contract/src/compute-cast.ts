@@ -1,5 +1,5 @@
 import { STROKES } from '@doceo/core';
-import { z } from 'zod';
+import * as z from 'zod';
 
 const throwSchema = {
   lineM: z.number().min(0.5).max(40).optional(),

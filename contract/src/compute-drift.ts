@@ -1,5 +1,5 @@
 import { HANDLINGS, LANDINGS, PROFILES } from '@doceo/core';
-import { z } from 'zod';
+import * as z from 'zod';
 import { actSchema, currentLaneSchema, driftSceneSchema } from './drift';
 
 const number = (min: number, max: number) => z.number().min(min).max(max).optional();

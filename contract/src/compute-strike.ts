@@ -1,5 +1,5 @@
 import { NOISE_KINDS, TAKE_KINDS } from '@doceo/core';
-import { z } from 'zod';
+import * as z from 'zod';
 
 const degrees = z.number().min(-360).max(360).optional();
 const timeSchema = z.number().min(0).max(3_600_000);

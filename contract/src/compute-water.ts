@@ -1,5 +1,5 @@
 import { ALERT_KINDS, BOTTOMS, LINE_KINDS, SPECIES, WATER_KINDS } from '@doceo/core';
-import { z } from 'zod';
+import * as z from 'zod';
 import { beatSchema, pointSchema } from './beat';
 import { dateSchema, lineSchema } from './common';
 import { conditionHourSchema } from './conditions';

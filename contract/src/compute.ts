@@ -1,5 +1,5 @@
 import { FAULTS, findDrill, GROUND_KINDS, LEAST_TAPS, LINE_KINDS, SKILLS, TEMPLATE_IDS } from '@doceo/core';
-import { z } from 'zod';
+import * as z from 'zod';
 import { dateSchema, idSchema, lineSchema } from './common';
 import { planBodySchema } from './plan';
 import { flySchema, measuredSchema, rigSchema, templateParametersSchema } from './rig';

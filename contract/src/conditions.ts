@@ -1,5 +1,5 @@
 import { type ConditionHour, type ConditionReading, READING_KINDS, READING_RANGES } from '@doceo/core';
-import { z } from 'zod';
+import * as z from 'zod';
 import { dateSchema, idSchema } from './common';
 
 export const conditionHourSchema = z.strictObject({

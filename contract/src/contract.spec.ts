@@ -1,6 +1,6 @@
 import { blockFromDrill, buildRig, emptyPlan, type PlanBody, type Rig } from '@doceo/core';
 import fc from 'fast-check';
-import { z } from 'zod';
+import * as z from 'zod';
 import {
   ageOn,
   allEndpoints,

@@ -1,4 +1,4 @@
-import type { z } from 'zod';
+import type * as z from 'zod';
 import { type Issue, toIssues } from './error';
 
 export type ReadFile<T> = { file: T; issues: null } | { file: null; issues: Issue[] };

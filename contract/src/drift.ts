@@ -1,5 +1,5 @@
 import { ACT_KINDS, type DriftSetup, HANDLINGS } from '@doceo/core';
-import { z } from 'zod';
+import * as z from 'zod';
 
 export const currentLaneSchema = z.strictObject({
   toM: z.number().min(0).max(200),

@@ -1,5 +1,5 @@
 import { type Drill, GROUND_KINDS, STRANDS } from '@doceo/core';
-import { z } from 'zod';
+import * as z from 'zod';
 
 /** A drill of the library that ships. */
 export const drillSchema = z.strictObject({

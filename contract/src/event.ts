@@ -10,7 +10,7 @@ import {
   SKILLS,
   STONE_KINDS,
 } from '@doceo/core';
-import { z } from 'zod';
+import * as z from 'zod';
 import { idSchema, lineSchema, textSchema } from './common';
 
 export const eventBodySchema = z.discriminatedUnion('kind', [

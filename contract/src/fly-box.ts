@@ -6,7 +6,7 @@ import {
   MOST_OF_A_KIND,
   WEIGHT_CLASSES,
 } from '@doceo/core';
-import { z } from 'zod';
+import * as z from 'zod';
 import { lineSchema, versionSchema } from './common';
 import { hookSizeSchema } from './rig-parts';
 

@@ -1,5 +1,5 @@
 import { LAKE_KINDS, type Lake, MOST_SOUNDINGS } from '@doceo/core';
-import { z } from 'zod';
+import * as z from 'zod';
 import { sheetOriginSchema, pieceSchema } from './beat';
 import { idSchema, lineSchema } from './common';
 

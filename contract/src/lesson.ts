@@ -1,5 +1,5 @@
 import { MAX_GROUP } from '@doceo/core';
-import { z } from 'zod';
+import * as z from 'zod';
 import { idSchema, instantSchema } from './common';
 
 /** A plan on a day, at a water, with students; their order is the order of the plan's lanes. */

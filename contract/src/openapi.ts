@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { allEndpoints } from './api';
 import type { Endpoint } from './endpoint';
 import { errorSchema } from './error';

@@ -8,7 +8,7 @@ import {
   type PlanBody,
   WATER_KINDS,
 } from '@doceo/core';
-import { z } from 'zod';
+import * as z from 'zod';
 import { idSchema, instantSchema, lineSchema, textSchema, versionSchema } from './common';
 import { driftSetupSchema } from './drift';
 import { rigNameSchema, rigSchema } from './rig';

@@ -8,7 +8,7 @@ import {
   type TakenReading,
   WIRE_IDS,
 } from '@doceo/core';
-import { z } from 'zod';
+import * as z from 'zod';
 import { dateSchema, idSchema } from './common';
 import { diameterSchema, hookSizeSchema } from './rig-parts';
 

@@ -1,5 +1,5 @@
 import { type ConditionReading, deterministicId, READING_RANGES, type ReadingKind } from '@doceo/core';
-import { z } from 'zod';
+import * as z from 'zod';
 import { MOST_READINGS } from './conditions';
 import { cellNumber, type CsvRow, readCsv, writeCsv } from './csv';
 import type { ReadFile } from './document-file';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { readDocument, type ReadFile } from './document-file';
 import { rigNameSchema, rigSchema } from './rig';
 

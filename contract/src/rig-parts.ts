@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 /** Diameter of leader material, metres. */
 export const diameterSchema = z.number().min(0.00005).max(0.002);

@@ -18,7 +18,7 @@ import {
   TEMPLATE_IDS,
   WIRE_IDS,
 } from '@doceo/core';
-import { z } from 'zod';
+import * as z from 'zod';
 import { dateSchema, idSchema, instantSchema, lineSchema, versionSchema } from './common';
 import { diameterSchema, hookSizeSchema } from './rig-parts';
 import { upgradeRig } from './rig-upgrade';

@@ -13,7 +13,7 @@ import {
   type Sounding,
   toLonLat,
 } from '@doceo/core';
-import { z } from 'zod';
+import * as z from 'zod';
 import { beatSchema, sheetOriginSchema } from './beat';
 import { readDocument, type ReadFile } from './document-file';
 import type { Issue } from './error';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { idSchema, instantSchema, lineSchema } from './common';
 import { eventSchema } from './event';
 import { takenReadingSchema } from './reading';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { dateSchema, idSchema, lineSchema, textSchema } from './common';
 
 /** What an instructor keeps about a student. Never part of a plan. */

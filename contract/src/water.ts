@@ -1,5 +1,5 @@
 import { PLACE_KINDS, type Water, WATER_KINDS } from '@doceo/core';
-import { z } from 'zod';
+import * as z from 'zod';
 import { dateSchema, idSchema, lineSchema, textSchema } from './common';
 import { calendarSchema } from './fly-box';
 

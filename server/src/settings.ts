@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 const flag = z.enum(['0', '1']).transform((value) => value === '1');
 

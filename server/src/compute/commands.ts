@@ -47,7 +47,7 @@ import {
   whatNext,
 } from '@doceo/core';
 import { DateTime } from 'luxon';
-import { z } from 'zod';
+import * as z from 'zod';
 
 type Runners = {
   [Name in CommandName]: (

@@ -2,7 +2,7 @@ import { type ErrorBody, type ErrorCode, type Issue, toIssues } from '@doceo/con
 import { CoreError } from '@doceo/core';
 import type { ErrorRequestHandler } from 'express';
 import type { Logger } from 'pino';
-import { z } from 'zod';
+import * as z from 'zod';
 
 const STATUS: Record<ErrorCode, number> = {
   invalid: 400,

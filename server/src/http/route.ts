@@ -1,6 +1,6 @@
 import type { Endpoint } from '@doceo/contract';
 import type { Request, Response, Router } from 'express';
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Pool } from '../db/pool';
 import { findUser, type UserRow } from '../session/users.sql';
 import { HttpError } from './errors';
