@@ -154,10 +154,26 @@ describe('the water', () => {
     await at.open('/water');
     await page.waitForSelector('doceo-conditions-chart canvas');
     expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBe(0);
-    const stops = await page.$$eval('doceo-rail nav a', (all) =>
-      all.map((one) => one.getBoundingClientRect()).filter(({ width, height }) => width < 44 || height < 44),
+    await page.click('doceo-rail .rest');
+    const stops = await page.$$eval('doceo-rail nav :is(a, button)', (all) =>
+      all
+        .map((one) => ({ name: one.textContent?.trim(), at: one.getBoundingClientRect() }))
+        .filter(
+          ({ at }) =>
+            at.width < 56 ||
+            at.height < 56 ||
+            at.left < 0 ||
+            at.right > innerWidth ||
+            at.bottom > innerHeight,
+        ),
     );
     expect(stops).toEqual([]);
+    await clickText(page, 'doceo-rail a.far', 'Drift');
+    await page.waitForSelector('doceo-top-view');
+    expect(await page.$eval('doceo-rail .rest', (button) => button.getAttribute('aria-label'))).toBe(
+      'More stops; you are at Drift',
+    );
+    expect(await page.$$eval('doceo-rail nav.open', (all) => all.length)).toBe(0);
   });
 
   it('the page complained of nothing', () => expect(at.complaints).toEqual([]));

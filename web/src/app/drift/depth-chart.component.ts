@@ -3,24 +3,28 @@ import { METRES_PER_FOOT, type SideDrift, type SideRun } from '@doceo/core';
 import type { EChartsCoreOption } from 'echarts/core';
 import { SessionStore } from '../data/session';
 import { CHART } from '../theme/chart-theme';
-import { ChartComponent } from '../theme/chart.component';
-
-const LEFT = 44;
-const RIGHT = 44;
+import { TimeChartComponent, withinAxis } from './time-chart.component';
 
 /** Depth of the point fly, and how far it trails, second by second; the zone of the fish shaded. */
 @Component({
   selector: 'doceo-depth-chart',
-  imports: [ChartComponent],
-  template: `<doceo-chart [options]="options()" words="Depth of the point fly over time" [height]="150" />`,
+  imports: [TimeChartComponent],
+  template: `<doceo-time-chart
+    [options]="options()"
+    words="Depth of the point fly over time"
+    [height]="130"
+    [atS]="atS()"
+    [endS]="drift().durationS"
+  />`,
 })
 export class DepthChartComponent {
   private readonly session = inject(SessionStore);
   readonly drift = input.required<SideDrift>();
   readonly run = input.required<SideRun>();
+  readonly atS = input.required<number>();
 
   protected readonly options = computed<EChartsCoreOption>(() => {
-    const { depthM, zoneM, durationS } = this.drift();
+    const { depthM, zoneM } = this.drift();
     const metric = this.session.units() === 'metric';
     const unit = metric ? 1 : METRES_PER_FOOT;
     const points = this.run().frames.map(({ atS, xs, ys }) => ({
@@ -29,36 +33,19 @@ export class DepthChartComponent {
       trails: (Math.atan2(xs[0]! - xs.at(-1)!, Math.max(0.01, -ys.at(-1)!)) * 180) / Math.PI,
     }));
     return {
-      animation: false,
-      grid: { left: LEFT, right: RIGHT, top: 10, bottom: 22 },
       tooltip: { trigger: 'axis' },
-      xAxis: {
-        type: 'value',
-        min: 0,
-        max: durationS,
-        splitLine: { show: false },
-        axisLabel: { formatter: '{value} s', hideOverlap: true },
-      },
       yAxis: [
         {
-          type: 'value',
+          ...withinAxis(metric ? ' m deep' : ' ft deep'),
           inverse: true,
-          min: 0,
           max: Number((depthM / unit).toFixed(2)),
-          name: metric ? 'm deep' : 'ft deep',
-          nameLocation: 'middle',
-          nameGap: 32,
           splitNumber: 2,
         },
         {
-          type: 'value',
-          min: 0,
+          ...withinAxis('° trailing', { color: CHART.strands.safety, showMaxLabel: false }),
           max: 90,
-          name: 'trails, °',
-          nameLocation: 'middle',
-          nameGap: 30,
-          splitLine: { show: false },
           interval: 45,
+          splitLine: { show: false },
         },
       ],
       series: [

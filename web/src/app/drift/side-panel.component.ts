@@ -33,6 +33,8 @@ const DEEPEST_M = 6;
     @if (store.ran(); as ran) {
       <doceo-side-view [drift]="ran.drift" [run]="ran.run" [atS]="atS()" [height]="250" />
       <ng-content />
+      <h2>Depth of the point fly, and how far it trails</h2>
+      <doceo-depth-chart [drift]="ran.drift" [run]="ran.run" [atS]="atS()" />
       <div class="controls row">
         <label class="field"
           ><span>Rig</span>
@@ -79,8 +81,6 @@ const DEEPEST_M = 6;
         [tried]="store.tried()"
         (chosen)="store.tried.set($event)"
       />
-      <h2>Depth of the point fly, and how far it trails</h2>
-      <doceo-depth-chart [drift]="ran.drift" [run]="ran.run" />
     } @else if (store.loaded() && store.rigs().length === 0) {
       <div class="empty">
         <h2>No rig yet</h2>
@@ -97,8 +97,11 @@ const DEEPEST_M = 6;
       align-items: end;
       gap: 12px;
     }
-    doceo-sweep-map,
     h2 {
+      margin-top: 8px;
+    }
+    doceo-sweep-map {
+      display: block;
       margin-top: 22px;
     }
     .short {

@@ -3,36 +3,19 @@ import { DRAG_MS, type DriftRun, METRES_PER_FOOT } from '@doceo/core';
 import type { EChartsCoreOption } from 'echarts/core';
 import { SessionStore } from '../data/session';
 import { CHART } from '../theme/chart-theme';
-import { ChartComponent } from '../theme/chart.component';
+import { TimeChartComponent, withinAxis } from './time-chart.component';
 
-const LEFT = 44;
-const RIGHT = 12;
-
-/** The fly against its own water, second by second, with the limit beyond which it is drag; the time shown runs across. */
+/** The fly against its own water, second by second, with the limit beyond which it is drag. */
 @Component({
   selector: 'doceo-slip-chart',
-  imports: [ChartComponent],
-  template: `
-    <div class="frame">
-      <doceo-chart [options]="options()" [words]="words()" [height]="112" />
-      <i
-        class="now"
-        [style.left]="'calc(${LEFT}px + (100% - ${LEFT + RIGHT}px) * ' + atS() / endS() + ')'"
-      ></i>
-    </div>
-  `,
-  styles: `
-    .frame {
-      position: relative;
-    }
-    .now {
-      position: absolute;
-      top: 10px;
-      bottom: 22px;
-      border-left: 2px solid var(--ink);
-      pointer-events: none;
-    }
-  `,
+  imports: [TimeChartComponent],
+  template: `<doceo-time-chart
+    [options]="options()"
+    [words]="words()"
+    [height]="112"
+    [atS]="atS()"
+    [endS]="endS()"
+  />`,
 })
 export class SlipChartComponent {
   private readonly session = inject(SessionStore);
@@ -61,29 +44,16 @@ export class SlipChartComponent {
     const other = this.other();
     const top = Math.max(limit * 4, ...this.run().frames.map(({ slipMs }) => value(slipMs)));
     return {
-      animation: false,
-      grid: { left: LEFT, right: RIGHT, top: 10, bottom: 22 },
       tooltip: {
         trigger: 'axis',
         formatter: (at: { data: [number, number] }[]) =>
           `${at[0]?.data[0].toFixed(1)} s: ${at[0]?.data[1].toFixed(metric ? 0 : 2)} ${metric ? 'cm/s' : 'ft/s'} against its water`,
       },
-      xAxis: {
-        type: 'value',
-        min: 0,
-        max: this.endS(),
-        splitLine: { show: false },
-        axisLabel: { formatter: '{value} s', hideOverlap: true },
-      },
       yAxis: {
-        type: 'value',
-        min: 0,
+        ...withinAxis(metric ? ' cm/s' : ' ft/s', { showMaxLabel: false }),
         max: Math.ceil(top * 10) / 10,
-        name: metric ? 'cm/s' : 'ft/s',
-        nameLocation: 'middle',
-        nameGap: 32,
         splitNumber: 2,
-        axisLabel: { showMaxLabel: false },
+        splitLine: { showMaxLine: false },
       },
       series: [
         ...(other

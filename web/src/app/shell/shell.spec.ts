@@ -18,6 +18,25 @@ describe('the rail', () => {
     expect(page.all('nav a').join(' ')).toBe('Today Water Rig Cast Drift Strike Plan Bank Record Circle');
     expect(page.all('.skip')).toEqual(['Skip to the screen']);
   });
+
+  it('opens the rest of the stops on a phone, and shuts by a stop, by Escape and by a touch elsewhere', async () => {
+    const page = await show(RailComponent, lessonServer());
+    const rest = page.element.querySelector('.rest') as HTMLButtonElement;
+    const opened = async (): Promise<(string | null)[]> => {
+      await page.settle();
+      return [rest.getAttribute('aria-expanded'), String(page.element.querySelector('nav.open') !== null)];
+    };
+    expect([rest.getAttribute('aria-label'), await opened()]).toEqual(['More stops', ['false', 'false']]);
+    rest.click();
+    expect(await opened()).toEqual(['true', 'true']);
+    expect(document.activeElement?.textContent?.trim()).toBe('Water');
+    await page.key('a.far', 'Escape');
+    expect([await opened(), document.activeElement]).toEqual([['false', 'false'], rest]);
+    rest.click();
+    expect(await opened()).toEqual(['true', 'true']);
+    document.body.click();
+    expect(await opened()).toEqual(['false', 'false']);
+  });
 });
 
 describe('the strip', () => {

@@ -16,6 +16,16 @@ export const CHART = {
   },
 } as const;
 
+const fonts = [CHART.body, CHART.figure].map((family) => `12px "${family}"`);
+
+/** The type of the charts. It comes when first asked for; where it cannot be had a chart is drawn without it. */
+export const chartFonts = {
+  there: (): boolean => !('fonts' in document) || fonts.every((font) => document.fonts.check(font)),
+  fetch: async (): Promise<void> => {
+    await Promise.allSettled(fonts.map((font) => document.fonts.load(font)));
+  },
+};
+
 export const chartTheme = {
   color: Object.values(CHART.strands),
   backgroundColor: 'transparent',

@@ -92,10 +92,6 @@ const APART_MS = 90 * 60_000;
       li {
         grid-template-columns: 116px 38px 1fr;
       }
-
-      .btn {
-        min-height: 44px;
-      }
     }
   `,
 })
