@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { buildRig, leaderLength, rigEdits, TEMPLATE_IDS } from '@doceo/core';
 import { drawRig, LINE_BELOW_PX, lineEndX } from '../rig/rig-drawing';
 import { spreadLabels } from './spread-labels';
+import { spreadMarks } from './spread-marks';
 import { cross, untangle } from './untangle';
 
 describe('labels', () => {
@@ -25,6 +26,36 @@ describe('labels', () => {
   ])('%j move to %j', (wanted, places) => expect(spreadLabels(wanted, 20, 0, 100)).toEqual(places));
 
   it('share what room there is', () => expect(spreadLabels([0, 0, 0], 80, 0, 100)).toEqual([0, 50, 100]));
+});
+
+describe('marks', () => {
+  it('part along the line between them, and leave alone what stands free', () => {
+    const [a, b, c] = spreadMarks(
+      [
+        { x: 10, y: 10 },
+        { x: 16, y: 10 },
+        { x: 40, y: 10 },
+      ],
+      10,
+    );
+    expect(a).toEqual({ x: expect.closeTo(8, 1), y: 10 });
+    expect(b).toEqual({ x: expect.closeTo(18, 1), y: 10 });
+    expect(c).toEqual({ x: 40, y: 10 });
+  });
+
+  it('are all free in the end, also from one spot, and none goes further than the crowd is wide', () => {
+    const spot = fc.record({ x: fc.integer({ min: 0, max: 30 }), y: fc.integer({ min: 0, max: 30 }) });
+    fc.assert(
+      fc.property(fc.array(spot, { maxLength: 8 }), (wanted) => {
+        const places = spreadMarks(wanted, 10);
+        places.forEach((a, i) => {
+          for (const b of places.slice(i + 1))
+            expect(Math.hypot(a.x - b.x, a.y - b.y)).toBeGreaterThanOrEqual(9.9);
+          expect(Math.hypot(a.x - wanted[i]!.x, a.y - wanted[i]!.y)).toBeLessThanOrEqual(10 * wanted.length);
+        });
+      }),
+    );
+  });
 });
 
 describe('the rig drawing', () => {

@@ -15,9 +15,10 @@ import {
   type Wader,
 } from '@doceo/core';
 import { narrowWindow } from '../parts/narrow';
+import { spreadMarks } from '../drawing/spread-marks';
 import { beatLabels } from './beat-labels';
 import { pathOf } from './paths';
-import { StandMarkComponent } from './stand-mark.component';
+import { MARKS_APART, StandMarkComponent } from './stand-mark.component';
 
 /** What a stand is for, beside where it is. */
 export interface BoardStand {
@@ -79,7 +80,7 @@ export class BeatBoardComponent {
       this.letter(),
       (depthM, speedMs) =>
         this.narrow() ? '' : speedMs < 0 ? 'runs back' : formatLength(depthM, this.units()),
-      [...this.stands().map(({ stand }) => stand.at), ...this.points()],
+      [...this.marks(), ...this.points()],
     ),
   );
   protected readonly points = computed(() =>
@@ -92,9 +93,16 @@ export class BeatBoardComponent {
       points.map(({ x, y }) => `${x.toFixed(2)},${y.toFixed(2)}`).join(' '),
     ),
   );
+  private readonly marks = computed(() =>
+    spreadMarks(
+      this.stands().map(({ stand }) => stand.at),
+      MARKS_APART * this.letter(),
+    ),
+  );
   protected readonly numbered = computed(() =>
     this.stands().map(({ stand, who }, i) => ({
       stand,
+      shown: this.marks()[i]!,
       who,
       number: i + 1,
       late: stand.at.x > LATE_SHARE * this.beat().lengthM,

@@ -11,9 +11,10 @@ import {
   shoreOf,
   type UnitSystem,
 } from '@doceo/core';
+import { spreadMarks } from '../drawing/spread-marks';
 import { depthBands } from './depth-bands';
 import { pathOf } from './paths';
-import { StandMarkComponent } from './stand-mark.component';
+import { MARKS_APART, StandMarkComponent } from './stand-mark.component';
 
 /** What of the sheet is seen, metres. */
 export interface BoardView {
@@ -103,9 +104,16 @@ export class LakeBoardComponent {
       .pieces.filter(({ kind }) => isLakePoint(kind))
       .map(({ id, kind, name, shape }) => ({ id, kind, name, ...(shape[0] as Point) })),
   );
+  private readonly marks = computed(() =>
+    spreadMarks(
+      this.stands().map(({ stand }) => stand.at),
+      MARKS_APART * this.letter(),
+    ),
+  );
   protected readonly numbered = computed(() =>
     this.stands().map(({ stand, who }, i) => ({
       stand,
+      shown: this.marks()[i]!,
       who,
       number: i + 1,
       west: stand.at.x < this.seen().x + this.seen().lengthM / 2,

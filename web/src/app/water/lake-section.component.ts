@@ -98,6 +98,7 @@ const CLOSE_M = { lengthM: 42, widthM: 28 };
   `,
   styles: `
     .between {
+      margin-top: 8px;
       justify-content: space-between;
       margin-bottom: 6px;
     }

@@ -1,4 +1,8 @@
 import { Component, input, output } from '@angular/core';
+import type { Spot } from '../drawing/untangle';
+
+/** Least distance of two marks, letters. */
+export const MARKS_APART = 2.6;
 
 /** A stand on a water seen from above: its number, whose it is beside it; chosen by a click, Enter or Space. */
 @Component({
@@ -10,12 +14,19 @@ import { Component, input, output } from '@angular/core';
     '[class.chosen]': 'chosen()',
     '[attr.aria-pressed]': 'chosen()',
     '[attr.aria-label]': 'doceoStand()',
-    '[attr.transform]': "'translate(' + at().x + ' ' + at().y + ')'",
+    '[attr.transform]': "'translate(' + shown().x + ' ' + shown().y + ')'",
     '(click)': 'choose.emit()',
     '(keydown.enter)': 'choose.emit()',
     '(keydown.space)': '$event.preventDefault(); choose.emit()',
   },
   template: `
+    <svg:line [attr.x2]="at().x - shown().x" [attr.y2]="at().y - shown().y" />
+    <svg:circle
+      class="place"
+      [attr.cx]="at().x - shown().x"
+      [attr.cy]="at().y - shown().y"
+      [attr.r]="letter() * 0.3"
+    />
     <svg:circle class="touch" [attr.r]="letter() * 1.9" />
     <svg:circle class="dot" [attr.r]="letter() * 1.15" />
     <svg:text text-anchor="middle" dominant-baseline="central">{{ number() }}</svg:text>
@@ -34,6 +45,13 @@ import { Component, input, output } from '@angular/core';
     :host {
       cursor: pointer;
       outline: none;
+    }
+    line {
+      stroke: var(--ink);
+      stroke-width: calc(var(--letter) * 0.16);
+    }
+    .place {
+      fill: var(--ink);
     }
     .touch {
       fill: transparent;
@@ -65,7 +83,9 @@ import { Component, input, output } from '@angular/core';
 export class StandMarkComponent {
   /** The stand in words. */
   readonly doceoStand = input.required<string>();
-  readonly at = input.required<{ x: number; y: number }>();
+  /** The place itself, and where its mark is shown: beside it, tied to it, where two marks would cover each other. */
+  readonly at = input.required<Spot>();
+  readonly shown = input.required<Spot>();
   readonly number = input.required<number>();
   readonly chosen = input.required<boolean>();
   /** Height of a letter in the drawing's metres. */
