@@ -3,7 +3,7 @@ import { buildRig } from '../rig';
 import { columnSpeed } from './profile';
 import { hangingRig } from './rig-side';
 import { type SideDrift, sideDrift, USUAL_SIDE } from './side-drift';
-import { sweepCell, sweepCells, sweptDrift } from './side-sweep';
+import { sweepCell, sweepCells, sweepDistances, sweptDrift } from './side-sweep';
 
 const load = (belowFloatM: number, submergedN: number): SideDrift['loads'][number] => ({
   belowFloatM,
@@ -185,11 +185,25 @@ describe('the map of distance and weight', () => {
   const drift = { ...USUAL_SIDE, durationS: 8, loads: [load(1.5, 0.0012)] };
 
   it('covers every cell once, spread from the start', () => {
-    const cells = sweepCells({ fromM: 0.5, toM: 2.5, distances: 5 }, { mostKg: 0.0004, weights: 4 });
+    const cells = sweepCells(
+      { depthM: 1, fromM: 0.5, toM: 2.5, distances: 5 },
+      { mostKg: 0.0004, weights: 4 },
+    );
     expect(new Set(cells.map(({ column, row }) => `${column} ${row}`)).size).toBe(20);
     expect(new Set(cells.slice(0, 5).map(({ row }) => row)).size).toBeGreaterThan(2);
     expect(Math.max(...cells.map(({ leaderM }) => leaderM))).toBe(2.5);
     expect(Math.max(...cells.map(({ addedKg }) => addedKg))).toBe(0.0004);
+  });
+
+  it('tries distances from the first to the last, closest about the depth', () => {
+    const at = sweepDistances({ depthM: 1, fromM: 0.5, toM: 2.4, distances: 20 });
+    expect([at[0], at.at(-1), at.length]).toEqual([0.5, 2.4, 20]);
+    const steps = at.slice(1).map((one, i) => one - at[i]!);
+    const least = steps.indexOf(Math.min(...steps));
+    expect(at[least]! <= 1 && at[least + 1]! >= 1).toBe(true);
+    expect(steps.slice(0, least).every((step, i) => step > steps[i + 1]!)).toBe(true);
+    expect(steps.slice(least + 1).every((step, i) => step > steps[least + i]!)).toBe(true);
+    expect(steps.at(-1)! / steps[least]!).toBeGreaterThan(3);
   });
 
   it('keeps the distance of the loads to the fly, and hangs deeper with more weight', () => {

@@ -41,12 +41,36 @@ export function sweepCell(drift: SideDrift, cell: SweepCell): SweepFound {
   return { clearS, steadyDepthM, ticks, contactShare, goesUnder };
 }
 
+/** Float distances a map spans, and the depth of its water. */
+export interface SweepRange {
+  depthM: number;
+  fromM: number;
+  toM: number;
+  distances: number;
+}
+
+/** Share of the depth within which distances lie close: there a hand's breadth decides between short, right and dragging. */
+const CLOSE_SHARE = 0.25;
+
+/** Float distances of a map from the first to the last: closest where the float is as far from the fly as it is deep. */
+export function sweepDistances({ depthM, fromM, toM, distances }: SweepRange): number[] {
+  const close = CLOSE_SHARE * depthM;
+  const turn = (atM: number): number => Math.asinh((atM - depthM) / close);
+  const [first, last] = [turn(fromM), turn(toM)];
+  return Array.from({ length: distances }, (_, i) => {
+    if (i === 0) return fromM;
+    if (i === distances - 1) return toM;
+    return depthM + close * Math.sinh(first + ((last - first) * i) / (distances - 1));
+  });
+}
+
 /** Cells of a map of so many distances by so many weights, in an order that fills it evenly from the start. */
 export function sweepCells(
-  { fromM, toM, distances }: { fromM: number; toM: number; distances: number },
+  range: SweepRange,
   { mostKg, weights }: { mostKg: number; weights: number },
 ): (SweepCell & { column: number; row: number })[] {
-  const share = (i: number, of: number): number => (of === 1 ? 0 : i / (of - 1));
+  const { distances } = range;
+  const leaders = sweepDistances(range);
   const all = Array.from({ length: distances * weights }, (_, i) => ({
     column: i % distances,
     row: Math.floor(i / distances),
@@ -63,7 +87,7 @@ export function sweepCells(
     .map(({ column, row }) => ({
       column,
       row,
-      leaderM: fromM + (toM - fromM) * share(column, distances),
-      addedKg: mostKg * share(row, weights),
+      leaderM: leaders[column]!,
+      addedKg: weights === 1 ? 0 : (mostKg * row) / (weights - 1),
     }));
 }

@@ -26,7 +26,7 @@ import { SlidersComponent } from '../parts/sliders.component';
 import { ChartComponent } from '../theme/chart.component';
 import { BenchRunner } from '../workers/bench-runner';
 import type { Tried } from './side-store';
-import { cellColour, MAP, MAP_GROUND, MAP_LEGEND, mapFrame } from './sweep-picture';
+import { cellColour, columnEdges, MAP, MAP_ACROSS, MAP_GROUND, MAP_LEGEND, mapFrame } from './sweep-picture';
 
 /** What the picture waits for, milliseconds. */
 const SHOW_EVERY_MS = 120;
@@ -58,8 +58,8 @@ interface Cell extends SweepCell, SweepFound {
         #ground
         class="ground"
         aria-hidden="true"
-        [width]="map.distances"
-        [height]="map.weights"
+        [width]="across"
+        [height]="weights"
         [style]="place"
       ></canvas>
       <doceo-chart [options]="options()" [words]="words()" [height]="280" (made)="watch($event)" />
@@ -90,7 +90,7 @@ interface Cell extends SweepCell, SweepFound {
       position: relative;
       cursor: crosshair;
     }
-    /* A pixel for each cell, stretched over the chart between its axes. */
+    /* A row of pixels for each weight, stretched over the chart between its axes. */
     .ground {
       position: absolute;
       image-rendering: pixelated;
@@ -123,7 +123,8 @@ export class SweepMapComponent implements OnDestroy {
   readonly chosen = output<Tried>();
 
   private readonly ground = viewChild.required<ElementRef<HTMLCanvasElement>>('ground');
-  protected readonly map = MAP;
+  protected readonly across = MAP_ACROSS;
+  protected readonly weights = MAP.weights;
   protected readonly place = MAP_GROUND;
   protected readonly total = MAP.distances * MAP.weights;
   protected readonly cells = signal<Cell[]>([]);
@@ -150,7 +151,7 @@ export class SweepMapComponent implements OnDestroy {
   private readonly range = computed(() => {
     const { depthM } = this.of() ?? this.drift();
     const toM = Math.max(0.8 * depthM, Math.min(this.furthestM(), 2.4 * depthM));
-    return { depthM, fromM: 0.5 * depthM, toM };
+    return { depthM, fromM: 0.5 * depthM, toM, distances: MAP.distances };
   });
   /** What stands around and on the cells: drawn anew only when it is another, since that holds the page up. */
   private readonly frame = computed(
@@ -173,6 +174,12 @@ export class SweepMapComponent implements OnDestroy {
     return `Map of ${this.cells().length} drifts; the longest in the zone with the float ${formatLength(best.leaderM, this.session.units())} above the fly and ${(best.addedKg * 1000).toFixed(2)} g of shot added: ${best.clearS.toFixed(1)} seconds.`;
   });
 
+  /** Whole pixels, so that no ground shows between two columns. */
+  private readonly edges = computed(() => {
+    const edges = columnEdges(this.range());
+    const [first, last] = [edges[0]!, edges.at(-1)!];
+    return edges.map((at) => Math.round(((at - first) / (last - first)) * MAP_ACROSS));
+  });
   private drawn = 0;
 
   constructor() {
@@ -184,13 +191,15 @@ export class SweepMapComponent implements OnDestroy {
     const pen = cells.length !== this.drawn && this.ground().nativeElement.getContext('2d');
     if (!pen) return;
     if (cells.length < this.drawn) {
-      pen.clearRect(0, 0, MAP.distances, MAP.weights);
+      pen.clearRect(0, 0, MAP_ACROSS, MAP.weights);
       this.drawn = 0;
     }
     const { durationS } = this.of() ?? this.drift();
+    const edges = this.edges();
     for (const cell of cells.slice(this.drawn)) {
       pen.fillStyle = cellColour(cell, durationS);
-      pen.fillRect(cell.column, MAP.weights - 1 - cell.row, 1, 1);
+      const [left, right] = [edges[cell.column]!, edges[cell.column + 1]!];
+      pen.fillRect(left, MAP.weights - 1 - cell.row, right - left, 1);
     }
     this.drawn = cells.length;
   }
@@ -201,7 +210,7 @@ export class SweepMapComponent implements OnDestroy {
     this.of.set(drift);
     this.cells.set([]);
     this.running.set(true);
-    const all = sweepCells({ ...this.range(), distances: MAP.distances }, MAP);
+    const all = sweepCells(this.range(), MAP);
     // One at a time to a worker: between two it waits for the page, which so has its turn on a small machine too.
     this.work = from(all)
       .pipe(

@@ -1,10 +1,10 @@
 import { TestBed } from '@angular/core/testing';
-import { type SweepCell, type SweepFound, USUAL_SIDE } from '@doceo/core';
+import { type SweepCell, sweepDistances, type SweepFound, USUAL_SIDE } from '@doceo/core';
 import { NEVER, of } from 'rxjs';
 import { lessonServer, show, type Shown } from '../../testing/page';
 import { BenchRunner } from '../workers/bench-runner';
 import { SweepMapComponent } from './sweep-map.component';
-import { cellColour, MAP_LEGEND, mapFrame } from './sweep-picture';
+import { cellColour, columnEdges, MAP_LEGEND, mapFrame } from './sweep-picture';
 
 jest.mock('../theme/echarts-core', () => ({
   __esModule: true,
@@ -50,7 +50,7 @@ describe('the map of where to set the float', () => {
     expect(new Set(painted).size).toBe(400);
     expect(painted).toHaveLength(400);
     expect(page.element.querySelector('[role=img]')?.getAttribute('aria-label')).toBe(
-      'Map of 400 drifts; the longest in the zone with the float 1.48 m above the fly and 0.00 g of shot added: 5.0 seconds.',
+      'Map of 400 drifts; the longest in the zone with the float 1.52 m above the fly and 0.00 g of shot added: 5.0 seconds.',
     );
   });
 
@@ -94,7 +94,7 @@ describe('the map of where to set the float', () => {
 });
 
 describe('the picture of the map', () => {
-  const frame = { depthM: 1, fromM: 0.5, toM: 2.2, ownM: 1.2, tried: null, metric: true };
+  const frame = { depthM: 1, fromM: 0.5, toM: 2.2, distances: 20, ownM: 1.2, tried: null, metric: true };
   const series = (rest: object): { markLine?: { data: { xAxis: number }[] }; data: number[][] }[] =>
     mapFrame({ ...frame, ...rest })['series'] as never;
 
@@ -102,6 +102,14 @@ describe('the picture of the map', () => {
     expect(series({})[0]!.markLine!.data.map(({ xAxis }) => xAxis)).toEqual([1.5, 2]);
     expect(series({ toM: 1.8 })[0]!.markLine!.data).toHaveLength(1);
     expect(series({ metric: false })[0]!.markLine!.data[0]!.xAxis).toBeCloseTo(4.921, 3);
+  });
+
+  it('has a column for each distance, side by side, the distance in it', () => {
+    const edges = columnEdges(frame);
+    expect(edges).toHaveLength(21);
+    sweepDistances(frame).forEach((at, i) =>
+      expect([edges[i]! < at && at < edges[i + 1]!, i]).toEqual([true, i]),
+    );
   });
 
   it('rings the rig, and what is tried', () => {

@@ -1,4 +1,4 @@
-import { METRES_PER_FOOT, type SweepFound } from '@doceo/core';
+import { METRES_PER_FOOT, sweepDistances, type SweepFound, type SweepRange } from '@doceo/core';
 import type { CustomSeriesRenderItem } from 'echarts';
 import type { EChartsCoreOption } from 'echarts/core';
 import { CHART } from '../theme/chart-theme';
@@ -6,6 +6,8 @@ import type { Tried } from './side-store';
 
 /** Float distances along, weights of shot up. */
 export const MAP = { distances: 20, weights: 20, mostKg: 0.0006 };
+/** Pixels of the cells' own canvas along the distances, which lie closer about the depth than beyond. */
+export const MAP_ACROSS = 400;
 /** Room for the axes around the cells, pixels. */
 const MAP_ROOM = { left: 52, right: 18, top: 26, bottom: 40 };
 
@@ -19,19 +21,24 @@ export const MAP_GROUND = {
 
 type CellFound = Pick<SweepFound, 'clearS' | 'contactShare' | 'goesUnder'>;
 
-export interface MapFrame {
-  depthM: number;
-  fromM: number;
-  toM: number;
+export interface MapFrame extends SweepRange {
   ownM: number;
   tried: Tried | null;
   metric: boolean;
 }
 
+/** Where the columns of a map begin and end, one more than there are columns: midway between two distances. */
+export function columnEdges(range: SweepRange): number[] {
+  const at = sweepDistances(range);
+  const inner = at.slice(1).map((one, i) => (one + at[i]!) / 2);
+  return [2 * at[0]! - inner[0]!, ...inner, 2 * at.at(-1)! - inner.at(-1)!];
+}
+
 /** Axes, the schools’ rules and the rings of a map, as a chart without its cells. */
-export function mapFrame({ depthM, fromM, toM, ownM, tried, metric }: MapFrame): EChartsCoreOption {
+export function mapFrame({ ownM, tried, metric, ...range }: MapFrame): EChartsCoreOption {
+  const { depthM, toM } = range;
+  const edges = columnEdges(range);
   const unit = metric ? 1 : 1 / METRES_PER_FOOT;
-  const stepX = ((toM - fromM) / (MAP.distances - 1)) * unit;
   const stepY = (MAP.mostKg / (MAP.weights - 1)) * 1000;
   const rule = (factor: number, text: string) => ({
     xAxis: factor * depthM * unit,
@@ -42,8 +49,8 @@ export function mapFrame({ depthM, fromM, toM, ownM, tried, metric }: MapFrame):
     grid: MAP_ROOM,
     xAxis: {
       type: 'value',
-      min: fromM * unit - stepX / 2,
-      max: toM * unit + stepX / 2,
+      min: edges[0]! * unit,
+      max: edges.at(-1)! * unit,
       name: metric ? 'float above the point fly, m' : 'float above the point fly, ft',
       nameLocation: 'middle',
       nameGap: 24,
