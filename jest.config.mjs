@@ -1,5 +1,9 @@
+/** Specs run in a context of their own, where looking up a global is slow: the one that counting needs is handed in. */
+const sandboxInjectedGlobals = ['Math'];
+
 const nodeProject = (name) => ({
   displayName: name,
+  sandboxInjectedGlobals,
   rootDir: `<rootDir>/${name}`,
   testEnvironment: 'node',
   testMatch: ['<rootDir>/**/*.spec.ts'],
@@ -18,6 +22,7 @@ export default {
     nodeProject('e2e'),
     {
       displayName: 'web',
+      sandboxInjectedGlobals,
       preset: 'jest-preset-angular',
       rootDir: '<rootDir>/web',
       setupFilesAfterEnv: ['<rootDir>/src/testing/setup.ts'],

@@ -17,8 +17,8 @@ export interface LoopForces {
 }
 
 /**
- * Backward in time and of first order: what that takes from the quickest waves stands in for the line's own stiffness,
- * without which a whip is different for every rounding. The air's drag is quadratic with the size of the speed taken from
+ * Backward in time and of first order: what that takes from the quickest waves stands in for the line's own stiffness
+ * and damping. The air's drag is quadratic with the size of the speed taken from
  * the step before: steps are short against the time in which it changes.
  */
 export function loopForces(cast: LoopCast, chain: Chain, pull: Pull, presses: Float64Array): LoopForces {

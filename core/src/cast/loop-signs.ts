@@ -22,7 +22,7 @@ export type LoopFault = 'cast.wide-loop' | 'cast.tailing' | 'cast.crack' | 'cast
 export const WIDE_M = 1.3;
 export const CROSSED_M = 0.5;
 export const WHIP = 3;
-export const PILED = 0.8;
+export const PILED = 0.65;
 
 interface Thrown {
   strokeS: number;

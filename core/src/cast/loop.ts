@@ -94,7 +94,7 @@ export function loopCast(given: Partial<LoopCast> = {}): LoopRun {
     forces.set(way.at(atS), stepS);
     const stretch = settle(chain, pull, {
       heldFirst: true,
-      forceN: 0.05 * stroke.speedMs * lineM * cast.massPerM,
+      forceN: 0.2 * stroke.speedMs * lineM * cast.massPerM,
       tolerance: TOLERANCE,
       floor,
     });

@@ -52,7 +52,7 @@ export function strokeOf(kind: StrokeKind): TipStroke {
     case 'soon':
       return { ...good, backShare: 0.6 };
     case 'early-stop':
-      return { ...good, points: along(1.2, 0.6, 0.05), speedMs: 13 };
+      return { ...good, points: along(1.2, 0.6, 0.05), speedMs: 11 };
     case 'late-stop':
       return { ...good, points: along(3.2, -1.1, 0.55), stopS: 0.05, dropM: 0.6 };
     case 'no-stop':

@@ -132,6 +132,28 @@ describe('a chain that may not stretch', () => {
     ends[0]!.forEach((value, i) => expect(ends[1]![i]).toBeCloseTo(value, 4));
   });
 
+  it('lets go of a pull that is over: what pulled before does not throw its nodes together', () => {
+    const xs = [0, 0.5, 1, 1.5, 2];
+    const chain = chainOf(
+      xs,
+      xs.map(() => 0),
+      0.5,
+    );
+    // As hard as masses are to move within a step, against which a segment is soft at first.
+    const drawn = (byM: number): Pull =>
+      drawnTo(
+        xs.map((x) => [x + (x > 0 ? byM : 0), 0]),
+        4000,
+      );
+    settle(chain, drawn(0.2), { ...HELD, tolerance: 1e-6 });
+    expect(chain.tensions[3]).toBeGreaterThan(500);
+    settle(chain, drawn(0.01), { ...HELD, tolerance: 1e-6 });
+    for (let j = 0; j < 4; j++) expect(chain.xs[j + 1]! - chain.xs[j]!).toBeCloseTo(0.5, 5);
+    settle(chain, drawn(-0.1), { ...HELD, tolerance: 1e-6 });
+    expect(chain.xs[4]).toBeCloseTo(1.9, 5);
+    expect(Math.max(...chain.tensions)).toBeLessThan(0.1);
+  });
+
   it('turned over it is its mirror', () => {
     fc.assert(
       fc.property(fc.array(place, { minLength: 4, maxLength: 7 }), (places) => {

@@ -69,24 +69,30 @@ export function settle(chain: Chain, pull: Pull, bounds: Bounds): number {
   let stiff = (STIFFNESS * bounds.forceN) / shortest;
   const tolerance = bounds.tolerance ?? TOLERANCE;
   const stiffest = stiff * STIFFEST;
-  let [before, worst] = [Infinity, Infinity];
+  let [before, worst, stretch] = [Infinity, Infinity, Infinity];
   for (let round = 0; round < ROUNDS && worst > tolerance; round++) {
     for (let turn = 0; turn < TURNS; turn++)
       if (newton(chain, pull, bounds, blocks, stiff) < (STILL * shortest) ** 2) break;
-    worst = 0;
+    worst = stretch = 0;
     for (let j = 0; j < n; j++) {
       const over = lengthOf(xs[j + 1]! - xs[j]!, ys[j + 1]! - ys[j]!) - rests[j]!;
-      tensions[j] = Math.max(0, tensions[j]! + stiff * over);
-      worst = Math.max(worst, over / rests[j]!);
+      const pulls = Math.max(0, tensions[j]! + stiff * over);
+      // A slack segment that still pulled was as wrong as a stretched one: it throws its nodes together.
+      worst = Math.max(worst, Math.abs(pulls - tensions[j]!) / (stiff * rests[j]!));
+      tensions[j] = pulls;
+      stretch = Math.max(stretch, over / rests[j]!);
     }
     const { floor } = bounds;
     if (floor)
-      for (let i = 0; i <= n; i++)
-        floor.presses[i] = Math.max(0, floor.presses[i]! + stiff * (floor.ys[i]! - ys[i]!));
+      for (let i = 0; i <= n; i++) {
+        const bears = Math.max(0, floor.presses[i]! + stiff * (floor.ys[i]! - ys[i]!));
+        worst = Math.max(worst, Math.abs(bears - floor.presses[i]!) / (stiff * shortest));
+        floor.presses[i] = bears;
+      }
     if (worst > before / 4 && stiff < stiffest) stiff *= STIFFER;
     before = worst;
   }
-  return worst;
+  return stretch;
 }
 
 const kept = new Map<number, Float64Array>();
@@ -99,7 +105,7 @@ function workspace(n: number): Float64Array {
 }
 
 /**
- * A Newton step on ½(x − x*)ᵀR(x − x*) + Σ max(0, T + k·stretch)²/2k. A stretched segment is stiff along itself and by its
+ * A Newton step on ½(x − x*)ᵀR(x − x*) + Σ Math.max(0, T + k·stretch)²/2k. A stretched segment is stiff along itself and by its
  * tension across; a slack one is not there. Never an indefinite block, so each step goes down.
  *
  * @returns the square of the longest way a node went, metres

@@ -148,7 +148,7 @@ describe('what is seen of a cast', () => {
       'Loop, wide from 1.30 m',
       'Crosses itself, from 50 cm',
       'Whip behind, cracks from 3 ×',
-      'Lies straight, at least 80 %',
+      'Lies straight, at least 65 %',
       'Fly nearest the tip',
     ]);
     expect(page.text()).toContain('let the water load the rod');
