@@ -1,13 +1,14 @@
 import { Component, inject, input, output, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { findFault, type LoopRun, type StrokeKind, STROKES, strokeOf } from '@doceo/core';
+import { findFault, type LoopRun, type StrokeKind, STROKES, strokeOf, USUAL_LOOP } from '@doceo/core';
 import { catchError, concatMap, EMPTY, from, map } from 'rxjs';
 import { BenchRunner } from '../workers/bench-runner';
 import { STROKE_TEXTS } from './cast-texts';
 
 /** When the picture is taken, seconds after the stop; and the piece of air it shows, metres. */
 const AFTER_S = 0.38;
-const AIR = { left: -2, top: 1.2, width: 8, height: 3.9 };
+const AIR = { left: -3, top: 1.2, width: 10.4, height: 4.5 };
+const WATER = USUAL_LOOP.tipHeightM;
 
 interface Tile {
   kind: StrokeKind;
@@ -26,6 +27,7 @@ interface Tile {
         <button type="button" [attr.aria-pressed]="tile.kind === kind()" (click)="chosen.emit(tile.kind)">
           <b>{{ tile.text }}</b>
           <svg viewBox="${AIR.left} ${-AIR.top} ${AIR.width} ${AIR.height}" aria-hidden="true">
+            <rect class="water" x="${AIR.left}" y="${WATER}" width="${AIR.width}" height="1" />
             <path class="line" [attr.d]="tile.line" />
             <circle [attr.cx]="tile.tip.x" [attr.cy]="tile.tip.y" r="0.14" />
           </svg>
@@ -63,12 +65,16 @@ interface Tile {
     }
     svg {
       width: 100%;
-      height: 84px;
+      aspect-ratio: ${AIR.width} / ${AIR.height};
+      max-height: 92px;
+    }
+    .water {
+      fill: var(--shallow);
     }
     .line {
       fill: none;
       stroke: #94a11b;
-      stroke-width: 0.1;
+      stroke-width: 0.12;
     }
     circle {
       fill: var(--sighter);
