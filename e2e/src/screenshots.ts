@@ -18,7 +18,7 @@ const SHOTS: Shot[] = [
     name: 'record-phone',
     path: '/record',
     viewport: PHONE,
-    before: (page) => clickText(page, 'a', 'Sam Okande'),
+    before: openSam,
   },
   { name: 'today', path: '/today' },
   {
@@ -99,7 +99,7 @@ const SHOTS: Shot[] = [
     path: '/record/group',
     before: (page) => page.waitForSelector('thead a').then(() => undefined),
   },
-  { name: 'record', path: '/record', before: (page) => clickText(page, 'a', 'Sam Okande') },
+  { name: 'record', path: '/record', before: openSam },
   {
     name: 'student-card',
     path: '/record',
@@ -115,7 +115,11 @@ const SHOTS: Shot[] = [
   { name: 'bank-phone', path: '/bank', viewport: PHONE, before: logSome },
 ];
 
-/** A few taps for Sam, so that the bank book shows what it is for. */
+async function openSam(page: Page): Promise<void> {
+  await clickText(page, 'a', 'Sam Okande');
+  await page.waitForSelector('doceo-skill-map svg');
+}
+
 /** Sets the time that a bench shows. */
 function goTo(page: Page, second: string): Promise<void> {
   return page.$eval(
@@ -128,6 +132,7 @@ function goTo(page: Page, second: string): Promise<void> {
   );
 }
 
+/** A few taps for Sam, so that the bank book shows what it is for. */
 async function logSome(page: Page): Promise<void> {
   await clickText(page, '.who button', 'Sam');
   await byText(page, '.blockno', 'block');
