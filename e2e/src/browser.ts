@@ -109,19 +109,18 @@ export async function saved(page: Page): Promise<void> {
 
 /** Waits until the page has what it fetches and has not changed for a while. */
 export async function settled(page: Page): Promise<void> {
-  await page.waitForFunction(
-    () =>
-      document.querySelector('doceo-root')?.children.length &&
-      !/Loading …|Fetching .* …|Drawing the day …/.test(document.body.innerText),
-    { timeout: 15_000 },
-  );
+  await page.waitForFunction(() => document.querySelector('doceo-root')?.children.length, {
+    timeout: 15_000,
+  });
   await page.evaluate(async () => {
     await document.fonts.ready;
     let changed = performance.now();
     const watch = new MutationObserver(() => (changed = performance.now()));
     watch.observe(document.body, { subtree: true, childList: true, attributes: true, characterData: true });
-    for (let i = 0; i < 100 && performance.now() - changed < 300; i++)
+    const fetches = (): boolean => /Loading …|Fetching .* …|Drawing the day …/.test(document.body.innerText);
+    for (let i = 0; fetches() ? i < 300 : i < 100 && performance.now() - changed < 300; i++)
       await new Promise((resolve) => setTimeout(resolve, 50));
     watch.disconnect();
+    if (fetches()) throw new Error('The page still fetches.');
   });
 }
