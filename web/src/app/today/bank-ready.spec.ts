@@ -4,7 +4,7 @@ import Dexie from 'dexie';
 import { IDBFactory } from 'fake-indexeddb';
 import { LESSON, PLAN, uuid } from '../../testing/fixtures';
 import type { FakeServer } from '../../testing/fake-server';
-import { lessonServer, setDate, type Shown, show } from '../../testing/page';
+import { lessonServer, setDate, type Shown, show, until } from '../../testing/page';
 import { dayOf, FORD, savedBeat } from '../../testing/waters';
 import { BankReadyComponent } from './bank-ready.component';
 
@@ -47,6 +47,7 @@ describe('packing a device for the bank', () => {
   };
   const open = async (): Promise<Shown<BankReadyComponent>> => {
     const page = await show(BankReadyComponent, server, { lesson: LESSON });
+    await until(() => !page.text().includes('Packing this device'));
     await page.quiet();
     return page;
   };
