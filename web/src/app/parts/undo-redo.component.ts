@@ -11,7 +11,8 @@ import type { Undoable } from '../data/history';
   `,
   styles: `
     :host {
-      display: contents;
+      display: inline-flex;
+      gap: 8px;
     }
   `,
 })
