@@ -81,7 +81,7 @@ export default tseslint.config(
     extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility],
   },
   {
-    files: ['server/src/main.ts', 'server/src/compute/main.ts', 'server/src/bench/**/*.ts', 'e2e/**/*.ts'],
+    files: ['server/src/main.ts', 'server/src/*/main.ts', 'server/src/bench/**/*.ts', 'e2e/**/*.ts'],
     rules: { 'no-console': 'off' },
   },
 );

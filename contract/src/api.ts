@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { circleNameSchema, circleSchema, ROLES } from './circle';
+import { circleNameSchema, circleSchema, invitationSchema, ROLES } from './circle';
 import { emptySchema, idSchema, okSchema, versionSchema } from './common';
 import { beatSchema, savedBeatSchema } from './beat';
 import {
@@ -11,13 +11,28 @@ import {
 import { lakeSchema, savedLakeSchema } from './lake';
 import { drillSchema } from './drill';
 import type { Endpoint } from './endpoint';
-import { eventQuerySchema, eventReceiptSchema, eventSchema, MAX_EVENTS } from './event';
+import {
+  describedEventBatchSchema,
+  eventBatchSchema,
+  eventQuerySchema,
+  eventReceiptSchema,
+  eventSchema,
+} from './event';
 import { calendarSchema, flyBoxUpdateSchema, savedFlyBoxSchema } from './fly-box';
-import { lessonSchema, savedLessonSchema } from './lesson';
+import { lessonPlanSchema, lessonSchema, savedLessonSchema } from './lesson';
 import { planBodySchema, planSummarySchema, planTitleSchema, savedPlanSchema } from './plan';
 import { savedReadingSchema, takenReadingSchema } from './reading';
 import { rigNameSchema, rigSchema, savedRigSchema } from './rig';
-import { emailSchema, registerSchema, sessionSchema, settingsSchema, signInSchema } from './session';
+import {
+  accountDeletionSchema,
+  accountEffectSchema,
+  emailSchema,
+  passwordChangeSchema,
+  registerSchema,
+  sessionSchema,
+  settingsSchema,
+  signInSchema,
+} from './session';
 import { fitStatusSchema } from './skill-fit';
 import { savedStudentSchema, studentSchema } from './student';
 import { deletionEffectSchema, lookSchema, studentFileSchema } from './student-file';
@@ -42,7 +57,9 @@ function endpoint<
     params?: z.ZodType<P>;
     query?: z.ZodType<Q>;
     body?: z.ZodType<B>;
+    describedBody?: z.ZodType;
     reply: z.ZodType<R>;
+    slow?: true;
   },
 ): Endpoint<P, Q, B, R> {
   return {
@@ -53,7 +70,9 @@ function endpoint<
     params: parts.params ?? (emptySchema as unknown as z.ZodType<P>),
     query: parts.query ?? (emptySchema as unknown as z.ZodType<Q>),
     body: parts.body ?? (emptySchema as unknown as z.ZodType<B>),
+    describedBody: parts.describedBody,
     reply: parts.reply,
+    slow: parts.slow,
   };
 }
 
@@ -61,7 +80,13 @@ function endpoint<
 export const api = {
   health: endpoint('get', '/health', 'Whether the server and its database answer', {
     access: 'public',
-    reply: z.strictObject({ ok: z.boolean(), database: z.enum(['up', 'down']), version: z.string() }),
+    reply: z.strictObject({
+      ok: z.boolean(),
+      database: z.enum(['up', 'troubled', 'down']),
+      /** What the database lately refused its work with. */
+      trouble: z.string().nullable(),
+      version: z.string(),
+    }),
   }),
   openapi: endpoint('get', '/openapi.json', 'This description', {
     access: 'public',
@@ -75,15 +100,33 @@ export const api = {
       body: signInSchema,
       reply: sessionSchema,
     }),
-    register: endpoint('post', '/session/register', 'Make an account and sign in', {
-      access: 'public',
-      body: registerSchema,
-      reply: sessionSchema,
+    register: endpoint(
+      'post',
+      '/session/register',
+      'Make an account; the answer is the same when the address has one',
+      {
+        access: 'public',
+        body: registerSchema,
+        reply: okSchema,
+      },
+    ),
+    changePassword: endpoint('put', '/session/password', 'Change the password; ends all other sessions', {
+      body: passwordChangeSchema,
+      reply: okSchema,
     }),
     signOut: endpoint('delete', '/session', 'Sign out', { access: 'public', reply: okSchema }),
     settings: endpoint('put', '/session/settings', 'Keep units and bank layout', {
       body: settingsSchema,
       reply: settingsSchema,
+    }),
+  },
+  account: {
+    effect: endpoint('get', '/account/effect', 'What goes and what stays when I delete my account', {
+      reply: accountEffectSchema,
+    }),
+    remove: endpoint('post', '/account/removal', 'Delete my account', {
+      body: accountDeletionSchema,
+      reply: okSchema,
     }),
   },
   drills: { list: endpoint('get', '/drills', 'The drill library', { reply: z.array(drillSchema) }) },
@@ -149,6 +192,9 @@ export const api = {
   },
   students: {
     list: endpoint('get', '/students', 'Students I may see', { reply: z.array(savedStudentSchema) }),
+    overview: endpoint('get', '/students/overview', 'What counts for estimates, of all students I may see', {
+      reply: z.array(eventSchema),
+    }),
     get: endpoint('get', '/students/:id', 'One student', { params: byId, reply: savedStudentSchema }),
     create: endpoint('post', '/students', 'Add a student', {
       body: z.strictObject({ id: idSchema, student: studentSchema }),
@@ -162,10 +208,12 @@ export const api = {
     export: endpoint('get', '/students/:id/export', 'Everything there is about one student', {
       params: byId,
       reply: studentFileSchema,
+      slow: true,
     }),
     import: endpoint('post', '/students/import', 'Take in a student with the whole record from a file', {
       body: studentFileSchema,
       reply: savedStudentSchema,
+      slow: true,
     }),
     effect: endpoint('get', '/students/:id/effect', 'What goes when a student is deleted', {
       params: byId,
@@ -256,6 +304,10 @@ export const api = {
   lessons: {
     list: endpoint('get', '/lessons', 'My lessons, by date', { reply: z.array(savedLessonSchema) }),
     get: endpoint('get', '/lessons/:id', 'One lesson', { params: byId, reply: savedLessonSchema }),
+    plan: endpoint('get', '/lessons/:id/plan', 'The plan as it is taught in a lesson', {
+      params: byId,
+      reply: lessonPlanSchema,
+    }),
     create: endpoint('post', '/lessons', 'Put a plan on a day', {
       body: z.strictObject({ id: idSchema, lesson: lessonSchema }),
       reply: savedLessonSchema,
@@ -274,11 +326,12 @@ export const api = {
     list: endpoint(
       'get',
       '/events',
-      'Bank book events of a student, a lesson, or of all students of a lesson',
+      'Events of a student (an opened record), of a lesson, or what counts for estimates of all its students',
       { query: eventQuerySchema, reply: z.array(eventSchema) },
     ),
     add: endpoint('post', '/events', 'Store events; sending one twice stores it once', {
-      body: z.strictObject({ events: z.array(eventSchema).min(1).max(MAX_EVENTS) }),
+      body: eventBatchSchema,
+      describedBody: describedEventBatchSchema,
       reply: eventReceiptSchema,
     }),
   },
@@ -288,15 +341,33 @@ export const api = {
       body: z.strictObject({ id: idSchema, name: circleNameSchema }),
       reply: circleSchema,
     }),
-    addMember: endpoint('post', '/circles/:id/members', 'Add an instructor by e-mail', {
+    invite: endpoint('post', '/circles/:id/invitations', 'Ask somebody to join, by e-mail', {
       params: byId,
       body: z.strictObject({ email: emailSchema, role: z.enum(ROLES) }),
       reply: circleSchema,
     }),
-    removeMember: endpoint('delete', '/circles/:id/members/:userId', 'Take an instructor out', {
-      params: z.strictObject({ id: idSchema, userId: idSchema }),
+    withdraw: endpoint('delete', '/circles/:id/invitations/:email', 'Take an invitation back', {
+      params: z.strictObject({ id: idSchema, email: emailSchema }),
       reply: circleSchema,
     }),
+    invitations: endpoint('get', '/invitations', 'Circles that ask me to join', {
+      reply: z.array(invitationSchema),
+    }),
+    answer: endpoint('post', '/invitations/:id', 'Join a circle that asked, or decline', {
+      params: byId,
+      body: z.strictObject({ accept: z.boolean() }),
+      reply: okSchema,
+    }),
+    setRole: endpoint('put', '/circles/:id/members/:userId', 'Change what a member may do', {
+      params: z.strictObject({ id: idSchema, userId: idSchema }),
+      body: z.strictObject({ role: z.enum(ROLES) }),
+      reply: circleSchema,
+    }),
+    removeMember: endpoint('delete', '/circles/:id/members/:userId', 'Take an instructor out', {
+      params: z.strictObject({ id: idSchema, userId: idSchema }),
+      reply: okSchema,
+    }),
+    leave: endpoint('post', '/circles/:id/leave', 'Leave a circle', { params: byId, reply: okSchema }),
   },
 };
 

@@ -1,6 +1,6 @@
 import { type ConditionHour, type ConditionReading, READING_KINDS, READING_RANGES } from '@doceo/core';
 import * as z from 'zod';
-import { dateSchema, idSchema } from './common';
+import { dateSchema, idSchema, instantSchema } from './common';
 
 export const conditionHourSchema = z.strictObject({
   atMs: z.number(),
@@ -41,6 +41,14 @@ export const conditionReadingSchema = z
 /** Readings of a few days by the hour. */
 export const MOST_READINGS = 2000;
 
+/** A reading with who put it in, and when; nobody for those of before that was kept. */
+export const savedConditionReadingSchema = conditionReadingSchema.safeExtend({
+  by: z.string(),
+  mine: z.boolean(),
+  enteredAt: instantSchema,
+});
+export type SavedConditionReading = z.infer<typeof savedConditionReadingSchema>;
+
 export const conditionsQuerySchema = z.strictObject({ date: dateSchema });
 
 /** Conditions of one day at a water, from midnight to midnight there. */
@@ -52,6 +60,6 @@ export const conditionDaySchema = z.strictObject({
   /** The station's hours with the readings over them. */
   hours: z.array(conditionHourSchema),
   /** What was read from the day before to the day after. */
-  readings: z.array(conditionReadingSchema),
+  readings: z.array(savedConditionReadingSchema),
 });
 export type ConditionDay = z.infer<typeof conditionDaySchema>;

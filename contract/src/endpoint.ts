@@ -12,6 +12,10 @@ export interface Endpoint<Params = unknown, Query = unknown, Body = unknown, Rep
   params: z.ZodType<Params>;
   query: z.ZodType<Query>;
   body: z.ZodType<Body>;
+  /** The body as the API's description tells it, where that says more than what is checked of the whole. */
+  describedBody?: z.ZodType | undefined;
+  /** Brings or takes a whole record, and may take its time. */
+  slow?: boolean | undefined;
   reply: z.ZodType<Reply>;
 }
 

@@ -11,6 +11,7 @@ export const ERROR_CODES = [
   'not-found',
   'version-conflict',
   'already-exists',
+  'in-use',
   'too-many',
   'cross-site',
   'unavailable',

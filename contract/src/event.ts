@@ -11,27 +11,17 @@ import {
   STONE_KINDS,
 } from '@doceo/core';
 import * as z from 'zod';
-import { idSchema, lineSchema, textSchema } from './common';
+import { halfCharacters, idSchema, libraryIdSchema, lineSchema, textSchema } from './common';
+import { type Issue, issueSchema, toIssues } from './error';
 
 export const eventBodySchema = z.discriminatedUnion('kind', [
   z
     .strictObject({
       kind: z.literal('attempt'),
-      skillId: z
-        .string()
-        .max(60)
-        .refine((id) => SKILLS.has(id), 'is no skill of the graph'),
-      drillId: z
-        .string()
-        .max(60)
-        .refine((id) => findDrill(id) !== undefined, 'is no drill of the library')
-        .nullable(),
+      skillId: libraryIdSchema,
+      drillId: libraryIdSchema.nullable(),
       good: z.boolean(),
-      faultId: z
-        .string()
-        .max(60)
-        .refine((id) => findFault(id) !== undefined, 'is no known fault')
-        .nullable(),
+      faultId: libraryIdSchema.nullable(),
     })
     .refine((body) => !(body.good && body.faultId), {
       path: ['faultId'],
@@ -92,6 +82,7 @@ export const eventBodySchema = z.discriminatedUnion('kind', [
 /** The latest instant a device clock may claim: the year 2100. */
 const LATEST_MS = 4_102_444_800_000;
 
+/** An event as it is read: skills, drills and faults it names may be gone from the library. */
 export const eventSchema = z.strictObject({
   id: idSchema,
   lessonId: idSchema,
@@ -99,20 +90,72 @@ export const eventSchema = z.strictObject({
   blockId: idSchema.nullable(),
   deviceId: idSchema,
   atMs: z.int().min(0).max(LATEST_MS),
+  /** How far the device's clock was ahead of the server's, behind when negative; left out when they agreed. */
+  clockAheadMs: z.int().optional(),
   body: eventBodySchema,
 }) satisfies z.ZodType<BankEvent>;
 
-export const MAX_EVENTS = 500;
+/** Reads an event that is to be stored: what it names must be in the library now. */
+export function readNewEvent(value: unknown): { event: BankEvent } | { issues: Issue[] } {
+  const halves = halfCharacters(value);
+  if (halves.length > 0) return { issues: halves };
+  const result = eventSchema.safeParse(value);
+  if (!result.success) return { issues: toIssues(result.error) };
+  const { body } = result.data;
+  if (body.kind !== 'attempt') return { event: result.data };
+  const gone: [string, string | null, (id: string) => boolean, string][] = [
+    ['body.skillId', body.skillId, (id) => SKILLS.has(id), 'is no skill of the graph'],
+    ['body.drillId', body.drillId, (id) => findDrill(id) !== undefined, 'is no drill of the library'],
+    ['body.faultId', body.faultId, (id) => findFault(id) !== undefined, 'is no known fault'],
+  ];
+  const issues = gone.flatMap(([path, id, known, message]): Issue[] =>
+    id === null || known(id) ? [] : [{ path, code: 'gone', message }],
+  );
+  return issues.length > 0 ? { issues } : { event: result.data };
+}
 
-export const refusedEventSchema = z.strictObject({
-  id: idSchema,
-  code: z.enum(['no-lesson', 'no-student', 'no-consent', 'id-taken', 'no-target']),
-  message: z.string(),
+export const MAX_EVENTS = 500;
+/** Longest request that brings events, bytes. */
+export const EVENTS_MOST_BYTES = 4_000_000;
+
+/** Events on their way in. Each is judged alone, so one that is wrong does not make the request wrong. */
+export const eventBatchSchema = z.strictObject({
+  events: z.array(z.unknown()).min(1).max(MAX_EVENTS),
+  /** The device's clock when it sent them, to be held against the server's. */
+  sentAtMs: z.int().min(0).optional(),
 });
+/** The same with the shape of each event told, for the description of the API. */
+export const describedEventBatchSchema = eventBatchSchema.extend({
+  events: z
+    .array(eventSchema.omit({ clockAheadMs: true }))
+    .min(1)
+    .max(MAX_EVENTS),
+});
+
+export const EVENT_REFUSALS = [
+  'invalid',
+  'no-lesson',
+  'no-student',
+  'no-consent',
+  'id-taken',
+  'no-target',
+] as const;
+export const refusedEventSchema = z.strictObject({
+  /** As it was sent; empty when it had none. */
+  id: z.string(),
+  /** Which of the request it was. */
+  index: z.int(),
+  code: z.enum(EVENT_REFUSALS),
+  message: z.string(),
+  issues: z.array(issueSchema),
+});
+/** What became of each event, by its id as it was sent. */
 export const eventReceiptSchema = z.strictObject({
-  stored: z.array(idSchema),
-  known: z.array(idSchema),
+  stored: z.array(z.string()),
+  known: z.array(z.string()),
   refused: z.array(refusedEventSchema),
+  /** How far the device's clock is ahead of the server's. */
+  clockAheadMs: z.int(),
 });
 export type EventReceipt = z.infer<typeof eventReceiptSchema>;
 

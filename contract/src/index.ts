@@ -1,6 +1,7 @@
 export * from './common';
 export * from './error';
 export * from './document-file';
+export * from './shapes';
 export * from './endpoint';
 export * from './rig';
 export * from './rig-parts';

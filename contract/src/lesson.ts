@@ -1,11 +1,13 @@
 import { MAX_GROUP } from '@doceo/core';
 import * as z from 'zod';
 import { idSchema, instantSchema } from './common';
+import { planBodySchema } from './plan';
 
 /** A plan on a day, at a water, with students; their order is the order of the plan's lanes. */
 export const lessonSchema = z
   .strictObject({
-    planId: idSchema,
+    /** Null for a lesson that goes on with its copy of a plan that is gone. */
+    planId: idSchema.nullable(),
     waterId: idSchema,
     startsAt: instantSchema,
     studentIds: z.array(idSchema).max(MAX_GROUP),
@@ -16,6 +18,7 @@ export const lessonSchema = z
   });
 export type Lesson = z.infer<typeof lessonSchema>;
 
+/** A lesson with the plan as it is taught in it: the one it was made from may have gone, or may no longer be shared. */
 export const savedLessonSchema = z.strictObject({
   id: idSchema,
   ...lessonSchema.shape,
@@ -24,3 +27,11 @@ export const savedLessonSchema = z.strictObject({
   waterName: z.string(),
 });
 export type SavedLesson = z.infer<typeof savedLessonSchema>;
+
+/** The plan as it is taught in a lesson. It follows the plan until the lesson is over. */
+export const lessonPlanSchema = z.strictObject({
+  lessonId: idSchema,
+  title: z.string(),
+  body: planBodySchema,
+});
+export type LessonPlan = z.infer<typeof lessonPlanSchema>;

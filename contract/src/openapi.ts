@@ -38,7 +38,13 @@ function operation(endpoint: Endpoint): Json {
     ...(endpoint.access === 'user' ? { security: [{ session: [] }] } : {}),
     ...(parameters.length > 0 ? { parameters } : {}),
     ...(['post', 'put'].includes(endpoint.method)
-      ? { requestBody: { content: { 'application/json': { schema: jsonSchema(endpoint.body, 'input') } } } }
+      ? {
+          requestBody: {
+            content: {
+              'application/json': { schema: jsonSchema(endpoint.describedBody ?? endpoint.body, 'input') },
+            },
+          },
+        }
       : {}),
     responses: {
       200: {

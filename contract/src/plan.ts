@@ -1,4 +1,5 @@
 import {
+  type Block,
   BLOCK_KINDS,
   findDrill,
   findFault,
@@ -9,19 +10,16 @@ import {
   WATER_KINDS,
 } from '@doceo/core';
 import * as z from 'zod';
-import { idSchema, instantSchema, lineSchema, textSchema, versionSchema } from './common';
+import { idSchema, instantSchema, libraryIdSchema, lineSchema, textSchema, versionSchema } from './common';
 import { driftSetupSchema } from './drift';
+import type { Issue } from './error';
 import { rigNameSchema, rigSchema } from './rig';
 
 export const blockSchema = z.strictObject({
   id: idSchema,
   kind: z.enum(BLOCK_KINDS),
   title: lineSchema(80),
-  drillId: z
-    .string()
-    .max(60)
-    .refine((id) => findDrill(id) !== undefined, 'is no drill of the library')
-    .nullable(),
+  drillId: libraryIdSchema.nullable(),
   startMin: z.int().min(0).max(1440),
   durationMin: z.int().min(5).max(480),
   lane: z
@@ -32,14 +30,7 @@ export const blockSchema = z.strictObject({
   place: z.enum(PLACE_KINDS),
   rigId: idSchema.nullable(),
   cue: textSchema(160),
-  watchFor: z
-    .array(
-      z
-        .string()
-        .max(60)
-        .refine((id) => findFault(id) !== undefined, 'is no known fault'),
-    )
-    .max(12),
+  watchFor: z.array(libraryIdSchema).max(12),
   note: textSchema(1000),
   drift: driftSetupSchema.optional(),
 });
@@ -70,6 +61,25 @@ export const planBodySchema = z
       seen.add(block.id);
     });
   }) satisfies z.ZodType<PlanBody>;
+
+/**
+ * What a plan names that the library does not have. A plan that named it before may go on doing so.
+ *
+ * @param before the plan as it is stored, null for a new one
+ */
+export function goneFromLibrary(plan: PlanBody, before: PlanBody | null): Issue[] {
+  const named = (block: Block): string[] => [...(block.drillId ? [block.drillId] : []), ...block.watchFor];
+  const old = new Set(before?.blocks.flatMap(named));
+  const gone = (path: string, message: string): Issue => ({ path, code: 'gone', message });
+  return plan.blocks.flatMap(({ drillId, watchFor }, i) => [
+    ...(drillId && !findDrill(drillId) && !old.has(drillId)
+      ? [gone(`body.blocks[${i}].drillId`, 'is no drill of the library')]
+      : []),
+    ...watchFor.flatMap((id, n) =>
+      findFault(id) || old.has(id) ? [] : [gone(`body.blocks[${i}].watchFor[${n}]`, 'is no known fault')],
+    ),
+  ]);
+}
 
 export const planTitleSchema = lineSchema(80);
 

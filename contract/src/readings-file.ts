@@ -25,12 +25,16 @@ const NAMES = Object.keys(COLUMNS) as Column[];
 const DEPTH = 'water_depth_m';
 const instant = z.iso.datetime({ offset: true });
 
-/** The id of a reading: the same moment, kind and depth at a water is the same reading, whoever types it. */
+/**
+ * The id of a reading: the same moment, kind and depth is the same reading, however often it is typed.
+ *
+ * @param seed where it was read, and by whom: two people who read the same have each their own
+ */
 export function readingId(
-  waterId: string,
+  seed: string,
   { atMs, what, depthM }: Omit<ConditionReading, 'id' | 'value'>,
 ): string {
-  return deterministicId(`reading/${waterId}/${atMs}/${what}/${depthM ?? ''}`);
+  return deterministicId(`reading/${seed}/${atMs}/${what}/${depthM ?? ''}`);
 }
 
 /** The text of a file of readings, a line for every moment and depth. */
@@ -55,12 +59,12 @@ export function writeReadings(readings: readonly ConditionReading[]): string {
  *
  * @param nowMs readings from later than this are refused
  */
-export function readReadings(text: string, waterId: string, nowMs: number): ReadFile<ConditionReading[]> {
+export function readReadings(text: string, seed: string, nowMs: number): ReadFile<ConditionReading[]> {
   const columns = { needed: ['time'], optional: [DEPTH, ...NAMES] };
   const { file: rows, issues: broken } = readCsv(text, columns, READINGS_FILE_MOST);
   if (broken) return { file: null, issues: broken };
   const issues: Issue[] = [];
-  const readings = rows.flatMap((row) => readingsOf(row, waterId, nowMs, issues));
+  const readings = rows.flatMap((row) => readingsOf(row, seed, nowMs, issues));
   if (issues.length === 0 && readings.length === 0)
     issues.push({ path: 'file', code: 'invalid', message: 'holds no readings' });
   if (readings.length > MOST_READINGS)
@@ -74,7 +78,7 @@ export function readReadings(text: string, waterId: string, nowMs: number): Read
 
 function readingsOf(
   { line, cells }: CsvRow,
-  waterId: string,
+  seed: string,
   nowMs: number,
   issues: Issue[],
 ): ConditionReading[] {
@@ -103,6 +107,6 @@ function readingsOf(
     const value = number(name, from, to);
     if (value === null) return [];
     const reading = { atMs, what, value, depthM: what === 'waterC' ? depthM : null };
-    return [{ id: readingId(waterId, reading), ...reading }];
+    return [{ id: readingId(seed, reading), ...reading }];
   });
 }

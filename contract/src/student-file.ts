@@ -8,8 +8,10 @@ import { studentSchema } from './student';
 export const STUDENT_FILE_FORMAT = 'doceo-student';
 export const STUDENT_FILE_VERSION = 1;
 
-/** Longest file that is read, characters; some twenty thousand entries. */
-export const STUDENT_FILE_MOST = 8_000_000;
+/** Most entries of one student: some twenty seasons of the keenest. */
+export const MOST_STUDENT_EVENTS = 200_000;
+/** Longest file that is read, characters; room for all of them. */
+export const STUDENT_FILE_MOST = 80_000_000;
 
 /** Everything there is about one student, for the student to take along. */
 export const studentFileSchema = z
@@ -27,9 +29,9 @@ export const studentFileSchema = z
           startsAt: instantSchema,
         }),
       )
-      .max(2000),
-    events: z.array(eventSchema).max(50_000),
-    readings: z.array(takenReadingSchema).max(1000),
+      .max(20_000),
+    events: z.array(eventSchema).max(MOST_STUDENT_EVENTS),
+    readings: z.array(takenReadingSchema).max(20_000),
   })
   .superRefine(({ student, lessons, events, readings }, context) => {
     const known = new Set(lessons.map(({ id }) => id));

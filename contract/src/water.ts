@@ -51,5 +51,11 @@ export const waterSchema = z.strictObject({
   calendar: calendarSchema.nullable().default(null),
 }) satisfies z.ZodType<Water>;
 
-export const savedWaterSchema = z.strictObject({ id: idSchema, water: waterSchema, mine: z.boolean() });
+export const savedWaterSchema = z.strictObject({
+  id: idSchema,
+  water: waterSchema,
+  mine: z.boolean(),
+  /** Whether the user may draw in it, log readings and tick its card. */
+  editable: z.boolean(),
+});
 export type SavedWater = z.infer<typeof savedWaterSchema>;

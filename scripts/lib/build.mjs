@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ROOT, run } from './shell.mjs';
 
@@ -38,6 +38,8 @@ export async function buildPrograms() {
   const entries = {
     server: 'server/src/main.ts',
     compute: 'server/src/compute/main.ts',
+    account: 'server/src/accounts/main.ts',
+    fuzz: 'server/src/fuzz/main.ts',
     bench: 'server/src/bench/main.ts',
     'fit-worker': 'server/src/skill-fit/fit-worker.ts',
     screenshots: 'e2e/src/screenshots.ts',
@@ -68,16 +70,41 @@ export async function buildPrograms() {
   });
 }
 
+/** Parts of the build that only making a PDF needs: fetched when one is made, not kept on every device. */
+function onlyForPdf(stats) {
+  const { outputs } = JSON.parse(readFileSync(stats, 'utf8'));
+  return new Set(
+    Object.entries(outputs)
+      .filter(([, { inputs }]) => Object.keys(inputs).some((path) => path.includes('node_modules/pdfmake/')))
+      .map(([file]) => file.split('/').at(-1)),
+  );
+}
+
 /** The worker that keeps the application on the device, with the list of what it keeps. */
 function buildServiceWorker() {
   const folder = join(ROOT, 'dist/web');
+  const stats = join(folder, 'stats.json');
+  const left = onlyForPdf(stats);
+  rmSync(stats);
+  const hashOf = (file) =>
+    createHash('sha256')
+      .update(readFileSync(join(folder, file)))
+      .digest('hex')
+      .slice(0, 16);
   const files = readdirSync(folder, { recursive: true })
     .map(String)
     .filter((file) => statSync(join(folder, file)).isFile())
-    .filter((file) => !/^(index\.html|service-worker\.js|3rdpartylicenses\.txt)$/.test(file))
+    .filter(
+      (file) => !/^(index\.html|service-worker\.js|3rdpartylicenses\.txt)$/.test(file) && !left.has(file),
+    )
     .sort();
-  const hash = createHash('sha256');
-  for (const file of [...files, 'index.html']) hash.update(file).update(readFileSync(join(folder, file)));
+  const manifest = [
+    { url: '/', revision: hashOf('index.html') },
+    ...files.map((file) => ({
+      url: `/${file}`,
+      revision: /-[A-Z0-9]{8}\.\w+$/.test(file) ? null : hashOf(file),
+    })),
+  ];
   const defined = (name, value) => `--define:${name}=${JSON.stringify(value)}`;
   run('npx', [
     'esbuild',
@@ -87,11 +114,8 @@ function buildServiceWorker() {
     '--format=iife',
     '--log-level=warning',
     `--outfile=${join(folder, 'service-worker.js')}`,
-    defined(
-      'BUILD_FILES',
-      files.map((file) => `/${file}`),
-    ),
-    defined('BUILD_NAME', hash.digest('hex').slice(0, 16)),
+    defined('BUILD_FILES', manifest),
+    defined('process.env.NODE_ENV', 'production'),
   ]);
 }
 
@@ -110,7 +134,7 @@ export function buildWeb() {
     ],
     () => {
       console.log('Building the web application ...');
-      run('npx', ['ng', 'build', 'web', '--progress=false'], {
+      run('npx', ['ng', 'build', 'web', '--progress=false', '--stats-json'], {
         stdio: ['ignore', 'ignore', 'inherit'],
         env: { ...process.env, NG_CLI_ANALYTICS: 'false' },
       });

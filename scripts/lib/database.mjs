@@ -1,6 +1,6 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
-import { existsSync, mkdirSync, openSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, openSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { connect, createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -122,19 +122,23 @@ export async function startDatabase(folder, { fast = false } = {}) {
   return { url: url(port), port, pid, stop };
 }
 
+/** Made beside its place and moved there when it is whole: one that was killed midway leaves nothing half. */
 function install(data) {
+  const made = `${data}.new`;
+  rmSync(made, { recursive: true, force: true });
   const args = [
     '--no-defaults',
-    `--datadir=${data}`,
+    `--datadir=${made}`,
     '--auth-root-authentication-method=socket',
     '--skip-test-db',
     ...(process.getuid?.() === 0 ? ['--user=root'] : []),
   ];
   const result = spawnSync(findProgram('mariadb-install-db'), args, { encoding: 'utf8' });
   if (result.status !== 0) {
-    rmSync(data, { recursive: true, force: true });
+    rmSync(made, { recursive: true, force: true });
     throw new Error(`The database could not be made: ${result.stderr || result.stdout}`);
   }
+  renameSync(made, data);
 }
 
 /** Run by the server itself at each start, one statement a line; safe to repeat. */

@@ -1,4 +1,4 @@
-CREATE TABLE users (
+CREATE TABLE IF NOT EXISTS users (
   id CHAR(36) CHARACTER SET ascii NOT NULL PRIMARY KEY,
   email VARCHAR(190) NOT NULL,
   name VARCHAR(80) NOT NULL,
@@ -9,13 +9,13 @@ CREATE TABLE users (
   UNIQUE KEY users_email (email)
 );
 
-CREATE TABLE circles (
+CREATE TABLE IF NOT EXISTS circles (
   id CHAR(36) CHARACTER SET ascii NOT NULL PRIMARY KEY,
   name VARCHAR(80) NOT NULL,
   created_at DATETIME(3) NOT NULL DEFAULT UTC_TIMESTAMP(3)
 );
 
-CREATE TABLE circle_members (
+CREATE TABLE IF NOT EXISTS circle_members (
   circle_id CHAR(36) CHARACTER SET ascii NOT NULL,
   user_id CHAR(36) CHARACTER SET ascii NOT NULL,
   role ENUM('owner', 'editor', 'reader') NOT NULL,
@@ -25,7 +25,7 @@ CREATE TABLE circle_members (
   FOREIGN KEY (user_id) REFERENCES users (id) ON DELETE CASCADE
 );
 
-CREATE TABLE waters (
+CREATE TABLE IF NOT EXISTS waters (
   id CHAR(36) CHARACTER SET ascii NOT NULL PRIMARY KEY,
   owner_id CHAR(36) CHARACTER SET ascii NOT NULL,
   circle_id CHAR(36) CHARACTER SET ascii NULL,
@@ -37,7 +37,7 @@ CREATE TABLE waters (
   FOREIGN KEY (circle_id) REFERENCES circles (id) ON DELETE SET NULL
 );
 
-CREATE TABLE students (
+CREATE TABLE IF NOT EXISTS students (
   id CHAR(36) CHARACTER SET ascii NOT NULL PRIMARY KEY,
   owner_id CHAR(36) CHARACTER SET ascii NOT NULL,
   name VARCHAR(80) NOT NULL,
@@ -51,7 +51,7 @@ CREATE TABLE students (
   FOREIGN KEY (owner_id) REFERENCES users (id) ON DELETE CASCADE
 );
 
-CREATE TABLE student_access (
+CREATE TABLE IF NOT EXISTS student_access (
   student_id CHAR(36) CHARACTER SET ascii NOT NULL,
   user_id CHAR(36) CHARACTER SET ascii NOT NULL,
   PRIMARY KEY (student_id, user_id),
@@ -60,7 +60,7 @@ CREATE TABLE student_access (
   FOREIGN KEY (user_id) REFERENCES users (id) ON DELETE CASCADE
 );
 
-CREATE TABLE rigs (
+CREATE TABLE IF NOT EXISTS rigs (
   id CHAR(36) CHARACTER SET ascii NOT NULL PRIMARY KEY,
   owner_id CHAR(36) CHARACTER SET ascii NOT NULL,
   name VARCHAR(80) NOT NULL,
@@ -71,7 +71,7 @@ CREATE TABLE rigs (
   FOREIGN KEY (owner_id) REFERENCES users (id) ON DELETE CASCADE
 );
 
-CREATE TABLE plans (
+CREATE TABLE IF NOT EXISTS plans (
   id CHAR(36) CHARACTER SET ascii NOT NULL PRIMARY KEY,
   owner_id CHAR(36) CHARACTER SET ascii NOT NULL,
   circle_id CHAR(36) CHARACTER SET ascii NULL,
@@ -89,7 +89,7 @@ CREATE TABLE plans (
   FOREIGN KEY (circle_id) REFERENCES circles (id) ON DELETE SET NULL
 );
 
-CREATE TABLE lessons (
+CREATE TABLE IF NOT EXISTS lessons (
   id CHAR(36) CHARACTER SET ascii NOT NULL PRIMARY KEY,
   owner_id CHAR(36) CHARACTER SET ascii NOT NULL,
   plan_id CHAR(36) CHARACTER SET ascii NOT NULL,
@@ -101,7 +101,7 @@ CREATE TABLE lessons (
   FOREIGN KEY (water_id) REFERENCES waters (id)
 );
 
-CREATE TABLE lesson_students (
+CREATE TABLE IF NOT EXISTS lesson_students (
   lesson_id CHAR(36) CHARACTER SET ascii NOT NULL,
   student_id CHAR(36) CHARACTER SET ascii NOT NULL,
   lane TINYINT UNSIGNED NOT NULL,
@@ -112,7 +112,7 @@ CREATE TABLE lesson_students (
 );
 
 -- Only ever added to. `seq` is the order in which the server got them, `at_ms` what the device's clock said.
-CREATE TABLE events (
+CREATE TABLE IF NOT EXISTS events (
   seq BIGINT UNSIGNED NOT NULL AUTO_INCREMENT PRIMARY KEY,
   id CHAR(36) CHARACTER SET ascii NOT NULL,
   lesson_id CHAR(36) CHARACTER SET ascii NOT NULL,
@@ -132,14 +132,14 @@ CREATE TABLE events (
   FOREIGN KEY (recorded_by) REFERENCES users (id)
 );
 
-CREATE TABLE sessions (
+CREATE TABLE IF NOT EXISTS sessions (
   session_id VARCHAR(128) CHARACTER SET ascii NOT NULL PRIMARY KEY,
   expires INT UNSIGNED NOT NULL,
   data MEDIUMTEXT NULL,
   KEY sessions_expires (expires)
 );
 
-CREATE TABLE rate_limits (
+CREATE TABLE IF NOT EXISTS rate_limits (
   id VARCHAR(255) NOT NULL PRIMARY KEY,
   hits INT UNSIGNED NOT NULL,
   resets_at DATETIME(3) NOT NULL

@@ -1,5 +1,5 @@
 -- Who looked at the record of a student, once an hour and person. Gone with the student.
-CREATE TABLE looks (
+CREATE TABLE IF NOT EXISTS looks (
   student_id CHAR(36) CHARACTER SET ascii NOT NULL,
   user_id CHAR(36) CHARACTER SET ascii NOT NULL,
   what ENUM('record', 'export') NOT NULL,

@@ -1,5 +1,5 @@
 -- Stretches of a river seen from above, as JSON.
-CREATE TABLE beats (
+CREATE TABLE IF NOT EXISTS beats (
   id CHAR(36) CHARACTER SET ascii NOT NULL PRIMARY KEY,
   water_id CHAR(36) CHARACTER SET ascii NOT NULL,
   place TINYINT UNSIGNED NOT NULL,

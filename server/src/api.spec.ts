@@ -50,28 +50,13 @@ describe('the API', () => {
     it('can be registered once, and see nothing of others', async () => {
       const agent = supertest.agent(test.app);
       const account = { email: 'New@Example.org', password: 'ten letters', name: 'Somebody New' };
-      expect((await agent.post('/api/session/register').send(account).expect(200)).body.user.email).toBe(
+      await agent.post('/api/session/register').send(account).expect(200);
+      const { email, password } = account;
+      expect((await agent.post('/api/session').send({ email, password }).expect(200)).body.user.email).toBe(
         'new@example.org',
       );
       for (const path of ['plans', 'lessons', 'students', 'waters', 'rigs', 'circles'])
         expect((await agent.get(`/api/${path}`).expect(200)).body).toEqual([]);
-      expect((await supertest(test.app).post('/api/session/register').send(account)).body.error.code).toBe(
-        'already-exists',
-      );
-    });
-
-    it('are refused after ten wrong tries', async () => {
-      const codes: number[] = [];
-      for (let i = 0; i < 12; i++)
-        codes.push(
-          (
-            await supertest(test.app)
-              .post('/api/session')
-              .send({ email: 'tried@example.org', password: `${i}` })
-          ).status,
-        );
-      expect(codes.slice(0, 10).every((code) => code === 401)).toBe(true);
-      expect(codes.slice(10)).toEqual([429, 429]);
     });
   });
 
@@ -194,20 +179,5 @@ describe('the API', () => {
       ...river.water,
       rules: { ...river.water.rules, checkedOn: null, checkedBy: null },
     });
-  });
-
-  it('keeps a circle with an owner', async () => {
-    expect(
-      (await lead.post(`/api/circles/${SCHOOL.id}/members`).send({ email: LEAD.email, role: 'reader' }))
-        .status,
-    ).toBe(400);
-    expect(
-      (
-        await lead
-          .post(`/api/circles/${SCHOOL.id}/members`)
-          .send({ email: 'nobody@example.org', role: 'reader' })
-      ).body.error.issues[0].path,
-    ).toBe('email');
-    expect((await lead.delete(`/api/circles/${SCHOOL.id}/members/${LEAD.id}`)).status).toBe(400);
   });
 });

@@ -56,7 +56,10 @@ describe('conditions of a day at a water', () => {
     await put([one]).expect(200);
     await put([one]).expect(200);
     const { hours, readings } = await day('2026-06-10');
-    expect([hours[12]!.waterC, readings]).toEqual([21.5, [one]]);
+    expect(hours[12]!.waterC).toBe(21.5);
+    expect(readings).toEqual([
+      { ...one, by: 'Maren Voss', mine: true, enteredAt: expect.stringMatching(/T.*Z$/) },
+    ]);
     await lead.delete(`/api/waters/${river!.id}/readings/${one.id}`).expect(200);
     expect(await day('2026-06-10')).toEqual(before);
   });

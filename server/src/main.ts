@@ -2,19 +2,23 @@ import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
 import { pino } from 'pino';
-import { migrate } from './db/migrate';
 import { openPool } from './db/pool';
+import { prepareDatabase } from './db/prepare';
 import { createApp } from './http/app';
 import { seedDemo } from './seed/seed-demo';
 import { readSettings } from './settings';
 
 const settings = readSettings(process.env);
 const log = pino({ level: settings.DOCEO_LOG });
-const done = await migrate(settings.DOCEO_DB_URL, join(settings.DOCEO_ROOT, 'server/migrations'));
+const done = await prepareDatabase(
+  settings.DOCEO_DB_URL,
+  join(settings.DOCEO_ROOT, 'server/migrations'),
+  async (db) => {
+    if (settings.DOCEO_DEMO && (await seedDemo(db, new Date()))) log.info('demo scenario loaded');
+  },
+);
 if (done.length > 0) log.info({ migrations: done }, 'schema brought up to date');
 const pool = openPool(settings.DOCEO_DB_URL);
-if (settings.DOCEO_DEMO && (await seedDemo(pool, new Date()))) log.info('demo scenario loaded');
-
 const { app, close } = createApp(pool, settings, log);
 const server = createServer(app);
 server.listen(settings.PORT, settings.HOST, () => {

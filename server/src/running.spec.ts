@@ -2,8 +2,8 @@ import { DEFAULT_SCHOOLS } from '@doceo/core';
 import { join } from 'node:path';
 import { FELLOW, LEAD } from '@doceo/demo';
 import supertest from 'supertest';
-import { migrate } from './db/migrate';
-import { rows, transaction, write } from './db/pool';
+import { rows, write } from './db/pool';
+import { prepareDatabase } from './db/prepare';
 import { HttpError, toHttpError } from './http/errors';
 import { seedDemo } from './seed/seed-demo';
 import { readSettings } from './settings';
@@ -35,7 +35,20 @@ describe('errors', () => {
     [{ code: 'PROTOCOL_CONNECTION_LOST' }, 503],
     [{ code: 'ER_DUP_ENTRY' }, 409],
     [{ type: 'entity.too.large' }, 413],
-    [{ type: 'entity.parse.failed' }, 400],
+    [{ type: 'entity.parse.failed', status: 400 }, 400],
+    [{ code: 'Z_DATA_ERROR', status: 400 }, 400],
+    [{ code: 'ER_LOCK_DEADLOCK', sqlState: '40001' }, 503],
+    [{ code: 'ER_LOCK_WAIT_TIMEOUT' }, 503],
+    [{ code: 'ER_CON_COUNT_ERROR' }, 503],
+    [{ code: 'ER_DISK_FULL' }, 503],
+    [{ code: 'ER_RECORD_FILE_FULL' }, 503],
+    [{ code: 'ER_OPTION_PREVENTS_STATEMENT' }, 503],
+    [{ code: 'ER_UNKNOWN_COM_ERROR', errno: 1047 }, 503],
+    [{ code: 'PROTOCOL_SEQUENCE_TIMEOUT' }, 503],
+    [{ code: 'UNKNOWN_CODE_1969', errno: 1969 }, 503],
+    [{ code: 'ER_NO_REFERENCED_ROW_2' }, 404],
+    [{ code: 'ER_ROW_IS_REFERENCED_2' }, 409],
+    [{ code: 'ER_CONSTRAINT_FAILED' }, 400],
     [new URIError('%'), 404],
     [new HttpError('forbidden'), 403],
     [new Error('surprise'), 500],
@@ -56,7 +69,9 @@ describe('a running server', () => {
   it('runs each migration once', async () => {
     const [{ name } = { name: '' }] = await rows<{ name: string }>(test.pool, 'SELECT DATABASE() AS name');
     const url = (process.env['DOCEO_TEST_DB_URL'] ?? '').replace(/\/doceo$/, `/${name}`);
-    expect(await migrate(url, join(process.env['DOCEO_ROOT'] ?? '', 'server/migrations'))).toEqual([]);
+    expect(await prepareDatabase(url, join(process.env['DOCEO_ROOT'] ?? '', 'server/migrations'))).toEqual(
+      [],
+    );
     expect((await rows(test.pool, 'SELECT name FROM migrations')).length).toBeGreaterThan(0);
   });
 
@@ -65,7 +80,7 @@ describe('a running server', () => {
   it('rolls back all of a transaction when a part fails', async () => {
     const before = await rows(test.pool, 'SELECT id FROM circles');
     await expect(
-      transaction(test.pool, async (db) => {
+      test.pool.transaction(async (db) => {
         await write(db, 'DELETE FROM circle_members');
         await write(db, 'DELETE FROM no_such_table');
       }),
@@ -108,6 +123,7 @@ describe('a running server', () => {
       .post('/api/session/register')
       .send({ email: 'gone@example.org', password: 'ten letters', name: 'Gone' })
       .expect(200);
+    await agent.post('/api/session').send({ email: 'gone@example.org', password: 'ten letters' }).expect(200);
     await write(test.pool, "DELETE FROM users WHERE email = 'gone@example.org'");
     await agent.get('/api/plans').expect(401);
     expect((await agent.get('/api/session').expect(200)).body.user).toBeNull();

@@ -11,6 +11,8 @@ const settingsSchema = z.object({
   HOST: z.string().default('127.0.0.1'),
   PORT: z.coerce.number().int().min(0).max(65535).default(4200),
   DOCEO_DEMO: flag.default(false),
+  DOCEO_REGISTRATION: z.enum(['open', 'closed']).default('open'),
+  DOCEO_METRICS: flag.default(false),
   DOCEO_SECURE_COOKIES: flag.default(false),
   DOCEO_TRUST_PROXY: flag.default(false),
   DOCEO_ROOT: z.string().default(process.cwd()),

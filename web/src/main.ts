@@ -1,8 +1,6 @@
 import { bootstrapApplication } from '@angular/platform-browser';
 import { AppComponent } from './app/app.component';
 import { appConfig } from './app/app.config';
+import { AppVersion } from './app/shell/app-version';
 
-void bootstrapApplication(AppComponent, appConfig);
-
-// Where a browser has none, the application runs as it is, with the network.
-if ('serviceWorker' in navigator) void navigator.serviceWorker.register('/service-worker.js');
+void bootstrapApplication(AppComponent, appConfig).then((app) => app.injector.get(AppVersion).watch());

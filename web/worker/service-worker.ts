@@ -1,63 +1,30 @@
+import { cleanupOutdatedCaches, createHandlerBoundToURL, precacheAndRoute } from 'workbox-precaching';
+import { NavigationRoute, registerRoute } from 'workbox-routing';
+
 /**
  * Keeps the application on the device, so that it starts without a network. Only files of the build and the page
  * itself: data are kept by the application's own stores.
  *
- * A new build waits until no tab uses the old one; until then both the old page and its files come from its own cache.
+ * The page comes from the same build as its files, always: from the device once it is kept there. A newer build waits
+ * until the application says that it may take over.
  */
 declare const self: ServiceWorkerGlobalScope;
-/** Filled in by the build: every file of it, and a name that changes with any of them. */
-declare const BUILD_FILES: string[];
-declare const BUILD_NAME: string;
+/** Filled in by the build: every file of it with its hash, null where the name has it; the page among them. */
+declare const BUILD_FILES: { url: string; revision: string | null }[];
 
-const CACHE = `doceo-${BUILD_NAME}`;
-const PAGE = '/';
-/** A page that the network does not bring in this time comes from the device, milliseconds. */
-const PAGE_WAIT_MS = 2500;
+precacheAndRoute(BUILD_FILES);
+cleanupOutdatedCaches();
+// All addresses have the same page. The API is no page, and files that are missing are missing.
+registerRoute(
+  new NavigationRoute(createHandlerBoundToURL('/'), { denylist: [/^\/api\//, /^\/metrics$/, /\.\w+$/] }),
+);
 
-self.addEventListener('install', (event) => {
-  event.waitUntil(caches.open(CACHE).then((cache) => cache.addAll([PAGE, ...BUILD_FILES])));
+self.addEventListener('message', (event) => {
+  const { type } = event.data as { type?: string };
+  if (type === 'SKIP_WAITING') void self.skipWaiting();
+  if (type === 'COUNT_TABS')
+    event.waitUntil(
+      self.clients.matchAll({ type: 'window' }).then((tabs) => event.ports[0]?.postMessage(tabs.length)),
+    );
 });
-
-self.addEventListener('activate', (event) => {
-  event.waitUntil(
-    caches
-      .keys()
-      .then((names) =>
-        Promise.all(
-          names
-            .filter((name) => name.startsWith('doceo-') && name !== CACHE)
-            .map((name) => caches.delete(name)),
-        ),
-      )
-      .then(() => self.clients.claim()),
-  );
-});
-
-self.addEventListener('fetch', (event) => {
-  const { request } = event;
-  const url = new URL(request.url);
-  if (request.method !== 'GET' || url.origin !== self.location.origin) return;
-  if (request.mode === 'navigate') event.respondWith(page(request));
-  else if (BUILD_FILES.includes(url.pathname)) event.respondWith(file(request));
-});
-
-/** The page of the server when it answers soon, else the one on the device; all addresses have the same page. */
-async function page(request: Request): Promise<Response> {
-  const kept = await (await caches.open(CACHE)).match(PAGE);
-  if (!kept) return fetch(request);
-  try {
-    // By its address: a request of a navigation cannot be given a time limit.
-    const fresh = await fetch(request.url, {
-      credentials: 'same-origin',
-      signal: AbortSignal.timeout(PAGE_WAIT_MS),
-    });
-    return fresh.ok ? fresh : kept;
-  } catch {
-    return kept;
-  }
-}
-
-async function file(request: Request): Promise<Response> {
-  return (await (await caches.open(CACHE)).match(request, { ignoreSearch: true })) ?? fetch(request);
-}
-export {};
+self.addEventListener('activate', (event) => event.waitUntil(self.clients.claim()));

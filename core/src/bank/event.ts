@@ -37,5 +37,7 @@ export interface BankEvent {
   deviceId: string;
   /** Device clock, epoch milliseconds. */
   atMs: number;
+  /** How far that clock was ahead of the server's, ms; negative when behind, left out when they agreed. */
+  clockAheadMs?: number | undefined;
   body: BankEventBody;
 }

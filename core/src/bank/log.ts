@@ -6,7 +6,7 @@ import type { BankEvent } from './event';
  * The events that stand: each id once, undone ones and the undos themselves left out, in the order of time.
  *
  * The result depends only on the set of events, so that devices may deliver in any order, more than once.
- * An undo may itself be undone, which brings the event back.
+ * An undo may itself be undone, which brings the event back. `atMs` of what is returned is the corrected time.
  */
 export function standing(events: readonly BankEvent[]): BankEvent[] {
   const unique = new Map(events.map((event) => [event.id, event]));
@@ -17,7 +17,14 @@ export function standing(events: readonly BankEvent[]): BankEvent[] {
   }
   const undone = (id: string, seen: readonly string[]): boolean =>
     undosOf.get(id)?.some((undo) => !seen.includes(undo) && !undone(undo, [...seen, undo])) ?? false;
-  return inOrder([...unique.values()].filter((event) => event.body.kind !== 'undo' && !undone(event.id, [])));
+  return inOrder(
+    [...unique.values()].filter((event) => event.body.kind !== 'undo' && !undone(event.id, [])).map(onTime),
+  );
+}
+
+/** The event at the time when it happened: a clock that was ahead or behind is put right. */
+function onTime(event: BankEvent): BankEvent {
+  return event.clockAheadMs ? { ...event, atMs: event.atMs - event.clockAheadMs } : event;
 }
 
 /** Attempts of one student for the tracing. */

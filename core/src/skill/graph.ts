@@ -74,3 +74,8 @@ export function faultsOfStrand(strand: Skill['strand']): string[] {
     if (skill.strand === strand) for (const id of skill.faults) times.set(id, (times.get(id) ?? 0) + 1);
   return [...times].sort((a, b) => b[1] - a[1]).map(([id]) => id);
 }
+
+/** The name of a skill; of one that is gone from the graph what its id says, so that old records still read. */
+export function skillName(id: string): string {
+  return SKILLS.has(id) ? SKILLS.get(id).name : (id.split('.').at(-1) ?? id).replaceAll('-', ' ');
+}

@@ -1,7 +1,7 @@
 import { attemptsOf, type BankEvent, faultAttemptsOf, standing } from '../bank';
 import { type Drill, DRILLS } from '../drill';
 import { type Fault, FAULTS } from '../fault';
-import { SKILLS } from '../skill';
+import { skillName } from '../skill';
 
 /** Attempts in a lesson below which a share is not told. */
 const LEAST_ATTEMPTS = 4;
@@ -54,7 +54,7 @@ function skillsGone(
     .filter(({ goods, n, rise }) => goods / n >= 0.5 || rise > 0.1)
     .sort((a, b) => b.rise - a.rise || b.goods / b.n - a.goods / a.n || (a.skillId < b.skillId ? -1 : 1))
     .map(({ skillId, goods, n, rise }) => ({
-      text: `${SKILLS.get(skillId).name}${rise > 0.1 ? ' is coming on' : ' went well'}`,
+      text: `${skillName(skillId)}${rise > 0.1 ? ' is coming on' : ' went well'}`,
       evidence: `${goods} good of ${n}${rise > 0.1 ? `, ${Math.round(rise * 100)} in a hundred more than before` : ''}`,
     }));
 }
@@ -73,7 +73,7 @@ function mostFrequent(now: readonly BankEvent[], studentId: string): Debrief['wo
   const [most] = [...times].sort((a, b) => b[1] - a[1] || (a[0] < b[0] ? -1 : 1));
   const fault = most && most[1] >= LEAST_FAULTS ? FAULTS.find(({ id }) => id === most[0]) : undefined;
   if (!most || !fault) return null;
-  return { fault, times: most[1], skillName: SKILLS.get(skillOf(now, fault.id)).name };
+  return { fault, times: most[1], skillName: skillName(skillOf(now, fault.id)) };
 }
 
 function skillOf(now: readonly BankEvent[], faultId: string): string {

@@ -1,19 +1,10 @@
-import type { SavedLesson, SavedStudent } from '@doceo/contract';
+import type { SavedStudent } from '@doceo/contract';
 import type { BankEvent } from '@doceo/core';
 import fc from 'fast-check';
-import { admit, type AdmissionFacts } from './admission';
+import { admit as admitArrivals, type AdmissionFacts, type LessonFacts, readArrivals } from './admission';
 
 const LESSON = 'lesson';
-const lesson = (id: string, studentIds: string[]): SavedLesson => ({
-  id,
-  planId: 'p',
-  waterId: 'w',
-  startsAt: '2026-06-10T07:30:00Z',
-  studentIds,
-  planTitle: '',
-  lengthMin: 60,
-  waterName: '',
-});
+const lesson = (studentIds: string[]): LessonFacts => ({ startsAt: '2026-06-10T07:30:00Z', studentIds });
 const student = (
   id: string,
   bornOn: string | null,
@@ -32,7 +23,7 @@ const student = (
   },
 });
 const facts = (stored: [string, string][] = []): AdmissionFacts => ({
-  lessons: new Map([LESSON, 'second'].map((id) => [id, lesson(id, ['adult', 'child', 'unknown-age'])])),
+  lessons: new Map([LESSON, 'second'].map((id) => [id, lesson(['adult', 'child', 'unknown-age'])])),
   students: new Map(
     [
       student('adult', '1980-01-01'),
@@ -55,6 +46,14 @@ const event = (id: string, rest: Partial<BankEvent> = {}): BankEvent => ({
 });
 const undo = (id: string, targetId: string, rest: Partial<BankEvent> = {}): BankEvent =>
   event(id, { body: { kind: 'undo', targetId }, ...rest });
+
+const admit = (events: BankEvent[], known: AdmissionFacts) => {
+  const sorted = admitArrivals(
+    events.map((one, index) => ({ index, sentId: one.id, event: one })),
+    known,
+  );
+  return { ...sorted, fresh: sorted.fresh.map((arrival) => arrival.event) };
+};
 
 describe('admission of bank book events', () => {
   it.each<[string, BankEvent, AdmissionFacts, string]>([
@@ -109,5 +108,46 @@ describe('admission of bank book events', () => {
         },
       ),
     );
+  });
+
+  describe('reads each by itself', () => {
+    const ID = '11111111-1111-4111-8111-111111111111';
+    const good = {
+      id: ID,
+      lessonId: ID,
+      studentId: null,
+      blockId: null,
+      deviceId: ID,
+      atMs: 1,
+      body: { kind: 'note', text: 'fine', aboutId: null },
+    };
+    const attempt = { kind: 'attempt', skillId: 'casting.pause', drillId: null, good: true, faultId: null };
+
+    it.each<[string, unknown, string]>([
+      ['half an emoji', { ...good, body: { ...good.body, text: 'a fine one \ud83c' } }, 'body.text'],
+      ['a skill that is gone', { ...good, body: { ...attempt, skillId: 'casting.gone' } }, 'body.skillId'],
+      ['a drill that is gone', { ...good, body: { ...attempt, drillId: 'gone' } }, 'body.drillId'],
+      [
+        'a fault that is gone',
+        { ...good, body: { ...attempt, good: false, faultId: 'gone' } },
+        'body.faultId',
+      ],
+      ['a kind nobody knows', { ...good, body: { kind: 'song' } }, 'body.kind'],
+      ['nothing', null, ''],
+      ['an id that is no text', { ...good, id: { toString: 1 } }, 'id'],
+    ])('and names %s', (_, value, path) => {
+      const { arrivals, refused } = readArrivals([good, value, { ...good, id: ID.replace('1', '2') }]);
+      expect(arrivals).toHaveLength(2);
+      expect(refused).toEqual([expect.objectContaining({ index: 1, code: 'invalid' })]);
+      expect(refused[0]?.issues[0]?.path).toBe(path);
+    });
+
+    it('takes capitals in an id for the same id, and answers with what was sent', () => {
+      const sent = 'ABCDEFAB-1111-4111-8111-111111111111';
+      const { arrivals } = readArrivals([{ ...good, id: sent }]);
+      expect(arrivals).toEqual([
+        { index: 0, sentId: sent, event: expect.objectContaining({ id: sent.toLowerCase() }) },
+      ]);
+    });
   });
 });

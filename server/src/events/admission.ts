@@ -1,33 +1,75 @@
-import { ageOn, type EventReceipt, type SavedLesson, type SavedStudent } from '@doceo/contract';
+import { ageOn, EVENT_REFUSALS, type Issue, readNewEvent, type SavedStudent } from '@doceo/contract';
 import { ADULT_AGE, type BankEvent } from '@doceo/core';
+
+/** Of a lesson only what admission asks for. */
+export interface LessonFacts {
+  startsAt: string;
+  studentIds: readonly string[];
+}
 
 /** What is known when events arrive. */
 export interface AdmissionFacts {
-  lessons: ReadonlyMap<string, SavedLesson>;
+  lessons: ReadonlyMap<string, LessonFacts>;
   students: ReadonlyMap<string, SavedStudent>;
   /** Lesson of each event id that is stored already, targets of undos included. */
   stored: ReadonlyMap<string, string>;
 }
 
-type Refusal = EventReceipt['refused'][number];
+/** An event that can be read, with what the device calls it and where in the request it stood. */
+export interface Arrival {
+  index: number;
+  /** The id as it was sent; capitals are the same id. */
+  sentId: string;
+  event: BankEvent;
+}
+
+export interface Refusal {
+  index: number;
+  id: string;
+  code: (typeof EVENT_REFUSALS)[number];
+  message: string;
+  issues: Issue[];
+}
+
+/** Reads what arrived, each by itself: one that can never be stored holds up no other. */
+export function readArrivals(values: readonly unknown[]): { arrivals: Arrival[]; refused: Refusal[] } {
+  const arrivals: Arrival[] = [];
+  const refused: Refusal[] = [];
+  values.forEach((value, index) => {
+    const id = (value as { id?: unknown } | null)?.id;
+    const sentId = typeof id === 'string' ? id.replace(/\p{Cs}/gu, '\uFFFD') : '';
+    const read = readNewEvent(value);
+    if ('event' in read) arrivals.push({ index, sentId, event: read.event });
+    else
+      refused.push({
+        index,
+        id: sentId,
+        code: 'invalid',
+        message: `${read.issues[0]?.path ?? 'event'} ${read.issues[0]?.message ?? 'cannot be read'}`,
+        issues: read.issues,
+      });
+  });
+  return { arrivals, refused };
+}
 
 /**
- * Sorts arriving events into new, known and refused. One refused event holds up no other.
+ * Sorts readable events into new, known and refused.
  *
  * An undo may arrive before what it takes back; when that is stored it must belong to the same lesson.
  */
 export function admit(
-  events: readonly BankEvent[],
+  arrivals: readonly Arrival[],
   facts: AdmissionFacts,
-): { fresh: BankEvent[]; known: string[]; refused: Refusal[] } {
-  const fresh = new Map<string, BankEvent>();
-  const known: string[] = [];
+): { fresh: Arrival[]; known: Arrival[]; refused: Refusal[] } {
+  const fresh = new Map<string, Arrival>();
+  const known: Arrival[] = [];
   const refused: Refusal[] = [];
-  for (const event of events) {
+  for (const arrival of arrivals) {
+    const { event, index, sentId } = arrival;
     const refusal = refusalOf(event, facts);
-    if (refusal) refused.push({ id: event.id, ...refusal });
-    else if (facts.stored.has(event.id) || fresh.has(event.id)) known.push(event.id);
-    else fresh.set(event.id, event);
+    if (refusal) refused.push({ index, id: sentId, issues: [], ...refusal });
+    else if (facts.stored.has(event.id) || fresh.has(event.id)) known.push(arrival);
+    else fresh.set(event.id, arrival);
   }
   return { fresh: [...fresh.values()], known, refused };
 }
@@ -35,7 +77,7 @@ export function admit(
 function refusalOf(
   event: BankEvent,
   { lessons, students, stored }: AdmissionFacts,
-): Omit<Refusal, 'id'> | null {
+): Pick<Refusal, 'code' | 'message'> | null {
   const lesson = lessons.get(event.lessonId);
   if (!lesson) return { code: 'no-lesson', message: 'There is no such lesson of yours.' };
   if (stored.has(event.id) && stored.get(event.id) !== event.lessonId)

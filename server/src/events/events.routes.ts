@@ -1,50 +1,76 @@
 import { api } from '@doceo/contract';
 import type { Router } from 'express';
-import { type Pool, transaction } from '../db/pool';
+import { refuseUnless } from '../access/access';
+import type { Pool } from '../db/pool';
 import { route } from '../http/route';
-import { findLesson } from '../lessons/lessons.sql';
-import { ownLesson } from '../lessons/lessons.routes';
+import { findLesson, lockLessons } from '../lessons/lessons.sql';
 import { insertLook } from '../students/privacy.sql';
-import { visibleStudent } from '../students/students.routes';
-import { findStudentsById } from '../students/students.sql';
-import { admit } from './admission';
-import { findEventLessons, findEventsOfLesson, findEventsOfStudents, insertEvents } from './events.sql';
+import { findStudentsById, lockStudents } from '../students/students.sql';
+import { admit, readArrivals } from './admission';
+import { clockAhead, eventClockAhead } from './clock';
+import {
+  findEventLessons,
+  findEventsOfLesson,
+  findEventsOfStudents,
+  findOverview,
+  insertEvents,
+} from './events.sql';
 
 export function eventRoutes(router: Router, pool: Pool): void {
-  route(router, pool, api.events.list, async ({ user, query }) => {
+  route(router, pool, api.events.list, 'signed-in', async ({ user, query }) => {
     if (query.lessonId) {
-      await ownLesson(pool, user.id, query.lessonId);
+      await refuseUnless(pool, user.id, 'see', 'lesson', query.lessonId);
       return findEventsOfLesson(pool, query.lessonId);
     }
     if (query.studentId) {
-      await visibleStudent(pool, user.id, query.studentId);
+      await refuseUnless(pool, user.id, 'see', 'student', query.studentId);
       await insertLook(pool, query.studentId, user.id, 'record');
       return findEventsOfStudents(pool, [query.studentId]);
     }
-    const lesson = await ownLesson(pool, user.id, query.studentsOfLesson ?? '');
-    const students = await findStudentsById(pool, user.id, lesson.studentIds);
-    return findEventsOfStudents(
+    await refuseUnless(pool, user.id, 'see', 'lesson', query.studentsOfLesson ?? '');
+    const lesson = await findLesson(pool, user.id, query.studentsOfLesson ?? '');
+    const students = await findStudentsById(pool, user.id, lesson?.studentIds ?? []);
+    return findOverview(
       pool,
       students.map(({ id }) => id),
     );
   });
 
-  route(router, pool, api.events.add, async ({ user, body: { events } }) => {
-    const lessonIds = [...new Set(events.map((event) => event.lessonId))];
-    const studentIds = [...new Set(events.flatMap((event) => event.studentId ?? []))];
-    const ids = events.flatMap((event) =>
+  route(router, pool, api.events.add, 'signed-in', async ({ user, body: { events, sentAtMs } }) => {
+    const now = Date.now();
+    const clockAheadMs = clockAhead(sentAtMs, now);
+    const read = readArrivals(events);
+    const arrived = read.arrivals.map(({ event }) => event);
+    const lessonIds = [...new Set(arrived.map((event) => event.lessonId))];
+    const studentIds = [...new Set(arrived.flatMap((event) => event.studentId ?? []))];
+    const ids = arrived.flatMap((event) =>
       event.body.kind === 'undo' ? [event.id, event.body.targetId] : [event.id],
     );
-    return transaction(pool, async (db) => {
+    return pool.transaction(async (db) => {
+      // Requests for one lesson go one after the other, and none of its lessons or students goes in between.
+      await lockLessons(db, lessonIds);
+      await lockStudents(db, studentIds);
       const lessons = await Promise.all(lessonIds.map((id) => findLesson(db, user.id, id)));
       const students = await findStudentsById(db, user.id, studentIds);
-      const { fresh, known, refused } = admit(events, {
+      const { fresh, known, refused } = admit(read.arrivals, {
         lessons: new Map(lessons.flatMap((lesson) => (lesson ? [[lesson.id, lesson]] : []))),
         students: new Map(students.map((student) => [student.id, student])),
         stored: await findEventLessons(db, ids),
       });
-      await insertEvents(db, user.id, fresh);
-      return { stored: fresh.map((event) => event.id), known, refused };
+      await insertEvents(
+        db,
+        user.id,
+        fresh.map(({ event }) => ({
+          ...event,
+          clockAheadMs: eventClockAhead(event.atMs, clockAheadMs, now),
+        })),
+      );
+      return {
+        stored: fresh.map(({ sentId }) => sentId),
+        known: known.map(({ sentId }) => sentId),
+        refused: [...read.refused, ...refused],
+        clockAheadMs,
+      };
     });
   });
 }

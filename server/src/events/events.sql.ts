@@ -1,3 +1,4 @@
+import { inShape, shapeOf } from '@doceo/contract';
 import type { BankEvent, BankEventBody } from '@doceo/core';
 import { type Db, rows, write } from '../db/pool';
 
@@ -8,10 +9,13 @@ export interface EventRow {
   block_id: string | null;
   device_id: string;
   at_ms: number;
+  clock_ahead_ms: number;
+  shape: number;
   body: string;
 }
 
-export const EVENT_COLUMNS = 'id, lesson_id, student_id, block_id, device_id, at_ms, body';
+export const EVENT_COLUMNS =
+  'id, lesson_id, student_id, block_id, device_id, at_ms, clock_ahead_ms, shape, body';
 
 export function toEvent(row: EventRow): BankEvent {
   return {
@@ -21,7 +25,8 @@ export function toEvent(row: EventRow): BankEvent {
     blockId: row.block_id,
     deviceId: row.device_id,
     atMs: Number(row.at_ms),
-    body: JSON.parse(row.body) as BankEventBody,
+    ...(Number(row.clock_ahead_ms) === 0 ? {} : { clockAheadMs: Number(row.clock_ahead_ms) }),
+    body: inShape('event', row.shape, JSON.parse(row.body)) as BankEventBody,
   };
 }
 
@@ -41,6 +46,22 @@ export async function findEventsOfStudents(db: Db, studentIds: string[]): Promis
     await rows<EventRow>(db, `SELECT ${EVENT_COLUMNS} FROM events WHERE student_id IN (?) ORDER BY seq`, [
       studentIds,
     ])
+  ).map(toEvent);
+}
+
+/**
+ * Of these students what estimates and kit lists count: attempts, tangles, and what was taken back. No remark, no fish:
+ * this is no opened record. In the order the server got them; uses events_student.
+ */
+export async function findOverview(db: Db, studentIds: string[]): Promise<BankEvent[]> {
+  if (studentIds.length === 0) return [];
+  return (
+    await rows<EventRow>(
+      db,
+      `SELECT ${EVENT_COLUMNS} FROM events
+       WHERE student_id IN (?) AND kind IN ('attempt', 'tangle', 'undo') ORDER BY seq`,
+      [studentIds],
+    )
   ).map(toEvent);
 }
 
@@ -66,12 +87,14 @@ export async function insertEvents(db: Db, userId: string, events: BankEvent[]):
     event.deviceId,
     userId,
     event.atMs,
+    event.clockAheadMs ?? 0,
     event.body.kind,
+    shapeOf('event'),
     JSON.stringify(event.body),
   ]);
   await write(
     db,
-    'INSERT INTO events (id, lesson_id, student_id, block_id, device_id, recorded_by, at_ms, kind, body) VALUES ? ON DUPLICATE KEY UPDATE id = events.id',
+    'INSERT INTO events (id, lesson_id, student_id, block_id, device_id, recorded_by, at_ms, clock_ahead_ms, kind, shape, body) VALUES ? ON DUPLICATE KEY UPDATE id = events.id',
     [values],
   );
 }

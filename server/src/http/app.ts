@@ -1,6 +1,6 @@
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { api, LAKE_MOST_BYTES, openApi, STUDENT_FILE_MOST } from '@doceo/contract';
+import { api, EVENTS_MOST_BYTES, LAKE_MOST_BYTES, openApi, STUDENT_FILE_MOST } from '@doceo/contract';
 import { DRILLS } from '@doceo/core';
 import compression from 'compression';
 import express, { type Express } from 'express';
@@ -8,6 +8,8 @@ import type { Logger } from 'pino';
 import { circleRoutes } from '../circles/circles.routes';
 import { conditionRoutes } from '../conditions/conditions.routes';
 import { simulatedStation } from '../conditions/provider';
+import { accountRoutes } from '../accounts/accounts.routes';
+import { bePatient, withPatience } from '../db/patience';
 import { type Pool, rows } from '../db/pool';
 import { eventRoutes } from '../events/events.routes';
 import { lessonRoutes } from '../lessons/lessons.routes';
@@ -16,6 +18,7 @@ import { flyBoxRoutes } from '../fly-box/fly-box.routes';
 import { readingRoutes } from '../readings/readings.routes';
 import { rigRoutes } from '../rigs/rigs.routes';
 import { sessionRoutes } from '../session/session.routes';
+import { type Pause, SignInGuard } from '../session/sign-in-guard';
 import type { Settings } from '../settings';
 import { FitJob } from '../skill-fit/fit-job';
 import { skillFitRoutes } from '../skill-fit/skill-fit.routes';
@@ -24,41 +27,75 @@ import { drawingRoutes } from '../waters/drawings.routes';
 import { waterRoutes } from '../waters/waters.routes';
 import { errorHandler, HttpError } from './errors';
 import { route } from './route';
-import { jsonOnly, requestIds, sameSiteOnly, securityHeaders, styleNonce } from './security';
+import { accessLog } from './access-log';
+import { metrics } from './metrics';
+import { jsonOnly, permissions, requestIds, sameSiteOnly, securityHeaders, styleNonce } from './security';
 import { sessions } from './sessions';
 
 export const VERSION = '0.1.0';
+/** Health is asked often, and wants a quick answer. */
+const HEALTH_PATIENCE_MS = 2000;
 
-/** The application: API and the built web application. `close` ends what runs in the background. */
-export function createApp(pool: Pool, settings: Settings, log: Logger): { app: Express; close: () => void } {
+/**
+ * The application: API and the built web application. `close` ends what runs in the background.
+ *
+ * @param pause how sign-ins are made to wait; tests do not
+ */
+export function createApp(
+  pool: Pool,
+  settings: Settings,
+  log: Logger,
+  pause?: Pause,
+): { app: Express; close: () => void } {
   const app = express();
   const session = sessions(pool, settings);
   const fitJob = new FitJob(pool, settings.DOCEO_ROOT, log);
   app.disable('x-powered-by');
   if (settings.DOCEO_TRUST_PROXY) app.set('trust proxy', 1);
-  app.use(requestIds, styleNonce, securityHeaders(settings.DOCEO_SECURE_COOKIES), compression());
+  app.use(
+    requestIds,
+    accessLog(log),
+    styleNonce,
+    permissions,
+    securityHeaders(settings.DOCEO_SECURE_COOKIES),
+    compression(),
+  );
+  // All statements of a request share one patience with the database.
+  app.use('/api', (_request, _response, next) => withPatience(next));
+  if (settings.DOCEO_METRICS) {
+    const { watch, show } = metrics(pool);
+    app.use('/api', watch);
+    app.get('/metrics', show);
+  }
 
   const router = express.Router();
-  router.get(api.health.path, async (_request, response) => {
-    const up = await rows(pool, 'SELECT 1').then(
-      () => true,
-      () => false,
-    );
-    response.status(up ? 200 : 503).json({ ok: up, database: up ? 'up' : 'down', version: VERSION });
+  route(router, pool, api.health, 'anybody', async ({ response }) => {
+    bePatient(HEALTH_PATIENCE_MS);
+    const [state] = await rows<{ readOnly: number }>(pool, 'SELECT @@read_only AS readOnly').catch(() => []);
+    const trouble = state?.readOnly ? 'ER_OPTION_PREVENTS_STATEMENT' : pool.trouble();
+    const database = !state ? ('down' as const) : trouble ? ('troubled' as const) : ('up' as const);
+    if (database !== 'up') response.status(503);
+    return { ok: database === 'up', database, trouble, version: VERSION };
   });
-  router.get(api.openapi.path, (_request, response) => void response.json(openApi(VERSION)));
+  route(router, pool, api.openapi, 'anybody', () => Promise.resolve(openApi(VERSION)));
+
   router.use('/api', sameSiteOnly, jsonOnly, session.handler);
-  const whole = express.json({ limit: STUDENT_FILE_MOST });
-  router.use(api.students.import.path, (request, response, next) =>
-    request.session.userId ? whole(request, response, next) : next(),
-  );
-  const drawn = express.json({ limit: LAKE_MOST_BYTES });
-  router.put(api.waters.saveLake.path, (request, response, next) =>
-    request.session.userId ? drawn(request, response, next) : next(),
-  );
+  const larger: [string, number][] = [
+    [api.students.import.path, STUDENT_FILE_MOST],
+    [api.waters.saveLake.path, LAKE_MOST_BYTES],
+    [api.events.add.path, EVENTS_MOST_BYTES],
+  ];
+  for (const [path, limit] of larger) {
+    const read = express.json({ limit });
+    router.use(path, (request, response, next) =>
+      request.session.userId ? read(request, response, next) : next(),
+    );
+  }
   router.use('/api', express.json({ limit: '512kb' }));
-  sessionRoutes(router, pool, settings);
-  route(router, pool, api.drills.list, async () => [...DRILLS]);
+  const guard = new SignInGuard(pool, pause);
+  accountRoutes(router, pool, guard);
+  sessionRoutes(router, pool, settings, guard);
+  route(router, pool, api.drills.list, 'signed-in', async () => [...DRILLS]);
   waterRoutes(router, pool);
   drawingRoutes(router, pool);
   conditionRoutes(router, pool, simulatedStation);

@@ -3,6 +3,7 @@ import { CoreError } from '@doceo/core';
 import type { ErrorRequestHandler } from 'express';
 import type { Logger } from 'pino';
 import * as z from 'zod';
+import { failureOf } from '../db/failures';
 
 const STATUS: Record<ErrorCode, number> = {
   invalid: 400,
@@ -15,6 +16,7 @@ const STATUS: Record<ErrorCode, number> = {
   'not-found': 404,
   'version-conflict': 409,
   'already-exists': 409,
+  'in-use': 409,
   'too-many': 429,
   'cross-site': 403,
   unavailable: 503,
@@ -32,6 +34,7 @@ const MESSAGES: Record<ErrorCode, string> = {
   'not-found': 'There is no such thing, or it is not yours to see.',
   'version-conflict': 'Somebody saved it in the meantime.',
   'already-exists': 'It exists already.',
+  'in-use': 'Something else still needs it.',
   'too-many': 'Too many tries. Wait a while.',
   'cross-site': 'The request came from another site.',
   unavailable: 'The database does not answer. Try again in a moment.',
@@ -46,22 +49,23 @@ export class HttpError extends Error {
     readonly code: ErrorCode,
     readonly issues: Issue[] = [],
     message: string = MESSAGES[code],
+    /** When a next try makes sense, seconds. */
+    readonly retryAfterS: number | null = null,
   ) {
     super(message);
     this.status = STATUS[code];
   }
 }
 
-const DATABASE_GONE = new Set([
-  'ECONNREFUSED',
-  'ECONNRESET',
-  'ETIMEDOUT',
-  'ENOENT',
-  'EPIPE',
-  'PROTOCOL_CONNECTION_LOST',
-  'ER_SERVER_SHUTDOWN',
-  'ER_CONNECTION_KILLED',
-]);
+/** Refusals by what a failed statement means. */
+const BY_FAILURE: Partial<Record<ReturnType<typeof failureOf>, ErrorCode>> = {
+  again: 'unavailable',
+  away: 'unavailable',
+  'parent-gone': 'not-found',
+  'in-use': 'in-use',
+  taken: 'already-exists',
+  unstorable: 'invalid',
+};
 
 /** Maps whatever was thrown to the one error shape. */
 export function toHttpError(error: unknown): HttpError {
@@ -71,24 +75,37 @@ export function toHttpError(error: unknown): HttpError {
     return new HttpError('invalid', [
       { path: String(error.facts['name'] ?? ''), code: error.code, message: error.message },
     ]);
-  const { code, type } = (error ?? {}) as { code?: string; type?: string };
-  if (type === 'entity.too.large') return new HttpError('too-large');
-  if (type?.startsWith('entity.') || type === 'encoding.unsupported' || type === 'charset.unsupported')
-    return new HttpError('unreadable');
   if (error instanceof URIError) return new HttpError('not-found');
-  if (code === 'ER_DUP_ENTRY') return new HttpError('already-exists');
-  if (code && DATABASE_GONE.has(code)) return new HttpError('unavailable');
-  return new HttpError('internal');
+  const { type, status, sqlState } = (error ?? {}) as { type?: string; status?: number; sqlState?: string };
+  if (type === 'entity.too.large') return new HttpError('too-large');
+  // What reads bodies says by the status that the request is wrong: its encoding, its length, its end.
+  if (sqlState === undefined && status !== undefined && status >= 400 && status < 500)
+    return new HttpError('unreadable', [{ path: 'body', code: 'unreadable', message: 'cannot be read' }]);
+  return new HttpError(BY_FAILURE[failureOf(error)] ?? 'internal');
 }
+
+/** Refusals an administrator may have to look into; they are noted without what was sent. */
+const TOLD: ReadonlySet<ErrorCode> = new Set<ErrorCode>([
+  'wrong-credentials',
+  'forbidden',
+  'too-many',
+  'cross-site',
+]);
 
 /** Last handler of the application: one shape for all errors; details of unexpected ones only in the log. */
 export function errorHandler(log: Logger): ErrorRequestHandler {
-  return (error, _request, response, next) => {
+  return (error, request, response, next) => {
     if (response.headersSent) return next(error);
     const known = toHttpError(error);
     const requestId = String(response.locals['requestId'] ?? '');
     if (known.status >= 500) log.error({ err: error, requestId }, known.code);
+    else if (TOLD.has(known.code))
+      log.info(
+        { requestId, userId: request.session?.userId, path: request.path, code: known.code },
+        'refused',
+      );
     if (known.code === 'unavailable') response.setHeader('Retry-After', '2');
+    if (known.retryAfterS !== null) response.setHeader('Retry-After', String(known.retryAfterS));
     const body: ErrorBody = {
       error: { code: known.code, message: known.message, issues: known.issues, requestId },
     };

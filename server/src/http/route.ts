@@ -1,9 +1,13 @@
-import type { Endpoint } from '@doceo/contract';
+import { type Endpoint, halfCharacters } from '@doceo/contract';
 import type { Request, Response, Router } from 'express';
+import type { Logger } from 'pino';
 import * as z from 'zod';
+import { refuseUnlessAllowed, type Rule } from '../access/access';
+import { bePatient, LONG_PATIENCE_MS } from '../db/patience';
 import type { Pool } from '../db/pool';
 import { findUser, type UserRow } from '../session/users.sql';
 import { HttpError } from './errors';
+import { tolerant } from './tolerant';
 
 declare module 'express-session' {
   interface SessionData {
@@ -16,40 +20,44 @@ export interface Call<P, Q, B> {
   params: P;
   query: Q;
   body: B;
-  pool: Pool;
+  /** Present wherever the rule is not 'anybody'. */
+  user: UserRow;
   request: Request;
   response: Response;
-}
-
-export interface UserCall<P, Q, B> extends Call<P, Q, B> {
-  user: UserRow;
+  log: Logger;
 }
 
 /**
- * Puts one endpoint of the contract on the router: session, parsed input, handler, checked reply.
+ * Puts one endpoint of the contract on the router: session, parsed input, permission, handler, checked reply.
  *
- * Input that breaks the contract becomes 400 with the path of each issue; a reply that breaks it is our own fault
- * and becomes 500.
+ * Input that breaks the contract becomes 400 with the path of each issue. Replies are checked for their fields, not for
+ * the limits of today's input: what was stored under older ones is told too.
+ *
+ * @param rule who may call it; see `access`
  */
 export function route<P, Q, B, R>(
   router: Router,
   pool: Pool,
   endpoint: Endpoint<P, Q, B, R>,
-  handle: (call: UserCall<P, Q, B>) => Promise<R>,
+  rule: Rule<{ params: P; body: B }>,
+  handle: (call: Call<P, Q, B>) => Promise<R>,
 ): void {
+  const told = tolerant(endpoint.reply);
   router[endpoint.method](endpoint.path, async (request, response) => {
+    if (endpoint.slow) bePatient(LONG_PATIENCE_MS);
     const user = await userOf(request, pool);
-    if (endpoint.access === 'user' && !user) throw new HttpError('signed-out');
-    const call = {
-      params: parsed(endpoint.params, request.params, 'not-found'),
-      query: parsed(endpoint.query, request.query),
-      body: parsed(endpoint.body, request.body ?? {}),
-      pool,
-      request,
-      response,
-      user: user as UserRow,
-    };
-    const reply = endpoint.reply.safeParse(await handle(call));
+    if (rule !== 'anybody' && !user) throw new HttpError('signed-out');
+    const params = parsed(endpoint.params, request.params, 'not-found');
+    const query = parsed(endpoint.query, request.query);
+    const body = parsed(endpoint.body, request.body ?? {});
+    // Where the parts of a body are judged one by one, whoever reads them looks at this too.
+    const halves = endpoint.describedBody ? [] : halfCharacters(body);
+    if (halves.length > 0) throw new HttpError('invalid', halves);
+    await refuseUnlessAllowed(pool, rule, user, { params, body });
+    const log = (request as unknown as { log: Logger }).log;
+    const reply = told.safeParse(
+      await handle({ params, query, body, user: user as UserRow, request, response, log }),
+    );
     if (!reply.success)
       throw new Error(
         `Reply of ${endpoint.method} ${endpoint.path} breaks its contract: ${z.prettifyError(reply.error)}`,
@@ -61,12 +69,15 @@ export function route<P, Q, B, R>(
 
 async function userOf(request: Request, pool: Pool): Promise<UserRow | null> {
   const id = request.session?.userId;
-  return id ? findUser(pool, id) : null;
+  // A page that was opened by somebody else than who has the session now: nothing of one is done for the other.
+  const claimed = request.get('doceo-user');
+  if (!id || (claimed && claimed !== id)) return null;
+  const user = await findUser(pool, id);
+  return user?.blocked ? null : user;
 }
 
 function parsed<T>(schema: z.ZodType<T>, value: unknown, otherwise?: 'not-found'): T {
   const result = schema.safeParse(value);
   if (result.success) return result.data;
-  if (otherwise) throw new HttpError(otherwise);
-  throw result.error;
+  throw otherwise ? new HttpError(otherwise) : result.error;
 }

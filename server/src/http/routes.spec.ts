@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { allEndpoints, api, type Endpoint, errorSchema } from '@doceo/contract';
 import { DEFAULT_SCHOOLS } from '@doceo/core';
-import { demoScenario, LEAD, OTHER } from '@doceo/demo';
+import { demoScenario, FELLOW, LEAD, OTHER } from '@doceo/demo';
 import supertest from 'supertest';
 import { type TestApp, testApp } from '../testing/test-app';
 
@@ -50,6 +50,10 @@ const ROWS: Row[] = [
     body: { units: 'metric', bankHand: 'right', schools: DEFAULT_SCHOOLS },
     wrong: { units: 'furlong', bankHand: 1, schools: { indicator: 'guess' } },
   }),
+  row(api.session.changePassword, {
+    body: { current: 'not it', next: 'a longer one' },
+    wrong: { current: '', next: 'short' },
+  }),
   row(api.drills.list),
   row(api.waters.list),
   row(api.waters.get, { params: { id: water.id }, stranger: 404 }),
@@ -92,6 +96,7 @@ const ROWS: Row[] = [
   row(api.waters.removeReading, { params: { id: water.id, readingId: id() }, stranger: 404 }),
   row(api.waters.readCard, { params: { id: water.id }, stranger: 404 }),
   row(api.students.list),
+  row(api.students.overview),
   row(api.students.get, { params: { id: student.id }, stranger: 404 }),
   row(api.students.create, {
     body: { id: id(), student: student.student },
@@ -163,6 +168,7 @@ const ROWS: Row[] = [
   }),
   row(api.lessons.list),
   row(api.lessons.get, { params: { id: lesson.id }, stranger: 404 }),
+  row(api.lessons.plan, { params: { id: lesson.id }, stranger: 404 }),
   row(api.lessons.create, {
     body: { id: id(), lesson: lesson.lesson },
     stranger: 400,
@@ -176,19 +182,36 @@ const ROWS: Row[] = [
   }),
   row(api.lessons.remove, { params: { id: lesson.id }, stranger: 404 }),
   row(api.events.list, { query: { studentId: student.id }, stranger: 404 }),
-  row(api.events.add, { body: { events: [] }, stranger: 400, wrong: { events: [{ id: 1 }] } }),
+  row(api.events.add, { body: { events: [] }, stranger: 400, wrong: { events: 'all' } }),
   row(api.skillFit.get),
-  row(api.skillFit.start),
+  row(api.skillFit.start, { stranger: 403 }),
   row(api.students.import, { body: {}, stranger: 400, wrong: { format: 'other', version: 0 } }),
   row(api.circles.list),
   row(api.circles.create, { body: { id: id(), name: 'x' }, wrong: { id: id(), name: '' } }),
-  row(api.circles.addMember, {
+  row(api.circles.invite, {
     params: { id: circle.id },
     body: { email: OTHER.email, role: 'editor' },
     stranger: 404,
     wrong: { email: 'nobody', role: 'king' },
   }),
+  row(api.circles.withdraw, { params: { id: circle.id, email: 'nobody@example.org' }, stranger: 404 }),
+  row(api.circles.invitations),
+  row(api.circles.answer, {
+    params: { id: circle.id },
+    body: { accept: true },
+    stranger: 404,
+    wrong: { accept: 'perhaps' },
+  }),
+  row(api.circles.setRole, {
+    params: { id: circle.id, userId: FELLOW.id },
+    body: { role: 'editor' },
+    stranger: 404,
+    wrong: { role: 'king' },
+  }),
   row(api.circles.removeMember, { params: { id: circle.id, userId: OTHER.id }, stranger: 404 }),
+  row(api.circles.leave, { params: { id: circle.id }, body: {}, stranger: 404 }),
+  row(api.account.effect),
+  row(api.account.remove, { body: { password: 'not it' }, wrong: { password: 7 } }),
 ];
 const name = ({ method, path }: Row['endpoint']): string => `${method} ${path}`;
 const table = ROWS.map((entry) => [name(entry.endpoint), entry] as const);

@@ -17,6 +17,15 @@ export const styleNonce: RequestHandler = (_request, response, next) => {
   next();
 };
 
+/** What a browser may let the page use: where it is, for waters; nothing else. */
+export const permissions: RequestHandler = (_request, response, next) => {
+  response.setHeader(
+    'Permissions-Policy',
+    'geolocation=(self), screen-wake-lock=(self), camera=(), microphone=(), payment=(), usb=(), serial=(), bluetooth=(), accelerometer=(), gyroscope=(), magnetometer=(), midi=(), display-capture=(), interest-cohort=()',
+  );
+  next();
+};
+
 /** Strict headers. Style attributes stay allowed: tooltips of the charts set them. */
 export function securityHeaders(secure: boolean): RequestHandler {
   return helmet({

@@ -1,39 +1,95 @@
 import type { RequestHandler } from 'express';
-import mysqlSession from 'express-mysql-session';
-import session from 'express-session';
-import { type Db, type Pool, write } from '../db/pool';
+import session, { type SessionData, Store } from 'express-session';
+import { type Db, type Pool, rows, write } from '../db/pool';
 import type { Settings } from '../settings';
 
 const CLEAR_EVERY_MS = 600_000;
-const FOURTEEN_DAYS_MS = 14 * 24 * 3_600_000;
+/** A session that is not used for so long ends, seconds. */
+const IDLE_S = 14 * 24 * 3600;
+/** However often it is used, it ends so long after the sign-in, seconds. */
+const LONGEST_S = 90 * 24 * 3600;
+/** A session that is used is noted so often at most, seconds. */
+const NOTE_EVERY_S = 24 * 3600;
 
-/** Sessions in the database, so that any server process knows them. `close` stops the clearing of expired ones. */
+interface SessionRow {
+  data: string;
+  expires: number;
+  ends: number;
+  now: number;
+}
+
+/** Sessions in the database, so that any server process knows them; each belongs to a user and goes with him. */
+class DatabaseStore extends Store {
+  constructor(private readonly db: Db) {
+    super();
+  }
+
+  override get(id: string, done: (error: unknown, session?: SessionData | null) => void): void {
+    this.find(id).then(
+      (found) => done(null, found),
+      (error: unknown) => done(error),
+    );
+  }
+
+  override set(id: string, data: SessionData, done: (error?: unknown) => void = () => undefined): void {
+    write(
+      this.db,
+      `INSERT INTO sessions (session_id, user_id, expires, ends, data)
+         VALUES (?, ?, UNIX_TIMESTAMP() + ?, UNIX_TIMESTAMP() + ?, ?)
+         ON DUPLICATE KEY UPDATE user_id = VALUES(user_id), data = VALUES(data)`,
+      [id, data.userId ?? null, IDLE_S, LONGEST_S, JSON.stringify(data)],
+    ).then(() => done(), done);
+  }
+
+  override destroy(id: string, done: (error?: unknown) => void = () => undefined): void {
+    write(this.db, 'DELETE FROM sessions WHERE session_id = ?', [id]).then(() => done(), done);
+  }
+
+  /** Reading a session notes its use; nothing is written for it at the end of a request. */
+  override touch(_id: string, _data: SessionData, done: () => void = () => undefined): void {
+    done();
+  }
+
+  /** By primary key. One that is over is none; one that is used is prolonged, once a day and never beyond its end. */
+  private async find(id: string): Promise<SessionData | null> {
+    const [row] = await rows<SessionRow>(
+      this.db,
+      'SELECT data, expires, ends, UNIX_TIMESTAMP() AS now FROM sessions WHERE session_id = ?',
+      [id],
+    );
+    if (!row || row.now >= row.expires || row.now >= row.ends) return null;
+    if (row.expires - row.now < IDLE_S - NOTE_EVERY_S)
+      await write(this.db, 'UPDATE sessions SET expires = UNIX_TIMESTAMP() + ? WHERE session_id = ?', [
+        IDLE_S,
+        id,
+      ]);
+    return JSON.parse(row.data) as SessionData;
+  }
+}
+
+/** The name of the cookie: with HTTPS one that no other host or path can set. */
+export function sessionCookie(secure: boolean): string {
+  return secure ? '__Host-doceo' : 'doceo';
+}
+
+/** Sessions of signed-in users. `close` stops the clearing of what has expired. */
 export function sessions(
   pool: Pool,
   settings: Pick<Settings, 'DOCEO_SESSION_SECRET' | 'DOCEO_SECURE_COOKIES'>,
 ): { handler: RequestHandler; close: () => void } {
-  const Store = mysqlSession(session);
-  const store = new Store(
-    {
-      createDatabaseTable: false,
-      clearExpired: false,
-      expiration: FOURTEEN_DAYS_MS,
-      endConnectionOnClose: false,
-    },
-    pool,
-  );
   const handler = session({
-    name: 'doceo',
+    name: sessionCookie(settings.DOCEO_SECURE_COOKIES),
     secret: settings.DOCEO_SESSION_SECRET,
-    store,
+    store: new DatabaseStore(pool),
     resave: false,
     saveUninitialized: false,
     rolling: false,
     cookie: {
+      path: '/',
       httpOnly: true,
       sameSite: 'lax',
       secure: settings.DOCEO_SECURE_COOKIES,
-      maxAge: FOURTEEN_DAYS_MS,
+      maxAge: LONGEST_S * 1000,
     },
   });
   const clearing = setInterval(() => void clearExpired(pool).catch(() => undefined), CLEAR_EVERY_MS);
@@ -41,7 +97,13 @@ export function sessions(
   return { handler, close: () => clearInterval(clearing) };
 }
 
-/** Uses sessions_expires. A database that is away is asked again the next time. */
-async function clearExpired(db: Db): Promise<void> {
-  await write(db, 'DELETE FROM sessions WHERE expires < UNIX_TIMESTAMP()');
+/** Ends all sessions of a user but one; uses sessions_user. */
+export async function endSessions(db: Db, userId: string, butId = ''): Promise<void> {
+  await write(db, 'DELETE FROM sessions WHERE user_id = ? AND session_id <> ?', [userId, butId]);
+}
+
+/** Uses sessions_expires and limits_expires. A database that is away is asked again the next time. */
+export async function clearExpired(db: Db): Promise<void> {
+  await write(db, 'DELETE FROM sessions WHERE expires < UNIX_TIMESTAMP() OR ends < UNIX_TIMESTAMP()');
+  await write(db, 'DELETE FROM limits WHERE expires_ms < ?', [Date.now()]);
 }

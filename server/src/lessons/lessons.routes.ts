@@ -1,69 +1,106 @@
-import { api, type Lesson, type SavedLesson } from '@doceo/contract';
+import { api, type Issue, type Lesson, type SavedLesson, type SavedPlan } from '@doceo/contract';
 import type { Router } from 'express';
-import { type Pool, transaction } from '../db/pool';
+import { may } from '../access/access';
+import type { Db, Pool } from '../db/pool';
 import { countEventsOfLesson } from '../events/events.sql';
 import { HttpError } from '../http/errors';
 import { route } from '../http/route';
 import { findPlan } from '../plans/plans.sql';
 import { findStudentsById } from '../students/students.sql';
 import { findWater } from '../waters/waters.sql';
-import { deleteLesson, findLesson, findLessons, insertLesson, updateLesson } from './lessons.sql';
+import {
+  deleteLesson,
+  findLesson,
+  findLessonPlan,
+  findLessons,
+  insertLesson,
+  lockLessons,
+  updateLesson,
+} from './lessons.sql';
 
 export function lessonRoutes(router: Router, pool: Pool): void {
-  route(router, pool, api.lessons.list, ({ user }) => findLessons(pool, user.id));
+  route(router, pool, api.lessons.list, 'signed-in', ({ user }) => findLessons(pool, user.id));
 
-  route(router, pool, api.lessons.get, ({ user, params }) => ownLesson(pool, user.id, params.id));
+  route(router, pool, api.lessons.get, may('see', 'lesson'), ({ user, params }) =>
+    ownLesson(pool, user.id, params.id),
+  );
 
-  route(router, pool, api.lessons.create, async ({ user, body }) => {
+  route(router, pool, api.lessons.plan, may('see', 'lesson'), async ({ params }) => {
+    const plan = await findLessonPlan(pool, params.id);
+    if (!plan) throw new HttpError('not-found');
+    return plan;
+  });
+
+  route(router, pool, api.lessons.create, 'signed-in', async ({ user, body }) => {
     const existing = await findLesson(pool, user.id, body.id);
     if (existing) return existing;
-    await checkParts(pool, user.id, body.lesson, 'lesson.');
-    await transaction(pool, (db) => insertLesson(db, user.id, body.id, body.lesson));
+    await pool.transaction(async (db) => {
+      const plan = await checkedParts(db, user.id, body.lesson, 'lesson.', null);
+      if (plan) await insertLesson(db, user.id, body.id, body.lesson, plan);
+    });
     return ownLesson(pool, user.id, body.id);
   });
 
-  route(router, pool, api.lessons.update, async ({ user, params, body }) => {
-    await ownLesson(pool, user.id, params.id);
-    await checkParts(pool, user.id, body, '');
-    await transaction(pool, (db) => updateLesson(db, params.id, body));
+  route(router, pool, api.lessons.update, may('change', 'lesson'), async ({ user, params, body }) => {
+    await pool.transaction(async (db) => {
+      await lockLessons(db, [params.id]);
+      const before = await ownLesson(db, user.id, params.id);
+      const plan = await checkedParts(db, user.id, body, '', before);
+      await updateLesson(db, params.id, body, plan);
+    });
     return ownLesson(pool, user.id, params.id);
   });
 
-  route(router, pool, api.lessons.remove, async ({ user, params }) => {
-    await ownLesson(pool, user.id, params.id);
-    if ((await countEventsOfLesson(pool, params.id)) > 0)
-      throw new HttpError('already-exists', [], 'Records of students belong to this lesson, so it stays.');
-    await deleteLesson(pool, params.id);
+  route(router, pool, api.lessons.remove, may('remove', 'lesson'), async ({ params }) => {
+    await pool.transaction(async (db) => {
+      // An event that arrives meanwhile waits here, and then finds no lesson.
+      await lockLessons(db, [params.id]);
+      if ((await countEventsOfLesson(db, params.id)) > 0)
+        throw new HttpError('in-use', [], 'Records of students belong to this lesson, so it stays.');
+      await deleteLesson(db, params.id);
+    });
     return { ok: true as const };
   });
 }
 
 /** @throws HttpError 'not-found' */
-export async function ownLesson(pool: Pool, userId: string, id: string): Promise<SavedLesson> {
-  const lesson = await findLesson(pool, userId, id);
+async function ownLesson(db: Db, userId: string, id: string): Promise<SavedLesson> {
+  const lesson = await findLesson(db, userId, id);
   if (!lesson) throw new HttpError('not-found');
   return lesson;
 }
 
-/** A lesson is made of parts the instructor may see. */
-async function checkParts(pool: Pool, userId: string, lesson: Lesson, prefix: string): Promise<void> {
-  const [plan, water, students] = await Promise.all([
-    findPlan(pool, userId, lesson.planId),
-    findWater(pool, userId, lesson.waterId),
-    findStudentsById(pool, userId, lesson.studentIds),
+/**
+ * A lesson is made of parts the instructor may see, or that it has already.
+ *
+ * @returns the plan to be taught; null when the lesson goes on with the copy it has
+ */
+async function checkedParts(
+  db: Db,
+  userId: string,
+  lesson: Lesson,
+  prefix: string,
+  before: SavedLesson | null,
+): Promise<SavedPlan | null> {
+  const plan = lesson.planId ? await findPlan(db, userId, lesson.planId) : null;
+  const keepsPlan = before !== null && (lesson.planId === null || lesson.planId === before.planId);
+  const water = lesson.waterId === before?.waterId || (await findWater(db, userId, lesson.waterId));
+  const known = new Set([
+    ...(before?.studentIds ?? []),
+    ...(await findStudentsById(db, userId, lesson.studentIds)).map(({ id }) => id),
   ]);
-  const unknown = (path: string, message: string): { path: string; code: string; message: string } => ({
+  const unknown = (path: string, message: string): Issue => ({
     path: `${prefix}${path}`,
     code: 'unknown',
     message,
   });
-  const known = new Set(students.map(({ id }) => id));
   const issues = [
-    ...(plan ? [] : [unknown('planId', 'is no plan of yours')]),
+    ...(plan || keepsPlan ? [] : [unknown('planId', 'is no plan of yours')]),
     ...(water ? [] : [unknown('waterId', 'is no water of yours')]),
     ...lesson.studentIds.flatMap((id, index) =>
       known.has(id) ? [] : [unknown(`studentIds[${index}]`, 'is no student of yours')],
     ),
   ];
   if (issues.length > 0) throw new HttpError('invalid', issues);
+  return plan;
 }

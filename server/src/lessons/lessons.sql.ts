@@ -1,9 +1,17 @@
-import type { Lesson, SavedLesson } from '@doceo/contract';
+import {
+  inShape,
+  type Lesson,
+  type LessonPlan,
+  type SavedLesson,
+  type SavedPlan,
+  shapeOf,
+} from '@doceo/contract';
+import type { PlanBody } from '@doceo/core';
 import { type Db, rows, write } from '../db/pool';
 
 interface LessonRow {
   id: string;
-  plan_id: string;
+  plan_id: string | null;
   water_id: string;
   starts_at: Date;
   plan_title: string;
@@ -12,9 +20,11 @@ interface LessonRow {
   student_ids: string | null;
 }
 
-const SELECT = `SELECT l.id, l.plan_id, l.water_id, l.starts_at, p.title AS plan_title, JSON_VALUE(p.body, '$.lengthMin') + 0 AS length_min, w.name AS water_name,
-    (SELECT GROUP_CONCAT(s.student_id ORDER BY s.lane SEPARATOR ',') FROM lesson_students s WHERE s.lesson_id = l.id) AS student_ids
-  FROM lessons l JOIN plans p ON p.id = l.plan_id JOIN waters w ON w.id = l.water_id`;
+/** Lessons with a plan and a water; those that came with a student's file are not taught here. */
+const SELECT = `SELECT l.id, l.plan_id, l.water_id, l.starts_at, l.plan_title, l.length_min, w.name AS water_name,
+    (SELECT GROUP_CONCAT(s.student_id ORDER BY s.lane, s.student_id SEPARATOR ',') FROM lesson_students s WHERE s.lesson_id = l.id) AS student_ids
+  FROM lessons l JOIN waters w ON w.id = l.water_id
+  WHERE l.taken_title IS NULL AND l.plan_body IS NOT NULL`;
 
 function toLesson(row: LessonRow): SavedLesson {
   return {
@@ -32,36 +42,119 @@ function toLesson(row: LessonRow): SavedLesson {
 /** Lessons of one instructor by start; uses lessons_owner. */
 export async function findLessons(db: Db, ownerId: string): Promise<SavedLesson[]> {
   return (
-    await rows<LessonRow>(db, `${SELECT} WHERE l.owner_id = ? ORDER BY l.starts_at, l.id`, [ownerId])
+    await rows<LessonRow>(db, `${SELECT} AND l.owner_id = ? ORDER BY l.starts_at, l.id`, [ownerId])
   ).map(toLesson);
 }
 
 /** Null when it does not exist or is somebody else's. */
 export async function findLesson(db: Db, ownerId: string, id: string): Promise<SavedLesson | null> {
-  const found = await rows<LessonRow>(db, `${SELECT} WHERE l.owner_id = ? AND l.id = ?`, [ownerId, id]);
+  const found = await rows<LessonRow>(db, `${SELECT} AND l.owner_id = ? AND l.id = ?`, [ownerId, id]);
   return found[0] ? toLesson(found[0]) : null;
 }
 
-export async function insertLesson(db: Db, ownerId: string, id: string, lesson: Lesson): Promise<void> {
-  await write(db, 'INSERT INTO lessons (id, owner_id, plan_id, water_id, starts_at) VALUES (?, ?, ?, ?, ?)', [
-    id,
-    ownerId,
-    lesson.planId,
-    lesson.waterId,
-    new Date(lesson.startsAt),
-  ]);
+/** The plan as it is taught in a lesson; null for a lesson without one. */
+export async function findLessonPlan(db: Db, id: string): Promise<LessonPlan | null> {
+  const [found] = await rows<{ plan_title: string; plan_body: string; plan_shape: number }>(
+    db,
+    'SELECT plan_title, plan_body, plan_shape FROM lessons WHERE id = ? AND plan_body IS NOT NULL',
+    [id],
+  );
+  return found
+    ? {
+        lessonId: id,
+        title: found.plan_title,
+        body: inShape('plan', found.plan_shape, JSON.parse(found.plan_body)) as PlanBody,
+      }
+    : null;
+}
+
+/** Locks lessons until the transaction ends; always in the same order, so that two who lock the same do not meet. */
+export async function lockLessons(db: Db, ids: readonly string[]): Promise<void> {
+  if (ids.length === 0) return;
+  await rows(db, 'SELECT id FROM lessons WHERE id IN (?) ORDER BY id FOR UPDATE', [ids]);
+}
+
+export async function insertLesson(
+  db: Db,
+  ownerId: string,
+  id: string,
+  lesson: Lesson,
+  plan: TaughtPlan,
+): Promise<void> {
+  await write(
+    db,
+    `INSERT INTO lessons (id, owner_id, plan_id, water_id, starts_at, plan_title, plan_body, plan_shape, plan_version, length_min)
+     VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
+    [id, ownerId, lesson.planId, lesson.waterId, new Date(lesson.startsAt), ...taught(plan)],
+  );
   await insertLessonStudents(db, id, lesson.studentIds);
 }
 
-export async function updateLesson(db: Db, id: string, lesson: Lesson): Promise<void> {
-  await write(db, 'UPDATE lessons SET plan_id = ?, water_id = ?, starts_at = ? WHERE id = ?', [
-    lesson.planId,
+/** @param plan what is taught from now on; null leaves it as it is */
+export async function updateLesson(
+  db: Db,
+  id: string,
+  lesson: Pick<Lesson, 'waterId' | 'startsAt' | 'studentIds'>,
+  plan: (TaughtPlan & { id: string }) | null,
+): Promise<void> {
+  await write(db, 'UPDATE lessons SET water_id = ?, starts_at = ? WHERE id = ?', [
     lesson.waterId,
     new Date(lesson.startsAt),
     id,
   ]);
+  if (plan)
+    await write(
+      db,
+      `UPDATE lessons SET plan_id = ?, plan_title = ?, plan_body = ?, plan_shape = ?, plan_version = ?, length_min = ?
+       WHERE id = ?`,
+      [plan.id, ...taught(plan), id],
+    );
   await write(db, 'DELETE FROM lesson_students WHERE lesson_id = ?', [id]);
   await insertLessonStudents(db, id, lesson.studentIds);
+}
+
+/** What a lesson keeps of its plan. */
+export type TaughtPlan = Pick<SavedPlan, 'title' | 'body' | 'version'>;
+
+const taught = ({ title, body, version }: TaughtPlan): unknown[] => [
+  title,
+  JSON.stringify(body),
+  shapeOf('plan'),
+  version,
+  body.lengthMin,
+];
+
+/** Lessons that are not over follow their plan when it is saved; by the foreign key's index. */
+export async function followPlan(db: Db, planId: string, plan: TaughtPlan): Promise<void> {
+  await write(
+    db,
+    `UPDATE lessons SET plan_title = ?, plan_body = ?, plan_shape = ?, plan_version = ?, length_min = ?
+     WHERE plan_id = ? AND starts_at + INTERVAL length_min MINUTE > UTC_TIMESTAMP()`,
+    [...taught(plan), planId],
+  );
+}
+
+/** Lessons of whoever can no longer see a plan stop following it; they keep what they have. By the foreign key's index. */
+export async function unfollowPlan(db: Db, planId: string): Promise<void> {
+  await write(
+    db,
+    `UPDATE lessons l JOIN plans p ON p.id = l.plan_id
+       LEFT JOIN circle_members m ON m.circle_id = p.circle_id AND m.user_id = l.owner_id
+     SET l.plan_id = NULL WHERE l.plan_id = ? AND l.owner_id <> p.owner_id AND m.user_id IS NULL`,
+    [planId],
+  );
+}
+
+/** The same for all plans and lessons of one who left a circle; uses plans_owner and lessons_owner. */
+export async function unfollowUnseen(db: Db, userId: string): Promise<void> {
+  await write(
+    db,
+    `UPDATE lessons l JOIN plans p ON p.id = l.plan_id
+       LEFT JOIN circle_members m ON m.circle_id = p.circle_id AND m.user_id = l.owner_id
+     SET l.plan_id = NULL
+     WHERE (l.owner_id = ? OR p.owner_id = ?) AND l.owner_id <> p.owner_id AND m.user_id IS NULL`,
+    [userId, userId],
+  );
 }
 
 async function insertLessonStudents(db: Db, id: string, studentIds: string[]): Promise<void> {

@@ -1,12 +1,13 @@
-import { api, type SavedPlan } from '@doceo/contract';
+import { api, goneFromLibrary, type SavedPlan } from '@doceo/contract';
 import type { Router } from 'express';
-import { findRole } from '../circles/circles.sql';
-import type { Pool } from '../db/pool';
+import { may, refuseUnless } from '../access/access';
+import type { Db, Pool } from '../db/pool';
 import { HttpError } from '../http/errors';
 import { route } from '../http/route';
+import { followPlan, unfollowPlan } from '../lessons/lessons.sql';
 import { findStudents } from '../students/students.sql';
 import {
-  countLessonsOfPlan,
+  countComingLessons,
   deletePlan,
   findPlan,
   findPlans,
@@ -17,47 +18,67 @@ import {
 import { studentNamesIn } from './student-names';
 
 export function planRoutes(router: Router, pool: Pool): void {
-  route(router, pool, api.plans.list, ({ user }) => findPlans(pool, user.id));
+  route(router, pool, api.plans.list, 'signed-in', ({ user }) => findPlans(pool, user.id));
 
-  route(router, pool, api.plans.get, ({ user, params }) => visiblePlan(pool, user.id, params.id));
+  route(router, pool, api.plans.get, may('see', 'plan'), ({ user, params }) =>
+    visiblePlan(pool, user.id, params.id),
+  );
 
-  route(router, pool, api.plans.create, async ({ user, body }) => {
+  route(router, pool, api.plans.create, 'signed-in', async ({ user, body }) => {
     const existing = await findPlan(pool, user.id, body.id);
-    if (!existing) await insertPlan(pool, user.id, body);
-    return existing ?? visiblePlan(pool, user.id, body.id);
+    if (existing) return existing;
+    refuseGone(body, null);
+    await insertPlan(pool, user.id, body);
+    return visiblePlan(pool, user.id, body.id);
   });
 
-  route(router, pool, api.plans.update, async ({ user, params, body }) => {
-    const plan = await ownPlan(pool, user.id, params.id);
+  route(router, pool, api.plans.update, may('change', 'plan'), async ({ user, params: { id }, body }) => {
+    const plan = await visiblePlan(pool, user.id, id);
+    refuseGone(body, plan);
     if (plan.circleId)
       await refuseStudentNames(pool, user.id, { ...plan, title: body.title, body: body.body });
-    if (!(await updatePlan(pool, params.id, body.baseVersion, body.title, body.body)))
-      throw new HttpError('version-conflict');
-    return visiblePlan(pool, user.id, params.id);
+    await pool.transaction(async (db) => {
+      if (!(await updatePlan(db, id, body.baseVersion, body.title, body.body)))
+        throw new HttpError((await findPlan(db, user.id, id)) ? 'version-conflict' : 'not-found');
+      await followPlan(db, id, { title: body.title, body: body.body, version: body.baseVersion + 1 });
+    });
+    return visiblePlan(pool, user.id, id);
   });
 
-  route(router, pool, api.plans.remove, async ({ user, params }) => {
-    await ownPlan(pool, user.id, params.id);
-    if ((await countLessonsOfPlan(pool, params.id)) > 0)
-      throw new HttpError('already-exists', [], 'Lessons use this plan. Take them off the calendar first.');
-    await deletePlan(pool, params.id);
+  route(router, pool, api.plans.remove, may('remove', 'plan'), async ({ user, params: { id } }) => {
+    // Lessons of fellows, and those that are over, keep their own copy.
+    if ((await countComingLessons(pool, id, user.id)) > 0)
+      throw new HttpError(
+        'in-use',
+        [],
+        'Coming lessons of yours use this plan. Take them off the calendar first.',
+      );
+    await deletePlan(pool, id);
     return { ok: true as const };
   });
 
-  route(router, pool, api.plans.share, async ({ user, params, body }) => {
-    const plan = await ownPlan(pool, user.id, params.id);
-    if (body.circleId) {
-      const role = await findRole(pool, body.circleId, user.id);
-      if (!role) throw new HttpError('not-found');
-      if (role === 'reader')
-        throw new HttpError('forbidden', [], 'Readers of a circle cannot share into it.');
-      await refuseStudentNames(pool, user.id, plan);
-    }
-    await updatePlanCircle(pool, params.id, body.circleId);
-    return visiblePlan(pool, user.id, params.id);
-  });
+  route(
+    router,
+    pool,
+    api.plans.share,
+    may('take-out', 'plan'),
+    async ({ user, params: { id }, body: { circleId } }) => {
+      const plan = await visiblePlan(pool, user.id, id);
+      if (circleId !== null) {
+        await refuseUnless(pool, user.id, 'share', 'plan', id);
+        await refuseUnless(pool, user.id, 'share-into', 'circle', circleId);
+        await refuseStudentNames(pool, user.id, plan);
+      }
+      await pool.transaction(async (db) => {
+        await updatePlanCircle(db, id, circleId);
+        if (circleId !== plan.circleId) await unfollowPlan(db, id);
+      });
+      // Who took somebody else's plan out of his circle no longer sees it.
+      return (await findPlan(pool, user.id, id)) ?? { ...plan, circleId: null, circleName: null };
+    },
+  );
 
-  route(router, pool, api.plans.copy, async ({ user, params, body }) => {
+  route(router, pool, api.plans.copy, may('see', 'plan'), async ({ user, params, body }) => {
     const existing = await findPlan(pool, user.id, body.id);
     if (existing) return existing;
     const origin = await visiblePlan(pool, user.id, params.id);
@@ -67,21 +88,20 @@ export function planRoutes(router: Router, pool: Pool): void {
 }
 
 /** @throws HttpError 'not-found' */
-export async function visiblePlan(pool: Pool, userId: string, id: string): Promise<SavedPlan> {
-  const plan = await findPlan(pool, userId, id);
+async function visiblePlan(db: Db, userId: string, id: string): Promise<SavedPlan> {
+  const plan = await findPlan(db, userId, id);
   if (!plan) throw new HttpError('not-found');
   return plan;
 }
 
-async function ownPlan(pool: Pool, userId: string, id: string): Promise<SavedPlan> {
-  const plan = await visiblePlan(pool, userId, id);
-  if (!plan.mine)
-    throw new HttpError('forbidden', [], 'It belongs to somebody else. Take a copy to change it.');
-  return plan;
+/** @throws HttpError 'invalid' for drills and faults that are not in the library, and were not in the plan before */
+function refuseGone({ body }: Pick<SavedPlan, 'body'>, before: SavedPlan | null): void {
+  const issues = goneFromLibrary(body, before?.body ?? null);
+  if (issues.length > 0) throw new HttpError('invalid', issues);
 }
 
-async function refuseStudentNames(pool: Pool, userId: string, plan: SavedPlan): Promise<void> {
-  const names = (await findStudents(pool, userId)).map(({ student }) => student.name);
+async function refuseStudentNames(db: Db, userId: string, plan: SavedPlan): Promise<void> {
+  const names = (await findStudents(db, userId)).map(({ student }) => student.name);
   const issues = studentNamesIn(plan.title, plan.body, names);
   if (issues.length > 0)
     throw new HttpError(

@@ -1,4 +1,4 @@
-import type { PlanSummary, SavedPlan } from '@doceo/contract';
+import { inShape, type PlanSummary, type SavedPlan, shapeOf } from '@doceo/contract';
 import { type PlanBody, strandShares } from '@doceo/core';
 import { type Db, rows, write } from '../db/pool';
 
@@ -6,6 +6,7 @@ interface PlanRow {
   id: string;
   title: string;
   body: string;
+  shape: number;
   version: number;
   updated_at: Date;
   mine: number;
@@ -20,7 +21,7 @@ interface PlanRow {
 }
 
 /** The newest version of the origin is told only while the reader may still see it. */
-const SELECT = `SELECT p.id, p.title, p.body, p.version, p.updated_at, p.owner_id = ? AS mine, u.name AS owner_name,
+const SELECT = `SELECT p.id, p.title, p.body, p.shape, p.version, p.updated_at, p.owner_id = ? AS mine, u.name AS owner_name,
     p.circle_id, c.name AS circle_name, p.origin_plan_id, p.origin_title, p.origin_owner_name, p.origin_version,
     IF(o.owner_id = ? OR om.user_id IS NOT NULL, o.version, NULL) AS origin_newest
   FROM plans p JOIN users u ON u.id = p.owner_id
@@ -31,7 +32,7 @@ const SELECT = `SELECT p.id, p.title, p.body, p.version, p.updated_at, p.owner_i
   WHERE (p.owner_id = ? OR m.user_id IS NOT NULL)`;
 
 function toPlan(row: PlanRow): SavedPlan {
-  const body = JSON.parse(row.body) as PlanBody;
+  const body = inShape('plan', row.shape, JSON.parse(row.body)) as PlanBody;
   return {
     id: row.id,
     title: row.title,
@@ -81,13 +82,14 @@ export async function insertPlan(
   const { origin } = plan;
   await write(
     db,
-    `INSERT INTO plans (id, owner_id, title, body, updated_at, origin_plan_id, origin_title, origin_owner_name, origin_version)
-     VALUES (?, ?, ?, ?, UTC_TIMESTAMP(3), ?, ?, ?, ?)`,
+    `INSERT INTO plans (id, owner_id, title, body, shape, updated_at, origin_plan_id, origin_title, origin_owner_name, origin_version)
+     VALUES (?, ?, ?, ?, ?, UTC_TIMESTAMP(3), ?, ?, ?, ?)`,
     [
       plan.id,
       ownerId,
       plan.title,
       JSON.stringify(plan.body),
+      shapeOf('plan'),
       origin?.id ?? null,
       origin?.title ?? null,
       origin?.ownerName ?? null,
@@ -106,8 +108,8 @@ export async function updatePlan(
 ): Promise<boolean> {
   const touched = await write(
     db,
-    'UPDATE plans SET title = ?, body = ?, version = version + 1, updated_at = UTC_TIMESTAMP(3) WHERE id = ? AND version = ?',
-    [title, JSON.stringify(body), id, baseVersion],
+    'UPDATE plans SET title = ?, body = ?, shape = ?, version = version + 1, updated_at = UTC_TIMESTAMP(3) WHERE id = ? AND version = ?',
+    [title, JSON.stringify(body), shapeOf('plan'), id, baseVersion],
   );
   return touched > 0;
 }
@@ -120,9 +122,13 @@ export async function deletePlan(db: Db, id: string): Promise<void> {
   await write(db, 'DELETE FROM plans WHERE id = ?', [id]);
 }
 
-/** Lessons that use a plan, of any instructor; by the foreign key's index. */
-export async function countLessonsOfPlan(db: Db, id: string): Promise<number> {
-  return (
-    (await rows<{ n: number }>(db, 'SELECT COUNT(*) AS n FROM lessons WHERE plan_id = ?', [id]))[0]?.n ?? 0
+/** Coming lessons of its owner that use a plan; by the foreign key's index. */
+export async function countComingLessons(db: Db, id: string, ownerId: string): Promise<number> {
+  const [found] = await rows<{ n: number }>(
+    db,
+    `SELECT COUNT(*) AS n FROM lessons
+     WHERE plan_id = ? AND owner_id = ? AND starts_at + INTERVAL length_min MINUTE > UTC_TIMESTAMP()`,
+    [id, ownerId],
   );
+  return found?.n ?? 0;
 }

@@ -1,22 +1,30 @@
+import { isDeepStrictEqual } from 'node:util';
 import { api } from '@doceo/contract';
 import type { Router } from 'express';
+import { may } from '../access/access';
 import type { Pool } from '../db/pool';
 import { HttpError } from '../http/errors';
 import { route } from '../http/route';
 import { knownStudent } from '../students/students.routes';
-import { deleteReading, findReadings, insertReading } from './readings.sql';
+import { deleteReading, findReading, findReadings, insertReading } from './readings.sql';
 
 export function readingRoutes(router: Router, pool: Pool): void {
-  route(router, pool, api.readings.list, ({ user }) => findReadings(pool, user.id));
+  route(router, pool, api.readings.list, 'signed-in', ({ user }) => findReadings(pool, user.id));
 
-  route(router, pool, api.readings.create, async ({ user, body }) => {
+  route(router, pool, api.readings.create, 'signed-in', async ({ user, body }) => {
     await knownStudent(pool, user.id, body.studentId);
-    await insertReading(pool, user.id, body);
+    const there = await findReading(pool, body.id);
+    // Sent twice it is kept once. Another one of the same id is told, and not dropped.
+    if (there && (there.ownerId !== user.id || !isDeepStrictEqual(there.taken, body)))
+      throw new HttpError('already-exists', [
+        { path: 'id', code: 'taken', message: 'belongs to another reading' },
+      ]);
+    if (!there) await insertReading(pool, user.id, body);
     return { ...body, mine: true };
   });
 
-  route(router, pool, api.readings.remove, async ({ user, params }) => {
-    if (!(await deleteReading(pool, user.id, params.id))) throw new HttpError('not-found');
+  route(router, pool, api.readings.remove, may('remove', 'reading'), async ({ user, params }) => {
+    await deleteReading(pool, user.id, params.id);
     return { ok: true as const };
   });
 }

@@ -1,4 +1,4 @@
-import type { SavedReading } from '@doceo/contract';
+import { inShape, type SavedReading, shapeOf } from '@doceo/contract';
 import type { Reading, TakenReading } from '@doceo/core';
 import { type Db, rows, write } from '../db/pool';
 
@@ -7,6 +7,7 @@ interface ReadingRow {
   student_id: string | null;
   taken_on: string;
   body: string;
+  shape: number;
   mine: number;
 }
 
@@ -18,28 +19,61 @@ interface ReadingRow {
 export async function findReadings(db: Db, userId: string): Promise<SavedReading[]> {
   const found = await rows<ReadingRow>(
     db,
-    `SELECT r.id, r.student_id, r.taken_on, r.body, r.owner_id = ? AS mine FROM readings r
+    `SELECT r.id, r.student_id, r.taken_on, r.body, r.shape, r.owner_id = ? AS mine FROM readings r
        WHERE r.owner_id = ?
          OR r.student_id IN (SELECT id FROM students WHERE owner_id = ?)
          OR r.student_id IN (SELECT student_id FROM student_access WHERE user_id = ?)
        ORDER BY r.taken_on DESC, r.id`,
     [userId, userId, userId, userId],
   );
-  return found.map(({ id, student_id, taken_on, body, mine }) => ({
+  return found.map((row) => ({ ...toReading(row), mine: Boolean(row.mine) }));
+}
+
+/** What was measured of a student, by whomever, latest first; uses readings_student. */
+export async function findReadingsOfStudent(db: Db, studentId: string): Promise<TakenReading[]> {
+  return (
+    await rows<ReadingRow>(
+      db,
+      'SELECT id, student_id, taken_on, body, shape, 0 AS mine FROM readings WHERE student_id = ? ORDER BY taken_on DESC, id',
+      [studentId],
+    )
+  ).map(toReading);
+}
+
+function toReading({ id, student_id, taken_on, body, shape }: ReadingRow): TakenReading {
+  return {
     id,
     studentId: student_id,
     on: taken_on,
-    reading: JSON.parse(body) as Reading,
-    mine: Boolean(mine),
-  }));
+    reading: inShape('reading', shape, JSON.parse(body)) as Reading,
+  };
 }
 
-/** Storing one twice stores it once. */
+/** The reading of this id and whose it is; null when there is none. */
+export async function findReading(
+  db: Db,
+  id: string,
+): Promise<{ ownerId: string; taken: TakenReading } | null> {
+  const [found] = await rows<ReadingRow & { owner_id: string }>(
+    db,
+    'SELECT id, owner_id, student_id, taken_on, body, shape, 0 AS mine FROM readings WHERE id = ?',
+    [id],
+  );
+  return found ? { ownerId: found.owner_id, taken: toReading(found) } : null;
+}
+
+/** Of these ids the ones that are taken, by whomever. */
+export async function findReadingIds(db: Db, ids: readonly string[]): Promise<Set<string>> {
+  if (ids.length === 0) return new Set();
+  const found = await rows<{ id: string }>(db, 'SELECT id FROM readings WHERE id IN (?)', [ids]);
+  return new Set(found.map(({ id }) => id));
+}
+
 export async function insertReading(db: Db, ownerId: string, taken: TakenReading): Promise<void> {
   await write(
     db,
-    'INSERT IGNORE INTO readings (id, owner_id, student_id, taken_on, body) VALUES (?, ?, ?, ?, ?)',
-    [taken.id, ownerId, taken.studentId, taken.on, JSON.stringify(taken.reading)],
+    'INSERT INTO readings (id, owner_id, student_id, taken_on, body, shape) VALUES (?, ?, ?, ?, ?, ?)',
+    [taken.id, ownerId, taken.studentId, taken.on, JSON.stringify(taken.reading), shapeOf('reading')],
   );
 }
 

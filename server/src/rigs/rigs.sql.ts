@@ -1,4 +1,4 @@
-import type { SavedRig } from '@doceo/contract';
+import { inShape, type SavedRig, shapeOf } from '@doceo/contract';
 import type { Rig } from '@doceo/core';
 import { type Db, rows, write } from '../db/pool';
 
@@ -6,18 +6,19 @@ interface RigRow {
   id: string;
   name: string;
   body: string;
+  shape: number;
   student_id: string | null;
   version: number;
   updated_at: Date;
 }
 
-const COLUMNS = 'id, name, body, student_id, version, updated_at';
+const COLUMNS = 'id, name, body, shape, student_id, version, updated_at';
 
 function toRig(row: RigRow): SavedRig {
   return {
     id: row.id,
     name: row.name,
-    rig: JSON.parse(row.body) as Rig,
+    rig: inShape('rig', row.shape, JSON.parse(row.body)) as Rig,
     studentId: row.student_id,
     version: row.version,
     updatedAt: row.updated_at.toISOString(),
@@ -49,8 +50,8 @@ export async function insertRig(
 ): Promise<void> {
   await write(
     db,
-    'INSERT INTO rigs (id, owner_id, name, body, student_id, updated_at) VALUES (?, ?, ?, ?, ?, UTC_TIMESTAMP(3))',
-    [id, ownerId, name, JSON.stringify(rig), studentId],
+    'INSERT INTO rigs (id, owner_id, name, body, shape, student_id, updated_at) VALUES (?, ?, ?, ?, ?, ?, UTC_TIMESTAMP(3))',
+    [id, ownerId, name, JSON.stringify(rig), shapeOf('rig'), studentId],
   );
 }
 
@@ -63,8 +64,8 @@ export async function updateRig(
 ): Promise<boolean> {
   const touched = await write(
     db,
-    'UPDATE rigs SET name = ?, body = ?, student_id = ?, version = version + 1, updated_at = UTC_TIMESTAMP(3) WHERE id = ? AND version = ?',
-    [name, JSON.stringify(rig), studentId, id, baseVersion],
+    'UPDATE rigs SET name = ?, body = ?, shape = ?, student_id = ?, version = version + 1, updated_at = UTC_TIMESTAMP(3) WHERE id = ? AND version = ?',
+    [name, JSON.stringify(rig), shapeOf('rig'), studentId, id, baseVersion],
   );
   return touched > 0;
 }

@@ -1,14 +1,14 @@
 import { hash } from '@node-rs/argon2';
 import { DEMO_PASSWORD, demoScenario, LEAD, type Scenario } from '@doceo/demo';
 import { insertCircle, upsertMember } from '../circles/circles.sql';
-import { type Db, type Pool, transaction } from '../db/pool';
+import { type Db, rows, write } from '../db/pool';
 import { insertEvents } from '../events/events.sql';
 import { insertLesson } from '../lessons/lessons.sql';
 import { insertPlan, updatePlanCircle } from '../plans/plans.sql';
 import { saveFlyBox } from '../fly-box/fly-box.sql';
 import { insertReading } from '../readings/readings.sql';
 import { insertRig } from '../rigs/rigs.sql';
-import { findUser, insertUser, updateSettings } from '../session/users.sql';
+import { insertUser, updateSettings } from '../session/users.sql';
 import { insertStudent, insertStudentAccess } from '../students/students.sql';
 import { insertBeat } from '../waters/beats.sql';
 import { insertLake } from '../waters/lakes.sql';
@@ -17,19 +17,25 @@ import { insertWater } from '../waters/waters.sql';
 const BATCH = 500;
 
 /**
- * Loads the demo scenario unless it is there.
+ * Loads the demo scenario unless that was done before, all of it or nothing. Call it under the lock of
+ * `prepareDatabase`, on its connection.
  *
  * @returns whether it was loaded
  */
-export async function seedDemo(pool: Pool, now: Date): Promise<boolean> {
-  if (await findUser(pool, LEAD.id)) return false;
+export async function seedDemo(db: Db, now: Date): Promise<boolean> {
+  if ((await rows(db, "SELECT what FROM loaded WHERE what = 'demo'")).length > 0) return false;
   const passwordHash = await hash(DEMO_PASSWORD);
-  await transaction(pool, (db) => insertScenario(db, demoScenario(now), passwordHash));
+  const scenario = demoScenario(now);
+  await write(db, 'START TRANSACTION');
+  await insertScenario(db, scenario, passwordHash);
+  await write(db, "INSERT INTO loaded (what) VALUES ('demo')");
+  await write(db, 'COMMIT');
   return true;
 }
 
 async function insertScenario(db: Db, scenario: Scenario, passwordHash: string): Promise<void> {
-  for (const user of scenario.users) await insertUser(db, { ...user, passwordHash });
+  for (const user of scenario.users)
+    await insertUser(db, { ...user, passwordHash, admin: user.id === LEAD.id });
   for (const [userId, schools] of Object.entries(scenario.schools))
     await updateSettings(db, userId, { units: 'metric', bankHand: 'right', schools });
   for (const circle of scenario.circles) {
@@ -53,6 +59,9 @@ async function insertScenario(db: Db, scenario: Scenario, passwordHash: string):
     if (circleId) await updatePlanCircle(db, plan.id, circleId);
   }
   const { ownerId, lessons, events } = scenario.lessons;
-  for (const { id, lesson } of lessons) await insertLesson(db, ownerId, id, lesson);
+  for (const { id, lesson } of lessons) {
+    const taught = scenario.plans.find(({ plan }) => plan.id === lesson.planId)?.plan;
+    if (taught) await insertLesson(db, ownerId, id, lesson, { ...taught, version: 1 });
+  }
   for (let i = 0; i < events.length; i += BATCH) await insertEvents(db, ownerId, events.slice(i, i + BATCH));
 }

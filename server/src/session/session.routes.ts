@@ -1,65 +1,128 @@
-import { randomUUID } from 'node:crypto';
-import { hash, verify } from '@node-rs/argon2';
+import { randomBytes, randomUUID } from 'node:crypto';
 import { api, type Session } from '@doceo/contract';
 import { DEMO_ACCOUNTS } from '@doceo/demo';
 import type { Request, Router } from 'express';
 import type { Pool } from '../db/pool';
 import { HttpError } from '../http/errors';
-import { signInLimit } from '../http/rate-limit';
+import { endSessions, sessionCookie } from '../http/sessions';
 import { route } from '../http/route';
 import type { Settings } from '../settings';
-import { findUserByEmail, insertUser, toUser, updateSettings, type UserRow } from './users.sql';
+import { KnownDevice } from './known-device';
+import { hashPassword, isPassword, passwordIssues } from './passwords';
+import type { SignInGuard } from './sign-in-guard';
+import {
+  findUserByEmail,
+  insertUser,
+  keepDeviceKey,
+  toUser,
+  updatePassword,
+  updateSettings,
+  type UserRow,
+} from './users.sql';
 
-export function sessionRoutes(router: Router, pool: Pool, settings: Settings): void {
-  const reply = (user: UserRow | null): Session => ({
+export function sessionRoutes(router: Router, pool: Pool, settings: Settings, guard: SignInGuard): void {
+  const known = new KnownDevice(settings);
+  const reply = async (user: UserRow | null): Promise<Session> => ({
     user: user ? toUser(user) : null,
     demo: settings.DOCEO_DEMO && !user ? DEMO_ACCOUNTS : [],
+    registration: settings.DOCEO_REGISTRATION,
+    deviceKey: user
+      ? (user.device_key ?? (await keepDeviceKey(pool, user.id, randomBytes(32).toString('base64'))))
+      : null,
   });
 
-  router.post(api.session.signIn.path, signInLimit(pool));
-  router.post(api.session.register.path, signInLimit(pool));
+  route(router, pool, api.session.get, 'anybody', ({ user }) => reply(user));
 
-  route(router, pool, api.session.get, async ({ user }) => reply(user));
+  route(
+    router,
+    pool,
+    api.session.signIn,
+    'anybody',
+    async ({ body: { email, password }, request, response }) => {
+      const succeeded = await guard.admit({
+        address: request.ip ?? '',
+        email,
+        device: known.of(request, email),
+      });
+      const user = await findUserByEmail(pool, email);
+      const right = await isPassword(user?.password_hash ?? null, password);
+      if (!user || !right) throw wrongPassword('password');
+      if (user.blocked)
+        throw new HttpError('forbidden', [], 'This account is closed. Ask who runs this installation.');
+      await succeeded();
+      await openSession(request, user.id);
+      known.mark(response, email);
+      return reply(user);
+    },
+  );
 
-  route(router, pool, api.session.signIn, async ({ body, request }) => {
-    const user = await findUserByEmail(pool, body.email);
-    const known = await verify(user?.password_hash ?? (await decoyHash()), body.password);
-    if (!user || !known)
-      throw new HttpError('wrong-credentials', [
-        { path: 'password', code: 'wrong', message: 'E-mail or password is not right.' },
-      ]);
-    await openSession(request, user.id);
-    return reply(user);
-  });
+  route(
+    router,
+    pool,
+    api.session.register,
+    'anybody',
+    async ({ body: { email, password, name }, request, log }) => {
+      if (settings.DOCEO_REGISTRATION === 'closed')
+        throw new HttpError(
+          'forbidden',
+          [],
+          'New accounts are made by the administrator of this installation.',
+        );
+      const issues = passwordIssues(password, [email, name], 'password');
+      if (issues.length > 0) throw new HttpError('invalid', issues);
+      await guard.admitAccount(request.ip ?? '');
+      // Whether there is an account already shows neither in the answer nor in the time it takes.
+      const passwordHash = await hashPassword(password);
+      const id = randomUUID();
+      if (await insertUser(pool, { id, email, name, passwordHash })) log.info({ userId: id }, 'account made');
+      return { ok: true as const };
+    },
+  );
 
-  route(router, pool, api.session.register, async ({ body, request }) => {
-    if (await findUserByEmail(pool, body.email))
-      throw new HttpError('already-exists', [
-        { path: 'email', code: 'taken', message: 'There is an account with this e-mail.' },
-      ]);
-    await insertUser(pool, {
-      id: randomUUID(),
-      email: body.email,
-      name: body.name,
-      passwordHash: await hash(body.password),
-    });
-    const user = await findUserByEmail(pool, body.email);
-    await openSession(request, user?.id ?? '');
-    return reply(user);
-  });
-
-  route(router, pool, api.session.signOut, async ({ request, response }) => {
+  route(router, pool, api.session.signOut, 'anybody', async ({ request, response }) => {
+    // A page of somebody who had the browser before does not end the session of who has it now.
+    const claimed = request.get('doceo-user');
+    if (claimed && claimed !== request.session.userId) return { ok: true as const };
     await new Promise<void>((done, fail) =>
       request.session.destroy((error) => (error ? fail(error) : done())),
     );
-    response.clearCookie('doceo');
+    response.clearCookie(sessionCookie(settings.DOCEO_SECURE_COOKIES), {
+      path: '/',
+      httpOnly: true,
+      sameSite: 'lax',
+      secure: settings.DOCEO_SECURE_COOKIES,
+    });
     return { ok: true as const };
   });
 
-  route(router, pool, api.session.settings, async ({ user, body }) => {
+  route(router, pool, api.session.settings, 'signed-in', async ({ user, body }) => {
     await updateSettings(pool, user.id, body);
     return body;
   });
+
+  route(router, pool, api.session.changePassword, 'signed-in', async ({ user, body, request, log }) => {
+    const succeeded = await guard.admit({
+      address: request.ip ?? '',
+      email: user.email,
+      device: known.of(request, user.email),
+    });
+    if (!(await isPassword(user.password_hash, body.current))) throw wrongPassword('current', 'is not right');
+    await succeeded();
+    const issues = passwordIssues(body.next, [user.email, user.name], 'next');
+    if (issues.length > 0) throw new HttpError('invalid', issues);
+    const passwordHash = await hashPassword(body.next);
+    await pool.transaction(async (db) => {
+      await updatePassword(db, user.id, passwordHash);
+      await endSessions(db, user.id);
+    });
+    await openSession(request, user.id);
+    log.info({ userId: user.id }, 'password changed');
+    return { ok: true as const };
+  });
+}
+
+export function wrongPassword(path: string, message = 'E-mail or password is not right.'): HttpError {
+  return new HttpError('wrong-credentials', [{ path, code: 'wrong', message }]);
 }
 
 /** A new session id at every sign-in, so that one planted beforehand is worth nothing. */
@@ -71,12 +134,4 @@ function openSession(request: Request, userId: string): Promise<void> {
       request.session.save((failed) => (failed ? fail(failed) : done()));
     });
   });
-}
-
-let decoy: Promise<string> | undefined;
-
-/** Verified against when the e-mail is unknown, so that the answer takes as long. */
-function decoyHash(): Promise<string> {
-  decoy ??= hash(randomUUID());
-  return decoy;
 }

@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
 import { type Attempt, attemptsOf, type SkillFit, SKILLS } from '@doceo/core';
 import type { Logger } from 'pino';
-import { type Pool, transaction } from '../db/pool';
+import type { Pool } from '../db/pool';
 import {
   claimFit,
   endFit,
@@ -63,7 +63,7 @@ export class FitJob {
         }
         await touchFit(this.pool, done + 1);
       }
-      await transaction(this.pool, (db) => replaceFits(db, fits));
+      await this.pool.transaction((db) => replaceFits(db, fits));
     } finally {
       await worker.terminate();
       this.worker = null;

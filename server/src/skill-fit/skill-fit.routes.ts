@@ -6,9 +6,10 @@ import type { FitJob } from './fit-job';
 import { findFitStatus } from './skill-fit.sql';
 
 export function skillFitRoutes(router: Router, pool: Pool, job: FitJob): void {
-  route(router, pool, api.skillFit.get, () => findFitStatus(pool));
+  route(router, pool, api.skillFit.get, 'signed-in', () => findFitStatus(pool));
 
-  route(router, pool, api.skillFit.start, async () => {
+  route(router, pool, api.skillFit.start, 'admin', async ({ user, log }) => {
+    log.info({ userId: user.id }, 'fit of learning parameters started');
     await job.start();
     return findFitStatus(pool);
   });

@@ -1,10 +1,10 @@
 import { randomUUID } from 'node:crypto';
 import { ageOn, type StudentFile } from '@doceo/contract';
-import { ADULT_AGE, type BankEvent } from '@doceo/core';
+import { ADULT_AGE, type BankEvent, MAX_GROUP } from '@doceo/core';
 import { findEventLessons, insertEvents } from '../events/events.sql';
 import { type Db, rows, write } from '../db/pool';
 import { HttpError } from '../http/errors';
-import { insertReading } from '../readings/readings.sql';
+import { findReadingIds, insertReading } from '../readings/readings.sql';
 import { insertStudent } from './students.sql';
 
 /** Entries stored with one statement. */
@@ -12,7 +12,8 @@ const BATCH = 1000;
 
 /**
  * Takes in a student with the whole record; call it in a transaction. Ids that are taken here by somebody else's are
- * made anew, and everything that names them follows. Lessons of the importer's own that are still there are used again.
+ * made anew, and everything that names them follows. Lessons of the importer's own that are still
+ * there, and not full, are used again.
  *
  * @returns the student's id here
  * @throws HttpError 'already-exists' when the student is here, 'invalid' for a minor without a guardian's consent
@@ -45,8 +46,16 @@ export async function importStudent(
   const events = await renamed(db, file.events, studentId, lessonIds);
   for (let from = 0; from < events.length; from += BATCH)
     await insertEvents(db, userId, events.slice(from, from + BATCH));
+  const taken = await findReadingIds(
+    db,
+    file.readings.map((reading) => reading.id),
+  );
   for (const reading of file.readings)
-    await insertReading(db, userId, { ...reading, id: there ? randomUUID() : reading.id, studentId });
+    await insertReading(db, userId, {
+      ...reading,
+      id: taken.has(reading.id) ? randomUUID() : reading.id,
+      studentId,
+    });
   return studentId;
 }
 
@@ -58,18 +67,21 @@ async function placeLessons(
   lessons: StudentFile['lessons'],
 ): Promise<Map<string, string>> {
   if (lessons.length === 0) return new Map();
-  const found = await rows<{ id: string; owner_id: string }>(
+  const found = await rows<{ id: string; owner_id: string; taken: number; students: number }>(
     db,
-    'SELECT id, owner_id FROM lessons WHERE id IN (?)',
+    `SELECT l.id, l.owner_id, l.taken_title IS NOT NULL AS taken,
+       (SELECT COUNT(*) FROM lesson_students s WHERE s.lesson_id = l.id) AS students
+     FROM lessons l WHERE l.id IN (?) FOR UPDATE`,
     [lessons.map(({ id }) => id)],
   );
-  const owners = new Map(found.map(({ id, owner_id }) => [id, owner_id]));
+  const here = new Map(found.map((lesson) => [lesson.id, lesson]));
   const places = new Map<string, string>();
   for (const { id, title, water, startsAt } of lessons) {
-    const owner = owners.get(id);
-    const place = owner === undefined || owner === userId ? id : randomUUID();
+    const there = here.get(id);
+    const again = there?.owner_id === userId && (Boolean(there.taken) || there.students < MAX_GROUP);
+    const place = !there || again ? id : randomUUID();
     places.set(id, place);
-    if (owner !== userId)
+    if (!again)
       await write(
         db,
         'INSERT INTO lessons (id, owner_id, starts_at, taken_title, taken_water) VALUES (?, ?, ?, ?, ?)',
@@ -92,11 +104,16 @@ async function renamed(
   studentId: string,
   lessonIds: ReadonlyMap<string, string>,
 ): Promise<BankEvent[]> {
-  const taken = await findEventLessons(
-    db,
-    events.map(({ id }) => id),
-  );
-  const ids = new Map(events.map(({ id }) => [id, taken.size > 0 ? randomUUID() : id]));
+  let isTaken = false;
+  for (let from = 0; from < events.length && !isTaken; from += BATCH)
+    isTaken =
+      (
+        await findEventLessons(
+          db,
+          events.slice(from, from + BATCH).map(({ id }) => id),
+        )
+      ).size > 0;
+  const ids = new Map(events.map(({ id }) => [id, isTaken ? randomUUID() : id]));
   return events.map((event) => ({
     ...event,
     id: ids.get(event.id) ?? event.id,

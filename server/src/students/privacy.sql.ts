@@ -47,15 +47,17 @@ export async function findDeletionEffect(db: Db, studentId: string): Promise<Del
   };
 }
 
-/** Lessons a student was in, by date. */
+/** Lessons a student was in or has records of, by date; uses lesson_students_student and events_student. */
 export async function findLessonsOfStudent(db: Db, studentId: string): Promise<StudentFile['lessons']> {
   const found = await rows<{ id: string; title: string; water: string; starts_at: Date }>(
     db,
-    `SELECT l.id, COALESCE(l.taken_title, p.title) AS title, COALESCE(l.taken_water, w.name) AS water, l.starts_at
-       FROM lesson_students s JOIN lessons l ON l.id = s.lesson_id
-       LEFT JOIN plans p ON p.id = l.plan_id LEFT JOIN waters w ON w.id = l.water_id
-       WHERE s.student_id = ? ORDER BY l.starts_at`,
-    [studentId],
+    `SELECT l.id, COALESCE(l.taken_title, l.plan_title, '-') AS title, COALESCE(l.taken_water, w.name, '-') AS water,
+         l.starts_at
+       FROM lessons l LEFT JOIN waters w ON w.id = l.water_id
+       WHERE l.id IN (SELECT lesson_id FROM lesson_students WHERE student_id = ?
+                      UNION SELECT lesson_id FROM events WHERE student_id = ?)
+       ORDER BY l.starts_at, l.id`,
+    [studentId, studentId],
   );
   return found.map(({ starts_at, ...lesson }) => ({ ...lesson, startsAt: starts_at.toISOString() }));
 }

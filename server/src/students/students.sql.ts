@@ -84,3 +84,9 @@ export async function insertStudentAccess(db: Db, studentId: string, userId: str
     userId,
   ]);
 }
+
+/** Keeps these students from going until the transaction ends; always in the same order, so that two do not meet. */
+export async function lockStudents(db: Db, ids: readonly string[]): Promise<void> {
+  if (ids.length === 0) return;
+  await rows(db, 'SELECT id FROM students WHERE id IN (?) ORDER BY id LOCK IN SHARE MODE', [ids]);
+}

@@ -1,49 +1,67 @@
-import { join } from 'node:path';
 import type { Express } from 'express';
-import { createConnection } from 'mysql2/promise';
-import { pino } from 'pino';
+import { pino, type Logger } from 'pino';
 import supertest from 'supertest';
-import { migrate } from '../db/migrate';
 import { openPool, type Pool } from '../db/pool';
+import { prepareDatabase } from '../db/prepare';
 import { createApp } from '../http/app';
 import { seedDemo } from '../seed/seed-demo';
 import { readSettings } from '../settings';
+import { emptyDatabase, MIGRATIONS, ROOT } from './test-database';
+
+export type Agent = ReturnType<typeof supertest.agent>;
 
 export interface TestApp {
   app: Express;
   pool: Pool;
+  url: string;
+  /** How long sign-ins were made to wait; tests do not wait. */
+  waitsMs: number[];
   /** A client with the session of a demo account. */
-  signedIn: (email: string) => Promise<ReturnType<typeof supertest.agent>>;
+  signedIn: (email: string) => Promise<Agent>;
+  /** A client with the session of a new account. */
+  newcomer: (name: string) => Promise<Agent>;
   close: () => Promise<void>;
 }
 
+const PASSWORD = 'corvane-demo';
+
 /** The application on a database of its own, with the demo scenario. */
-export async function testApp(name: string): Promise<TestApp> {
-  const base = process.env['DOCEO_TEST_DB_URL'];
-  if (!base) throw new Error('DOCEO_TEST_DB_URL is not set; npm test sets it.');
-  const admin = await createConnection({ uri: base.replace(/^mariadb:/, 'mysql:') });
-  await admin.query(`DROP DATABASE IF EXISTS doceo_${name}`);
-  await admin.query(`CREATE DATABASE doceo_${name} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`);
-  await admin.end();
-  const url = base.replace(/\/doceo$/, `/doceo_${name}`);
-  const root = process.env['DOCEO_ROOT'] ?? process.cwd();
-  await migrate(url, join(root, 'server/migrations'));
+export async function testApp(
+  name: string,
+  options: { settings?: Record<string, string>; log?: Logger; url?: string } = {},
+): Promise<TestApp> {
+  const url = options.url ?? (await emptyDatabase(name));
+  await prepareDatabase(url, MIGRATIONS, async (db) => {
+    await seedDemo(db, new Date());
+  });
   const pool = openPool(url);
-  await seedDemo(pool, new Date());
   const settings = readSettings({
     DOCEO_DB_URL: url,
     DOCEO_SESSION_SECRET: 'only for tests, long enough',
     DOCEO_DEMO: '1',
-    DOCEO_ROOT: root,
+    DOCEO_ROOT: ROOT,
+    ...options.settings,
   });
-  const { app, close } = createApp(pool, settings, pino({ level: 'silent' }));
+  const waitsMs: number[] = [];
+  const { app, close } = createApp(pool, settings, options.log ?? pino({ level: 'silent' }), (ms) => {
+    waitsMs.push(ms);
+    return Promise.resolve();
+  });
+  const signedIn = async (email: string, password = PASSWORD): Promise<Agent> => {
+    const agent = supertest.agent(app);
+    await agent.post('/api/session').send({ email, password }).expect(200);
+    return agent;
+  };
   return {
     app,
     pool,
-    signedIn: async (email) => {
-      const agent = supertest.agent(app);
-      await agent.post('/api/session').send({ email, password: 'corvane-demo' }).expect(200);
-      return agent;
+    url,
+    waitsMs,
+    signedIn,
+    newcomer: async (who) => {
+      const account = { email: `${who}@example.org`, password: 'ten letters', name: who };
+      await supertest(app).post('/api/session/register').send(account).expect(200);
+      return signedIn(account.email, account.password);
     },
     close: async () => {
       close();

@@ -1,16 +1,17 @@
-import type { SavedBeat } from '@doceo/contract';
+import { inShape, type SavedBeat, shapeOf } from '@doceo/contract';
 import { type Db, rows, write } from '../db/pool';
 
 interface BeatRow {
   id: string;
   body: string;
+  shape: number;
   version: number;
 }
 
-const toBeat = (waterId: string, { id, body, version }: BeatRow): SavedBeat => ({
+const toBeat = (waterId: string, { id, body, shape, version }: BeatRow): SavedBeat => ({
   id,
   waterId,
-  beat: JSON.parse(body) as SavedBeat['beat'],
+  beat: inShape('beat', shape, JSON.parse(body)) as SavedBeat['beat'],
   version,
 });
 
@@ -18,7 +19,7 @@ const toBeat = (waterId: string, { id, body, version }: BeatRow): SavedBeat => (
 export async function findBeats(db: Db, waterId: string): Promise<SavedBeat[]> {
   const found = await rows<BeatRow>(
     db,
-    'SELECT id, body, version FROM beats WHERE water_id = ? ORDER BY place, id',
+    'SELECT id, body, shape, version FROM beats WHERE water_id = ? ORDER BY place, id',
     [waterId],
   );
   return found.map((row) => toBeat(waterId, row));
@@ -27,7 +28,7 @@ export async function findBeats(db: Db, waterId: string): Promise<SavedBeat[]> {
 export async function findBeat(db: Db, waterId: string, id: string): Promise<SavedBeat | null> {
   const [found] = await rows<BeatRow>(
     db,
-    'SELECT id, body, version FROM beats WHERE id = ? AND water_id = ?',
+    'SELECT id, body, shape, version FROM beats WHERE id = ? AND water_id = ?',
     [id, waterId],
   );
   return found ? toBeat(waterId, found) : null;
@@ -37,9 +38,9 @@ export async function findBeat(db: Db, waterId: string, id: string): Promise<Sav
 export async function insertBeat(db: Db, { id, waterId, beat }: Omit<SavedBeat, 'version'>): Promise<void> {
   await write(
     db,
-    `INSERT IGNORE INTO beats (id, water_id, place, body)
-     SELECT ?, ?, COALESCE(MAX(place) + 1, 0), ? FROM beats WHERE water_id = ?`,
-    [id, waterId, JSON.stringify(beat), waterId],
+    `INSERT IGNORE INTO beats (id, water_id, place, body, shape)
+     SELECT ?, ?, COALESCE(MAX(place) + 1, 0), ?, ? FROM beats WHERE water_id = ?`,
+    [id, waterId, JSON.stringify(beat), shapeOf('beat'), waterId],
   );
 }
 
@@ -51,8 +52,8 @@ export async function updateBeat(
 ): Promise<boolean> {
   const touched = await write(
     db,
-    'UPDATE beats SET body = ?, version = version + 1 WHERE id = ? AND water_id = ? AND version = ?',
-    [JSON.stringify(beat), id, waterId, baseVersion],
+    'UPDATE beats SET body = ?, shape = ?, version = version + 1 WHERE id = ? AND water_id = ? AND version = ?',
+    [JSON.stringify(beat), shapeOf('beat'), id, waterId, baseVersion],
   );
   return touched > 0;
 }

@@ -1,22 +1,18 @@
 import { api, type Issue, type SavedBeat, type SavedLake } from '@doceo/contract';
 import { type BeatFault, beatFaults, lakeFaults } from '@doceo/core';
 import type { Router } from 'express';
-import type { Pool } from '../db/pool';
+import { may } from '../access/access';
+import type { Db, Pool } from '../db/pool';
 import { HttpError } from '../http/errors';
 import { route } from '../http/route';
 import { deleteBeat, findBeat, findBeats, insertBeat, updateBeat } from './beats.sql';
 import { findLake, insertLake, updateLake } from './lakes.sql';
-import { visibleWater } from './waters.routes';
 
 /** Beats of rivers and drawings of lakes. */
 export function drawingRoutes(router: Router, pool: Pool): void {
-  route(router, pool, api.waters.beats, async ({ user, params: { id } }) => {
-    await visibleWater(pool, user.id, id);
-    return findBeats(pool, id);
-  });
+  route(router, pool, api.waters.beats, may('see', 'water'), ({ params: { id } }) => findBeats(pool, id));
 
-  route(router, pool, api.waters.saveBeat, async ({ user, params, body }) => {
-    await visibleWater(pool, user.id, params.id);
+  route(router, pool, api.waters.saveBeat, may('draw', 'water'), async ({ params, body }) => {
     refuse('beat', beatFaults(body.beat));
     const drawn = { ...body.beat, id: params.beatId };
     const beat = { id: params.beatId, waterId: params.id, beat: drawn };
@@ -26,19 +22,16 @@ export function drawingRoutes(router: Router, pool: Pool): void {
     return sentAgain(stored, stored.beat, drawn);
   });
 
-  route(router, pool, api.waters.removeBeat, async ({ user, params }) => {
-    await visibleWater(pool, user.id, params.id);
+  route(router, pool, api.waters.removeBeat, may('draw', 'water'), async ({ params }) => {
     await deleteBeat(pool, params.id, params.beatId);
     return { ok: true as const };
   });
 
-  route(router, pool, api.waters.lake, async ({ user, params: { id } }) => {
-    await visibleWater(pool, user.id, id);
-    return { saved: await findLake(pool, id) };
-  });
+  route(router, pool, api.waters.lake, may('see', 'water'), async ({ params: { id } }) => ({
+    saved: await findLake(pool, id),
+  }));
 
-  route(router, pool, api.waters.saveLake, async ({ user, params: { id }, body }) => {
-    await visibleWater(pool, user.id, id);
+  route(router, pool, api.waters.saveLake, may('draw', 'water'), async ({ params: { id }, body }) => {
     refuse('lake', lakeFaults(body.lake));
     const lake = { waterId: id, lake: body.lake };
     if (body.baseVersion === 0) await insertLake(pool, lake);
@@ -64,14 +57,14 @@ function refuse(what: string, faults: readonly BeatFault[]): void {
   if (issues.length > 0) throw new HttpError('invalid', issues);
 }
 
-async function ownBeat(pool: Pool, waterId: string, id: string): Promise<SavedBeat> {
-  const found = await findBeat(pool, waterId, id);
+async function ownBeat(db: Db, waterId: string, id: string): Promise<SavedBeat> {
+  const found = await findBeat(db, waterId, id);
   if (!found) throw new HttpError('not-found');
   return found;
 }
 
-async function ownLake(pool: Pool, waterId: string): Promise<SavedLake> {
-  const found = await findLake(pool, waterId);
+async function ownLake(db: Db, waterId: string): Promise<SavedLake> {
+  const found = await findLake(db, waterId);
   if (!found) throw new HttpError('not-found');
   return found;
 }

@@ -1,20 +1,28 @@
-import type { SavedLake } from '@doceo/contract';
+import { inShape, type SavedLake, shapeOf } from '@doceo/contract';
 import { type Db, rows, write } from '../db/pool';
 
 export async function findLake(db: Db, waterId: string): Promise<SavedLake | null> {
-  const [found] = await rows<{ body: string; version: number }>(
+  const [found] = await rows<{ body: string; shape: number; version: number }>(
     db,
-    'SELECT body, version FROM lakes WHERE water_id = ?',
+    'SELECT body, shape, version FROM lakes WHERE water_id = ?',
     [waterId],
   );
   return found
-    ? { waterId, lake: JSON.parse(found.body) as SavedLake['lake'], version: found.version }
+    ? {
+        waterId,
+        lake: inShape('lake', found.shape, JSON.parse(found.body)) as SavedLake['lake'],
+        version: found.version,
+      }
     : null;
 }
 
 /** Draws a lake for the first time; one that is drawn already stays as it is. */
 export async function insertLake(db: Db, { waterId, lake }: Omit<SavedLake, 'version'>): Promise<void> {
-  await write(db, 'INSERT IGNORE INTO lakes (water_id, body) VALUES (?, ?)', [waterId, JSON.stringify(lake)]);
+  await write(db, 'INSERT IGNORE INTO lakes (water_id, body, shape) VALUES (?, ?, ?)', [
+    waterId,
+    JSON.stringify(lake),
+    shapeOf('lake'),
+  ]);
 }
 
 /** False when the stored version is another than `baseVersion`: somebody saved in the meantime. */
@@ -25,8 +33,8 @@ export async function updateLake(
 ): Promise<boolean> {
   const touched = await write(
     db,
-    'UPDATE lakes SET body = ?, version = version + 1 WHERE water_id = ? AND version = ?',
-    [JSON.stringify(lake), waterId, baseVersion],
+    'UPDATE lakes SET body = ?, shape = ?, version = version + 1 WHERE water_id = ? AND version = ?',
+    [JSON.stringify(lake), shapeOf('lake'), waterId, baseVersion],
   );
   return touched > 0;
 }

@@ -7,6 +7,8 @@ import { catchError, EMPTY, exhaustMap, filter, switchMap, timer } from 'rxjs';
 import { ApiClient } from './data/api-client';
 import { DayStore } from './data/day-store';
 import { SessionStore } from './data/session';
+import type { ApiError } from './data/api-error';
+import { LoadFailedComponent } from './parts/load-failed.component';
 import { RailComponent } from './shell/rail.component';
 import { SessionEndedComponent } from './shell/session-ended.component';
 import { SignInComponent } from './shell/sign-in.component';
@@ -18,7 +20,15 @@ const LOOK_MS = 5000;
 /** Frame of the application: rail, strip, screen. The bank book has the whole window. */
 @Component({
   selector: 'doceo-root',
-  imports: [RouterOutlet, RailComponent, StripComponent, SignInComponent, SessionEndedComponent, ToastModule],
+  imports: [
+    LoadFailedComponent,
+    RouterOutlet,
+    RailComponent,
+    StripComponent,
+    SignInComponent,
+    SessionEndedComponent,
+    ToastModule,
+  ],
   template: `
     @if (client.unreachable()) {
       <p class="unreachable" role="status">
@@ -30,7 +40,9 @@ const LOOK_MS = 5000;
         No connection. This is what the device kept; what you log is kept here too and sent later.
       </p>
     }
-    @if (!session.loaded()) {
+    @if (problem(); as why) {
+      <div class="loading"><doceo-load-failed [problem]="why" (again)="begin()" /></div>
+    } @else if (!session.loaded()) {
       <p class="loading" role="status">Loading …</p>
     } @else if (!session.user()) {
       <doceo-sign-in (done)="start()" />
@@ -69,6 +81,8 @@ export class AppComponent {
   private readonly url = signal(location.pathname);
   protected readonly whole = computed(() => this.url().startsWith('/bank'));
   protected readonly ready = signal(false);
+  /** Why the application could not start. */
+  protected readonly problem = signal<ApiError | null>(null);
 
   constructor() {
     this.router.events
@@ -77,10 +91,7 @@ export class AppComponent {
         takeUntilDestroyed(),
       )
       .subscribe((event) => this.url.set(event.urlAfterRedirects));
-    this.session
-      .load()
-      .pipe(takeUntilDestroyed())
-      .subscribe(() => this.start());
+    this.begin();
     // While this device stands in for the server, look now and then whether it is back, and then fetch the day anew.
     toObservable(this.client.fromDevice)
       .pipe(
@@ -92,12 +103,20 @@ export class AppComponent {
             : EMPTY,
         ),
         switchMap(() => {
-          this.client.fromDevice.set(false);
-          return this.session.user() ? this.day.load() : EMPTY;
+          this.client.serverIsBack();
+          return this.session.user() ? this.day.load().pipe(catchError(() => EMPTY)) : EMPTY;
         }),
         takeUntilDestroyed(),
       )
       .subscribe();
+  }
+
+  protected begin(): void {
+    this.problem.set(null);
+    this.session
+      .load()
+      .pipe(takeUntilDestroyed(this.destroyed))
+      .subscribe({ next: () => this.start(), error: (error: ApiError) => this.problem.set(error) });
   }
 
   protected start(): void {
@@ -105,6 +124,9 @@ export class AppComponent {
     this.day
       .load()
       .pipe(takeUntilDestroyed(this.destroyed))
-      .subscribe(() => this.ready.set(true));
+      .subscribe({
+        next: () => this.ready.set(true),
+        error: (error: ApiError) => this.problem.set(error),
+      });
   }
 }

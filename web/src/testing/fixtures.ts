@@ -1,5 +1,7 @@
 import type {
   Circle,
+  EventReceipt,
+  LessonPlan,
   PlanSummary,
   SavedLesson,
   SavedPlan,
@@ -20,12 +22,16 @@ import {
 /** A morning in June, an hour and a half before the lesson. */
 export const NOW = Date.parse('2026-06-10T06:00:00Z');
 
+/** Where this device keeps something of the one who is signed in. */
+export const keptKey = (key: string): string => `doceo/${uuid(71)}/${key}`;
+
 /** The n-th made-up id. */
 export const uuid = (n: number): string => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
 
 export const WATER: SavedWater = {
   id: uuid(1),
   mine: true,
+  editable: true,
   water: {
     name: 'River Ostrel',
     kind: 'river',
@@ -115,6 +121,9 @@ export const PLAN: SavedPlan = {
   },
 };
 
+/** The same plan as it is taught in the lesson. */
+export const TAUGHT: LessonPlan = { lessonId: uuid(51), title: PLAN.title, body: PLAN.body };
+
 export const LESSON: SavedLesson = {
   id: uuid(51),
   planId: PLAN.id,
@@ -134,6 +143,7 @@ export const CIRCLE: Circle = {
     { userId: uuid(71), name: 'Maren Voss', role: 'owner' },
     { userId: uuid(72), name: 'Tobias Lind', role: 'editor' },
   ],
+  invited: [],
 };
 
 export const SESSION: Session = {
@@ -141,10 +151,36 @@ export const SESSION: Session = {
     id: uuid(71),
     name: 'Maren Voss',
     email: 'lead@ternalder.example',
+    admin: true,
     settings: { units: 'metric', bankHand: 'right', schools: DEFAULT_SCHOOLS },
   },
   demo: [],
+  registration: 'open',
+  deviceKey: 'AAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAA=',
 };
+
+/** Nobody is signed in. */
+export const STRANGER: Session = { user: null, demo: [], registration: 'open', deviceKey: null };
+
+/** What the server says of events that came: all are stored, unless told otherwise. */
+export function receipt(
+  body: unknown,
+  rest: Partial<Omit<EventReceipt, 'refused'>> & {
+    refused?: Partial<EventReceipt['refused'][number]>[];
+  } = {},
+): EventReceipt {
+  const ids = (body as { events: { id: string }[] }).events.map(({ id }) => id);
+  const refused = (rest.refused ?? []).map((one, index) => ({
+    id: '',
+    index,
+    code: 'invalid' as const,
+    message: '',
+    issues: [],
+    ...one,
+  }));
+  const gone = new Set([...refused.map(({ id }) => id), ...(rest.known ?? [])]);
+  return { stored: ids.filter((id) => !gone.has(id)), known: [], clockAheadMs: 0, ...rest, refused };
+}
 
 let events = 0;
 

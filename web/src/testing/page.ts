@@ -5,7 +5,7 @@ import { lastValueFrom } from 'rxjs';
 import { DayStore } from '../app/data/day-store';
 import { SessionStore } from '../app/data/session';
 import { FakeServer, withServer } from './fake-server';
-import { CIRCLE, JONAS, LESSON, NOW, PLAN, RIG, SAM, SESSION, WATER } from './fixtures';
+import { CIRCLE, JONAS, LESSON, NOW, PLAN, receipt, RIG, SAM, SESSION, TAUGHT, WATER } from './fixtures';
 
 /** Sets the date; it goes on from there, and timers run as they do. */
 export function setDate(now = NOW): void {
@@ -48,11 +48,10 @@ export function lessonServer(): FakeServer {
     .on(api.plans.get, PLAN)
     .on(api.circles.list, [CIRCLE])
     .on(api.events.list, [])
-    .on(api.events.add, ({ body }) => ({
-      stored: (body as { events: { id: string }[] }).events.map(({ id }) => id),
-      known: [],
-      refused: [],
-    }));
+    .on(api.lessons.plan, TAUGHT)
+    .on(api.students.overview, [])
+    .on(api.circles.invitations, [])
+    .on(api.events.add, ({ body }) => receipt(body));
 }
 
 /** A shown component and ways to use it as a user does. */

@@ -1,4 +1,4 @@
-import { getDrill } from '../../drill';
+import { findDrill } from '../../drill';
 import { formatLength } from '../../units';
 import type { PlaceKind, Water } from '../../water';
 import type { Block, PlanBody } from '../plan';
@@ -29,7 +29,7 @@ export const hookDistanceRule: PlanRule = (plan, lesson) => {
   if (!lesson) return [];
   const present = Math.max(1, lesson.students.length);
   return plan.blocks.flatMap((block) => {
-    const lineOutM = block.drillId ? getDrill(block.drillId).lineOutM : 0;
+    const lineOutM = findDrill(block.drillId ?? '')?.lineOutM ?? 0;
     const bankM = longestPlace(lesson.water, block.place);
     if (lineOutM === 0 || bankM === null) return [];
     const together = studentsAt(plan, block, present);
@@ -85,7 +85,7 @@ function studentsAt(plan: PlanBody, block: Block, present: number): number {
 }
 
 function groundFits(block: Block, kind: PlaceKind): boolean {
-  const ground = block.drillId ? getDrill(block.drillId).ground : 'anywhere';
+  const ground = findDrill(block.drillId ?? '')?.ground ?? 'anywhere';
   const river = ['run', 'pool', 'tail-out', 'riffle', 'pocket'].includes(kind);
   if (ground === 'river') return river;
   if (ground === 'stillwater') return !river && kind !== 'grass';

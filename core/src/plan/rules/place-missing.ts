@@ -1,4 +1,4 @@
-import { getDrill } from '../../drill';
+import { findDrill } from '../../drill';
 import { groundOf } from '../../water';
 import type { PlanRule, PlanSnag } from './rule';
 import { drillSuits } from '../edits';
@@ -6,7 +6,7 @@ import { drillSuits } from '../edits';
 /** A block whose place does not exist at this water, or whose drill cannot be done on it. */
 export const placeMissing: PlanRule = (plan, lesson) =>
   plan.blocks.flatMap((block): PlanSnag[] => {
-    const drill = block.drillId ? getDrill(block.drillId) : null;
+    const drill = findDrill(block.drillId ?? '');
     const at = { rule: 'place-missing', blockIds: [block.id], studentId: null } as const;
     const suits = (kind: (typeof block)['place']): boolean => !drill || drillSuits(drill, kind);
     if (!suits(block.place)) {

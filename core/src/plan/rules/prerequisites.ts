@@ -1,4 +1,4 @@
-import { DRILLS, getDrill, type Drill } from '../../drill';
+import { DRILLS, findDrill, getDrill, type Drill } from '../../drill';
 import { READY, SKILLS, type Skill } from '../../skill';
 import { formatProbability } from '../../units';
 import { drillSuits, type PlanEdit } from '../edits';
@@ -28,7 +28,7 @@ function shortsByDrill(plan: PlanBody, { students }: PlanLesson): Map<string, Sh
   students.forEach((student, lane) => {
     const taught = new Set<string>();
     for (const block of blocksOfLane(plan, lane)) {
-      const drill = block.drillId ? getDrill(block.drillId) : null;
+      const drill = findDrill(block.drillId ?? '');
       const main = drill?.skills[0];
       const gaps = drill && main ? missing(SKILLS.get(main), student, taught) : [];
       drill?.skills.forEach((id) => taught.add(id));

@@ -1,5 +1,5 @@
 import { computed, inject, Injectable, signal, untracked } from '@angular/core';
-import { ageOn, api, type SavedPlan, type SavedStudent } from '@doceo/contract';
+import { ageOn, api, type LessonPlan, type SavedStudent } from '@doceo/contract';
 import {
   ADULT_AGE,
   type BankEvent,
@@ -17,10 +17,11 @@ import {
 } from '@doceo/core';
 import { forkJoin } from 'rxjs';
 import { ApiClient } from '../data/api-client';
+import type { ApiError } from '../data/api-error';
 import { BankStore } from '../data/bank-store';
 import { DayStore, localDate } from '../data/day-store';
 import { SessionStore } from '../data/session';
-import { eventText } from './event-text';
+import { eventText } from '../data/event-text';
 
 /** Work of one lesson on the water: who, which block, what was logged. */
 @Injectable()
@@ -31,8 +32,8 @@ export class BankSession {
   private readonly session = inject(SessionStore);
 
   readonly lesson = this.day.lesson;
-  readonly plan = signal<SavedPlan | null>(null);
-  readonly failed = signal(false);
+  readonly plan = signal<LessonPlan | null>(null);
+  readonly failed = signal<ApiError | null>(null);
   readonly studentId = signal<string | null>(null);
   private readonly chosenBlocks = signal<Record<string, string>>({});
   private readonly all = signal<BankEvent[]>([]);
@@ -49,7 +50,7 @@ export class BankSession {
     ),
   );
   readonly blocks = computed<Block[]>(() =>
-    this.plan() ? blocksOfLane((this.plan() as SavedPlan).body, this.lane()) : [],
+    this.plan() ? blocksOfLane((this.plan() as LessonPlan).body, this.lane()) : [],
   );
   readonly block = computed<Block | null>(() => {
     const chosen = this.chosenBlocks()[this.student()?.id ?? ''];
@@ -140,9 +141,10 @@ export class BankSession {
   open(): void {
     const lesson = this.lesson();
     if (!lesson) return;
+    this.failed.set(null);
     void this.store.kept(lesson.id).then((kept) => this.merge(kept));
     forkJoin([
-      this.client.call(api.plans.get, { params: { id: lesson.planId } }),
+      this.client.call(api.lessons.plan, { params: { id: lesson.id } }),
       this.day.historyFor(lesson),
       this.client.call(api.events.list, { query: { lessonId: lesson.id } }),
     ]).subscribe({
@@ -151,7 +153,7 @@ export class BankSession {
         this.merge([...history, ...events]);
         this.settled.update((n) => n + 1);
       },
-      error: () => this.failed.set(true),
+      error: (error: ApiError) => this.failed.set(error),
     });
   }
 

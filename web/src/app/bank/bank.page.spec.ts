@@ -3,7 +3,7 @@ import type { BankEvent } from '@doceo/core';
 import Dexie from 'dexie';
 import { IDBFactory } from 'fake-indexeddb';
 import type { FakeServer } from '../../testing/fake-server';
-import { attempt, JONAS, LESSON, NOW, SAM, student, uuid, SESSION } from '../../testing/fixtures';
+import { attempt, JONAS, LESSON, NOW, SAM, student, uuid, SESSION, keptKey } from '../../testing/fixtures';
 import { setDate, lessonServer, type Shown, show } from '../../testing/page';
 import { BankPage } from './bank.page';
 
@@ -297,13 +297,13 @@ describe('the bank book', () => {
   });
 
   it('keeps the watch of a tangle through a restart', async () => {
-    localStorage.setItem('doceo.bank.tangle', JSON.stringify({ startedMs: Date.now() - 42_000 }));
+    localStorage.setItem(keptKey('bank.tangle'), JSON.stringify({ startedMs: Date.now() - 42_000 }));
     const page = await open();
     await page.press(/4[23] s clear$/);
     await page.quiet();
     expect(sent()[0]?.body).toMatchObject({ kind: 'tangle' });
     expect((sent()[0]?.body as { seconds: number }).seconds).toBeGreaterThanOrEqual(42);
-    expect(localStorage.getItem('doceo.bank.tangle')).toBeNull();
+    expect(localStorage.getItem(keptKey('bank.tangle'))).toBe('null');
   });
 
   it('puts on full contrast and large type, and remembers', async () => {
@@ -312,7 +312,7 @@ describe('the bank book', () => {
     await page.press('Sunlight');
     await page.press('Large type');
     expect(page.all('.bank.sun.large')).toHaveLength(1);
-    expect(localStorage.getItem('doceo.bank.sun')).toBe('1');
+    expect(localStorage.getItem(keptKey('bank.sun'))).toBe('true');
   });
 
   it('shows what another device logged in this lesson', async () => {

@@ -5,15 +5,15 @@ import { type BankEventBody, formatLength } from '@doceo/core';
 import { MessageService } from 'primeng/api';
 import { BankStore } from '../data/bank-store';
 import { DayStore } from '../data/day-store';
+import { UserStorage } from '../data/device/user-storage';
 import { firstName, initials, timeText } from '../data/lesson-texts';
 import { SessionStore } from '../data/session';
+import { clockText } from '../data/lesson-texts';
+import { SetAsideComponent } from '../parts/set-aside.component';
 import { BankSession } from './bank-session';
 import { BankSheetComponent, SHEET_TITLES, type SheetKind } from './bank-sheet.component';
-import { eventText } from './event-text';
+import { eventText } from '../data/event-text';
 
-const SUN_KEY = 'doceo.bank.sun';
-const LARGE_KEY = 'doceo.bank.large';
-const TANGLE_KEY = 'doceo.bank.tangle';
 const TICK_MS = 1000;
 const LONG_PRESS_MS = 550;
 /** Minutes before the end of a block at which it is told. */
@@ -29,7 +29,7 @@ const SPECIES = ['brown trout', 'grayling', 'rainbow trout', 'other'];
 /** The bank book: one tap a cast, standing in the water. */
 @Component({
   selector: 'doceo-bank-page',
-  imports: [FormsModule, RouterLink, BankSheetComponent],
+  imports: [FormsModule, RouterLink, BankSheetComponent, SetAsideComponent],
   providers: [BankSession],
   templateUrl: './bank.page.html',
   styleUrl: './bank.page.css',
@@ -58,11 +58,12 @@ export class BankPage implements OnInit {
   protected note = '';
   /** The attempt a note is about, after a long press. */
   private noteAbout: string | null = null;
-  protected readonly sun = signal(localStorage.getItem(SUN_KEY) === '1');
-  protected readonly large = signal(localStorage.getItem(LARGE_KEY) === '1');
+  private readonly storage = inject(UserStorage);
+  protected readonly sun = this.storage.value('bank.sun', false);
+  protected readonly large = this.storage.value('bank.large', false);
   protected readonly now = signal(Date.now());
   /** A tangle being cleared, kept through a restart. */
-  protected readonly tangle = signal<Tangle | null>(readTangle());
+  protected readonly tangle = this.storage.value<Tangle | null>('bank.tangle', null);
   protected readonly tangleSeconds = computed(() => {
     const tangle = this.tangle();
     return tangle ? Math.max(0, Math.round((this.now() - tangle.startedMs) / 1000)) : null;
@@ -75,6 +76,9 @@ export class BankPage implements OnInit {
     const left = block.startMin + block.durationMin - (this.now() - startMs) / 60_000;
     return left > 0 && left <= block.durationMin ? Math.ceil(left) : null;
   });
+
+  /** Told while this device's clock is off: what is logged is put right when it is sent. */
+  protected readonly clock = computed(() => clockText(this.store.clockAheadMs()));
 
   protected readonly left = computed(() => this.session.settings().bankHand === 'left');
   protected readonly students = computed(() =>
@@ -182,8 +186,6 @@ export class BankPage implements OnInit {
   private setTangle(tangle: Tangle | null): void {
     this.tangle.set(tangle);
     this.now.set(Date.now());
-    if (tangle) localStorage.setItem(TANGLE_KEY, JSON.stringify(tangle));
-    else localStorage.removeItem(TANGLE_KEY);
   }
 
   protected keepSeldom(body: BankEventBody): void {
@@ -193,7 +195,6 @@ export class BankPage implements OnInit {
 
   protected toggle(which: 'sun' | 'large'): void {
     this[which].update((on) => !on);
-    localStorage.setItem(which === 'sun' ? SUN_KEY : LARGE_KEY, this[which]() ? '1' : '0');
   }
 
   protected logFish(outcome: 'to-hand' | 'lost'): void {
@@ -244,11 +245,6 @@ export class BankPage implements OnInit {
       }),
     );
   }
-}
-
-function readTangle(): Tangle | null {
-  const kept = localStorage.getItem(TANGLE_KEY);
-  return kept ? (JSON.parse(kept) as Tangle) : null;
 }
 
 /** Keeps the screen on while the bank book is open, where the device can. */

@@ -44,42 +44,87 @@ describe('the circle', () => {
     expect(server.of(api.plans.copy)[0]?.path).toBe(`/api/plans/${SHARED.id}/copy`);
   });
 
-  it('lets an owner add a fellow, and says at the field who is unknown', async () => {
-    server.refuse(api.circles.addMember, 400, 'invalid', [
-      { path: 'email', code: 'unknown', message: 'nobody has this address' },
-    ]);
+  it('lets an owner ask a fellow by e-mail, says at the field what is wrong, and takes it back', async () => {
+    server.refuse(api.circles.invite, 400, 'invalid', [{ path: 'email', code: 'own', message: 'is yours' }]);
     const page = await show(CirclePage, server);
-    await page.enter('input[type=email]', 'nobody@example.org');
-    await page.press('Add');
-    expect(page.text()).toContain('nobody has this address');
-    server.on(
-      api.circles.addMember,
-      ({ body }) =>
-        ({
-          ...CIRCLE,
-          members: [
-            ...CIRCLE.members,
-            { userId: uuid(73), name: (body as { email: string }).email, role: 'editor' },
-          ],
-        }) as Circle,
-    );
-    await page.press('Add');
-    expect(page.all('.members li').at(-1)).toContain('nobody@example.org');
-    expect(page.text()).not.toContain('nobody has this address');
+    await page.enter('input[type=email]', 'aiko@example.org');
+    await page.press('Ask to join');
+    expect(page.text()).toContain('is yours');
+    const asked: Circle = {
+      ...CIRCLE,
+      invited: [{ email: 'aiko@example.org', role: 'editor', at: '2026-06-01T10:00:00Z' }],
+    };
+    server.on(api.circles.invite, asked).on(api.circles.withdraw, CIRCLE);
+    await page.press('Ask to join');
+    expect(server.of(api.circles.invite).at(-1)?.body).toEqual({ email: 'aiko@example.org', role: 'editor' });
+    expect(page.all('.members li').at(-1)).toContain('asked, editor');
+    expect(page.text()).not.toContain('is yours');
+    await page.press('Do not ask aiko@example.org');
+    expect(page.all('.invited')).toEqual([]);
   });
 
-  it('lets an owner take a fellow out, but not himself', async () => {
-    server.on(api.circles.removeMember, { ...CIRCLE, members: CIRCLE.members.slice(0, 1) });
+  it('lets an owner give a role and take a fellow out, but not himself', async () => {
+    server.on(api.circles.setRole, CIRCLE).on(api.circles.removeMember, { ok: true });
     const page = await show(CirclePage, server);
     expect(page.all('.members li button')).toHaveLength(1);
+    const role = document.querySelector<HTMLSelectElement>('select[aria-label="Role of Tobias Lind"]')!;
+    role.value = 'owner';
+    role.dispatchEvent(new Event('change'));
+    await page.settle();
+    expect(server.of(api.circles.setRole)[0]?.body).toEqual({ role: 'owner' });
+    server.on(api.circles.list, [{ ...CIRCLE, members: CIRCLE.members.slice(0, 1) }]);
     await page.press('Take out Tobias Lind');
+    await page.quiet();
     expect(page.all('.members li')).toHaveLength(1);
+  });
+
+  it('tells what follows before one leaves, and lets one stay', async () => {
+    server.on(api.circles.leave, { ok: true });
+    const page = await show(CirclePage, server);
+    await page.press(`Leave ${CIRCLE.name}`);
+    expect(page.text()).toContain('are private again');
+    await page.press('Stay');
+    expect(server.of(api.circles.leave)).toEqual([]);
+    await page.press(`Leave ${CIRCLE.name}`);
+    server.on(api.circles.list, []);
+    await page.press('Leave the circle');
+    await page.quiet();
+    expect(server.of(api.circles.leave)).toHaveLength(1);
+    expect(page.text()).toContain('You are in no circle yet');
+  });
+
+  it('shows who asks me to join, and takes my answer', async () => {
+    const one = {
+      circleId: CIRCLE.id,
+      circleName: 'Saltmarsh',
+      role: 'reader' as const,
+      invitedBy: 'Aiko Brandt',
+      at: '2026-06-01T10:00:00Z',
+    };
+    server.on(api.circles.invitations, [one]).on(api.circles.answer, { ok: true });
+    const page = await show(CirclePage, server);
+    expect(page.text()).toContain('Saltmarsh asks you to join as reader, by Aiko Brandt');
+    server.on(api.circles.invitations, []);
+    await page.press('Join Saltmarsh');
+    await page.quiet();
+    expect(server.of(api.circles.answer)[0]?.body).toEqual({ accept: true });
+    expect(page.all('.asked')).toEqual([]);
+  });
+
+  it('says why circles could not be fetched, and tries again', async () => {
+    server.refuse(api.circles.list, 500, 'internal');
+    const page = await show(CirclePage, server);
+    expect(page.text()).toContain('This could not be fetched');
+    server.on(api.circles.list, [CIRCLE]);
+    await page.press('Try again');
+    await page.quiet();
+    expect(page.all('section h2')).toEqual([CIRCLE.name]);
   });
 
   it('shows a reader no way to change members', async () => {
     server.on(api.circles.list, [{ ...CIRCLE, role: 'reader' }]);
     const page = await show(CirclePage, server);
-    expect(page.all('.members button')).toEqual([]);
+    expect(page.all('.members button, .members select, .members form')).toEqual([]);
     expect(page.text()).toContain('you are reader');
   });
 

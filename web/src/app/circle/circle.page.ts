@@ -1,94 +1,144 @@
-import { Component, computed, inject, type OnInit, signal } from '@angular/core';
+import { Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
-import { api, type Circle, circleNameSchema, type PlanSummary, ROLES } from '@doceo/contract';
-import { MessageService } from 'primeng/api';
+import {
+  api,
+  type Circle,
+  circleNameSchema,
+  type Invitation,
+  type PlanSummary,
+  ROLES,
+} from '@doceo/contract';
+import { forkJoin, type Observable } from 'rxjs';
 import { ApiClient } from '../data/api-client';
 import type { ApiError } from '../data/api-error';
+import { Failures } from '../data/failures';
+import { fetched } from '../data/fetched';
 import { SessionStore } from '../data/session';
+import { LoadFailedComponent } from '../parts/load-failed.component';
 import { PlanRowComponent } from '../plan/plan-row.component';
 
-/** Circles, who is in them, and the plans shared there. */
+/** What each role may do, in a word beside its name. */
+const ROLE_TEXTS: Record<(typeof ROLES)[number], string> = {
+  owner: 'owner: asks members in, gives roles',
+  editor: 'editor: shares plans, draws waters',
+  reader: 'reader: looks and takes copies',
+};
+
+/** Circles, who is in them or asked to be, and the plans shared there. */
 @Component({
   selector: 'doceo-circle-page',
-  imports: [FormsModule, PlanRowComponent],
+  imports: [FormsModule, LoadFailedComponent, PlanRowComponent],
   templateUrl: './circle.page.html',
   styleUrl: './circle.page.css',
 })
-export class CirclePage implements OnInit {
+export class CirclePage {
   private readonly client = inject(ApiClient);
   private readonly router = inject(Router);
-  private readonly messages = inject(MessageService);
+  private readonly failures = inject(Failures);
   protected readonly session = inject(SessionStore);
-  protected readonly circles = signal<Circle[] | null>(null);
-  protected readonly plans = signal<PlanSummary[]>([]);
-  protected readonly error = signal<{ circleId: string | null; problem: ApiError } | null>(null);
-  protected readonly roles = ROLES;
-  protected readonly byCircle = computed(
+  protected readonly page = fetched(
+    () => true,
     () =>
-      new Map(
-        (this.circles() ?? []).map(({ id }) => [id, this.plans().filter((plan) => plan.circleId === id)]),
-      ),
+      forkJoin({
+        circles: this.client.call(api.circles.list),
+        plans: this.client.call(api.plans.list),
+        asked: this.client.call(api.circles.invitations),
+      }),
   );
+  protected readonly circles = computed(() => this.page.value()?.circles ?? []);
+  protected readonly asked = computed(() => this.page.value()?.asked ?? []);
+  protected readonly error = signal<{ circleId: string | null; problem: ApiError } | null>(null);
+  /** The circle about to be left, so that what follows is told before. */
+  protected readonly leaving = signal<string | null>(null);
+  protected readonly roles = ROLES.map((id) => ({ id, text: ROLE_TEXTS[id] }));
+  protected readonly byCircle = computed(() => {
+    const plans = this.page.value()?.plans ?? [];
+    return new Map(this.circles().map(({ id }) => [id, plans.filter((plan) => plan.circleId === id)]));
+  });
+  protected readonly emails: Record<string, string> = {};
   protected name = '';
-  protected email = '';
   protected role: (typeof ROLES)[number] = 'editor';
-
-  ngOnInit(): void {
-    this.client.call(api.circles.list).subscribe((circles) => this.circles.set(circles));
-    this.client.call(api.plans.list).subscribe((plans) => this.plans.set(plans));
-  }
 
   protected found(): void {
     if (!circleNameSchema.safeParse(this.name).success) return;
     this.client.call(api.circles.create, { body: { id: crypto.randomUUID(), name: this.name } }).subscribe({
       next: (circle) => {
         this.name = '';
-        this.circles.update((list) => [...(list ?? []), circle]);
+        this.page.update((page) => ({ ...page, circles: [...page.circles, circle] }));
       },
       error: (problem: ApiError) => this.error.set({ circleId: null, problem }),
     });
   }
 
-  protected add(circle: Circle): void {
-    this.error.set(null);
-    this.client
-      .call(api.circles.addMember, {
-        params: { id: circle.id },
-        body: { email: this.email.trim(), role: this.role },
-      })
-      .subscribe({
-        next: (changed) => {
-          this.email = '';
-          this.put(changed);
-        },
-        error: (problem: ApiError) => this.error.set({ circleId: circle.id, problem }),
-      });
+  protected invite({ id }: Circle): void {
+    const body = { email: (this.emails[id] ?? '').trim(), role: this.role };
+    this.change(id, this.client.call(api.circles.invite, { params: { id }, body }), () => {
+      this.emails[id] = '';
+    });
   }
 
-  protected remove(circle: Circle, userId: string): void {
-    this.client.call(api.circles.removeMember, { params: { id: circle.id, userId } }).subscribe({
-      next: (changed) => this.put(changed),
-      error: (problem: ApiError) => this.error.set({ circleId: circle.id, problem }),
+  protected withdraw({ id }: Circle, email: string): void {
+    this.change(id, this.client.call(api.circles.withdraw, { params: { id, email } }));
+  }
+
+  protected setRole({ id }: Circle, userId: string, role: (typeof ROLES)[number]): void {
+    this.change(id, this.client.call(api.circles.setRole, { params: { id, userId }, body: { role } }));
+  }
+
+  protected remove({ id }: Circle, userId: string): void {
+    this.error.set(null);
+    this.client.call(api.circles.removeMember, { params: { id, userId } }).subscribe({
+      next: () => this.page.again(),
+      error: (problem: ApiError) => this.error.set({ circleId: id, problem }),
     });
+  }
+
+  protected leave({ id }: Circle): void {
+    this.error.set(null);
+    this.client.call(api.circles.leave, { params: { id } }).subscribe({
+      next: () => {
+        this.leaving.set(null);
+        this.page.again();
+      },
+      error: (problem: ApiError) => this.error.set({ circleId: id, problem }),
+    });
+  }
+
+  protected answer({ circleId }: Invitation, accept: boolean): void {
+    this.client
+      .call(api.circles.answer, { params: { id: circleId }, body: { accept } })
+      .subscribe({ next: () => this.page.again(), error: this.failures.tell });
   }
 
   protected copy(plan: PlanSummary): void {
     const id = crypto.randomUUID();
     this.client.call(api.plans.copy, { params: { id: plan.id }, body: { id } }).subscribe({
       next: () => void this.router.navigate(['/plan', id]),
-      error: (problem: ApiError) => this.messages.add({ severity: 'error', summary: problem.message }),
+      error: this.failures.tell,
     });
   }
 
+  /** My plan is private again, or another's is taken out of a circle of mine. */
   protected unshare(plan: PlanSummary): void {
     this.client.call(api.plans.share, { params: { id: plan.id }, body: { circleId: null } }).subscribe({
-      next: () => this.plans.update((list) => list.filter(({ id }) => id !== plan.id)),
-      error: (problem: ApiError) => this.messages.add({ severity: 'error', summary: problem.message }),
+      next: () =>
+        this.page.update((page) => ({ ...page, plans: page.plans.filter(({ id }) => id !== plan.id) })),
+      error: this.failures.tell,
     });
   }
 
-  private put(circle: Circle): void {
-    this.circles.update((list) => list?.map((other) => (other.id === circle.id ? circle : other)) ?? null);
+  private change(circleId: string, call: Observable<Circle>, done: () => void = () => undefined): void {
+    this.error.set(null);
+    call.subscribe({
+      next: (changed) => {
+        done();
+        this.page.update((page) => ({
+          ...page,
+          circles: page.circles.map((circle) => (circle.id === circleId ? changed : circle)),
+        }));
+      },
+      error: (problem: ApiError) => this.error.set({ circleId, problem }),
+    });
   }
 }

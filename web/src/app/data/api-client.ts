@@ -1,11 +1,12 @@
 import { HttpClient } from '@angular/common/http';
-import { inject, Injectable, signal } from '@angular/core';
+import { computed, inject, Injectable, signal } from '@angular/core';
 import { api, type Endpoint } from '@doceo/contract';
 import {
   catchError,
   defer,
   finalize,
   from,
+  map,
   type Observable,
   of,
   retry,
@@ -18,14 +19,24 @@ import {
   TimeoutError,
   timer,
 } from 'rxjs';
-import { DeviceCopies } from './device-copies';
 import { type ApiError, toApiError } from './api-error';
+import { DeviceCopies } from './device/device-copies';
+import { DeviceUser } from './device/device-user';
 
 interface Input<P, Q, B> {
   params?: P;
   query?: Q;
   body?: B;
 }
+
+/** An answer, and whether this device gave it in place of the server. */
+export interface Answer<R> {
+  value: R;
+  fromDevice: boolean;
+}
+
+/** The server refuses calls of one user with the session of another, as when somebody else signed in in another tab. */
+const USER_HEADER = 'doceo-user';
 
 const RETRY_LEAST_MS = 500;
 const RETRY_MOST_MS = 5000;
@@ -45,6 +56,8 @@ const KEPT: ReadonlySet<Endpoint> = new Set<Endpoint>(
     api.students.list,
     api.plans.list,
     api.plans.get,
+    api.lessons.plan,
+    api.students.overview,
     api.rigs.list,
     api.rigs.get,
     api.readings.list,
@@ -62,6 +75,7 @@ const KEPT: ReadonlySet<Endpoint> = new Set<Endpoint>(
 export class ApiClient {
   private readonly http = inject(HttpClient);
   private readonly copies = inject(DeviceCopies);
+  private readonly user = inject(DeviceUser);
   private readonly signedIn = new Subject<void>();
   private readonly waiting = signal(0);
 
@@ -70,23 +84,35 @@ export class ApiClient {
   /** True while the server does not answer. */
   readonly unreachable = this.waiting.asReadonly();
 
-  /** True while what is shown came from this device, for want of the server. */
-  readonly fromDevice = signal(false);
+  /** What was last answered by this device, for want of the server, by what was asked. */
+  private readonly stale = signal<ReadonlySet<string>>(new Set());
+  /** True while something that is shown came from this device. */
+  readonly fromDevice = computed(() => this.stale().size > 0);
 
   call<P, Q, B, R>(endpoint: Endpoint<P, Q, B, R>, input: Input<P, Q, B> = {}): Observable<R> {
+    return this.answer(endpoint, input).pipe(map(({ value }) => value));
+  }
+
+  /** The same, for who must know where the answer came from. */
+  answer<P, Q, B, R>(endpoint: Endpoint<P, Q, B, R>, input: Input<P, Q, B> = {}): Observable<Answer<R>> {
     const answer = KEPT.has(endpoint as unknown as Endpoint)
       ? this.keptOnDevice(endpoint, input)
-      : this.persistently(endpoint, input);
+      : this.persistently(endpoint, input).pipe(map((value): Answer<R> => ({ value, fromDevice: false })));
     return answer.pipe(
       catchError((error: ApiError) => {
         if (error.code !== 'signed-out') return throwError(() => error);
         this.sessionEnded.set(true);
         return this.signedIn.pipe(
           take(1),
-          switchMap(() => this.call(endpoint, input)),
+          switchMap(() => this.answer(endpoint, input)),
         );
       }),
     );
+  }
+
+  /** The server is back: what the device stood in for is asked for anew by who shows it. */
+  serverIsBack(): void {
+    this.stale.set(new Set());
   }
 
   /** One try, for callers that do their own waiting. */
@@ -95,18 +121,26 @@ export class ApiClient {
       this.http.request<R>(endpoint.method.toUpperCase(), pathOf(endpoint.path, input.params), {
         body: endpoint.method === 'get' || endpoint.method === 'delete' ? undefined : (input.body ?? {}),
         params: (input.query ?? {}) as Record<string, string>,
+        headers: this.headers(),
       }),
     ).pipe(catchError((error: unknown) => throwError(() => toApiError(error))));
   }
 
   /** Keeps on this device what an endpoint would answer. */
   keep<P, Q, B, R>(endpoint: Endpoint<P, Q, B, R>, answer: R, input: Input<P, Q, B> = {}): Promise<void> {
-    return this.copies.keep(keyOf(endpoint, input), answer);
+    const id = this.user.id();
+    return id === null ? Promise.resolve() : this.copies.keep(id, keyOf(endpoint, input), answer);
+  }
+
+  /** The copy that this device keeps for somebody. */
+  async copyOf<R>(userId: string, endpoint: Endpoint<never, never, never, R> | object): Promise<R | null> {
+    const key = keyOf(endpoint as Endpoint<object, object, object, R>, {});
+    return ((await this.copies.find(userId, key))?.value as R | undefined) ?? null;
   }
 
   /** Whether this device has an answer for when there is no network. */
   async hasCopy<P, Q, B, R>(endpoint: Endpoint<P, Q, B, R>, input: Input<P, Q, B> = {}): Promise<boolean> {
-    return (await this.copies.find(keyOf(endpoint, input))) !== null;
+    return (await this.copyFor(keyOf(endpoint, input))) !== null;
   }
 
   /** Lets the calls that wait for a session go on. */
@@ -116,26 +150,46 @@ export class ApiClient {
   }
 
   /** The server's answer, kept here for later; without a server the last one kept, if there is one. */
-  private keptOnDevice<P, Q, B, R>(endpoint: Endpoint<P, Q, B, R>, input: Input<P, Q, B>): Observable<R> {
+  private keptOnDevice<P, Q, B, R>(
+    endpoint: Endpoint<P, Q, B, R>,
+    input: Input<P, Q, B>,
+  ): Observable<Answer<R>> {
     const key = keyOf(endpoint, input);
+    const fresh = (value: R): Answer<R> => ({ value, fromDevice: false });
     return this.once(endpoint, input).pipe(
       timeout(KEPT_WAIT_MS),
       tap((answer) => {
-        this.fromDevice.set(false);
-        void this.copies.keep(key, answer);
+        this.markStale(key, false);
+        void this.keep(endpoint, answer, input);
       }),
+      map(fresh),
       catchError((error: unknown) => {
         if (!(error instanceof TimeoutError) && !(error as ApiError).transient)
           return throwError(() => error);
-        return from(this.copies.find(key)).pipe(
+        return from(this.copyFor(key)).pipe(
           switchMap((copy) => {
-            if (!copy) return this.persistently(endpoint, input);
-            this.fromDevice.set(true);
-            return of(copy.value as R);
+            if (!copy) return this.persistently(endpoint, input).pipe(map(fresh));
+            this.markStale(key, true);
+            return of({ value: copy.value as R, fromDevice: true });
           }),
         );
       }),
     );
+  }
+
+  /** Of who is signed in; before that is known, of who has the device. */
+  private async copyFor(key: string): Promise<{ value: unknown } | null> {
+    return this.copies.find(this.user.id() ?? (await this.copies.owner()), key);
+  }
+
+  private markStale(key: string, stale: boolean): void {
+    if (this.stale().has(key) === stale) return;
+    this.stale.update((keys) => new Set(stale ? [...keys, key] : [...keys].filter((one) => one !== key)));
+  }
+
+  private headers(): Record<string, string> {
+    const id = this.user.id();
+    return id === null ? {} : { [USER_HEADER]: id };
   }
 
   private persistently<P, Q, B, R>(endpoint: Endpoint<P, Q, B, R>, input: Input<P, Q, B>): Observable<R> {

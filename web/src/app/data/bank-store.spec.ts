@@ -4,7 +4,7 @@ import { IDBFactory } from 'fake-indexeddb';
 import Dexie from 'dexie';
 import { lastValueFrom } from 'rxjs';
 import { FakeServer, Refusal, withServer } from '../../testing/fake-server';
-import { attempt, LESSON, SESSION, uuid } from '../../testing/fixtures';
+import { attempt, event, LESSON, receipt, SESSION, STRANGER, uuid } from '../../testing/fixtures';
 import { BankStore } from './bank-store';
 import { SessionStore } from './session';
 
@@ -37,12 +37,9 @@ describe('the store of the bank book', () => {
     server
       .of(api.events.add)
       .flatMap(({ body }) => (body as { events: { id: string }[] }).events.map(({ id }) => id));
-  const takeAll = (): void =>
-    void server.on(api.events.add, ({ body }) => ({
-      stored: (body as { events: { id: string }[] }).events.map(({ id }) => id),
-      known: [],
-      refused: [],
-    }));
+  const takeAll = (): void => void server.on(api.events.add, ({ body }) => receipt(body));
+  const idsIn = (body: unknown): string[] =>
+    (body as { events: { id: string }[] }).events.map(({ id }) => id);
 
   it('has an event before the server has it', async () => {
     server.refuse(api.events.add, 0);
@@ -61,7 +58,7 @@ describe('the store of the bank book', () => {
     await until(() => store.waiting() === 0);
     await store.add(attempt(GOOD, 'cast.crack'));
     await until(() => sentIds().length === 2);
-    expect(server.of(api.events.add)[0]?.body).toEqual({ events: [tap] });
+    expect(server.of(api.events.add)[0]?.body).toEqual({ events: [tap], sentAtMs: expect.any(Number) });
     expect(new Set(sentIds()).size).toBe(2);
   });
 
@@ -78,33 +75,30 @@ describe('the store of the bank book', () => {
   });
 
   it('takes an event that the server knows already as stored', async () => {
-    server.on(api.events.add, ({ body }) => ({
-      stored: [],
-      known: (body as { events: { id: string }[] }).events.map(({ id }) => id),
-      refused: [],
-    }));
+    server.on(api.events.add, ({ body }) => receipt(body, { known: idsIn(body) }));
     const store = await open();
     await store.add(attempt(GOOD, null));
     await until(() => store.waiting() === 0);
-    expect(store.refused()).toEqual([]);
+    expect(store.setAside()).toEqual([]);
   });
 
   it('tells a refusal with its reason, and lets the others through', async () => {
     const bad = attempt(GOOD, null);
-    server.on(api.events.add, ({ body }) => {
-      const ids = (body as { events: { id: string }[] }).events.map(({ id }) => id);
-      return {
-        stored: ids.filter((id) => id !== bad.id),
-        known: [],
-        refused: ids.includes(bad.id)
-          ? [{ id: bad.id, code: 'no-consent' as const, message: 'No consent is on file.' }]
+    server.on(api.events.add, ({ body }) =>
+      receipt(body, {
+        refused: idsIn(body).includes(bad.id)
+          ? [{ id: bad.id, code: 'no-consent', message: 'No consent is on file.' }]
           : [],
-      };
-    });
+      }),
+    );
     const store = await open();
     await Promise.all([store.add(bad), store.add(attempt(GOOD, null))]);
     await until(() => store.waiting() === 0);
-    expect(store.refused()).toEqual([{ id: bad.id, reason: 'No consent is on file.' }]);
+    expect(store.setAside()).toEqual([{ event: bad, reason: 'No consent is on file.' }]);
+    // Still told at the next start, and still here.
+    const next = await open();
+    await until(() => next.counted());
+    expect(next.setAside()).toEqual([{ event: bad, reason: 'No consent is on file.' }]);
   });
 
   it('shows and sends nothing of somebody else who used this device', async () => {
@@ -127,7 +121,7 @@ describe('the store of the bank book', () => {
   });
 
   it('sends nothing while nobody is signed in', async () => {
-    await open({ user: null, demo: [] });
+    await open(STRANGER);
     await new Promise((resolve) => setTimeout(resolve, 50));
     expect(server.of(api.events.add)).toEqual([]);
   });
@@ -139,11 +133,7 @@ describe('the store of the bank book', () => {
         first = false;
         throw new Refusal(500, 'internal');
       }
-      return {
-        stored: (body as { events: { id: string }[] }).events.map(({ id }) => id),
-        known: [],
-        refused: [],
-      };
+      return receipt(body);
     });
     const store = await open();
     await store.add(attempt(GOOD, null));
@@ -170,19 +160,64 @@ describe('the store of the bank book', () => {
     expect((await store.kept(LESSON.id)).map(({ id }) => id).sort()).toEqual(taps.map(({ id }) => id).sort());
   });
 
-  it('does not put back what was sent, or belongs to a student who is gone', async () => {
+  it('drops what was sent of a student who is gone, and never what was not', async () => {
     takeAll();
     const store = await open();
-    await store.add(attempt(GOOD, null));
+    await store.add(attempt(GOOD, null, { studentId: uuid(19) }));
     await until(() => store.waiting() === 0 && sentIds().length === 1);
     server.refuse(api.events.add, 0);
-    await store.add(attempt(GOOD, null, { studentId: uuid(19) }));
+    const unsent = attempt(GOOD, null, { studentId: uuid(19) });
+    await store.add(unsent);
     await store.forgetOthers(new Set());
-    takeAll();
+    expect((await store.kept(LESSON.id)).map(({ id }) => id)).toEqual([unsent.id]);
+    server.on(api.events.add, ({ body }) =>
+      receipt(body, { refused: [{ id: unsent.id, code: 'no-student', message: 'Not in this lesson.' }] }),
+    );
     window.dispatchEvent(new Event('online'));
-    await new Promise((resolve) => setTimeout(resolve, 300));
-    expect(await store.kept(LESSON.id)).toEqual([]);
-    expect(sentIds().filter((id, i, all) => all.indexOf(id) === i)).toHaveLength(2);
+    await until(() => store.setAside().length === 1);
+    expect(store.setAside()).toEqual([{ event: unsent, reason: 'Not in this lesson.' }]);
+  });
+
+  it('finds the one entry for which a whole request is refused, and sends all others', async () => {
+    const bad = event({ kind: 'note', text: 'too much', aboutId: null });
+    server.on(api.events.add, ({ body }) => {
+      if (idsIn(body).includes(bad.id)) throw new Refusal(413, 'too-large');
+      return receipt(body);
+    });
+    const store = await open();
+    const good = Array.from({ length: 30 }, () => attempt(GOOD, null));
+    await store.addAll([...good.slice(0, 11), bad, ...good.slice(11)]);
+    await until(() => store.waiting() === 0);
+    expect(store.setAside().map((one) => one.event.id)).toEqual([bad.id]);
+    const sent = new Set(sentIds());
+    expect(good.every(({ id }) => sent.has(id))).toBe(true);
+  });
+
+  it('sends what was set aside again when it is mended, and lets it go when told', async () => {
+    const [one, two] = [attempt(GOOD, null), attempt(GOOD, null)];
+    server.on(api.events.add, ({ body }) =>
+      receipt(body, { refused: idsIn(body).map((id) => ({ id, message: 'no' })) }),
+    );
+    const store = await open();
+    await store.addAll([one, two]);
+    await until(() => store.setAside().length === 2);
+    takeAll();
+    await store.sendAgain({ ...one, body: { kind: 'note', text: 'mended', aboutId: null } });
+    await until(() => store.waiting() === 0 && store.setAside().length === 1);
+    expect(server.of(api.events.add).at(-1)?.body).toMatchObject({
+      events: [{ id: one.id, body: { kind: 'note', text: 'mended' } }],
+    });
+    await store.letGo([two.id]);
+    expect(store.setAside()).toEqual([]);
+  });
+
+  it('tells that the clock is off, and counts what it kept by the right time', async () => {
+    server.on(api.events.add, ({ body }) => receipt(body, { clockAheadMs: 3_600_000 }));
+    const store = await open();
+    await store.add(attempt(GOOD, null));
+    await until(() => store.waiting() === 0 && store.clockAheadMs() !== 0);
+    expect(store.clockAheadMs()).toBe(3_600_000);
+    expect((await store.kept(LESSON.id))[0]?.clockAheadMs).toBe(3_600_000);
   });
 
   it('refuses aloud what the device has no room for, and acknowledges none of it', async () => {
@@ -204,7 +239,7 @@ describe('the store of the bank book', () => {
       const ids = (body as { events: { id: string }[] }).events.map(({ id }) => id);
       const known = ids.filter((id) => there.includes(id));
       there.push(...ids.filter((id) => !known.includes(id)));
-      return { stored: ids.filter((id) => !known.includes(id)), known, refused: [] };
+      return receipt(body, { known });
     });
     const one = await open();
     const other = TestBed.runInInjectionContext(() => new BankStore());

@@ -2,7 +2,6 @@ import { inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { api, type EventReceipt, MAX_EVENTS } from '@doceo/contract';
 import type { BankEvent } from '@doceo/core';
-import Dexie, { type Table } from 'dexie';
 import {
   catchError,
   EMPTY,
@@ -17,31 +16,25 @@ import {
   Subject,
   switchMap,
   tap,
+  throwError,
   timer,
 } from 'rxjs';
 import { ApiClient } from './api-client';
 import type { ApiError } from './api-error';
+import { BankDatabase, type KeptEvent } from './device/bank-database';
+import { UserStorage } from './device/user-storage';
 import { SessionStore } from './session';
 
-/** An event on this device, with whether the server has it. */
-interface KeptEvent extends BankEvent {
-  userId: string;
-  state: 'waiting' | 'sent' | 'refused';
-  reason?: string;
+/** An entry that the server can never take as it is, with why. */
+export interface SetAside {
+  event: BankEvent;
+  reason: string;
 }
 
-class BankDatabase extends Dexie {
-  readonly events!: Table<KeptEvent, string>;
-
-  constructor() {
-    // A tap is acknowledged when it is on the disk, not in its cache.
-    super('doceo-bank', { chromeTransactionDurability: 'strict' });
-    this.version(1).stores({ events: 'id, [userId+state], [userId+lessonId]' });
-  }
-}
-
-const DEVICE_KEY = 'doceo.device';
+const DEVICE_KEY = 'device';
 const SEND_EVERY_MS = 5000;
+/** Refusals of a whole request that may be due to one of its entries. */
+const PARTED: ReadonlySet<string> = new Set(['invalid', 'too-large', 'unreadable']);
 /** Entries with which a server that was away is tried: few, since a tap waits while the store reads them. */
 const PROBE_EVENTS = 20;
 
@@ -53,7 +46,8 @@ const PROBE_EVENTS = 20;
 export class BankStore {
   private readonly client = inject(ApiClient);
   private readonly session = inject(SessionStore);
-  private readonly database = new BankDatabase();
+  private readonly database = inject(BankDatabase);
+  private readonly storage = inject(UserStorage);
   private readonly wake = new Subject<void>();
   /** Whether the last try failed: then taps do not wait behind further tries, only the clock makes them. */
   private away = false;
@@ -61,20 +55,24 @@ export class BankStore {
   private adds = 0;
   /** What was acknowledged here and not sent yet, should the browser throw its store away under a running page. */
   private readonly held = new Map<string, KeptEvent>();
-  readonly deviceId = deviceId();
   /** Events the server does not have yet. */
   readonly waiting = signal(0);
   /** False until this device was asked what it keeps: nothing is claimed before. */
   readonly counted = signal(false);
-  /** Events the server refused, with its reason. */
-  readonly refused = signal<{ id: string; reason: string }[]>([]);
+  /** What the server can never take as it is. It stays on this device until it is mended, saved to a file or let go. */
+  readonly setAside = signal<SetAside[]>([]);
+  /** How far this device's clock is ahead of the server's, ms; negative when behind, 0 when they agree. */
+  readonly clockAheadMs = signal(0);
   readonly online = signal(navigator.onLine);
 
   constructor() {
     toObservable(this.session.user)
       .pipe(
         filter((user) => user !== null),
-        switchMap((user) => this.steadyCount(user.id)),
+        switchMap(async (user) => {
+          await this.tellSetAside();
+          return this.steadyCount(user.id);
+        }),
         takeUntilDestroyed(),
       )
       .subscribe((waiting) => {
@@ -93,6 +91,15 @@ export class BankStore {
     merge(fromEvent(window, 'online'), fromEvent(window, 'offline'))
       .pipe(takeUntilDestroyed())
       .subscribe(() => this.online.set(navigator.onLine));
+  }
+
+  /** Names this device in what it logs for this user. */
+  get deviceId(): string {
+    const known = this.storage.get(DEVICE_KEY);
+    if (known) return known;
+    const made = crypto.randomUUID();
+    this.storage.set(DEVICE_KEY, made);
+    return made;
   }
 
   /** Resolves when the device has it. */
@@ -114,17 +121,33 @@ export class BankStore {
     if (!this.away) this.wake.next();
   }
 
-  /** Drops what this device keeps of students who are not among these. */
+  /**
+   * Drops what the server has of students who are not among these. What it does not have yet is never dropped: it is
+   * sent, and set aside with the reason when it is refused.
+   */
   async forgetOthers(studentIds: ReadonlySet<string>): Promise<void> {
     const gone = await this.database.events
       .filter(
-        ({ studentId, userId }) =>
-          userId === this.userId() && studentId !== null && !studentIds.has(studentId),
+        ({ studentId, userId, state }) =>
+          userId === this.userId() && state === 'sent' && studentId !== null && !studentIds.has(studentId),
       )
       .primaryKeys()
       .catch(() => []);
-    for (const id of gone) this.held.delete(id);
     if (gone.length > 0) await this.database.events.bulkDelete(gone);
+  }
+
+  /** Sends an entry that was set aside again, mended or as it was. */
+  async sendAgain(event: BankEvent): Promise<void> {
+    await this.database.events.put({ ...event, userId: this.userId(), state: 'waiting' });
+    await this.recount();
+    this.away = false;
+    this.wake.next();
+  }
+
+  /** Lets entries go that were set aside. */
+  async letGo(ids: readonly string[]): Promise<void> {
+    await this.database.events.bulkDelete([...ids]);
+    await this.tellSetAside();
   }
 
   /** Events of a lesson on this device, sent or not. */
@@ -165,39 +188,68 @@ export class BankStore {
   }
 
   private deliver(events: KeptEvent[]): Observable<boolean> {
-    const plain = events.map(({ userId: _user, state: _state, reason: _reason, ...event }) => event);
-    return this.client.once(api.events.add, { body: { events: plain } }).pipe(
+    const plain = events.map(
+      ({ userId: _user, state: _state, reason: _reason, clockAheadMs: _ahead, ...event }) => event,
+    );
+    return this.client.once(api.events.add, { body: { events: plain, sentAtMs: Date.now() } }).pipe(
       tap(() => {
         this.away = false;
         this.online.set(true);
       }),
       switchMap((receipt) => this.mark(receipt)),
+      catchError((error: ApiError) =>
+        PARTED.has(error.code) ? this.deliverParted(events, error) : throwError(() => error),
+      ),
     );
   }
 
+  /** A request that is refused as a whole is sent in halves, until the one entry is found that it is refused for. */
+  private deliverParted(events: KeptEvent[], error: ApiError): Observable<boolean> {
+    if (events.length > 1) {
+      const half = Math.ceil(events.length / 2);
+      return this.deliver(events.slice(0, half)).pipe(switchMap(() => this.deliver(events.slice(half))));
+    }
+    const refused = events.map(({ id }, index) => ({
+      id,
+      index,
+      code: 'invalid' as const,
+      message: error.message,
+      issues: error.issues,
+    }));
+    return from(this.mark({ stored: [], known: [], refused, clockAheadMs: this.clockAheadMs() }));
+  }
+
   /** Notes what the server said of each event. */
-  private async mark({ stored, known, refused }: EventReceipt): Promise<boolean> {
+  private async mark({ stored, known, refused, clockAheadMs }: EventReceipt): Promise<boolean> {
     const { events } = this.database;
+    const sent = { state: 'sent' as const, ...(clockAheadMs === 0 ? {} : { clockAheadMs }) };
     await this.database.transaction('rw', events, async () => {
-      for (const id of [...stored, ...known]) await events.update(id, { state: 'sent' });
+      for (const id of [...stored, ...known]) await events.update(id, sent);
       for (const { id, message } of refused) await events.update(id, { state: 'refused', reason: message });
-      const waiting = await this.countOf(this.userId());
-      // Told before nothing waits any more: whoever sees that sees what was refused too.
-      this.tellRefused(refused);
-      this.waiting.set(waiting);
     });
+    this.clockAheadMs.set(clockAheadMs);
+    // Told before nothing waits any more: whoever sees that sees what was set aside too.
+    if (refused.length > 0) await this.tellSetAside();
+    await this.recount();
     for (const id of [...stored, ...known, ...refused.map((one) => one.id)]) this.held.delete(id);
     return true;
   }
 
-  /** Adds to what was refused; one that is told again, since the device could not note it, stays one. */
-  private tellRefused(refused: EventReceipt['refused']): void {
-    if (refused.length === 0) return;
-    const ids = new Set(refused.map(({ id }) => id));
-    this.refused.update((list) => [
-      ...list.filter(({ id }) => !ids.has(id)),
-      ...refused.map(({ id, message }) => ({ id, reason: message })),
-    ]);
+  private async tellSetAside(): Promise<void> {
+    const found = await Promise.resolve(
+      this.database.events
+        .where({ userId: this.userId(), state: 'refused' })
+        .toArray()
+        .catch((): KeptEvent[] => []),
+    );
+    this.setAside.set(
+      found.map(({ userId: _user, state: _state, reason, ...event }) => ({ event, reason: reason ?? '' })),
+    );
+  }
+
+  private async recount(): Promise<void> {
+    this.waiting.set(await this.steadyCount(this.userId()));
+    await this.tellSetAside();
   }
 
   /** The same, counted when no tap came in between. */
@@ -220,12 +272,4 @@ export class BankStore {
   private userId(): string {
     return this.session.user()?.id ?? '';
   }
-}
-
-function deviceId(): string {
-  const known = localStorage.getItem(DEVICE_KEY);
-  if (known) return known;
-  const made = crypto.randomUUID();
-  localStorage.setItem(DEVICE_KEY, made);
-  return made;
 }

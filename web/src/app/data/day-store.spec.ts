@@ -4,6 +4,7 @@ import { lastValueFrom } from 'rxjs';
 import { type FakeServer, withServer } from '../../testing/fake-server';
 import { attempt, JONAS, LESSON, NOW, SAM, uuid, WATER } from '../../testing/fixtures';
 import { lessonServer, setDate } from '../../testing/page';
+import { SessionStore } from './session';
 import { DayStore, localDate } from './day-store';
 import {
   aboutStudent,
@@ -33,6 +34,7 @@ describe('where and when we are', () => {
 
   const open = async (server: FakeServer): Promise<DayStore> => {
     TestBed.configureTestingModule({ providers: withServer(server) });
+    await lastValueFrom(TestBed.inject(SessionStore).load());
     const day = TestBed.inject(DayStore);
     await lastValueFrom(day.load());
     return day;

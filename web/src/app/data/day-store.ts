@@ -25,11 +25,13 @@ import { forkJoin, map, type Observable, of, switchMap, tap } from 'rxjs';
 import { ApiClient } from './api-client';
 import type { ApiError } from './api-error';
 import { BankStore } from './bank-store';
-import { DeviceCopies } from './device-copies';
+import { DeviceCopies } from './device/device-copies';
+import { DeviceUser } from './device/device-user';
+import { UserStorage } from './device/user-storage';
+import { Failures } from './failures';
 import { FitStore } from './fit-store';
 import { MomentStore, type Spot, type WaterMoment } from './moment-store';
 
-const CHOSEN_KEY = 'doceo.lesson';
 /** Under which the students seen last are kept on this device. */
 const SEEN_KEY = '#students';
 
@@ -41,12 +43,16 @@ export class DayStore {
   private readonly copies = inject(DeviceCopies);
   private readonly fits = inject(FitStore);
   private readonly moments = inject(MomentStore);
-  private readonly chosenId = signal(localStorage.getItem(CHOSEN_KEY));
+  private readonly failures = inject(Failures);
+  private readonly user = inject(DeviceUser);
+  private readonly chosenId = inject(UserStorage).value<string | null>('lesson', null);
   private readonly lessonList = signal<SavedLesson[]>([]);
   private readonly waterList = signal<SavedWater[]>([]);
   private readonly studentList = signal<SavedStudent[]>([]);
   private readonly history = signal<BankEvent[]>([]);
   private historyOf: string | null = null;
+  /** What this device kept since the page was opened: an answer that was on its way meanwhile lacks it. */
+  private readonly heardHere = new Map<string, BankEvent>();
   private readonly conditionDay = signal<ConditionDay | null>(null);
 
   readonly loaded = signal(false);
@@ -116,13 +122,13 @@ export class DayStore {
     return forkJoin([
       this.client.call(api.lessons.list),
       this.client.call(api.waters.list),
-      this.client.call(api.students.list),
+      this.client.answer(api.students.list),
     ]).pipe(
-      tap(([lessons, waters, students]) => {
+      tap(([lessons, waters, { value: students, fromDevice }]) => {
         this.lessonList.set(lessons);
         this.waterList.set(waters);
         this.studentList.set(students);
-        void this.forgetOthers(students);
+        if (!fromDevice) void this.forgetOthers(students);
         this.now.set(Date.now());
         this.loaded.set(true);
       }),
@@ -132,19 +138,19 @@ export class DayStore {
 
   /** Students who were deleted, or are no longer mine to see, go from this device too. */
   private async forgetOthers(students: readonly SavedStudent[]): Promise<void> {
-    if (this.client.fromDevice()) return;
+    const user = this.user.id();
+    if (user === null) return;
     const ids = students.map(({ id }) => id);
-    const before = ((await this.copies.find(SEEN_KEY))?.value ?? []) as string[];
+    const before = ((await this.copies.find(user, SEEN_KEY))?.value ?? []) as string[];
     await this.bank.forgetOthers(new Set(ids));
-    if (before.some((id) => !ids.includes(id))) await this.copies.forget(api.events.list.path);
-    await this.copies.keep(SEEN_KEY, ids);
+    if (before.some((id) => !ids.includes(id))) await this.copies.forget(user, api.events.list.path);
+    await this.copies.keep(user, SEEN_KEY, ids);
   }
 
   choose(lessonId: string): void {
     this.chosenId.set(lessonId);
-    localStorage.setItem(CHOSEN_KEY, lessonId);
     this.moments.back();
-    this.loadHistory().subscribe();
+    this.loadHistory().subscribe({ error: this.failures.tell });
   }
 
   /** Sets every screen to another water or moment, to see what would change. */
@@ -165,28 +171,38 @@ export class DayStore {
     if (!lesson) return of(null);
     if (this.historyOf === lesson.id && !force) return of(null);
     this.historyOf = lesson.id;
-    return this.client
-      .call(api.events.list, { query: { studentsOfLesson: lesson.id } })
-      .pipe(tap((events) => this.history.set(events)));
+    return this.client.call(api.events.list, { query: { studentsOfLesson: lesson.id } }).pipe(
+      tap((events) => {
+        // Another lesson may have been chosen since: the answer to the last question counts.
+        if (this.historyOf === lesson.id) this.history.set(this.withHeard(events));
+      }),
+    );
   }
 
   /** Events that this device has just kept: the estimates follow them at once. */
   heard(events: readonly BankEvent[]): void {
-    const known = new Set(this.history().map(({ id }) => id));
-    const fresh = events.filter(({ id }) => !known.has(id));
-    if (fresh.length > 0) this.history.update((list) => [...list, ...fresh]);
+    for (const event of events) this.heardHere.set(event.id, event);
+    this.history.update((list) => this.withHeard(list));
+  }
+
+  private withHeard(events: readonly BankEvent[]): BankEvent[] {
+    const known = new Set(events.map(({ id }) => id));
+    return [...events, ...[...this.heardHere.values()].filter(({ id }) => !known.has(id))];
   }
 
   /** Nothing waits for the conditions: without them the check says nothing of them. */
   loadConditions(): void {
     const [water, date] = [this.water(), this.date()];
     if (!water || !date) return;
+    const isAsked = (): boolean => this.water()?.id === water.id && this.date() === date;
     this.client.call(api.waters.conditions, { params: { id: water.id }, query: { date } }).subscribe({
       next: (day) => {
+        if (!isAsked()) return;
         this.conditionDay.set(day);
         this.conditionsFailed.set(null);
       },
       error: (error: ApiError) => {
+        if (!isAsked()) return;
         this.conditionDay.set(null);
         this.conditionsFailed.set(error);
       },
@@ -260,7 +276,7 @@ export class DayStore {
       tap(() => {
         this.historyOf = null;
         this.history.set([]);
-        this.load().subscribe();
+        this.load().subscribe({ error: this.failures.tell });
       }),
     );
   }
@@ -315,7 +331,7 @@ export class DayStore {
   historyFor(lesson: SavedLesson): Observable<BankEvent[]> {
     return this.client
       .call(api.events.list, { query: { studentsOfLesson: lesson.id } })
-      .pipe(map((events) => events));
+      .pipe(map((events) => this.withHeard(events)));
   }
 
   private putWater(water: SavedWater): void {

@@ -1,20 +1,26 @@
 import { of, Subject, throwError } from 'rxjs';
 import { ApiError } from './api-error';
-import { EditedDocument } from './edited-document';
+import { type DraftStore, EditedDocument } from './edited-document';
 
 interface Value {
   text: string;
 }
 
 describe('a document under the hand', () => {
+  let drafts: Map<string, string>;
+  const store: DraftStore = {
+    get: (key) => drafts.get(key) ?? null,
+    set: (key, text) => void drafts.set(key, text),
+    remove: (key) => void drafts.delete(key),
+  };
   beforeEach(() => {
-    localStorage.clear();
+    drafts = new Map();
     jest.useFakeTimers();
   });
   afterEach(() => jest.useRealTimers());
 
   const open = (save: jest.Mock, stored = { value: { text: 'a' }, version: 1 }) => {
-    const document = new EditedDocument<Value>({ key: 'draft', load: () => of(stored), save });
+    const document = new EditedDocument<Value>({ key: 'draft', load: () => of(stored), save }, store);
     document.load().subscribe();
     return document;
   };
@@ -29,7 +35,7 @@ describe('a document under the hand', () => {
     jest.advanceTimersByTime(1000);
     expect(save.mock.calls).toEqual([[{ text: 'c' }, 1]]);
     expect(document.state()).toBe('saved');
-    expect(localStorage.getItem('draft')).toBeNull();
+    expect(drafts.size).toBe(0);
   });
 
   it('undoes and redoes, and an edit ends what can be redone', () => {
@@ -61,14 +67,17 @@ describe('a document under the hand', () => {
       .fn()
       .mockReturnValueOnce(throwError(() => new ApiError('version-conflict', '')))
       .mockImplementation((value: Value) => of({ value, version: 6 }));
-    const document = new EditedDocument<Value>({
-      key: 'draft',
-      load: jest
-        .fn()
-        .mockReturnValueOnce(of({ value: { text: 'a' }, version: 1 }))
-        .mockReturnValue(of(stored)),
-      save,
-    });
+    const document = new EditedDocument<Value>(
+      {
+        key: 'draft',
+        load: jest
+          .fn()
+          .mockReturnValueOnce(of({ value: { text: 'a' }, version: 1 }))
+          .mockReturnValue(of(stored)),
+        save,
+      },
+      store,
+    );
     document.load().subscribe();
     write(document, 'mine');
     jest.advanceTimersByTime(1000);
@@ -82,14 +91,17 @@ describe('a document under the hand', () => {
 
   it('does not take its own save, whose answer was lost, for a conflict', () => {
     const save = jest.fn(() => throwError(() => new ApiError('version-conflict', '')));
-    const document = new EditedDocument<Value>({
-      key: 'draft',
-      load: jest
-        .fn()
-        .mockReturnValueOnce(of({ value: { text: 'a' }, version: 1 }))
-        .mockReturnValue(of({ value: { text: 'b' }, version: 2 })),
-      save,
-    });
+    const document = new EditedDocument<Value>(
+      {
+        key: 'draft',
+        load: jest
+          .fn()
+          .mockReturnValueOnce(of({ value: { text: 'a' }, version: 1 }))
+          .mockReturnValue(of({ value: { text: 'b' }, version: 2 })),
+        save,
+      },
+      store,
+    );
     document.load().subscribe();
     write(document, 'b');
     jest.advanceTimersByTime(1000);

@@ -2,9 +2,13 @@ import { signal } from '@angular/core';
 import { catchError, concatMap, debounceTime, type Observable, of, Subject, switchMap } from 'rxjs';
 import { alike } from './alike';
 import { ApiError } from './api-error';
+import type { UserStorage } from './device/user-storage';
 import { History, type Undoable } from './history';
 
 export type SaveState = 'saved' | 'unsaved' | 'saving' | 'conflict' | 'refused';
+
+/** Where a draft is kept on this device. */
+export type DraftStore = Pick<UserStorage, 'get' | 'set' | 'remove'>;
 
 /** Where a document comes from and goes to. */
 export interface DocumentSource<T> {
@@ -43,7 +47,10 @@ export class EditedDocument<T> implements Undoable {
   readonly canUndo = this.history.canUndo;
   readonly canRedo = this.history.canRedo;
 
-  constructor(private readonly source: DocumentSource<T>) {
+  constructor(
+    private readonly source: DocumentSource<T>,
+    private readonly drafts: DraftStore,
+  ) {
     this.changed
       .pipe(
         debounceTime(SAVE_AFTER_MS),
@@ -180,7 +187,7 @@ export class EditedDocument<T> implements Undoable {
   }
 
   private readDraft(): Draft<T> | null {
-    const text = localStorage.getItem(this.source.key);
+    const text = this.drafts.get(this.source.key);
     try {
       return text ? (JSON.parse(text) as Draft<T>) : null;
     } catch {
@@ -189,17 +196,10 @@ export class EditedDocument<T> implements Undoable {
   }
 
   private writeDraft(): void {
-    try {
-      localStorage.setItem(
-        this.source.key,
-        JSON.stringify({ value: this.current(), baseVersion: this.version }),
-      );
-    } catch {
-      // A full or forbidden store only loses the safety net: the document itself is saved to the server.
-    }
+    this.drafts.set(this.source.key, JSON.stringify({ value: this.current(), baseVersion: this.version }));
   }
 
   private dropDraft(): void {
-    localStorage.removeItem(this.source.key);
+    this.drafts.remove(this.source.key);
   }
 }

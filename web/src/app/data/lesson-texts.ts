@@ -41,3 +41,19 @@ export function aboutStudent({ hand, note }: Pick<Student, 'hand' | 'note'>): st
 export function firstName(name: string): string {
   return name.split(' ')[0] ?? name;
 }
+
+const HOUR_MIN = 60;
+const DAY_MIN = 24 * 60;
+
+/** That a device's clock is off, and by how much; null when it is right. */
+export function clockText(aheadMs: number): string | null {
+  if (aheadMs === 0) return null;
+  const minutes = Math.round(Math.abs(aheadMs) / 60_000);
+  const much =
+    minutes >= 2 * DAY_MIN
+      ? `${Math.round(minutes / DAY_MIN)} days`
+      : minutes >= 2 * HOUR_MIN
+        ? `${Math.round(minutes / HOUR_MIN)} hours`
+        : `${minutes} min`;
+  return `This device’s clock is ${much} ${aheadMs > 0 ? 'ahead' : 'behind'}. Times are put right when entries are sent.`;
+}

@@ -1,4 +1,5 @@
-import { Injectable, signal } from '@angular/core';
+import { inject, Injectable, signal } from '@angular/core';
+import { UserStorage } from './device/user-storage';
 
 /** A water and a moment there. */
 export interface WaterMoment {
@@ -14,13 +15,12 @@ export interface Spot {
 }
 
 const MOMENT_KEY = 'doceo.moment';
-const SPOTS_KEY = 'doceo.spots';
 
 /** What was chosen on the Water stop: another water or hour for this tab, and the place to fish at each water. */
 @Injectable({ providedIn: 'root' })
 export class MomentStore {
-  private readonly chosen = signal<WaterMoment | null>(read(sessionStorage, MOMENT_KEY));
-  private readonly places = signal<Record<string, Spot>>(read(localStorage, SPOTS_KEY) ?? {});
+  private readonly chosen = signal<WaterMoment | null>(readMoment());
+  private readonly places = inject(UserStorage).value<Record<string, Spot>>('spots', {});
 
   readonly elsewhere = this.chosen.asReadonly();
   /** By water. */
@@ -39,13 +39,13 @@ export class MomentStore {
   /** The benches take depth and speed from this place while its water is the chosen one. */
   fish(waterId: string, spot: Spot | null): void {
     this.places.update(({ [waterId]: _left, ...others }) => (spot ? { ...others, [waterId]: spot } : others));
-    localStorage.setItem(SPOTS_KEY, JSON.stringify(this.places()));
   }
 }
 
-function read<T>(storage: Storage, key: string): T | null {
+/** Of this tab, which ends with the session. */
+function readMoment(): WaterMoment | null {
   try {
-    return JSON.parse(storage.getItem(key) ?? 'null') as T | null;
+    return JSON.parse(sessionStorage.getItem(MOMENT_KEY) ?? 'null') as WaterMoment | null;
   } catch {
     return null;
   }

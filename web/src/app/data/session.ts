@@ -1,51 +1,66 @@
-import { computed, inject, Injectable, signal } from '@angular/core';
+import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
 import { api, type DemoAccount, type Session, type Settings, type User } from '@doceo/contract';
 import { DEFAULT_SCHOOLS } from '@doceo/core';
-import { catchError, type Observable, of, switchMap, tap } from 'rxjs';
+import { catchError, from, map, type Observable, of, switchMap, tap } from 'rxjs';
 import { ApiClient } from './api-client';
-import { DeviceCopies } from './device-copies';
+import { DeviceUser } from './device/device-user';
+import { HandOver } from './device/hand-over';
 
 const DEFAULTS: Settings = { units: 'metric', bankHand: 'right', schools: DEFAULT_SCHOOLS };
+/** Between the tabs of this browser. */
+const CHANNEL = 'doceo-session';
 
 /** Who is signed in, and what he likes. */
 @Injectable({ providedIn: 'root' })
 export class SessionStore {
   private readonly client = inject(ApiClient);
-  private readonly copies = inject(DeviceCopies);
+  private readonly device = inject(DeviceUser);
+  private readonly handOver = inject(HandOver);
   private readonly session = signal<Session | null>(null);
+  private readonly tabs = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(CHANNEL);
 
   readonly loaded = computed(() => this.session() !== null);
   readonly user = computed<User | null>(() => this.session()?.user ?? null);
   readonly demo = computed<DemoAccount[]>(() => this.session()?.demo ?? []);
+  readonly registration = computed(() => this.session()?.registration ?? 'open');
   readonly settings = computed<Settings>(() => this.user()?.settings ?? DEFAULTS);
   readonly units = computed(() => this.settings().units);
 
+  constructor() {
+    // Who signs out in one tab is out in all of them: none goes on with what the device has just let go.
+    if (this.tabs) this.tabs.onmessage = () => location.assign('/');
+    inject(DestroyRef).onDestroy(() => this.tabs?.close());
+  }
+
   load(): Observable<Session> {
-    return this.client.call(api.session.get).pipe(
-      tap((session) => {
-        this.session.set(session);
-        this.own(session);
-      }),
-    );
+    return this.client.call(api.session.get).pipe(switchMap((session) => this.arrived(session)));
   }
 
   signIn(email: string, password: string): Observable<Session> {
     return this.client
       .once(api.session.signIn, { body: { email, password } })
-      .pipe(tap((session) => this.opened(session)));
+      .pipe(switchMap((session) => this.opened(session)));
   }
 
+  /** Makes an account and signs in; for an address that has one already only its own password opens it. */
   register(name: string, email: string, password: string): Observable<Session> {
     return this.client
       .once(api.session.register, { body: { name, email, password } })
-      .pipe(tap((session) => this.opened(session)));
+      .pipe(switchMap(() => this.signIn(email, password)));
   }
 
+  /** Ends the session, and empties the device of this user; what he has not sent stays sealed for him. */
   signOut(): Observable<unknown> {
-    return this.client.once(api.session.signOut).pipe(
-      switchMap(() => this.copies.clear()),
-      tap(() => location.assign('/')),
-    );
+    return this.client.once(api.session.signOut).pipe(switchMap(() => this.left()));
+  }
+
+  changePassword(current: string, next: string): Observable<unknown> {
+    return this.client.once(api.session.changePassword, { body: { current, next } });
+  }
+
+  /** Deletes the account; nothing of it stays on this device. */
+  deleteAccount(password: string): Observable<unknown> {
+    return this.client.once(api.account.remove, { body: { password } }).pipe(switchMap(() => this.left()));
   }
 
   keep(change: Partial<Settings>): void {
@@ -59,17 +74,41 @@ export class SessionStore {
       .subscribe();
   }
 
-  /** Copies on this device are of this user; the session is among them, for a start without a network. */
-  private own(session: Session): void {
-    if (session.user)
-      void this.copies.ownedBy(session.user.id).then(() => this.client.keep(api.session.get, session));
+  /** The device is this user's from here on; the session is kept there, for a start without a network. */
+  private arrived(session: Session): Observable<Session> {
+    const { user } = session;
+    const ready = user
+      ? from(this.handOver.arrive(user.id, session.deviceKey, (id) => this.keyOf(id)))
+      : of(undefined);
+    return ready.pipe(
+      tap(() => {
+        this.device.set(user?.id ?? null);
+        this.session.set(session);
+        if (user) void this.client.keep(api.session.get, session);
+      }),
+      map(() => session),
+    );
   }
 
-  private opened(session: Session): void {
-    this.own(session);
+  private opened(session: Session): Observable<Session> {
     const before = this.user();
-    this.session.set({ ...session, demo: this.demo() });
-    if (before && before.id !== session.user?.id) location.assign('/');
-    else this.client.sessionOpened();
+    return this.arrived({ ...session, demo: this.demo() }).pipe(
+      tap(() => {
+        if (before && before.id !== session.user?.id) location.assign('/');
+        else this.client.sessionOpened();
+      }),
+    );
+  }
+
+  private async left(): Promise<void> {
+    const session = this.session();
+    if (session?.user) await this.handOver.leave(session.user.id, session.deviceKey);
+    this.tabs?.postMessage('signed-out');
+    location.assign('/');
+  }
+
+  /** What seals the things of somebody who had this device before, from his own copy of the session. */
+  private async keyOf(userId: string): Promise<string | null> {
+    return (await this.client.copyOf(userId, api.session.get))?.deviceKey ?? null;
   }
 }

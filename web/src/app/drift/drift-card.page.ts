@@ -5,7 +5,7 @@ import { SessionStore } from '../data/session';
 import { DriftFigureComponent } from './drift-figure.component';
 import type { KeptDrift } from './drift-store';
 import { actText, castText, HANDLING_REASONS, HANDLING_TEXTS, whyText } from './drift-texts';
-import { keptDrift } from './kept-drift';
+import { BenchDrift } from './kept-drift';
 
 /** A drift on paper for a student: the picture, what to do in order, what to look for. */
 @Component({
@@ -72,7 +72,7 @@ import { keptDrift } from './kept-drift';
 })
 export class DriftCardPage {
   private readonly session = inject(SessionStore);
-  protected readonly setup = keptDrift();
+  protected readonly setup = inject(BenchDrift).get();
   protected readonly kept = signal<KeptDrift | null>(null);
   protected readonly steps = computed(() => {
     const { setup } = this;

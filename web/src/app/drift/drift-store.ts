@@ -22,7 +22,7 @@ import { DayStore } from '../data/day-store';
 import { History, type Undoable } from '../data/history';
 import { BenchRunner } from '../workers/bench-runner';
 import type { ToldDrift } from '../workers/bench-api';
-import { keepDrift, keptDrift } from './kept-drift';
+import { BenchDrift } from './kept-drift';
 
 /** So many places are looked for on a beat, with this leader. */
 const STANDS = 6;
@@ -46,7 +46,8 @@ export class DriftStore implements Undoable {
   private readonly runner = inject(BenchRunner);
   private readonly client = inject(ApiClient);
   private readonly day = inject(DayStore);
-  private readonly current = signal<DriftSetup>(keptDrift());
+  private readonly kept = inject(BenchDrift);
+  private readonly current = signal<DriftSetup>(this.kept.get());
   private readonly history = new History<DriftSetup>();
   private readonly last = signal<KeptDrift | null>(null);
   private readonly problem = signal<CoreError | null>(null);
@@ -72,7 +73,7 @@ export class DriftStore implements Undoable {
   readonly beatName = signal<string | null>(null);
 
   constructor() {
-    effect(() => keepDrift(this.current()));
+    effect(() => this.kept.keep(this.current()));
     effect(() => {
       this.day.water();
       untracked(() => this.findPlaces());

@@ -1,7 +1,7 @@
 import { api, type SavedPlan, type SavedRig } from '@doceo/contract';
 import { type DriftSetup, indicatorOf, type Rig, USUAL_SETUP } from '@doceo/core';
 import type { FakeServer } from '../../testing/fake-server';
-import { PLAN, RIG } from '../../testing/fixtures';
+import { PLAN, RIG, keptKey } from '../../testing/fixtures';
 import { lessonServer, setDate, show, type Shown, until } from '../../testing/page';
 import { FORD, savedBeat } from '../../testing/waters';
 import { DriftCardPage } from './drift-card.page';
@@ -49,7 +49,7 @@ describe('the drift bench', () => {
     await page.settle();
     return page;
   };
-  const kept = (): DriftSetup => JSON.parse(localStorage.getItem('doceo.drift') ?? 'null') as DriftSetup;
+  const kept = (): DriftSetup => JSON.parse(localStorage.getItem(keptKey('drift')) ?? 'null') as DriftSetup;
   const told = (): string => document.querySelector('.told')?.textContent?.trim() ?? '';
 
   it('tells when drag begins, why, and what would drift longer, the best first', async () => {
@@ -116,7 +116,7 @@ describe('the drift bench', () => {
   });
 
   it('says at once what cannot be, and keeps the last good drift in sight', async () => {
-    localStorage.setItem('doceo.drift', JSON.stringify({ ...USUAL_SETUP, standM: 11 }));
+    localStorage.setItem(keptKey('drift'), JSON.stringify({ ...USUAL_SETUP, standM: 11 }));
     const page = await open();
     const before = told();
     for (let i = 0; i < 5; i++) await page.key('[aria-label^="You,"]', 'ArrowRight');
@@ -152,7 +152,7 @@ describe('the drift bench', () => {
 
   it('on the card says what to do in order', async () => {
     localStorage.setItem(
-      'doceo.drift',
+      keptKey('drift'),
       JSON.stringify({
         ...USUAL_SETUP,
         acts: [{ kind: 'mend', atS: 0.4, sizeM: 1, way: 'up', from: 0.1, to: 0.8 }],

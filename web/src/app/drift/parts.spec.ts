@@ -1,9 +1,11 @@
+import { DeviceUser } from '../data/device/device-user';
+import { keptKey, uuid } from '../../testing/fixtures';
 import { TestBed } from '@angular/core/testing';
 import { type Act, setupDrift, sideDrift, surfaceDrift, USUAL_SETUP, USUAL_SIDE, whyOf } from '@doceo/core';
 import { lessonServer, setDate, show, type Shown, until } from '../../testing/page';
 import { ActTimelineComponent } from './act-timeline.component';
 import { FAULT_TEXTS, whyText } from './drift-texts';
-import { keepDrift, keptDrift } from './kept-drift';
+import { BenchDrift } from './kept-drift';
 import { RankPanelComponent } from './rank-panel.component';
 import { RankStore } from './rank-store';
 import { SideViewComponent } from './side-view.component';
@@ -184,14 +186,19 @@ describe('the ranking', () => {
 describe('a drift kept on the device', () => {
   it('comes back as it was; one that cannot be, or cannot be read, is the usual one', () => {
     const setup = { ...USUAL_SETUP, lieM: 6, acts: [act(1)] };
-    keepDrift(setup);
-    expect(keptDrift()).toEqual(setup);
-    keepDrift({ ...USUAL_SETUP, lieM: 60 });
-    expect(keptDrift()).toEqual(USUAL_SETUP);
-    localStorage.setItem('doceo.drift', '{"lanes":');
-    expect(keptDrift()).toEqual(USUAL_SETUP);
-    localStorage.setItem('doceo.drift', '{"lieM":4}');
-    expect(keptDrift()).toEqual(USUAL_SETUP);
+    TestBed.configureTestingModule({});
+    TestBed.inject(DeviceUser).set(uuid(71));
+    const kept = TestBed.inject(BenchDrift);
+    kept.keep(setup);
+    expect(kept.get()).toEqual(setup);
+    kept.keep({ ...USUAL_SETUP, lieM: 60 });
+    expect(kept.get()).toEqual(USUAL_SETUP);
+    for (const text of ['{"lanes":', '{"lieM":4}']) {
+      localStorage.setItem(keptKey('drift'), text);
+      TestBed.resetTestingModule();
+      TestBed.inject(DeviceUser).set(uuid(71));
+      expect(TestBed.inject(BenchDrift).get()).toEqual(USUAL_SETUP);
+    }
   });
 });
 

@@ -1,27 +1,36 @@
-import { Component, computed, inject, input, type OnInit, signal } from '@angular/core';
+import { Component, computed, inject, input, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { api, type SavedPlan } from '@doceo/contract';
+import { api } from '@doceo/contract';
 import { type Block, findDrill, findFault, gearList, strandOf } from '@doceo/core';
 import { ApiClient } from '../data/api-client';
 import { DayStore } from '../data/day-store';
 import { DriftFigureComponent } from '../drift/drift-figure.component';
 import { driftText } from '../drift/drift-texts';
+import { fetched } from '../data/fetched';
+import { LoadFailedComponent } from '../parts/load-failed.component';
 import { SessionStore } from '../data/session';
+import { LessonDialogComponent } from './lesson-dialog.component';
 import { aboutStudent, dayText, firstName, readOnText, spanText, timeText } from '../data/lesson-texts';
 
 /** The lesson on paper: who does what when, what to say, what to pack, whom to call. Made to be printed. */
 @Component({
   selector: 'doceo-lesson-card',
-  imports: [DriftFigureComponent, RouterLink],
+  imports: [DriftFigureComponent, LessonDialogComponent, LoadFailedComponent, RouterLink],
   templateUrl: './lesson-card.page.html',
   styleUrl: './lesson-card.page.css',
 })
-export class LessonCardPage implements OnInit {
+export class LessonCardPage {
   private readonly client = inject(ApiClient);
   private readonly session = inject(SessionStore);
   protected readonly day = inject(DayStore);
   readonly id = input.required<string>();
-  protected readonly plan = signal<SavedPlan | null>(null);
+  private readonly taught = fetched(
+    () => this.lesson()?.id ?? null,
+    (id) => this.client.call(api.lessons.plan, { params: { id } }),
+  );
+  protected readonly plan = this.taught.value;
+  protected readonly failed = this.taught.failed;
+  protected readonly changing = signal(false);
   protected readonly lesson = computed(() => this.day.lessons().find(({ id }) => id === this.id()) ?? null);
   protected readonly water = computed(() => this.day.waterOf(this.lesson())?.water ?? null);
   protected readonly zone = computed(() => this.water()?.timeZone ?? 'UTC');
@@ -69,17 +78,16 @@ export class LessonCardPage implements OnInit {
       drift ? [{ id, title, drift, text: driftText(drift, this.session.units()) }] : [],
     ),
   );
-  protected readonly gear = computed(() => (this.plan() ? gearList((this.plan() as SavedPlan).body) : []));
+  protected readonly gear = computed(() => {
+    const plan = this.plan();
+    return plan ? gearList(plan.body) : [];
+  });
   protected readonly lanes = computed(() =>
     this.students().map(({ student }) => ({ student, about: aboutStudent(student) })),
   );
 
-  ngOnInit(): void {
-    const lesson = this.lesson();
-    if (lesson)
-      this.client
-        .call(api.plans.get, { params: { id: lesson.planId } })
-        .subscribe((plan) => this.plan.set(plan));
+  protected again(): void {
+    this.taught.again();
   }
 
   protected print(): void {

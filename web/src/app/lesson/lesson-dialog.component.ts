@@ -20,7 +20,8 @@ import { WaterDialogComponent } from './water-dialog.component';
 })
 export class LessonDialogComponent implements OnInit {
   protected readonly day = inject(DayStore);
-  readonly planId = input.required<string>();
+  /** Null for a lesson that goes on with its own copy of a plan. */
+  readonly planId = input.required<string | null>();
   readonly lesson = input<SavedLesson | null>(null);
   readonly closed = output<SavedLesson | null>();
 

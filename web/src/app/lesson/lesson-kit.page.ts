@@ -1,22 +1,17 @@
 import { Component, computed, inject, input, type OnInit, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { api, type SavedPlan } from '@doceo/contract';
-import {
-  type BankEvent,
-  classKit,
-  gearList,
-  LEAST_HOURS,
-  rigUses,
-  tanglesPerHour,
-  formatLength,
-} from '@doceo/core';
+import { api } from '@doceo/contract';
+import { classKit, gearList, LEAST_HOURS, rigUses, tanglesPerHour, formatLength } from '@doceo/core';
 import { unparse } from 'papaparse';
 import { forkJoin } from 'rxjs';
 import { ApiClient } from '../data/api-client';
 import { SessionStore } from '../data/session';
 import { DayStore } from '../data/day-store';
+import { UserStorage } from '../data/device/user-storage';
 import { download, fileName } from '../data/download';
+import { fetched } from '../data/fetched';
 import { dayText } from '../data/lesson-texts';
+import { LoadFailedComponent } from '../parts/load-failed.component';
 
 interface Line {
   key: string;
@@ -30,17 +25,27 @@ interface Line {
 /** What to pack for a lesson: gear of its drills, material, flies and shot of its rigs, with spares; ticked off as it is packed. */
 @Component({
   selector: 'doceo-lesson-kit',
-  imports: [RouterLink],
+  imports: [LoadFailedComponent, RouterLink],
   templateUrl: './lesson-kit.page.html',
   styleUrl: './lesson-kit.page.css',
 })
 export class LessonKitPage implements OnInit {
   private readonly client = inject(ApiClient);
+  private readonly storage = inject(UserStorage);
   protected readonly day = inject(DayStore);
   protected readonly session = inject(SessionStore);
   readonly id = input.required<string>();
-  private readonly plan = signal<SavedPlan | null>(null);
-  private readonly events = signal<BankEvent[]>([]);
+  private readonly taught = fetched(
+    () => this.lesson(),
+    (lesson) =>
+      forkJoin({
+        plan: this.client.call(api.lessons.plan, { params: { id: lesson.id } }),
+        events: this.day.historyFor(lesson),
+      }),
+  );
+  private readonly plan = computed(() => this.taught.value()?.plan ?? null);
+  private readonly events = computed(() => this.taught.value()?.events ?? []);
+  protected readonly failed = this.taught.failed;
   private readonly ticked = signal<ReadonlySet<string>>(new Set());
 
   protected readonly leastHours = LEAST_HOURS;
@@ -86,16 +91,11 @@ export class LessonKitPage implements OnInit {
   protected readonly packed = computed(() => this.lines().filter(({ key }) => this.isTicked(key)).length);
 
   ngOnInit(): void {
-    this.ticked.set(new Set(JSON.parse(localStorage.getItem(this.storeKey()) ?? '[]') as string[]));
-    const lesson = this.lesson();
-    if (!lesson) return;
-    forkJoin([
-      this.client.call(api.plans.get, { params: { id: lesson.planId } }),
-      this.day.historyFor(lesson),
-    ]).subscribe(([plan, events]) => {
-      this.events.set(events);
-      this.plan.set(plan);
-    });
+    this.ticked.set(new Set(JSON.parse(this.storage.get(this.storeKey()) ?? '[]') as string[]));
+  }
+
+  protected again(): void {
+    this.taught.again();
   }
 
   protected isTicked(key: string): boolean {
@@ -106,7 +106,7 @@ export class LessonKitPage implements OnInit {
     const ticked = new Set(this.ticked());
     if (!ticked.delete(key)) ticked.add(key);
     this.ticked.set(ticked);
-    localStorage.setItem(this.storeKey(), JSON.stringify([...ticked]));
+    this.storage.set(this.storeKey(), JSON.stringify([...ticked]));
   }
 
   protected amount({ count, unit }: Line): string {
@@ -141,6 +141,6 @@ export class LessonKitPage implements OnInit {
   }
 
   private storeKey(): string {
-    return `doceo.packed.${this.id()}`;
+    return `packed.${this.id()}`;
   }
 }

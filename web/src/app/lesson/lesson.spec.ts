@@ -1,7 +1,7 @@
 import { api, type SavedLesson, type SavedWater } from '@doceo/contract';
 import { TestBed } from '@angular/core/testing';
 import { type BankEvent, blockFromDrill, USUAL_SETUP } from '@doceo/core';
-import { event, JONAS, LESSON, PLAN, RIG, SAM, uuid, WATER } from '../../testing/fixtures';
+import { event, JONAS, LESSON, PLAN, RIG, SAM, uuid, WATER, TAUGHT } from '../../testing/fixtures';
 import { lessonServer, setDate, type Shown, show, until } from '../../testing/page';
 import { LessonCardPage } from './lesson-card.page';
 import { LessonKitPage } from './lesson-kit.page';
@@ -93,7 +93,7 @@ describe('the lesson dialog', () => {
 
 describe('the lesson card', () => {
   const open = (plan = PLAN, id = LESSON.id): Promise<Shown<LessonCardPage>> =>
-    show(LessonCardPage, lessonServer().on(api.plans.get, plan), { id });
+    show(LessonCardPage, lessonServer().on(api.lessons.plan, { ...TAUGHT, body: plan.body }), { id });
 
   it('tells when, where, by which rules, what to say and what to pack', async () => {
     const page = await open();
@@ -163,9 +163,15 @@ describe('the packing list', () => {
     },
   };
   const open = (events: BankEvent[] = []): Promise<Shown<LessonKitPage>> =>
-    show(LessonKitPage, lessonServer().on(api.plans.get, plan).on(api.events.list, events), {
-      id: LESSON.id,
-    });
+    show(
+      LessonKitPage,
+      lessonServer()
+        .on(api.lessons.plan, { ...TAUGHT, body: plan.body })
+        .on(api.events.list, events),
+      {
+        id: LESSON.id,
+      },
+    );
 
   it('has the gear of the drills and the material of the rigs, in groups', async () => {
     const page = await open();

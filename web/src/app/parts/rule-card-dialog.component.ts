@@ -31,9 +31,11 @@ import { dayOfYearText, readOnText } from '../data/lesson-texts';
           decide.
         </p>
         <div class="row">
-          <button type="button" class="btn go" [disabled]="busy()" (click)="tick()">
-            I have read it at the source today
-          </button>
+          @if (water()?.editable) {
+            <button type="button" class="btn go" [disabled]="busy()" (click)="tick()">
+              I have read it at the source today
+            </button>
+          }
           <span class="small soft"
             >last read {{ readOn() }}{{ rules.checkedBy ? ' by ' + rules.checkedBy : '' }}</span
           >

@@ -4,7 +4,7 @@ import { RouterLink } from '@angular/router';
 import { type Block, findDrill, findFault, PLACE_KINDS, type PlanEdit, type PlanRig } from '@doceo/core';
 import { SessionStore } from '../data/session';
 import { driftText } from '../drift/drift-texts';
-import { keepDrift } from '../drift/kept-drift';
+import { BenchDrift } from '../drift/kept-drift';
 import type { Lane } from './timeline.component';
 
 /** One block in detail: what is said, where, with which rig, by whom. */
@@ -35,7 +35,7 @@ export class BlockInspectorComponent {
   readonly closed = output<void>();
 
   private readonly session = inject(SessionStore);
-  protected readonly keepDrift = keepDrift;
+  protected readonly keptDrift = inject(BenchDrift);
   protected readonly places = PLACE_KINDS;
   protected readonly driftText = computed(() => {
     const drift = this.block().drift;

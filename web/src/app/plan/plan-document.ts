@@ -3,6 +3,7 @@ import { api, type SavedPlan } from '@doceo/contract';
 import type { PlanBody } from '@doceo/core';
 import { map, tap } from 'rxjs';
 import { ApiClient } from '../data/api-client';
+import { UserStorage } from '../data/device/user-storage';
 import { EditedDocument } from '../data/edited-document';
 
 /** What of a plan is edited. */
@@ -15,6 +16,7 @@ export interface PlanValue {
 @Injectable({ providedIn: 'root' })
 export class PlanDocuments {
   private readonly client = inject(ApiClient);
+  private readonly storage = inject(UserStorage);
 
   /** @param seen told of every state of the plan that the server sends */
   open(id: string, seen: (plan: SavedPlan) => void): EditedDocument<PlanValue> {
@@ -22,13 +24,16 @@ export class PlanDocuments {
       value: { title: plan.title, body: plan.body },
       version: plan.version,
     });
-    return new EditedDocument<PlanValue>({
-      key: `doceo.draft.plan.${id}`,
-      load: () => this.client.call(api.plans.get, { params: { id } }).pipe(tap(seen), map(toValue)),
-      save: (value, baseVersion) =>
-        this.client
-          .call(api.plans.update, { params: { id }, body: { ...value, baseVersion } })
-          .pipe(tap(seen), map(toValue)),
-    });
+    return new EditedDocument<PlanValue>(
+      {
+        key: `draft.plan.${id}`,
+        load: () => this.client.call(api.plans.get, { params: { id } }).pipe(tap(seen), map(toValue)),
+        save: (value, baseVersion) =>
+          this.client
+            .call(api.plans.update, { params: { id }, body: { ...value, baseVersion } })
+            .pipe(tap(seen), map(toValue)),
+      },
+      this.storage,
+    );
   }
 }

@@ -1,11 +1,12 @@
-import { Component, computed, inject, type OnInit, signal } from '@angular/core';
+import { Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { api, type PlanSummary } from '@doceo/contract';
 import { applyEdit, blockFromDrill, emptyPlan, type PlanBody } from '@doceo/core';
-import { MessageService } from 'primeng/api';
 import { ApiClient } from '../data/api-client';
-import type { ApiError } from '../data/api-error';
+import { fetched } from '../data/fetched';
+import { LoadFailedComponent } from '../parts/load-failed.component';
+import { Failures } from '../data/failures';
 import { PlanRowComponent } from './plan-row.component';
 
 /** A short plan to start from: what any first lesson needs. */
@@ -32,7 +33,7 @@ function starter(): PlanBody {
 /** Plans of mine and of my circles. */
 @Component({
   selector: 'doceo-plan-list',
-  imports: [FormsModule, RouterLink, PlanRowComponent],
+  imports: [LoadFailedComponent, FormsModule, RouterLink, PlanRowComponent],
   template: `
     <div class="bench-main page">
       <div class="row">
@@ -82,7 +83,11 @@ function starter(): PlanBody {
         }
         <p class="soft small">More from your fellows is under <a routerLink="/circle">Circle</a>.</p>
       } @else {
-        <p class="soft" role="status">Fetching plans …</p>
+        @if (list.failed(); as problem) {
+          <doceo-load-failed [problem]="problem" (again)="list.again()" />
+        } @else {
+          <p class="soft" role="status">Fetching plans …</p>
+        }
       }
     </div>
   `,
@@ -100,11 +105,15 @@ function starter(): PlanBody {
     }
   `,
 })
-export class PlanListPage implements OnInit {
+export class PlanListPage {
   private readonly client = inject(ApiClient);
+  private readonly failures = inject(Failures);
   private readonly router = inject(Router);
-  private readonly messages = inject(MessageService);
-  protected readonly plans = signal<PlanSummary[] | null>(null);
+  protected readonly list = fetched(
+    () => true,
+    () => this.client.call(api.plans.list),
+  );
+  protected readonly plans = this.list.value;
   protected readonly words = signal('');
   protected readonly empty = emptyPlan;
   protected readonly starter = starter;
@@ -116,21 +125,16 @@ export class PlanListPage implements OnInit {
   protected readonly mine = computed(() => this.found().filter((plan) => plan.mine));
   protected readonly others = computed(() => this.found().filter((plan) => !plan.mine));
 
-  ngOnInit(): void {
-    this.client.call(api.plans.list).subscribe((plans) => this.plans.set(plans));
-  }
-
   protected make(title: string, body: PlanBody): void {
     this.client
       .call(api.plans.create, { body: { id: crypto.randomUUID(), title, body } })
-      .subscribe(({ id }) => void this.router.navigate(['/plan', id]));
+      .subscribe({ next: ({ id }) => void this.router.navigate(['/plan', id]), error: this.failures.tell });
   }
 
   protected remove(plan: PlanSummary): void {
     this.client.call(api.plans.remove, { params: { id: plan.id } }).subscribe({
-      next: () => this.plans.update((list) => list?.filter(({ id }) => id !== plan.id) ?? null),
-      error: (error: ApiError) =>
-        this.messages.add({ severity: 'error', summary: error.message, life: 6000 }),
+      next: () => this.list.update((list) => list.filter(({ id }) => id !== plan.id)),
+      error: this.failures.tell,
     });
   }
 }

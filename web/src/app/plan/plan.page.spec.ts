@@ -2,7 +2,7 @@ import { api, type SavedPlan } from '@doceo/contract';
 import type { PlanBody } from '@doceo/core';
 import type { FakeServer } from '../../testing/fake-server';
 import { Refusal } from '../../testing/fake-server';
-import { CIRCLE, LESSON, PLAN, RIG, SAM, uuid, WATER } from '../../testing/fixtures';
+import { CIRCLE, LESSON, PLAN, RIG, SAM, uuid, WATER, keptKey } from '../../testing/fixtures';
 import { setDate, lessonServer, type Shown, show } from '../../testing/page';
 import { PlanPage } from './plan.page';
 
@@ -121,7 +121,7 @@ describe('the plan page', () => {
     await page.saved();
     expect(page.text()).toContain('body.aim is too long');
     expect(page.all('[data-save-state]')).toEqual(['not saved']);
-    expect(localStorage.getItem(`doceo.draft.plan.${PLAN.id}`)).toContain('Another');
+    expect(localStorage.getItem(keptKey(`draft.plan.${PLAN.id}`))).toContain('Another');
   });
 
   it('is only read, and copied, when it is somebody else’s', async () => {

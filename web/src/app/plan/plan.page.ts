@@ -29,6 +29,7 @@ import {
 } from '@doceo/core';
 import { MessageService } from 'primeng/api';
 import { ApiClient } from '../data/api-client';
+import { Failures } from '../data/failures';
 import type { ApiError } from '../data/api-error';
 import { DayStore } from '../data/day-store';
 import type { EditedDocument } from '../data/edited-document';
@@ -86,6 +87,7 @@ const KEYS = [
 })
 export class PlanPage implements OnInit, OnDestroy {
   private readonly client = inject(ApiClient);
+  private readonly failures = inject(Failures);
   private readonly documents = inject(PlanDocuments);
   private readonly messages = inject(MessageService);
   private readonly router = inject(Router);
@@ -169,8 +171,10 @@ export class PlanPage implements OnInit, OnDestroy {
       next: () => this.document.set(document),
       error: (error: ApiError) => this.failed.set(error),
     });
-    this.client.call(api.rigs.list).subscribe((rigs) => this.myRigs.set(rigs));
-    this.day.loadHistory(true).subscribe();
+    this.client
+      .call(api.rigs.list)
+      .subscribe({ next: (rigs) => this.myRigs.set(rigs), error: this.failures.tell });
+    this.day.loadHistory(true).subscribe({ error: this.failures.tell });
   }
 
   ngOnDestroy(): void {
@@ -275,9 +279,16 @@ export class PlanPage implements OnInit, OnDestroy {
       .call(api.plans.create, {
         body: { id: crypto.randomUUID(), title: `${value.title} (mine)`.slice(0, 80), body: value.body },
       })
-      .subscribe(() => {
-        document.takeTheirs();
-        this.messages.add({ severity: 'success', summary: 'Yours is kept as a plan of its own', life: 4000 });
+      .subscribe({
+        next: () => {
+          document.takeTheirs();
+          this.messages.add({
+            severity: 'success',
+            summary: 'Yours is kept as a plan of its own',
+            life: 4000,
+          });
+        },
+        error: this.failures.tell,
       });
   }
 

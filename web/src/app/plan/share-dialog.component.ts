@@ -1,14 +1,16 @@
-import { Component, inject, input, type OnInit, output, signal } from '@angular/core';
+import { Component, computed, inject, input, output, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { api, type Circle, type SavedPlan } from '@doceo/contract';
+import { api, type SavedPlan } from '@doceo/contract';
 import { DIALOG } from '../parts/dialog';
 import { ApiClient } from '../data/api-client';
+import { fetched } from '../data/fetched';
+import { LoadFailedComponent } from '../parts/load-failed.component';
 import type { ApiError } from '../data/api-error';
 
 /** Shares a plan with a circle, or makes it private again. */
 @Component({
   selector: 'doceo-share-dialog',
-  imports: [DIALOG, RouterLink],
+  imports: [LoadFailedComponent, DIALOG, RouterLink],
   template: `
     <p-dialog
       header="Share this plan"
@@ -44,7 +46,13 @@ import type { ApiError } from '../data/api-error';
             }}{{ circle.role === 'reader' ? ' (you may only read there)' : '' }}
           </button>
         } @empty {
-          <p class="soft">You are in no circle yet. <a routerLink="/circle">Found one.</a></p>
+          @if (list.failed(); as problem) {
+            <doceo-load-failed [problem]="problem" (again)="list.again()" />
+          } @else if (list.value()) {
+            <p class="soft">You are in no circle yet. <a routerLink="/circle">Found one.</a></p>
+          } @else {
+            <p class="soft" role="status">Fetching circles …</p>
+          }
         }
       </div>
       @if (error(); as problem) {
@@ -67,17 +75,17 @@ import type { ApiError } from '../data/api-error';
     }
   `,
 })
-export class ShareDialogComponent implements OnInit {
+export class ShareDialogComponent {
   private readonly client = inject(ApiClient);
   readonly planId = input.required<string>();
   readonly circleId = input.required<string | null>();
   readonly closed = output<SavedPlan | null>();
-  protected readonly circles = signal<Circle[]>([]);
+  protected readonly list = fetched(
+    () => true,
+    () => this.client.call(api.circles.list),
+  );
+  protected readonly circles = computed(() => this.list.value() ?? []);
   protected readonly error = signal<ApiError | null>(null);
-
-  ngOnInit(): void {
-    this.client.call(api.circles.list).subscribe((circles) => this.circles.set(circles));
-  }
 
   protected share(circleId: string | null): void {
     this.error.set(null);

@@ -1,17 +1,19 @@
-import { Component, computed, inject, input, type OnInit, signal } from '@angular/core';
+import { Component, computed, inject, input, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { api } from '@doceo/contract';
-import { type BankEvent, debrief } from '@doceo/core';
+import { debrief } from '@doceo/core';
 import { ApiClient } from '../data/api-client';
 import { DayStore } from '../data/day-store';
+import { UserStorage } from '../data/device/user-storage';
+import { fetched } from '../data/fetched';
 import { downloadBlob, fileName } from '../data/download';
 import { dayText, firstName } from '../data/lesson-texts';
 import { pdfOf } from '../data/pdf';
 import { SessionStore } from '../data/session';
+import { LoadFailedComponent } from '../parts/load-failed.component';
 import { cardDocument, type Paper } from './card-document';
 
-const PAPER_KEY = 'doceo.paper';
 const PAPERS: { id: Paper; name: string }[] = [
   { id: 'A4', name: 'A4' },
   { id: 'LETTER', name: 'Letter' },
@@ -20,27 +22,28 @@ const PAPERS: { id: Paper; name: string }[] = [
 /** What to show a student after a lesson: three good things, one to work on, one drill at home. On a screen or on paper. */
 @Component({
   selector: 'doceo-debrief-page',
-  imports: [FormsModule, RouterLink],
+  imports: [FormsModule, LoadFailedComponent, RouterLink],
   templateUrl: './debrief.page.html',
   styleUrl: './debrief.page.css',
 })
-export class DebriefPage implements OnInit {
+export class DebriefPage {
   private readonly client = inject(ApiClient);
   protected readonly day = inject(DayStore);
   protected readonly session = inject(SessionStore);
   readonly id = input.required<string>();
 
   protected readonly papers = PAPERS;
-  protected readonly paper = signal<Paper>(
-    localStorage.getItem(PAPER_KEY) === 'LETTER' ||
-      (!localStorage.getItem(PAPER_KEY) && /-(US|CA)$/.test(navigator.language))
-      ? 'LETTER'
-      : 'A4',
+  protected readonly paper = inject(UserStorage).value<Paper>(
+    'paper',
+    /-(US|CA)$/.test(navigator.language) ? 'LETTER' : 'A4',
   );
   protected readonly making = signal(false);
   protected readonly unmade = signal(false);
-  private readonly events = signal<BankEvent[] | null>(null);
-  protected readonly failed = signal(false);
+  private readonly record = fetched(this.id, (studentId) =>
+    this.client.call(api.events.list, { query: { studentId } }),
+  );
+  private readonly events = this.record.value;
+  protected readonly failed = this.record.failed;
   private readonly chosen = signal<string | null>(null);
 
   protected readonly student = computed(() => this.day.students().find(({ id }) => id === this.id()) ?? null);
@@ -65,11 +68,8 @@ export class DebriefPage implements OnInit {
     return lesson ? debrief(this.events() ?? [], this.id(), lesson.id) : null;
   });
 
-  ngOnInit(): void {
-    this.client.call(api.events.list, { query: { studentId: this.id() } }).subscribe({
-      next: (events) => this.events.set(events),
-      error: () => this.failed.set(true),
-    });
+  protected again(): void {
+    this.record.again();
   }
 
   protected choose(lessonId: string): void {
@@ -82,7 +82,6 @@ export class DebriefPage implements OnInit {
 
   protected setPaper(paper: Paper): void {
     this.paper.set(paper);
-    localStorage.setItem(PAPER_KEY, paper);
   }
 
   protected async savePdf(): Promise<void> {

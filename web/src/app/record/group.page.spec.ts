@@ -1,6 +1,6 @@
 import { api, type SavedPlan } from '@doceo/contract';
 import { type BankEvent, type PlanBody, SKILLS } from '@doceo/core';
-import { type FakeServer, Refusal } from '../../testing/fake-server';
+import type { FakeServer } from '../../testing/fake-server';
 import { attempt, JONAS, NOW, PLAN, SAM, uuid } from '../../testing/fixtures';
 import { lessonServer, setDate, type Shown, show } from '../../testing/page';
 import { GroupPage } from './group.page';
@@ -18,9 +18,7 @@ describe('the group', () => {
   afterEach(() => jest.useRealTimers());
 
   const open = async (events: BankEvent[]): Promise<Shown<GroupPage>> => {
-    server.on(api.events.list, ({ query }) =>
-      events.filter(({ studentId }) => studentId === query['studentId']),
-    );
+    server.on(api.students.overview, events);
     return show(GroupPage, server);
   };
   const cells = (page: Shown<GroupPage>, skill: string): (string | null)[] =>
@@ -79,10 +77,7 @@ describe('the group', () => {
   });
 
   it('tells what went wrong when the records do not come', async () => {
-    server.on(api.events.list, ({ query }) => {
-      if (query['studentId']) throw new Refusal(400, 'invalid');
-      return [];
-    });
+    server.refuse(api.students.overview, 400, 'invalid');
     const page = await show(GroupPage, server);
     expect(page.element.querySelector('[role=alert]')).not.toBeNull();
   });

@@ -1,4 +1,4 @@
-import { Component, computed, effect, inject, signal } from '@angular/core';
+import { Component, computed, effect, inject, signal, untracked } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import {
@@ -19,6 +19,7 @@ import { DayStore } from '../data/day-store';
 import { FitStore } from '../data/fit-store';
 import { firstName, initials } from '../data/lesson-texts';
 import { RecordsStore } from '../data/records-store';
+import { LoadFailedComponent } from '../parts/load-failed.component';
 import { type EffectLine, EffectListComponent } from './effect-list.component';
 import { type NextDrill, NextDrillsComponent } from './next-drills.component';
 
@@ -28,7 +29,7 @@ const DRILLS_SHOWN = 6;
 /** The group together: who is ready for what, what to teach all of them next, and how well drills and plans worked. */
 @Component({
   selector: 'doceo-group-page',
-  imports: [EffectListComponent, FormsModule, NextDrillsComponent, RouterLink],
+  imports: [EffectListComponent, FormsModule, LoadFailedComponent, NextDrillsComponent, RouterLink],
   templateUrl: './group.page.html',
   styleUrl: './group.page.css',
 })
@@ -95,21 +96,27 @@ export class GroupPage {
   );
   protected readonly plans = computed<EffectLine[]>(() => {
     const lessons = this.day.lessons();
-    const planOf = new Map(lessons.map(({ id, planId }) => [id, planId]));
-    const titles = new Map(lessons.map(({ planId, planTitle }) => [planId, planTitle]));
+    // Lessons whose plan is gone are told under its title.
+    const planOf = new Map(lessons.map(({ id, planId, planTitle }) => [id, planId ?? planTitle]));
+    const titles = new Map(lessons.map(({ planId, planTitle }) => [planId ?? planTitle, planTitle]));
+    const there = new Set(lessons.map(({ planId }) => planId));
     return planEffects(this.records.events(), this.everyId(), planOf, this.fits.fitted()).map(
       ({ planId, ...effect }) => ({
         id: planId,
         name: titles.get(planId) ?? '',
         strand: 'water' as const,
-        link: ['/plan', planId],
+        ...(there.has(planId) ? { link: ['/plan', planId] } : {}),
         ...effect,
       }),
     );
   });
 
   constructor() {
-    effect(() => this.records.load(this.day.students()));
+    // Anew when the list of students changes.
+    effect(() => {
+      this.day.students();
+      untracked(() => this.records.load());
+    });
   }
 
   protected words(name: string, skill: string, cell: ReadinessCell): string {

@@ -186,7 +186,7 @@ describe('the students', () => {
   afterEach(() => jest.useRealTimers());
 
   it('are listed with what they are ready in', async () => {
-    const page = await show(StudentListPage, lessonServer().on(api.events.list, good(12)));
+    const page = await show(StudentListPage, lessonServer().on(api.students.overview, good(12)));
     expect(page.all('.who b')).toEqual(['Sam Okande', 'Jonas Wren']);
     expect(page.all('.bar small')[0]).toMatch(/^casting 1\/\d+$/);
   });

@@ -3,7 +3,6 @@ import { Router, RouterLink } from '@angular/router';
 import { ageOn, api } from '@doceo/contract';
 import {
   attemptsOf,
-  type BankEvent,
   drilledAttempts,
   faultRates,
   findDrill,
@@ -12,6 +11,7 @@ import {
   groundOf,
   type GroundKind,
   movedFaults,
+  skillName,
   SKILLS,
   type SkillState,
   skillState,
@@ -22,13 +22,14 @@ import {
 } from '@doceo/core';
 import { DateTime } from 'luxon';
 import { ApiClient } from '../data/api-client';
-import type { ApiError } from '../data/api-error';
 import { DayStore } from '../data/day-store';
+import { fetched } from '../data/fetched';
 import { FitStore } from '../data/fit-store';
 import { aboutStudent, firstName } from '../data/lesson-texts';
 import { SessionStore } from '../data/session';
-import { eventText } from '../bank/event-text';
+import { eventText } from '../data/event-text';
 import { CHART } from '../theme/chart-theme';
+import { LoadFailedComponent } from '../parts/load-failed.component';
 import { type NextDrill, NextDrillsComponent } from './next-drills.component';
 import { ParetoComponent } from './pareto.component';
 import { FaultCourseComponent } from './fault-course.component';
@@ -51,6 +52,7 @@ const MOST_TRENDS = 3;
   imports: [
     RouterLink,
     FaultCourseComponent,
+    LoadFailedComponent,
     MovedFaultsComponent,
     NextDrillsComponent,
     ParetoComponent,
@@ -71,8 +73,11 @@ export class RecordPage {
   protected readonly day = inject(DayStore);
   readonly id = input.required<string>();
 
-  private readonly events = signal<BankEvent[] | null>(null);
-  protected readonly failed = signal<ApiError | null>(null);
+  private readonly record = fetched(this.id, (studentId) =>
+    this.client.call(api.events.list, { query: { studentId } }),
+  );
+  private readonly events = this.record.value;
+  protected readonly failed = this.record.failed;
   protected readonly chosen = signal<string | null>(null);
   protected readonly minutes = signal(15);
   protected readonly ground = signal<'grass' | 'water'>('grass');
@@ -137,7 +142,8 @@ export class RecordPage {
   /** The skill looked at: the one chosen, else the one that holds back most. */
   protected readonly skill = computed(() => {
     const chosen = this.chosen();
-    return SKILLS.get(chosen ?? this.advice()[0]?.drill.skills[0] ?? 'casting.grip-stance');
+    const wanted = chosen ?? this.advice()[0]?.drill.skills[0] ?? '';
+    return SKILLS.get(SKILLS.has(wanted) ? wanted : 'casting.grip-stance');
   });
   protected readonly estimate = computed(() => this.state()[this.skill().id]);
   protected readonly sure = computed(() =>
@@ -197,7 +203,7 @@ export class RecordPage {
         when: DateTime.fromMillis(event.atMs).toFormat('d LLL HH:mm'),
         what:
           event.body.kind === 'attempt'
-            ? (findDrill(event.body.drillId ?? '')?.name ?? SKILLS.get(event.body.skillId).name)
+            ? (findDrill(event.body.drillId ?? '')?.name ?? skillName(event.body.skillId))
             : event.body.kind,
         text: eventText(event.body, this.session.units()),
         good: event.body.kind === 'attempt' ? event.body.good : null,
@@ -206,8 +212,11 @@ export class RecordPage {
 
   constructor() {
     effect(() => {
-      const studentId = this.id();
-      untracked(() => this.load(studentId));
+      this.id();
+      untracked(() => {
+        this.chosen.set(null);
+        this.moment.set(null);
+      });
     });
   }
 
@@ -232,6 +241,10 @@ export class RecordPage {
     return firstName(name);
   }
 
+  protected again(): void {
+    this.record.again();
+  }
+
   protected gone(): void {
     void this.router.navigate(['/record']);
   }
@@ -243,15 +256,5 @@ export class RecordPage {
       atMs,
       this.fits.fitted(),
     );
-  }
-
-  private load(studentId: string): void {
-    this.events.set(null);
-    this.chosen.set(null);
-    this.moment.set(null);
-    this.client.call(api.events.list, { query: { studentId } }).subscribe({
-      next: (events) => this.events.set(events),
-      error: (error: ApiError) => this.failed.set(error),
-    });
   }
 }

@@ -3,6 +3,7 @@ import { FIT_LEAST_ATTEMPTS, FIT_LEAST_STUDENTS, formatProbability, parametersFo
 import { DateTime } from 'luxon';
 import type { ApiError } from '../data/api-error';
 import { FitStore } from '../data/fit-store';
+import { SessionStore } from '../data/session';
 
 const NAMES = {
   initial: 'brought along',
@@ -47,7 +48,7 @@ const NAMES = {
           <progress [value]="status()?.done" [max]="status()?.of"></progress>
           {{ status()?.done }} of {{ status()?.of }} skills
         </p>
-      } @else {
+      } @else if (session.user()?.admin) {
         <button type="button" class="btn small" (click)="start()">Fit to all records now</button>
       }
       @if (failed(); as reason) {
@@ -80,6 +81,7 @@ const NAMES = {
 })
 export class SkillFitComponent {
   private readonly fits = inject(FitStore);
+  protected readonly session = inject(SessionStore);
   readonly skillId = input.required<string>();
 
   protected readonly leastStudents = FIT_LEAST_STUDENTS;

@@ -1,4 +1,4 @@
-import { Component, computed, effect, inject, signal, viewChild } from '@angular/core';
+import { Component, computed, effect, inject, signal, untracked, viewChild } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { ageOn, api, readStudentFile, type SavedStudent, type StudentFile } from '@doceo/contract';
 import { READY, SKILLS, STRAND_NAMES, STRANDS } from '@doceo/core';
@@ -8,13 +8,14 @@ import type { ApiError } from '../data/api-error';
 import { DayStore } from '../data/day-store';
 import { aboutStudent, initials } from '../data/lesson-texts';
 import { RecordsStore } from '../data/records-store';
+import { LoadFailedComponent } from '../parts/load-failed.component';
 import { OpenFileComponent } from '../parts/open-file.component';
 import { StudentDialogComponent } from './student-dialog.component';
 
 /** Students with the share of each strand they are ready in. */
 @Component({
   selector: 'doceo-student-list',
-  imports: [OpenFileComponent, RouterLink, StudentDialogComponent],
+  imports: [LoadFailedComponent, OpenFileComponent, RouterLink, StudentDialogComponent],
   template: `
     <div class="bench-main page">
       <div class="row">
@@ -32,6 +33,9 @@ import { StudentDialogComponent } from './student-dialog.component';
           <p>Add those you teach. Their record stays with you; it never travels with a plan.</p>
           <button type="button" class="btn go" (click)="adding.set(true)">Add the first</button>
         </div>
+      }
+      @if (records.failed(); as problem) {
+        <doceo-load-failed [problem]="problem" (again)="records.load()" />
       }
       <ul>
         @for (card of cards(); track card.id) {
@@ -72,7 +76,7 @@ import { StudentDialogComponent } from './student-dialog.component';
 export class StudentListPage {
   private readonly client = inject(ApiClient);
   private readonly router = inject(Router);
-  private readonly records = inject(RecordsStore);
+  protected readonly records = inject(RecordsStore);
   protected readonly day = inject(DayStore);
   private readonly opener = viewChild.required<OpenFileComponent<StudentFile>>('opener');
   protected readonly adding = signal(false);
@@ -81,7 +85,11 @@ export class StudentListPage {
   protected readonly cards = computed(() => this.day.students().map((student) => this.toCard(student)));
 
   constructor() {
-    effect(() => this.records.load(this.day.students()));
+    // Anew when the list of students changes.
+    effect(() => {
+      this.day.students();
+      untracked(() => this.records.load());
+    });
   }
 
   /** A student taken in from a file is shown; what the server finds wrong is told like any other fault of the file. */

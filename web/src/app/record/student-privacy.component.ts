@@ -1,9 +1,9 @@
 import { Component, computed, inject, input, type OnInit, output, signal } from '@angular/core';
 import { api, type DeletionEffect, type Look, type SavedStudent } from '@doceo/contract';
-import { type BankEvent, findFault, SKILLS, standing } from '@doceo/core';
+import { type BankEvent, findFault, skillName, standing } from '@doceo/core';
 import { DateTime } from 'luxon';
 import Papa from 'papaparse';
-import { eventText } from '../bank/event-text';
+import { eventText } from '../data/event-text';
 import { ApiClient } from '../data/api-client';
 import type { ApiError } from '../data/api-error';
 import { DayStore } from '../data/day-store';
@@ -115,7 +115,7 @@ export class StudentPrivacyComponent implements OnInit {
       time: new Date(event.atMs).toISOString(),
       lesson: this.day.lessons().find(({ id }) => id === event.lessonId)?.planTitle ?? '',
       kind: event.body.kind,
-      skill: event.body.kind === 'attempt' ? SKILLS.get(event.body.skillId).name : '',
+      skill: event.body.kind === 'attempt' ? skillName(event.body.skillId) : '',
       good: event.body.kind === 'attempt' ? (event.body.good ? 'yes' : 'no') : '',
       fault: event.body.kind === 'attempt' ? (findFault(event.body.faultId ?? '')?.short ?? '') : '',
       text: event.body.kind === 'attempt' ? '' : eventText(event.body, 'metric'),

@@ -23,6 +23,7 @@ import { map } from 'rxjs';
 import { ApiClient } from '../data/api-client';
 import type { ApiError } from '../data/api-error';
 import { DayStore, localDate } from '../data/day-store';
+import { UserStorage } from '../data/device/user-storage';
 import { EditedDocument } from '../data/edited-document';
 import { SaveStateComponent } from '../parts/save-state.component';
 import { UndoRedoComponent } from '../parts/undo-redo.component';
@@ -57,6 +58,7 @@ const GAPS_SHOWN = 12;
 })
 export class FlyBoxPage implements OnInit, OnDestroy {
   private readonly client = inject(ApiClient);
+  private readonly storage = inject(UserStorage);
   private readonly element = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
   protected readonly day = inject(DayStore);
 
@@ -125,12 +127,15 @@ export class FlyBoxPage implements OnInit, OnDestroy {
       value: box,
       version,
     });
-    const document = new EditedDocument<FlyBox>({
-      key: 'doceo.draft.fly-box',
-      load: () => this.client.call(api.flyBox.get).pipe(map(toValue)),
-      save: (box, baseVersion) =>
-        this.client.call(api.flyBox.update, { body: { box, baseVersion } }).pipe(map(toValue)),
-    });
+    const document = new EditedDocument<FlyBox>(
+      {
+        key: 'draft.fly-box',
+        load: () => this.client.call(api.flyBox.get).pipe(map(toValue)),
+        save: (box, baseVersion) =>
+          this.client.call(api.flyBox.update, { body: { box, baseVersion } }).pipe(map(toValue)),
+      },
+      this.storage,
+    );
     document.load().subscribe({
       next: () => this.document.set(document),
       error: (error: ApiError) => this.failed.set(error),

@@ -40,6 +40,7 @@ import { MONTHS } from './months';
                   [class.on]="food.months.includes(one.month)"
                   [attr.aria-pressed]="food.months.includes(one.month)"
                   [attr.aria-label]="food.name + ' in ' + one.name"
+                  [disabled]="!water().editable"
                   (click)="toggle(food, one.month)"
                 ></button>
               </td>
@@ -51,7 +52,7 @@ import { MONTHS } from './months';
     @if (wrong(); as text) {
       <p class="wrong small" role="alert">{{ text }}</p>
     }
-    @if (water().water.calendar) {
+    @if (water().water.calendar && water().editable) {
       <button type="button" class="btn small" (click)="save(null)">Back to the usual</button>
     }
   `,

@@ -1,8 +1,10 @@
-import { Component, computed, inject, input, type OnInit, signal } from '@angular/core';
+import { Component, computed, inject, input } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { api, type SavedRig } from '@doceo/contract';
 import { type Figure, rigFigures, rigSnags } from '@doceo/core';
 import { ApiClient } from '../data/api-client';
+import { fetched } from '../data/fetched';
+import { LoadFailedComponent } from '../parts/load-failed.component';
 import { DayStore } from '../data/day-store';
 import { ReadingStore } from '../data/reading-store';
 import { SessionStore } from '../data/session';
@@ -11,11 +13,11 @@ import { RigDrawingComponent } from './rig-drawing.component';
 /** Two rigs side by side: drawings to their own scale, figures in one table, snags that only one of them has. */
 @Component({
   selector: 'doceo-rig-compare',
-  imports: [RouterLink, RigDrawingComponent],
+  imports: [LoadFailedComponent, RouterLink, RigDrawingComponent],
   templateUrl: './rig-compare.page.html',
   styleUrl: './rig-compare.page.css',
 })
-export class RigComparePage implements OnInit {
+export class RigComparePage {
   private readonly client = inject(ApiClient);
   private readonly readings = inject(ReadingStore);
   private readonly router = inject(Router);
@@ -24,7 +26,11 @@ export class RigComparePage implements OnInit {
   readonly id = input.required<string>();
   readonly other = input.required<string>();
 
-  protected readonly rigs = signal<SavedRig[] | null>(null);
+  protected readonly list = fetched(
+    () => true,
+    () => this.client.call(api.rigs.list),
+  );
+  protected readonly rigs = this.list.value;
   /** The two rigs, in the order of the address; null when one of them is not there. */
   protected readonly pair = computed(() => {
     const pair = [this.id(), this.other()].map((id) => {
@@ -56,9 +62,8 @@ export class RigComparePage implements OnInit {
     return titles.map((own, i) => own.filter((title) => !titles[1 - i]?.includes(title)));
   });
 
-  ngOnInit(): void {
+  constructor() {
     this.readings.load();
-    this.client.call(api.rigs.list).subscribe((rigs) => this.rigs.set(rigs));
   }
 
   protected choose(side: 0 | 1, id: string): void {

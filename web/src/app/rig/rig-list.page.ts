@@ -1,4 +1,4 @@
-import { Component, computed, inject, type OnInit, signal } from '@angular/core';
+import { Component, computed, inject, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { api, readRigFile, type SavedRig } from '@doceo/contract';
 import {
@@ -12,9 +12,10 @@ import {
   TEMPLATES,
   weakestLink,
 } from '@doceo/core';
-import { MessageService } from 'primeng/api';
 import { ApiClient } from '../data/api-client';
-import type { ApiError } from '../data/api-error';
+import { fetched } from '../data/fetched';
+import { LoadFailedComponent } from '../parts/load-failed.component';
+import { Failures } from '../data/failures';
 import { DayStore } from '../data/day-store';
 import { ReadingStore } from '../data/reading-store';
 import { SessionStore } from '../data/session';
@@ -28,18 +29,22 @@ const THUMBNAIL = { width: 298, height: 250, margin: { top: 24, left: 30, right:
 /** Saved rigs, each as a small drawing with what matters of it. */
 @Component({
   selector: 'doceo-rig-list',
-  imports: [OpenFileComponent, RouterLink, RigPictureComponent],
+  imports: [LoadFailedComponent, OpenFileComponent, RouterLink, RigPictureComponent],
   templateUrl: './rig-list.page.html',
   styleUrl: './rig-list.page.css',
 })
-export class RigListPage implements OnInit {
+export class RigListPage {
   private readonly client = inject(ApiClient);
+  private readonly failures = inject(Failures);
   private readonly readings = inject(ReadingStore);
   private readonly router = inject(Router);
-  private readonly messages = inject(MessageService);
   private readonly day = inject(DayStore);
   private readonly session = inject(SessionStore);
-  protected readonly rigs = signal<SavedRig[] | null>(null);
+  protected readonly list = fetched(
+    () => true,
+    () => this.client.call(api.rigs.list),
+  );
+  protected readonly rigs = this.list.value;
   protected readonly asking = signal<string | null>(null);
   protected readonly read = readRigFile;
   /** Ways to rig, each drawn as it comes from its template. */
@@ -50,9 +55,8 @@ export class RigListPage implements OnInit {
   protected readonly size = TEMPLATE_SIZE;
   protected readonly cards = computed(() => (this.rigs() ?? []).map((saved) => this.toCard(saved)));
 
-  ngOnInit(): void {
+  constructor() {
     this.readings.load();
-    this.client.call(api.rigs.list).subscribe((rigs) => this.rigs.set(rigs));
   }
 
   /** A new rig goes the way I go where schools differ. */
@@ -63,13 +67,13 @@ export class RigListPage implements OnInit {
   protected create(name: string, rig: Rig): void {
     this.client
       .call(api.rigs.create, { body: { id: crypto.randomUUID(), name, rig, studentId: null } })
-      .subscribe(({ id }) => void this.router.navigate(['/rig', id]));
+      .subscribe({ next: ({ id }) => void this.router.navigate(['/rig', id]), error: this.failures.tell });
   }
 
   protected remove(id: string): void {
     this.client.call(api.rigs.remove, { params: { id } }).subscribe({
-      next: () => this.rigs.update((list) => list?.filter((rig) => rig.id !== id) ?? null),
-      error: (error: ApiError) => this.messages.add({ severity: 'error', summary: error.message }),
+      next: () => this.list.update((list) => list.filter((rig) => rig.id !== id)),
+      error: this.failures.tell,
     });
   }
 

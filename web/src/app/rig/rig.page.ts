@@ -5,9 +5,11 @@ import { api, type SavedRig, writeRigFile } from '@doceo/contract';
 import { formatLength, formatSpeed, type PlanBody, type Rig, rigFigures, rigSnags } from '@doceo/core';
 import { map } from 'rxjs';
 import { ApiClient } from '../data/api-client';
+import { Failures } from '../data/failures';
 import type { ApiError } from '../data/api-error';
 import { DayStore } from '../data/day-store';
 import { download, fileName } from '../data/download';
+import { UserStorage } from '../data/device/user-storage';
 import { EditedDocument } from '../data/edited-document';
 import { timeText } from '../data/lesson-texts';
 import { ReadingStore } from '../data/reading-store';
@@ -55,6 +57,8 @@ interface RigValue {
 })
 export class RigPage implements OnInit, OnDestroy {
   private readonly client = inject(ApiClient);
+  private readonly failures = inject(Failures);
+  private readonly storage = inject(UserStorage);
   private readonly router = inject(Router);
   protected readonly day = inject(DayStore);
   protected readonly session = inject(SessionStore);
@@ -114,19 +118,25 @@ export class RigPage implements OnInit, OnDestroy {
   ngOnInit(): void {
     const id = this.id();
     this.readings.load();
-    this.client.call(api.rigs.list).subscribe((rigs) => this.others.set(rigs.filter((rig) => rig.id !== id)));
+    this.client.call(api.rigs.list).subscribe({
+      next: (rigs) => this.others.set(rigs.filter((rig) => rig.id !== id)),
+      error: this.failures.tell,
+    });
     const toValue = (saved: SavedRig): { value: RigValue; version: number } => ({
       value: { name: saved.name, rig: saved.rig, studentId: saved.studentId },
       version: saved.version,
     });
-    const document = new EditedDocument<RigValue>({
-      key: `doceo.draft.rig.${id}`,
-      load: () => this.client.call(api.rigs.get, { params: { id } }).pipe(map(toValue)),
-      save: (value, baseVersion) =>
-        this.client
-          .call(api.rigs.update, { params: { id }, body: { ...value, baseVersion } })
-          .pipe(map(toValue)),
-    });
+    const document = new EditedDocument<RigValue>(
+      {
+        key: `draft.rig.${id}`,
+        load: () => this.client.call(api.rigs.get, { params: { id } }).pipe(map(toValue)),
+        save: (value, baseVersion) =>
+          this.client
+            .call(api.rigs.update, { params: { id }, body: { ...value, baseVersion } })
+            .pipe(map(toValue)),
+      },
+      this.storage,
+    );
     document.load().subscribe({
       next: () => this.document.set(document),
       error: (error: ApiError) => this.failed.set(error),
@@ -196,12 +206,13 @@ export class RigPage implements OnInit, OnDestroy {
     const id = crypto.randomUUID();
     this.client
       .call(api.rigs.create, { body: { ...value, id, name: `${value.name}, copy`.slice(0, 80) } })
-      .subscribe(
-        () =>
+      .subscribe({
+        next: () =>
           void this.router
             .navigateByUrl('/rig', { skipLocationChange: true })
             .then(() => this.router.navigate(['/rig', id])),
-      );
+        error: this.failures.tell,
+      });
   }
 
   protected setBeside(other: string): void {

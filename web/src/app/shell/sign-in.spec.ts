@@ -2,7 +2,7 @@ import { TestBed } from '@angular/core/testing';
 import { api } from '@doceo/contract';
 import { firstValueFrom } from 'rxjs';
 import type { FakeServer } from '../../testing/fake-server';
-import { CIRCLE, SESSION } from '../../testing/fixtures';
+import { CIRCLE, SESSION, STRANGER } from '../../testing/fixtures';
 import { lessonServer, show, until } from '../../testing/page';
 import { AppComponent } from '../app.component';
 import { ApiClient } from '../data/api-client';
@@ -18,7 +18,7 @@ describe('signing in', () => {
   let server: FakeServer;
   beforeEach(() => {
     localStorage.clear();
-    server = lessonServer().on(api.session.get, { user: null, demo: [DEMO] });
+    server = lessonServer().on(api.session.get, { ...STRANGER, demo: [DEMO] });
   });
 
   it('goes by address and password', async () => {
@@ -41,7 +41,7 @@ describe('signing in', () => {
   });
 
   it('shows no demo accounts where there are none', async () => {
-    server.on(api.session.get, { user: null, demo: [] });
+    server.on(api.session.get, STRANGER);
     expect((await show(SignInComponent, server)).all('.demo')).toEqual([]);
   });
 

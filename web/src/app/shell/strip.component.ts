@@ -6,11 +6,15 @@ import { BankStore } from '../data/bank-store';
 import { DayStore } from '../data/day-store';
 import { dayText, timeText } from '../data/lesson-texts';
 import { SessionStore } from '../data/session';
+import type { ApiError } from '../data/api-error';
+import { SetAsideComponent } from '../parts/set-aside.component';
+import { AccountDialogComponent } from './account-dialog.component';
+import { AppVersion } from './app-version';
 
 /** Where and when we are. Change the lesson here and every screen follows. */
 @Component({
   selector: 'doceo-strip',
-  imports: [FormsModule, RouterLink],
+  imports: [AccountDialogComponent, FormsModule, RouterLink, SetAsideComponent],
   template: `
     @if (day.lesson(); as lesson) {
       <label class="lesson">
@@ -56,6 +60,12 @@ import { SessionStore } from '../data/session';
       >
     }
     <span class="spread"></span>
+    @if (version.newer()) {
+      <button type="button" class="chip newer" (click)="version.changeOver()">
+        New version: change over
+      </button>
+    }
+    <doceo-set-aside />
     @if (bank.waiting() > 0) {
       <span class="waiting">{{ bank.waiting() }} kept here, not sent yet</span>
     }
@@ -78,13 +88,26 @@ import { SessionStore } from '../data/session';
         {{ session.user()?.name }}
       </button>
       @if (open()) {
-        <span class="menu"
-          ><button type="button" class="btn small" (click)="session.signOut().subscribe()">
-            Sign out
-          </button></span
-        >
+        <span class="menu">
+          <button type="button" class="btn small" (click)="account.set(true); open.set(false)">
+            Account
+          </button>
+          <button type="button" class="btn small" [disabled]="leaving()" (click)="signOut()">Sign out</button>
+          @if (unsent() > 0) {
+            <span class="small"
+              >{{ unsent() }} {{ unsent() === 1 ? 'entry has' : 'entries have' }} not reached the server. They
+              stay here, sealed, and are sent when you sign in again.</span
+            >
+          }
+          @if (stuck(); as text) {
+            <span class="small wrong" role="alert">{{ text }}</span>
+          }
+        </span>
       }
     </span>
+    @if (account()) {
+      <doceo-account-dialog (closed)="account.set(false)" />
+    }
   `,
   styleUrl: './strip.component.css',
 })
@@ -93,7 +116,12 @@ export class StripComponent {
   protected readonly session = inject(SessionStore);
   protected readonly bank = inject(BankStore);
   protected readonly router = inject(Router);
+  protected readonly version = inject(AppVersion);
   protected readonly open = signal(false);
+  protected readonly account = signal(false);
+  protected readonly leaving = signal(false);
+  protected readonly stuck = signal<string | null>(null);
+  protected readonly unsent = computed(() => this.bank.waiting() + this.bank.setAside().length);
 
   protected readonly options = computed(() =>
     this.day.lessons().map((lesson) => ({
@@ -129,6 +157,17 @@ export class StripComponent {
       wind: formatWind(hour.windMs, units),
     };
   });
+
+  protected signOut(): void {
+    this.leaving.set(true);
+    this.stuck.set(null);
+    this.session.signOut().subscribe({
+      error: (error: ApiError) => {
+        this.leaving.set(false);
+        this.stuck.set(`Not signed out. ${error.message}`);
+      },
+    });
+  }
 
   protected switchUnits(): void {
     this.session.keep({ units: this.session.units() === 'metric' ? 'imperial' : 'metric' });

@@ -18,7 +18,7 @@ import { SlidersComponent } from '../parts/sliders.component';
 import { FigureRowsComponent } from '../parts/figure-rows.component';
 import { type ToldDrift } from '../workers/bench-api';
 import { BenchRunner } from '../workers/bench-runner';
-import { keptDrift } from '../drift/kept-drift';
+import { BenchDrift } from '../drift/kept-drift';
 import { SetRoseComponent } from './set-rose.component';
 import { SET_TEXTS } from './strike-texts';
 
@@ -121,6 +121,7 @@ type SliderName = (typeof SLIDERS)[number]['name'];
   `,
 })
 export class SetPanelComponent {
+  private readonly keptDrift = inject(BenchDrift);
   private readonly session = inject(SessionStore);
   private readonly settings = signal<Omit<SetGiven, 'breaksAtN'>>({
     ...USUAL_SET,
@@ -192,7 +193,7 @@ export class SetPanelComponent {
       // Without them the usual strength stands.
       .subscribe({ next: (rigs) => this.rigs.set(rigs), error: () => undefined });
     inject(BenchRunner)
-      .run('surface', setupDrift(keptDrift()))
+      .run('surface', setupDrift(this.keptDrift.get()))
       .subscribe({
         next: (told) => this.drift.set(told),
         // Without a drift the line lies as it is set here.

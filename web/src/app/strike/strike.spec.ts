@@ -1,7 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import { type Stimulus, TAKE_KINDS, trainerRun } from '@doceo/core';
 import type { FakeServer } from '../../testing/fake-server';
-import { JONAS, SAM } from '../../testing/fixtures';
+import { JONAS, SAM, keptKey } from '../../testing/fixtures';
 import { lessonServer, setDate, show, type Shown, until } from '../../testing/page';
 import { BenchRecord } from '../data/bench-record';
 import { DayStore } from '../data/day-store';
@@ -135,7 +135,7 @@ describe('runs kept on the device', () => {
       medianMs: 400,
     };
     localStorage.setItem(
-      'doceo.trainer',
+      keptKey('trainer'),
       JSON.stringify([
         { ...run, studentId: 'gone' },
         { ...run, studentId: SAM.id },
@@ -149,7 +149,7 @@ describe('runs kept on the device', () => {
         .all()
         .map(({ studentId }) => studentId),
     ).toEqual([SAM.id, null]);
-    expect(localStorage.getItem('doceo.trainer')).not.toContain('gone');
+    expect(localStorage.getItem(keptKey('trainer'))).not.toContain('gone');
     jest.restoreAllMocks();
   });
 });

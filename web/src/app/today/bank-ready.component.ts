@@ -178,9 +178,9 @@ const DAY_NEEDS = [
 ];
 const RIG_NEEDS = [need(api.rigs.list), need(api.readings.list)];
 
-function lessonNeeds({ id, planId }: SavedLesson): Need[] {
+function lessonNeeds({ id }: SavedLesson): Need[] {
   return [
-    need(api.plans.get, { params: { id: planId } }),
+    need(api.lessons.plan, { params: { id } }),
     need(api.events.list, { query: { studentsOfLesson: id } }),
     need(api.events.list, { query: { lessonId: id } }),
   ];
@@ -199,7 +199,7 @@ async function applicationHere(): Promise<boolean> {
   if (!worker) return false;
   // Asked for, not insisted on: a browser may refuse to promise room.
   await navigator.storage?.persist?.().catch(() => false);
-  return (await caches.match('/')) !== undefined;
+  return (await caches.match('/', { ignoreSearch: true })) !== undefined;
 }
 
 const WORKER_WAIT_MS = 8000;

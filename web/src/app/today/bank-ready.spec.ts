@@ -2,7 +2,7 @@ import { TestBed } from '@angular/core/testing';
 import { api, type SavedLesson } from '@doceo/contract';
 import Dexie from 'dexie';
 import { IDBFactory } from 'fake-indexeddb';
-import { LESSON, PLAN, uuid } from '../../testing/fixtures';
+import { LESSON, TAUGHT, uuid } from '../../testing/fixtures';
 import type { FakeServer } from '../../testing/fake-server';
 import { lessonServer, setDate, type Shown, show, until } from '../../testing/page';
 import { dayOf, FORD, savedBeat } from '../../testing/waters';
@@ -62,18 +62,18 @@ describe('packing a device for the bank', () => {
   });
 
   it('takes lessons of the next days along, not those of next month', async () => {
-    server.on(api.lessons.list, [LESSON, SOON, FAR]).on(api.plans.get, PLAN);
+    server.on(api.lessons.list, [LESSON, SOON, FAR]).on(api.lessons.plan, TAUGHT);
     const page = await open();
     expect(page.text()).toContain('The day after, Fri 12 Jun: plan, rigs, record');
     expect(page.text()).not.toContain('Next month');
   });
 
   it('names what is missing, and fetches it when told', async () => {
-    server.refuse(api.plans.get, 0);
+    server.refuse(api.lessons.plan, 0);
     const page = await open();
     expect(page.all('h2')).toEqual(['Not all is on this device yet']);
     expect(missing(page)).toEqual([expect.stringContaining('First nymphs')]);
-    server.on(api.plans.get, PLAN);
+    server.on(api.lessons.plan, TAUGHT);
     await page.press('Fetch it now');
     await page.quiet();
     expect(missing(page)).toEqual([]);
@@ -81,7 +81,7 @@ describe('packing a device for the bank', () => {
 
   it('is content with what was fetched before', async () => {
     await open();
-    server.refuse(api.plans.get, 0).refuse(api.rigs.list, 0);
+    server.refuse(api.lessons.plan, 0).refuse(api.rigs.list, 0);
     TestBed.resetTestingModule();
     expect(missing(await open())).toEqual([]);
   });

@@ -1,13 +1,14 @@
-import { Component, computed, effect, inject, signal } from '@angular/core';
+import { Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { api, type SavedPlan } from '@doceo/contract';
-import { type BankEvent, planSnags, strandOf } from '@doceo/core';
+import { api } from '@doceo/contract';
+import { planSnags, strandOf } from '@doceo/core';
 import { forkJoin } from 'rxjs';
 import { ApiClient } from '../data/api-client';
 import { BankStore } from '../data/bank-store';
 import { DayStore } from '../data/day-store';
 import {
   aboutStudent,
+  clockText,
   dayText,
   firstName,
   initials,
@@ -15,6 +16,9 @@ import {
   spanText,
   timeText,
 } from '../data/lesson-texts';
+import { fetched } from '../data/fetched';
+import { LoadFailedComponent } from '../parts/load-failed.component';
+import { SetAsideComponent } from '../parts/set-aside.component';
 import { RuleCardDialogComponent } from '../parts/rule-card-dialog.component';
 import { SnagListComponent } from '../parts/snag-list.component';
 import { BankReadyComponent } from './bank-ready.component';
@@ -24,7 +28,14 @@ const MS_PER_MIN = 60_000;
 /** The next lesson at a glance: light, blocks, students, what must be cleared first. */
 @Component({
   selector: 'doceo-today-page',
-  imports: [RouterLink, SnagListComponent, RuleCardDialogComponent, BankReadyComponent],
+  imports: [
+    LoadFailedComponent,
+    RouterLink,
+    SetAsideComponent,
+    SnagListComponent,
+    RuleCardDialogComponent,
+    BankReadyComponent,
+  ],
   templateUrl: './today.page.html',
   styleUrl: './today.page.css',
 })
@@ -32,9 +43,18 @@ export class TodayPage {
   private readonly client = inject(ApiClient);
   protected readonly day = inject(DayStore);
   protected readonly bank = inject(BankStore);
-  protected readonly plan = signal<SavedPlan | null>(null);
+  private readonly taught = fetched(
+    () => this.lesson(),
+    (lesson) =>
+      forkJoin({
+        plan: this.client.call(api.lessons.plan, { params: { id: lesson.id } }),
+        events: this.day.historyFor(lesson),
+      }),
+  );
+  protected readonly plan = computed(() => this.taught.value()?.plan ?? null);
+  protected readonly failed = this.taught.failed;
   protected readonly card = signal(false);
-  private readonly events = signal<BankEvent[]>([]);
+  private readonly events = computed(() => this.taught.value()?.events ?? []);
 
   protected readonly lesson = this.day.nextLesson;
   protected readonly water = computed(() => this.day.waterOf(this.lesson()));
@@ -52,7 +72,7 @@ export class TodayPage {
   protected readonly snags = computed(() => {
     const lesson = this.lesson();
     const plan = this.plan();
-    if (!lesson || plan?.id !== lesson.planId) return [];
+    if (!lesson || plan?.lessonId !== lesson.id) return [];
     return planSnags(plan.body, this.day.planLessonOf(lesson, this.events()));
   });
   protected readonly stops = computed(() =>
@@ -74,6 +94,7 @@ export class TodayPage {
       .slice(-3)
       .reverse(),
   );
+  protected readonly clock = computed(() => clockText(this.bank.clockAheadMs()));
   protected readonly countdown = computed(() => {
     const lesson = this.lesson();
     if (!lesson) return '';
@@ -92,7 +113,7 @@ export class TodayPage {
     const lesson = this.lesson();
     const sun = this.day.sunOf(lesson);
     const plan = this.plan();
-    if (!lesson || !sun || plan?.id !== lesson.planId) return null;
+    if (!lesson || !sun || plan?.lessonId !== lesson.id) return null;
     const startMs = Date.parse(lesson.startsAt);
     const rise = sun.sunriseMs ?? startMs - 6 * 3_600_000;
     const set = sun.sunsetMs ?? startMs + 12 * 3_600_000;
@@ -126,18 +147,8 @@ export class TodayPage {
     };
   });
 
-  constructor() {
-    effect(() => {
-      const lesson = this.lesson();
-      if (!lesson) return;
-      forkJoin([
-        this.client.call(api.plans.get, { params: { id: lesson.planId } }),
-        this.day.historyFor(lesson),
-      ]).subscribe(([plan, events]) => {
-        this.events.set(events);
-        this.plan.set(plan);
-      });
-    });
+  protected again(): void {
+    this.taught.again();
   }
 
   protected whenOf(lesson: { startsAt: string; lengthMin: number; waterId: string }): string {

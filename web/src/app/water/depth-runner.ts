@@ -3,6 +3,7 @@ import type { DepthGrid, Lake } from '@doceo/core';
 import { proxy, wrap } from 'comlink';
 import { Observable } from 'rxjs';
 import { computeDepths } from './depths';
+import { workerBroken } from '../workers/worker-broken';
 import { DEPTHS_WORKER } from './depths-token';
 
 /** How far a run is, 0…1, and its grid at the end. */
@@ -26,7 +27,10 @@ export class DepthRunner {
       const worker = this.startWorker?.();
       const tell = (share: number): void => listener.next({ share, grid: null });
       const grid = worker
-        ? wrap<DepthsApi>(worker).computeDepths(lake, cells, proxy(tell))
+        ? Promise.race([
+            wrap<DepthsApi>(worker).computeDepths(lake, cells, proxy(tell)),
+            workerBroken(worker),
+          ])
         : computeDepths(lake, cells, tell);
       grid.then(
         (found) => {

@@ -1,5 +1,13 @@
 import { Component, computed, inject, input, signal } from '@angular/core';
-import { api, type Issue, readingId, type ReadFile, readReadings, writeReadings } from '@doceo/contract';
+import {
+  api,
+  type Issue,
+  readingId,
+  type ReadFile,
+  readReadings,
+  type SavedConditionReading,
+  writeReadings,
+} from '@doceo/contract';
 import { type ConditionReading, READING_RANGES, type ReadingKind } from '@doceo/core';
 import { DateTime } from 'luxon';
 import { ApiClient } from '../data/api-client';
@@ -20,41 +28,45 @@ import { WaterStore } from './water-store';
   template: `
     <h2>What you read there</h2>
     <p class="small soft">A reading goes over the station in its hour, and shifts the hours around it.</p>
-    <form class="fields" (submit)="$event.preventDefault(); add()">
-      <label class="field"
-        ><span>what</span
-        ><select [value]="what()" (change)="what.set($any($event.target).value)">
-          @for (one of fields(); track one.kind) {
-            <option [value]="one.kind" [selected]="one.kind === what()">{{ one.name }}</option>
-          }
-        </select></label
-      >
-      <label class="field"
-        ><span>{{ field().unit(session.units()) }}</span
-        ><input
-          type="text"
-          inputmode="decimal"
-          name="reading"
-          [value]="text()"
-          [attr.aria-invalid]="wrong() !== null"
-          (input)="text.set($any($event.target).value)"
-      /></label>
-      @if (what() === 'waterC' && !store.flows()) {
+    @if (store.saved()?.editable) {
+      <form class="fields" (submit)="$event.preventDefault(); add()">
         <label class="field"
-          ><span>depth, m</span
+          ><span>what</span
+          ><select [value]="what()" (change)="what.set($any($event.target).value)">
+            @for (one of fields(); track one.kind) {
+              <option [value]="one.kind" [selected]="one.kind === what()">{{ one.name }}</option>
+            }
+          </select></label
+        >
+        <label class="field"
+          ><span>{{ field().unit(session.units()) }}</span
           ><input
             type="text"
             inputmode="decimal"
-            [value]="depthText()"
-            (input)="depthText.set($any($event.target).value)"
+            name="reading"
+            [value]="text()"
+            [attr.aria-invalid]="wrong() !== null"
+            (input)="text.set($any($event.target).value)"
         /></label>
-      }
-      <label class="field time"
-        ><span>at</span
-        ><input type="time" [value]="time()" (input)="typedTime.set($any($event.target).value)"
-      /></label>
-      <button type="submit" class="btn small">Put it down</button>
-    </form>
+        @if (what() === 'waterC' && !store.flows()) {
+          <label class="field"
+            ><span>depth, m</span
+            ><input
+              type="text"
+              inputmode="decimal"
+              [value]="depthText()"
+              (input)="depthText.set($any($event.target).value)"
+          /></label>
+        }
+        <label class="field time"
+          ><span>at</span
+          ><input type="time" [value]="time()" (input)="typedTime.set($any($event.target).value)"
+        /></label>
+        <button type="submit" class="btn small">Put it down</button>
+      </form>
+    } @else {
+      <p class="small soft">You see this water as a reader: what was read there is put in by others.</p>
+    }
     @if (wrong(); as fault) {
       <p class="wrong" role="alert">{{ fault }}</p>
     }
@@ -66,8 +78,11 @@ import { WaterStore } from './water-store';
               <td class="figure">{{ row.when }}</td>
               <td>{{ row.what }}</td>
               <td class="figure">{{ row.value }}</td>
+              <td class="small soft">{{ row.by }}</td>
               <td>
-                <button type="button" class="btn small plain" (click)="remove(row.id)">Take back</button>
+                @if (row.mayStrike) {
+                  <button type="button" class="btn small plain" (click)="remove(row.id)">Take back</button>
+                }
               </td>
             </tr>
           }
@@ -75,13 +90,15 @@ import { WaterStore } from './water-store';
       </table>
     }
     <div class="row files">
-      <doceo-open-file
-        label="Take in a table (CSV)"
-        accept=".csv,text/csv"
-        [read]="read"
-        [most]="1000000"
-        (opened)="put($event.file)"
-      />
+      @if (store.saved()?.editable) {
+        <doceo-open-file
+          label="Take in a table (CSV)"
+          accept=".csv,text/csv"
+          [read]="read"
+          [most]="1000000"
+          (opened)="put($event.file)"
+        />
+      }
       @if (rows().length > 0) {
         <button type="button" class="btn" (click)="save()">Save as a table</button>
       }
@@ -119,7 +136,7 @@ export class ReadingsPanelComponent {
   protected readonly session = inject(SessionStore);
   private readonly client = inject(ApiClient);
   private readonly day = inject(DayStore);
-  readonly readings = input.required<readonly ConditionReading[]>();
+  readonly readings = input.required<readonly SavedConditionReading[]>();
 
   protected readonly what = signal<ReadingKind>('waterC');
   protected readonly text = signal('');
@@ -140,18 +157,26 @@ export class ReadingsPanelComponent {
   );
   protected readonly rows = computed(() => {
     const [zone, units] = [this.store.zone(), this.session.units()];
-    return this.readings().map(({ id, atMs, what, value, depthM }) => {
+    const saved = this.store.saved();
+    return this.readings().map(({ id, atMs, what, value, depthM, by, mine }) => {
       const field = READING_FIELDS.find(({ kind }) => kind === what)!;
       return {
         id,
         when: DateTime.fromMillis(atMs, { zone }).toFormat('d LLL HH:mm'),
         what: depthM === null ? field.name : `${field.name} at ${depthM} m`,
         value: field.tell(value, units),
+        by: mine ? '' : by,
+        mayStrike: (mine && saved?.editable) || saved?.mine,
       };
     });
   });
   protected readonly read = (text: string): ReadFile<ConditionReading[]> =>
-    readReadings(text, this.store.saved()?.id ?? '', Date.now());
+    readReadings(text, this.seed(), Date.now());
+
+  /** Ids are made from what was read, where and by whom: the same table taken in twice is there once. */
+  private seed(): string {
+    return `${this.store.saved()?.id ?? ''}/${this.session.user()?.id ?? ''}`;
+  }
 
   protected add(): void {
     const [typed, water, date] = [plainNumber(this.text()), this.store.saved(), this.day.date()];
@@ -174,7 +199,7 @@ export class ReadingsPanelComponent {
       value,
       depthM: this.what() === 'waterC' ? depthM : null,
     };
-    this.put([{ id: readingId(water.id, reading), ...reading }]);
+    this.put([{ id: readingId(this.seed(), reading), ...reading }]);
   }
 
   protected put(readings: ConditionReading[]): void {

@@ -1,8 +1,9 @@
+import { DeviceUser } from '../data/device/device-user';
 import { TestBed } from '@angular/core/testing';
 import { api, readReadings, readSoundings } from '@doceo/contract';
 import { type ConditionReading, formatLength } from '@doceo/core';
 import type { FakeServer } from '../../testing/fake-server';
-import { event, LESSON, NOW, RIG, WATER } from '../../testing/fixtures';
+import { event, LESSON, NOW, RIG, WATER, keptKey, uuid } from '../../testing/fixtures';
 import { lessonServer, setDate, type Shown, show } from '../../testing/page';
 import { dayOf, FORD, GLIDE, LAKE, SAVED_LAKE, savedBeat } from '../../testing/waters';
 import { DayStore } from '../data/day-store';
@@ -142,9 +143,10 @@ describe('a place chosen for the benches', () => {
   });
 
   it('survives a store that holds nonsense', () => {
-    localStorage.setItem('doceo.spots', '{{{');
+    localStorage.setItem(keptKey('spots'), '{{{');
     sessionStorage.setItem('doceo.moment', 'x');
     TestBed.configureTestingModule({});
+    TestBed.inject(DeviceUser).set(uuid(71));
     const store = TestBed.inject(MomentStore);
     expect([store.spots(), store.elsewhere()]).toEqual([{}, null]);
   });

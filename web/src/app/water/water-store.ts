@@ -139,9 +139,12 @@ export class WaterStore {
       const follows = Object.keys(spots).length > 0;
       if (water && stand && follows && !spots[water.id]) untracked(() => this.fish(stand.stand.lie));
     });
-    this.client.call(api.rigs.list).subscribe((rigs) => {
-      this.rigList.set(rigs);
-      this.rigId.set(rigs[0]?.id ?? null);
+    this.client.call(api.rigs.list).subscribe({
+      next: (rigs) => {
+        this.rigList.set(rigs);
+        this.rigId.set(rigs[0]?.id ?? null);
+      },
+      error: (error: ApiError) => this.problem.set(error),
     });
   }
 

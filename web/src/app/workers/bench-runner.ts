@@ -4,14 +4,19 @@ import { wrap } from 'comlink';
 import { Observable } from 'rxjs';
 import { type Bench, type BenchName, tell, type Told } from './bench-api';
 import { BENCH_WORKER } from './bench-token';
+import { workerBroken } from './worker-broken';
 
 /** Where a job is handed in. */
 interface Door {
   tell: (name: BenchName, args: readonly unknown[]) => Promise<unknown>;
+  /** Fails when the worker behind it is gone, or never came. */
+  broken: Promise<never>;
+  close: () => void;
 }
 
 interface Job {
-  start: (door: Door) => Promise<void>;
+  /** Resolves when it has ended, with whether the door can be used again. */
+  start: (door: Door) => Promise<boolean>;
 }
 
 /** Both cores of a small machine. */
@@ -54,14 +59,19 @@ export class BenchRunner {
       const job: Job = {
         start: async (door) => {
           try {
-            const told = (await door.tell(name, args)) as Told<ReturnType<Bench[Name]>>;
+            const told = (await Promise.race([door.tell(name, args), door.broken])) as Told<
+              ReturnType<Bench[Name]>
+            >;
             if ('code' in told) listener.error(new CoreError(told.code, told.facts));
             else {
               listener.next(told.value);
               listener.complete();
             }
+            return true;
           } catch (error) {
+            door.close();
             listener.error(error);
+            return false;
           }
         },
       };
@@ -80,8 +90,9 @@ export class BenchRunner {
     const door = this.idle.pop() ?? this.newDoor();
     const job = door && queue.shift();
     if (!door || !job) return;
-    void job.start(door).finally(() => {
-      this.idle.push(door);
+    void job.start(door).then((usable) => {
+      if (usable) this.idle.push(door);
+      else this.started -= 1;
       this.next();
     });
   }
@@ -89,8 +100,17 @@ export class BenchRunner {
   private newDoor(): Door | null {
     if (this.started >= WORKERS) return null;
     this.started += 1;
-    return this.startWorker ? (wrap(this.startWorker()) as unknown as Door) : inPage();
+    return this.startWorker ? ofWorker(this.startWorker()) : inPage();
   }
+}
+
+function ofWorker(worker: Worker): Door {
+  const { tell } = wrap<Pick<Door, 'tell'>>(worker);
+  return {
+    tell: (name, args) => Promise.resolve(tell(name, args as never)),
+    broken: workerBroken(worker),
+    close: () => worker.terminate(),
+  };
 }
 
 /** Computes in the page, a turn later, so that it stays as it would be with a worker. */
@@ -100,5 +120,7 @@ function inPage(): Door {
       await new Promise((done) => setTimeout(done));
       return tell(name, args as never);
     },
+    broken: new Promise<never>(() => undefined),
+    close: () => undefined,
   };
 }

@@ -7,6 +7,7 @@ import { ApiClient } from '../../data/api-client';
 import type { ApiError } from '../../data/api-error';
 import { DayStore } from '../../data/day-store';
 import { download, fileName } from '../../data/download';
+import { UserStorage } from '../../data/device/user-storage';
 import { EditedDocument } from '../../data/edited-document';
 import { OpenFileComponent } from '../../parts/open-file.component';
 import { BEAT_PALETTE, type Palette } from './palette';
@@ -92,6 +93,7 @@ function newBeat(id: string): Beat {
 })
 export class BeatEditPage implements OnInit, OnDestroy {
   private readonly client = inject(ApiClient);
+  private readonly storage = inject(UserStorage);
   private readonly router = inject(Router);
   private readonly day = inject(DayStore);
   readonly id = input.required<string>();
@@ -116,20 +118,23 @@ export class BeatEditPage implements OnInit, OnDestroy {
         .then(() => this.router.navigate(['/water', id, 'beats', crypto.randomUUID()], { replaceUrl: true }));
       return;
     }
-    const document = new EditedDocument<Beat>({
-      key: `doceo.draft.beat.${beatId}`,
-      load: () =>
-        this.client.call(api.waters.beats, { params: { id } }).pipe(
-          map((beats) => beats.find((beat) => beat.id === beatId)),
-          map((saved) =>
-            saved ? { value: saved.beat, version: saved.version } : { value: newBeat(beatId), version: 0 },
+    const document = new EditedDocument<Beat>(
+      {
+        key: `draft.beat.${beatId}`,
+        load: () =>
+          this.client.call(api.waters.beats, { params: { id } }).pipe(
+            map((beats) => beats.find((beat) => beat.id === beatId)),
+            map((saved) =>
+              saved ? { value: saved.beat, version: saved.version } : { value: newBeat(beatId), version: 0 },
+            ),
           ),
-        ),
-      save: (beat, baseVersion) =>
-        this.client
-          .call(api.waters.saveBeat, { params: { id, beatId }, body: { beat, baseVersion } })
-          .pipe(map((saved) => ({ value: saved.beat, version: saved.version }))),
-    });
+        save: (beat, baseVersion) =>
+          this.client
+            .call(api.waters.saveBeat, { params: { id, beatId }, body: { beat, baseVersion } })
+            .pipe(map((saved) => ({ value: saved.beat, version: saved.version }))),
+      },
+      this.storage,
+    );
     document.load().subscribe({
       next: () => this.document.set(document),
       error: (error: ApiError) => this.failed.set(error),
@@ -155,7 +160,7 @@ export class BeatEditPage implements OnInit, OnDestroy {
     const params = { id: this.id(), beatId: this.beatId() };
     this.client.call(api.waters.removeBeat, { params }).subscribe({
       next: () => {
-        localStorage.removeItem(`doceo.draft.beat.${this.beatId()}`);
+        this.storage.remove(`draft.beat.${this.beatId()}`);
         void this.router.navigateByUrl('/water');
       },
       error: (error: ApiError) => this.failed.set(error),

@@ -23,6 +23,7 @@ import { ApiClient } from '../../data/api-client';
 import type { ApiError } from '../../data/api-error';
 import { DayStore } from '../../data/day-store';
 import { download, fileName } from '../../data/download';
+import { UserStorage } from '../../data/device/user-storage';
 import { EditedDocument } from '../../data/edited-document';
 import { SessionStore } from '../../data/session';
 import { OpenFileComponent } from '../../parts/open-file.component';
@@ -176,6 +177,7 @@ function newLake(id: string, name: string): Lake {
 })
 export class LakeEditPage implements OnInit, OnDestroy {
   private readonly client = inject(ApiClient);
+  private readonly storage = inject(UserStorage);
   private readonly day = inject(DayStore);
   private readonly runner = inject(DepthRunner);
   protected readonly session = inject(SessionStore);
@@ -221,23 +223,26 @@ export class LakeEditPage implements OnInit, OnDestroy {
   ngOnInit(): void {
     const id = this.id();
     const name = this.day.waters().find((one) => one.id === id)?.water.name ?? 'Lake';
-    const document = new EditedDocument<Lake>({
-      key: `doceo.draft.lake.${id}`,
-      load: () =>
-        this.client
-          .call(api.waters.lake, { params: { id } })
-          .pipe(
-            map(({ saved }) =>
-              saved
-                ? { value: saved.lake, version: saved.version }
-                : { value: newLake(id, name), version: 0 },
+    const document = new EditedDocument<Lake>(
+      {
+        key: `draft.lake.${id}`,
+        load: () =>
+          this.client
+            .call(api.waters.lake, { params: { id } })
+            .pipe(
+              map(({ saved }) =>
+                saved
+                  ? { value: saved.lake, version: saved.version }
+                  : { value: newLake(id, name), version: 0 },
+              ),
             ),
-          ),
-      save: (lake, baseVersion) =>
-        this.client
-          .call(api.waters.saveLake, { params: { id }, body: { lake, baseVersion } })
-          .pipe(map((saved) => ({ value: saved.lake, version: saved.version }))),
-    });
+        save: (lake, baseVersion) =>
+          this.client
+            .call(api.waters.saveLake, { params: { id }, body: { lake, baseVersion } })
+            .pipe(map((saved) => ({ value: saved.lake, version: saved.version }))),
+      },
+      this.storage,
+    );
     document.load().subscribe({
       next: () => this.document.set(document),
       error: (error: ApiError) => this.failed.set(error),

@@ -2,11 +2,9 @@ import { Injectable } from '@angular/core';
 import Dexie, { type Table } from 'dexie';
 
 interface Copy {
-  /** What was asked: path and query. */
+  /** Whose it is, and what was asked: path and query. */
   key: string;
   value: unknown;
-  /** Whose it is. */
-  owner: string;
   /** When the server said so, epoch milliseconds. */
   atMs: number;
 }
@@ -24,49 +22,59 @@ class CopyDatabase extends Dexie {
 const OWNER = '#owner';
 
 /**
- * The server's last answers, kept on this device for when there is no network. All of one user: when another signs in,
- * or the user signs out, they are gone. A device that cannot keep them works as without.
+ * The server's last answers, kept on this device for when there is no network, each under the user it was given to. A
+ * device that cannot keep them works as without.
  */
 @Injectable({ providedIn: 'root' })
 export class DeviceCopies {
   private readonly database = new CopyDatabase();
 
-  async keep(key: string, value: unknown): Promise<void> {
+  /** An answer that comes when somebody else has the device already is not kept. */
+  async keep(userId: string, key: string, value: unknown): Promise<void> {
     const { copies } = this.database;
     await this.database
       .transaction('rw', copies, async () => {
-        await copies.put({ key, value, owner: await this.owner(), atMs: Date.now() });
+        if ((await this.owner()) === userId)
+          await copies.put({ key: nameOf(userId, key), value, atMs: Date.now() });
       })
       .catch(() => undefined);
   }
 
   /** Null when there is none of this user. */
-  async find(key: string): Promise<{ value: unknown; atMs: number } | null> {
+  async find(userId: string, key: string): Promise<{ value: unknown; atMs: number } | null> {
     try {
-      const copy = await this.database.copies.get(key);
-      return copy && copy.owner === (await this.owner()) ? copy : null;
+      return (await this.database.copies.get(nameOf(userId, key))) ?? null;
     } catch {
       return null;
     }
   }
 
-  /** Says whose copies are kept from now on; those of somebody else are dropped. */
+  /** Who has the device; empty for nobody. */
+  async owner(): Promise<string> {
+    try {
+      return String((await this.database.copies.get(OWNER))?.value ?? '');
+    } catch {
+      return '';
+    }
+  }
+
+  /** Hands the device to somebody; all copies of somebody else are dropped. */
   async ownedBy(userId: string): Promise<void> {
     const { copies } = this.database;
     await this.database
       .transaction('rw', copies, async () => {
         if ((await this.owner()) === userId) return;
         await copies.clear();
-        await copies.put({ key: OWNER, value: userId, owner: userId, atMs: Date.now() });
+        await copies.put({ key: OWNER, value: userId, atMs: Date.now() });
       })
       .catch(() => undefined);
   }
 
   /** Drops all copies of one path. */
-  async forget(path: string): Promise<void> {
+  async forget(userId: string, path: string): Promise<void> {
     await this.database.copies
       .where('key')
-      .startsWith(`${path}?`)
+      .startsWith(nameOf(userId, `${path}?`))
       .delete()
       .catch(() => undefined);
   }
@@ -74,8 +82,6 @@ export class DeviceCopies {
   async clear(): Promise<void> {
     await this.database.copies.clear().catch(() => undefined);
   }
-
-  private async owner(): Promise<string> {
-    return String((await this.database.copies.get(OWNER))?.value ?? '');
-  }
 }
+
+const nameOf = (userId: string, key: string): string => `${userId} ${key}`;

@@ -3,10 +3,11 @@ import { api } from '@doceo/contract';
 import Dexie from 'dexie';
 import { IDBFactory } from 'fake-indexeddb';
 import { lastValueFrom } from 'rxjs';
-import { FakeServer, withServer } from '../../testing/fake-server';
-import { RIG, SESSION } from '../../testing/fixtures';
-import { ApiClient } from './api-client';
+import { FakeServer, withServer } from '../../../testing/fake-server';
+import { RIG, SESSION } from '../../../testing/fixtures';
+import { ApiClient } from '../api-client';
 import { DeviceCopies } from './device-copies';
+import { DeviceUser } from './device-user';
 
 describe('what a device keeps for later', () => {
   let server: FakeServer;
@@ -19,6 +20,7 @@ describe('what a device keeps for later', () => {
     client = TestBed.inject(ApiClient);
     copies = TestBed.inject(DeviceCopies);
     await copies.ownedBy('maren');
+    TestBed.inject(DeviceUser).set('maren');
   });
   const rigs = () => lastValueFrom(client.call(api.rigs.list));
 
@@ -54,20 +56,40 @@ describe('what a device keeps for later', () => {
   });
 
   it('shows nothing of one user to another, and forgets when told', async () => {
-    await copies.keep('a', 1);
+    await copies.keep('maren', 'a', 1);
     await copies.ownedBy('maren');
-    expect(await copies.find('a')).toMatchObject({ value: 1 });
+    expect(await copies.find('maren', 'a')).toMatchObject({ value: 1 });
+    expect(await copies.find('tobias', 'a')).toBeNull();
     await copies.ownedBy('tobias');
-    expect(await copies.find('a')).toBeNull();
-    await copies.keep('b', 2);
+    expect(await copies.find('maren', 'a')).toBeNull();
+    await copies.keep('tobias', 'b', 2);
     await copies.clear();
-    expect(await copies.find('b')).toBeNull();
+    expect(await copies.find('tobias', 'b')).toBeNull();
+  });
+
+  it('keeps no answer that comes when somebody else has the device already', async () => {
+    await copies.ownedBy('tobias');
+    await copies.keep('maren', 'late', 1);
+    expect(await copies.find('maren', 'late')).toBeNull();
+    expect(await copies.find('tobias', 'late')).toBeNull();
+  });
+
+  it('tells of each answer whether it came from here, whatever else did', async () => {
+    const where = async (): Promise<boolean> =>
+      (await lastValueFrom(client.answer(api.rigs.list))).fromDevice;
+    expect(await where()).toBe(false);
+    await new Promise((resolve) => setTimeout(resolve, 20));
+    server.refuse(api.rigs.list, 0);
+    expect(await where()).toBe(true);
+    // Another question that the server answers does not make this one fresh.
+    await lastValueFrom(client.call(api.session.get));
+    expect(client.fromDevice()).toBe(true);
   });
 
   it('a device that cannot keep anything works as without', async () => {
     Dexie.dependencies.indexedDB = undefined as never;
     const none = new DeviceCopies();
-    await none.keep('a', 1);
-    expect(await none.find('a')).toBeNull();
+    await none.keep('maren', 'a', 1);
+    expect(await none.find('maren', 'a')).toBeNull();
   });
 });

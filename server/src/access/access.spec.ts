@@ -1,0 +1,253 @@
+import { randomUUID } from 'node:crypto';
+import { allEndpoints, api, type Endpoint } from '@doceo/contract';
+import { demoScenario } from '@doceo/demo';
+import supertest from 'supertest';
+import { write } from '../db/pool';
+import { type Agent, type TestApp, testApp } from '../testing/test-app';
+
+const scenario = demoScenario(new Date());
+const id = (): string => randomUUID();
+const first = <T>(list: readonly T[]): T => list[0] as T;
+const river = first(scenario.waters.list).water;
+const plan = first(scenario.plans).plan;
+
+/**
+ * Whoever may turn up at a thing of the keeper's: members of the circle it is shared with, one who left it and one who
+ * left it but has a lesson there, the fellow who was given a student.
+ */
+const ACTORS = [
+  'nobody',
+  'stranger',
+  'former',
+  'guest',
+  'fellow',
+  'reader',
+  'editor',
+  'owner',
+  'keeper',
+] as const;
+type Actor = (typeof ACTORS)[number];
+
+const MEMBERS: Actor[] = ['reader', 'editor', 'owner', 'keeper'];
+const DRAWERS: Actor[] = ['editor', 'owner', 'keeper'];
+const KEEPER: Actor[] = ['keeper'];
+const SIGNED_IN = ACTORS.slice(1);
+
+interface Things {
+  water: string;
+  plan: string;
+  circle: string;
+  student: string;
+  lesson: string;
+  rig: string;
+  reading: string;
+}
+
+interface Row {
+  endpoint: Endpoint<never, never, never, unknown>;
+  may: readonly Actor[];
+  params?: (things: Things, ids: Record<string, string>) => Record<string, string>;
+  query?: (things: Things) => Record<string, string>;
+  body?: (things: Things, ids: Record<string, string>) => object;
+}
+
+const row = (endpoint: unknown, may: readonly Actor[], rest: Omit<Row, 'endpoint' | 'may'> = {}): Row => ({
+  endpoint: endpoint as Row['endpoint'],
+  may,
+  ...rest,
+});
+const of = (kind: keyof Things) => (things: Things) => ({ id: things[kind] });
+
+/** Every route on a thing, in an order in which what is taken away is not asked for again. */
+const ROWS: Row[] = [
+  row(api.waters.get, ['guest', ...MEMBERS], { params: of('water') }),
+  row(api.waters.beats, ['guest', ...MEMBERS], { params: of('water') }),
+  row(api.waters.lake, ['guest', ...MEMBERS], { params: of('water') }),
+  row(api.waters.conditions, ['guest', ...MEMBERS], {
+    params: of('water'),
+    query: () => ({ date: '2026-06-10' }),
+  }),
+  row(api.waters.setCalendar, DRAWERS, { params: of('water'), body: () => ({ calendar: null }) }),
+  row(api.waters.saveBeat, DRAWERS, {
+    params: ({ water }) => ({ id: water, beatId: id() }),
+    body: () => ({ beat: first(scenario.beats).beat, baseVersion: 0 }),
+  }),
+  row(api.waters.removeBeat, DRAWERS, { params: ({ water }) => ({ id: water, beatId: id() }) }),
+  row(api.waters.saveLake, DRAWERS, {
+    params: of('water'),
+    body: () => ({ lake: first(scenario.lakes).lake, baseVersion: 0 }),
+  }),
+  row(api.waters.saveReadings, DRAWERS, {
+    params: of('water'),
+    body: () => ({ readings: [{ id: id(), atMs: 0, what: 'airC', value: 12, depthM: null }] }),
+  }),
+  row(api.waters.removeReading, DRAWERS, { params: ({ water }) => ({ id: water, readingId: id() }) }),
+  row(api.waters.readCard, DRAWERS, { params: of('water') }),
+  row(api.students.get, ['fellow', 'keeper'], { params: of('student') }),
+  row(api.students.export, ['fellow', 'keeper'], { params: of('student') }),
+  row(api.students.looks, KEEPER, { params: of('student') }),
+  row(api.students.effect, KEEPER, { params: of('student') }),
+  row(api.students.update, KEEPER, {
+    params: of('student'),
+    body: () => first(scenario.students.list).student,
+  }),
+  row(api.events.list, ['fellow', 'keeper'], { query: ({ student }) => ({ studentId: student }) }),
+  row(api.lessons.get, KEEPER, { params: of('lesson') }),
+  row(api.lessons.plan, KEEPER, { params: of('lesson') }),
+  row(api.lessons.update, KEEPER, {
+    params: of('lesson'),
+    body: ({ plan: planId, water, student }) => ({
+      planId,
+      waterId: water,
+      startsAt: '2027-05-01T08:00:00Z',
+      studentIds: [student],
+    }),
+  }),
+  row(api.rigs.get, KEEPER, { params: of('rig') }),
+  row(api.rigs.update, KEEPER, {
+    params: of('rig'),
+    body: () => ({ name: 'x', rig: first(scenario.rigs.list).rig, baseVersion: 1 }),
+  }),
+  row(api.plans.get, MEMBERS, { params: of('plan') }),
+  row(api.plans.copy, MEMBERS, { params: of('plan'), body: () => ({ id: id() }) }),
+  row(api.plans.update, KEEPER, {
+    params: of('plan'),
+    body: () => ({ title: 'x', body: plan.body, baseVersion: 1 }),
+  }),
+  row(api.circles.invite, ['owner'], {
+    params: of('circle'),
+    body: () => ({ email: 'somebody@example.org', role: 'reader' }),
+  }),
+  row(api.circles.withdraw, ['owner'], {
+    params: ({ circle }) => ({ id: circle, email: 'somebody@example.org' }),
+  }),
+  row(api.circles.setRole, ['owner'], {
+    params: ({ circle }, ids) => ({ id: circle, userId: String(ids['reader']) }),
+    body: () => ({ role: 'reader' }),
+  }),
+  row(api.plans.share, ['owner', 'keeper'], { params: of('plan'), body: () => ({ circleId: null }) }),
+  row(api.lessons.remove, KEEPER, { params: of('lesson') }),
+  row(api.plans.remove, KEEPER, { params: of('plan') }),
+  row(api.rigs.remove, KEEPER, { params: of('rig') }),
+  row(api.readings.remove, KEEPER, { params: of('reading') }),
+  row(api.students.remove, KEEPER, { params: of('student') }),
+  row(api.circles.removeMember, ['owner'], {
+    params: ({ circle }) => ({ id: circle, userId: id() }),
+  }),
+  row(api.circles.leave, MEMBERS, { params: of('circle') }),
+  // Of nobody in particular.
+  row(api.skillFit.start, []),
+  ...[
+    ...[api.session.settings, api.session.changePassword, api.account.effect, api.account.remove],
+    ...[api.drills.list, api.waters.list, api.waters.create, api.students.list, api.students.overview],
+    ...[api.students.create, api.students.import, api.skillFit.get, api.rigs.list, api.rigs.create],
+    ...[api.readings.list, api.readings.create, api.flyBox.get, api.flyBox.update, api.plans.list],
+    ...[api.plans.create, api.lessons.list, api.lessons.create, api.events.add, api.circles.list],
+    ...[api.circles.create, api.circles.invitations],
+  ].map((endpoint) => row(endpoint, SIGNED_IN)),
+  ...[api.health, api.openapi, api.session.get, api.session.register, api.session.signIn].map((endpoint) =>
+    row(endpoint, ACTORS),
+  ),
+];
+/** Routes whose answer depends on the caller alone, or that end his session. */
+const ELSEWHERE = [api.circles.answer, api.session.signOut];
+
+const name = ({ method, path }: { method: string; path: string }): string =>
+  `${method.toUpperCase()} ${path}`;
+
+describe('who may what', () => {
+  let test: TestApp;
+  const agents = new Map<Actor, Agent>();
+  const ids: Record<string, string> = {};
+  let things: Things;
+
+  beforeAll(async () => {
+    test = await testApp('access');
+    for (const actor of SIGNED_IN) {
+      const agent = await test.newcomer(actor);
+      agents.set(actor, agent);
+      ids[actor] = (await agent.get('/api/session')).body.user.id;
+    }
+    const by = (actor: Actor): Agent => agents.get(actor) as Agent;
+    things = { water: id(), plan: id(), circle: id(), student: id(), lesson: id(), rig: id(), reading: id() };
+    const { water, circle, student } = things;
+    await by('owner').post('/api/circles').send({ id: circle, name: 'A circle' }).expect(200);
+    for (const [actor, role] of [
+      ['reader', 'reader'],
+      ['editor', 'editor'],
+      ['keeper', 'editor'],
+      ['former', 'editor'],
+      ['guest', 'editor'],
+    ] as const) {
+      const email = `${actor}@example.org`;
+      await by('owner').post(`/api/circles/${circle}/invitations`).send({ email, role }).expect(200);
+      await by(actor).post(`/api/invitations/${circle}`).send({ accept: true }).expect(200);
+    }
+    const keeper = by('keeper');
+    await keeper.post('/api/waters').send({ id: water, water: river }).expect(200);
+    await write(test.pool, 'UPDATE waters SET circle_id = ? WHERE id = ?', [circle, water]);
+    await keeper.post('/api/plans').send({ id: things.plan, title: 'A plan', body: plan.body }).expect(200);
+    await keeper.post(`/api/plans/${things.plan}/share`).send({ circleId: circle }).expect(200);
+    await keeper
+      .post('/api/students')
+      .send({ id: student, student: first(scenario.students.list).student })
+      .expect(200);
+    await write(test.pool, 'INSERT INTO student_access VALUES (?, ?)', [student, ids['fellow']]);
+    const lesson = { planId: things.plan, waterId: water, startsAt: '2027-05-01T08:00:00Z' };
+    await keeper
+      .post('/api/lessons')
+      .send({ id: things.lesson, lesson: { ...lesson, studentIds: [student] } })
+      .expect(200);
+    await keeper
+      .post('/api/rigs')
+      .send({ id: things.rig, name: 'r', rig: first(scenario.rigs.list).rig })
+      .expect(200);
+    await keeper
+      .post('/api/readings')
+      .send({ ...first(scenario.readings.list), id: things.reading, studentId: null })
+      .expect(200);
+    await by('guest')
+      .post('/api/lessons')
+      .send({ id: id(), lesson: { ...lesson, studentIds: [] } })
+      .expect(200);
+    for (const actor of ['former', 'guest'] as const)
+      await by(actor).post(`/api/circles/${circle}/leave`).send({}).expect(200);
+  });
+  afterAll(() => test.close());
+
+  it('knows every route', () => {
+    const listed = [...ROWS.map(({ endpoint }) => endpoint), ...ELSEWHERE] as Endpoint[];
+    expect(listed.map(name).sort()).toEqual(allEndpoints().map(name).sort());
+  });
+
+  it('opens to each only what is his', async () => {
+    const lines: string[] = [];
+    const found: Record<string, string> = {};
+    const wanted: Record<string, string> = {};
+    for (const { endpoint, may, params, query, body } of ROWS) {
+      const passed: Actor[] = [];
+      const codes: string[] = [];
+      for (const actor of ACTORS) {
+        const path = endpoint.path.replace(/:(\w+)/g, (_, key: string) =>
+          encodeURIComponent(params?.(things, ids)[key] ?? ''),
+        );
+        const by = agents.get(actor) ?? supertest(test.app);
+        const { status } = await by[endpoint.method](path)
+          .query(query?.(things) ?? {})
+          .send(endpoint.method === 'get' ? undefined : (body?.(things, ids) ?? {}));
+        // What is let in may still find its input wanting: that is no question of who asks.
+        const refused = status === 403 || status === 404 || (status === 401 && actor === 'nobody');
+        if (!refused || (endpoint === (api.circles.removeMember as unknown) && actor === 'owner'))
+          passed.push(actor);
+        codes.push(String(status));
+      }
+      found[name(endpoint)] = passed.join(' ');
+      wanted[name(endpoint)] = ACTORS.filter((actor) => may.includes(actor)).join(' ');
+      lines.push(`${name(endpoint).padEnd(46)} ${codes.map((code) => code.padEnd(9)).join('')}`);
+    }
+    process.stdout.write(
+      [''.padEnd(47) + ACTORS.map((actor) => actor.padEnd(9)).join(''), ...lines, ''].join('\n'),
+    );
+    expect(found).toEqual(wanted);
+  });
+});

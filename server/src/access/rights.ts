@@ -1,0 +1,59 @@
+/** How somebody stands to a thing. `keeper` is the one it belongs to; the other three come from a circle it is shared with. */
+export type Standing =
+  | 'keeper'
+  | 'circle-owner'
+  | 'circle-editor'
+  | 'circle-reader'
+  /** Was given a student's record. */
+  | 'fellow'
+  /** Has a lesson at a water, or uses what is shared in another way than by a circle. */
+  | 'guest';
+
+const CIRCLE = ['circle-owner', 'circle-editor', 'circle-reader'] as const;
+const EVERYBODY_AROUND = ['keeper', ...CIRCLE] as const;
+
+/**
+ * Who may do what, by kind of thing and act: the one table that every route asks. Who may not `see` a thing is told that
+ * there is none.
+ */
+export const RIGHTS = {
+  water: {
+    see: [...EVERYBODY_AROUND, 'guest'],
+    draw: ['keeper', 'circle-owner', 'circle-editor'],
+    log: ['keeper', 'circle-owner', 'circle-editor'],
+    'check-rules': ['keeper', 'circle-owner', 'circle-editor'],
+    'strike-any-reading': ['keeper', 'circle-owner'],
+  },
+  plan: {
+    see: [...EVERYBODY_AROUND],
+    change: ['keeper'],
+    remove: ['keeper'],
+    share: ['keeper'],
+    'take-out': ['keeper', 'circle-owner'],
+  },
+  student: {
+    see: ['keeper', 'fellow'],
+    export: ['keeper', 'fellow'],
+    change: ['keeper'],
+    remove: ['keeper'],
+    'see-looks': ['keeper'],
+  },
+  lesson: { see: ['keeper'], change: ['keeper'], remove: ['keeper'] },
+  rig: { see: ['keeper'], change: ['keeper'], remove: ['keeper'] },
+  reading: { see: ['keeper'], remove: ['keeper'] },
+  circle: {
+    see: [...CIRCLE],
+    leave: [...CIRCLE],
+    'share-into': ['circle-owner', 'circle-editor'],
+    govern: ['circle-owner'],
+  },
+} as const satisfies Record<string, { see: readonly Standing[] } & Record<string, readonly Standing[]>>;
+
+export type Kind = keyof typeof RIGHTS;
+export type Act<K extends Kind = Kind> = K extends Kind ? keyof (typeof RIGHTS)[K] & string : never;
+
+/** Whether one of these standings allows an act. */
+export function allows<K extends Kind>(kind: K, act: Act<K>, standings: readonly Standing[]): boolean {
+  const allowed = RIGHTS[kind][act as keyof (typeof RIGHTS)[K]] as readonly Standing[];
+  return standings.some((standing) => allowed.includes(standing));
+}

@@ -1,0 +1,41 @@
+import { type Db, rows } from '../db/pool';
+import type { Kind, Standing } from './rights';
+
+/** The role in the circle of `alias` as a standing, null outside of it; needs a left join of `circle_members m`. */
+const BY_CIRCLE = "CONCAT('circle-', m.role)";
+
+/** For each kind of thing, what its row says of a user; each by primary keys and the keys of circle_members. */
+const QUERIES: Record<Kind, string> = {
+  water: `SELECT w.owner_id = ? AS keeper, ${BY_CIRCLE} AS circle,
+      EXISTS (SELECT 1 FROM lessons l WHERE l.water_id = w.id AND l.owner_id = ?) AS guest
+    FROM waters w LEFT JOIN circle_members m ON m.circle_id = w.circle_id AND m.user_id = ? WHERE w.id = ?`,
+  plan: `SELECT p.owner_id = ? AS keeper, ${BY_CIRCLE} AS circle, 0 AND ? AS guest
+    FROM plans p LEFT JOIN circle_members m ON m.circle_id = p.circle_id AND m.user_id = ? WHERE p.id = ?`,
+  student: `SELECT s.owner_id = ? AS keeper, a.user_id IS NOT NULL AS fellow, 0 AND ? AS guest
+    FROM students s LEFT JOIN student_access a ON a.student_id = s.id AND a.user_id = ? WHERE s.id = ?`,
+  lesson:
+    'SELECT owner_id = ? AS keeper, 0 AND ? AND ? AS guest FROM lessons WHERE id = ? AND taken_title IS NULL',
+  rig: 'SELECT owner_id = ? AS keeper, 0 AND ? AND ? AS guest FROM rigs WHERE id = ?',
+  reading: 'SELECT owner_id = ? AS keeper, 0 AND ? AND ? AS guest FROM readings WHERE id = ?',
+  circle: `SELECT 0 AND ? AND ? AS keeper, ${BY_CIRCLE} AS circle
+    FROM circles c JOIN circle_members m ON m.circle_id = c.id AND m.user_id = ? WHERE c.id = ?`,
+};
+
+interface StandingRow {
+  keeper: number;
+  circle?: Standing | null;
+  fellow?: number;
+  guest?: number;
+}
+
+/** How a user stands to a thing; none when there is no such thing, or he has nothing to do with it. */
+export async function findStandings(db: Db, kind: Kind, id: string, userId: string): Promise<Standing[]> {
+  const [row] = await rows<StandingRow>(db, QUERIES[kind], [userId, userId, userId, id]);
+  if (!row) return [];
+  return [
+    ...(row.keeper ? (['keeper'] as const) : []),
+    ...(row.circle ? [row.circle] : []),
+    ...(row.fellow ? (['fellow'] as const) : []),
+    ...(row.guest ? (['guest'] as const) : []),
+  ];
+}

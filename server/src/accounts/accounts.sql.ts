@@ -1,0 +1,111 @@
+import type { AccountEffect } from '@doceo/contract';
+import { type Db, rows, write } from '../db/pool';
+
+interface Shared {
+  what: 'plan' | 'water';
+  id: string;
+  name: string;
+  keeper_id: string;
+  keeper: string;
+}
+
+/** Circles of a user: how many are in each, and how many other owners it has; uses circle_members_user. */
+async function findCircleStates(
+  db: Db,
+  userId: string,
+): Promise<{ id: string; name: string; members: number; otherOwners: number }[]> {
+  return rows(
+    db,
+    `SELECT c.id, c.name, COUNT(*) AS members, COALESCE(SUM(m.role = 'owner' AND m.user_id <> ?), 0) AS otherOwners
+     FROM circle_members mine JOIN circles c ON c.id = mine.circle_id JOIN circle_members m ON m.circle_id = c.id
+     WHERE mine.user_id = ? GROUP BY c.id, c.name ORDER BY c.name`,
+    [userId, userId],
+  );
+}
+
+/**
+ * What of a user's others go on with, and who has it then: plans and waters shared with a circle go to another owner of
+ * the circle, a water at which others have lessons to one of those. Uses plans_owner and waters_owner.
+ */
+async function findShared(db: Db, userId: string): Promise<Shared[]> {
+  const ofCircle = `(SELECT m.user_id FROM circle_members m WHERE m.circle_id = t.circle_id AND m.role = 'owner'
+    AND m.user_id <> ? ORDER BY m.user_id LIMIT 1)`;
+  return rows<Shared>(
+    db,
+    `SELECT s.what, s.id, s.name, s.keeper_id, u.name AS keeper FROM (
+       SELECT 'plan' AS what, t.id, t.title AS name, ${ofCircle} AS keeper_id FROM plans t WHERE t.owner_id = ?
+       UNION ALL
+       SELECT 'water', t.id, t.name, COALESCE(${ofCircle},
+         (SELECT l.owner_id FROM lessons l WHERE l.water_id = t.id AND l.owner_id <> ? ORDER BY l.owner_id LIMIT 1))
+       FROM waters t WHERE t.owner_id = ?
+     ) s JOIN users u ON u.id = s.keeper_id ORDER BY s.what, s.name, s.id`,
+    [userId, userId, userId, userId, userId],
+  );
+}
+
+/** Told before an account is deleted. */
+export async function findAccountEffect(db: Db, userId: string): Promise<AccountEffect> {
+  const [counts] = await rows<
+    Record<'students' | 'lessons' | 'events' | 'plans' | 'rigs' | 'waters', number>
+  >(
+    db,
+    `SELECT (SELECT COUNT(*) FROM students WHERE owner_id = ?) AS students,
+       (SELECT COUNT(*) FROM lessons WHERE owner_id = ?) AS lessons,
+       (SELECT COUNT(*) FROM events e JOIN students s ON s.id = e.student_id WHERE s.owner_id = ?) AS events,
+       (SELECT COUNT(*) FROM plans WHERE owner_id = ?) AS plans,
+       (SELECT COUNT(*) FROM rigs WHERE owner_id = ?) AS rigs,
+       (SELECT COUNT(*) FROM waters WHERE owner_id = ?) AS waters`,
+    Array(6).fill(userId),
+  );
+  const [kept] = await rows<{ n: number }>(
+    db,
+    `SELECT COUNT(*) AS n FROM lessons l JOIN events e ON e.lesson_id = l.id JOIN students s ON s.id = e.student_id
+     WHERE l.owner_id = ? AND s.owner_id <> ?`,
+    [userId, userId],
+  );
+  const circles = await findCircleStates(db, userId);
+  const shared = await findShared(db, userId);
+  const count = (what: Shared['what']): number => shared.filter((one) => one.what === what).length;
+  return {
+    students: Number(counts?.students ?? 0),
+    lessons: Number(counts?.lessons ?? 0),
+    events: Number(counts?.events ?? 0),
+    plans: Number(counts?.plans ?? 0) - count('plan'),
+    rigs: Number(counts?.rigs ?? 0),
+    waters: Number(counts?.waters ?? 0) - count('water'),
+    circlesEnding: circles.filter(({ members }) => Number(members) === 1).map(({ name }) => name),
+    circlesWithoutOwner: circles
+      .filter(({ members, otherOwners }) => Number(members) > 1 && Number(otherOwners) === 0)
+      .map(({ name }) => name),
+    kept: shared.map(({ what, name, keeper }) => ({ what, name, keeper })),
+    eventsKept: Number(kept?.n ?? 0),
+  };
+}
+
+/**
+ * Deletes an account with all that is its own. What others go on with is theirs before; entries about students of
+ * fellows stay in their records, under a lesson that says where and when. Call it in a transaction.
+ */
+export async function deleteAccount(db: Db, userId: string): Promise<void> {
+  for (const { what, id, keeper_id } of await findShared(db, userId))
+    await write(db, `UPDATE ${what === 'plan' ? 'plans' : 'waters'} SET owner_id = ? WHERE id = ?`, [
+      keeper_id,
+      id,
+    ]);
+  await write(
+    db,
+    `UPDATE lessons l LEFT JOIN waters w ON w.id = l.water_id
+       JOIN (SELECT e.lesson_id, MIN(s.owner_id) AS keeper_id FROM events e JOIN students s ON s.id = e.student_id
+             JOIN lessons o ON o.id = e.lesson_id WHERE o.owner_id = ? AND s.owner_id <> ? GROUP BY e.lesson_id) k
+         ON k.lesson_id = l.id
+     SET l.taken_title = COALESCE(l.taken_title, l.plan_title, '-'), l.taken_water = COALESCE(l.taken_water, w.name, '-'),
+       l.plan_id = NULL, l.water_id = NULL, l.owner_id = k.keeper_id`,
+    [userId, userId],
+  );
+  for (const { id, members } of await findCircleStates(db, userId))
+    if (Number(members) === 1) await write(db, 'DELETE FROM circles WHERE id = ?', [id]);
+  await write(db, 'DELETE FROM circle_invitations WHERE email = (SELECT email FROM users WHERE id = ?)', [
+    userId,
+  ]);
+  await write(db, 'DELETE FROM users WHERE id = ?', [userId]);
+}

@@ -1,0 +1,66 @@
+import { inject, Injectable, signal } from '@angular/core';
+import { Router } from '@angular/router';
+
+/** How often a page that stays open asks whether there is a new build, milliseconds. */
+const LOOK_MS = 30 * 60_000;
+
+/** Screens on which nothing is under the hand: there a new build may take over by itself. */
+const QUIET = /^\/(today)?$/;
+
+/**
+ * The build that runs, and a newer one that waits on the device. A new build takes over when nothing is open: at a start
+ * in the only tab. Otherwise it is told, and taken when the user says so.
+ */
+@Injectable({ providedIn: 'root' })
+export class AppVersion {
+  private readonly router = inject(Router);
+  private registration: ServiceWorkerRegistration | null = null;
+  private asked = false;
+
+  /** True while a newer build waits. */
+  readonly newer = signal(false);
+
+  /** Keeps the application on the device. Where a browser cannot, it runs as it is, with the network. */
+  async watch(): Promise<void> {
+    if (!('serviceWorker' in navigator)) return;
+    const { serviceWorker } = navigator;
+    // A build that takes over brings its own files: a page of the one before would miss those it has yet to load.
+    const before = serviceWorker.controller;
+    serviceWorker.addEventListener('controllerchange', () => {
+      if (before || this.asked) location.reload();
+    });
+    const registration = await serviceWorker.register('/service-worker.js').catch(() => null);
+    if (!registration) return;
+    this.registration = registration;
+    if (registration.waiting && serviceWorker.controller) await this.waits();
+    registration.addEventListener('updatefound', () => {
+      const coming = registration.installing;
+      coming?.addEventListener('statechange', () => {
+        if (coming.state === 'installed' && serviceWorker.controller) this.newer.set(true);
+      });
+    });
+    setInterval(() => void registration.update().catch(() => undefined), LOOK_MS);
+  }
+
+  /** Changes over to the newer build; the page is loaded anew. */
+  changeOver(): void {
+    this.asked = true;
+    this.registration?.waiting?.postMessage({ type: 'SKIP_WAITING' });
+  }
+
+  /** Found waiting at the start: taken at once where nothing is open yet. */
+  private async waits(): Promise<void> {
+    this.newer.set(true);
+    if (QUIET.test(this.router.url) && (await isOnlyTab())) this.changeOver();
+  }
+}
+
+/** Whether no other tab of this application is open; asked of the worker, which knows them all. */
+function isOnlyTab(): Promise<boolean> {
+  return new Promise((resolve) => {
+    const { port1, port2 } = new MessageChannel();
+    port1.onmessage = ({ data }: MessageEvent<number>) => resolve(data === 1);
+    setTimeout(() => resolve(false), 1000);
+    navigator.serviceWorker.controller?.postMessage({ type: 'COUNT_TABS' }, [port2]);
+  });
+}
