@@ -1,6 +1,7 @@
 import type { Page } from 'puppeteer-core';
 import { byText, clickText, openTab, PHONE, signIn } from './browser';
 import { lowContrast } from './contrast';
+import { keepOnDevice } from './device';
 import { LEAD, type World, world } from './world';
 
 const SHEETS = [
@@ -29,13 +30,8 @@ describe.each([
     at = await world(`bank_${hand}_${sun}`);
     ({ page } = await openTab(at.browser, PHONE));
     await signIn(page, at.server.url, LEAD, '/today');
-    await page.evaluate(
-      (settings) => {
-        localStorage.setItem('doceo.bank.sun', settings.sun ? '1' : '0');
-        localStorage.setItem('doceo.bank.large', settings.large ? '1' : '0');
-      },
-      { sun, large },
-    );
+    await keepOnDevice(page, 'bank.sun', sun);
+    await keepOnDevice(page, 'bank.large', large);
     await page.evaluate(async (bankHand) => {
       const { user } = await (await fetch('/api/session')).json();
       await fetch('/api/session/settings', {

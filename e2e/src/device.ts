@@ -1,3 +1,4 @@
+import { LEAD } from '@doceo/demo';
 import type { Page } from 'puppeteer-core';
 
 /** Calls the API with the session of the page. */
@@ -45,4 +46,13 @@ export async function onDevice(page: Page): Promise<{ id: string; state: string 
 export async function acknowledged(page: Page, count: number): Promise<void> {
   for (let tries = 0; tries < 200 && (await onDevice(page)).length < count; tries++)
     await new Promise((resolve) => setTimeout(resolve, 20));
+}
+
+/** Puts down on the device what the lead instructor would have chosen there. */
+export function keepOnDevice(page: Page, key: string, value: unknown): Promise<void> {
+  return page.evaluate(
+    (name, text) => localStorage.setItem(name, text),
+    `doceo/${LEAD.id}/${key}`,
+    JSON.stringify(value),
+  );
 }

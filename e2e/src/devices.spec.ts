@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import type { BankEvent } from '@doceo/core';
 import type { Browser, Page } from 'puppeteer-core';
-import { byText, DESK, launch, openTab, PHONE, signIn } from './browser';
-import { acknowledged, ask, onDevice, storesOf } from './device';
+import { byText, clickText, DESK, launch, openTab, PHONE, signIn } from './browser';
+import { acknowledged, ask, onDevice, storesOf, keepOnDevice } from './device';
 import { type OwnDatabase, ownDatabase } from './own-database';
 import { type RunningServer, startServer } from './server';
 import { type Unreliable, unreliableWay } from './unreliable';
@@ -87,7 +87,7 @@ describe('a lesson on two devices', () => {
     const startsAt = new Date(Date.now() - 1_800_000).toISOString();
     await ask(page, '/api/lessons', { id: lessonId, lesson: { planId, waterId, startsAt, studentIds } });
     for (const device of devices) {
-      await device.evaluate((id) => localStorage.setItem('doceo.lesson', id), lessonId);
+      await keepOnDevice(device, 'lesson', lessonId);
       await openBank(device);
     }
   }, 120_000);
@@ -135,7 +135,7 @@ describe('a lesson on two devices', () => {
     }
   }, 60_000);
 
-  it('forgets a student who was deleted on the other one, entries that wait included', async () => {
+  it('forgets a student who was deleted on the other one; what was not sent is told, and goes when one says so', async () => {
     const [one, other] = devices as [Page, Page];
     const [gone] = studentIds as [string];
     const name = (await ask<{ id: string; student: { name: string } }[]>(one, '/api/students')).find(
@@ -154,6 +154,10 @@ describe('a lesson on two devices', () => {
       const all = JSON.stringify(await storesOf(other));
       return all.includes(gone) || all.includes(name);
     };
+    await clickText(other, 'button', '1 set aside');
+    await byText(other, '.p-dialog li', 'The student is not in this lesson.');
+    expect((await onDevice(other)).filter(({ state }) => state === 'refused')).toHaveLength(1);
+    await clickText(other, '.p-dialog button', 'Let it go');
     for (let i = 0; i < 100 && (await left()); i++) await new Promise((resolve) => setTimeout(resolve, 100));
     expect(await left()).toBe(false);
     expect(JSON.stringify(await ofLesson())).not.toContain(gone);

@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import type { BankEvent } from '@doceo/core';
 import type { Browser, Page } from 'puppeteer-core';
 import { byText, DESK, launch, PHONE, signIn } from './browser';
-import { acknowledged, ask, onDevice } from './device';
+import { acknowledged, ask, onDevice, keepOnDevice } from './device';
 import { freshDatabase, type RunningServer, startServer } from './server';
 import { LEAD } from './world';
 
@@ -39,7 +39,7 @@ describe('without a network', () => {
   };
   const openBank = async (lessonId: string): Promise<void> => {
     await page.goto(`${url}/today`);
-    await page.evaluate((id) => localStorage.setItem('doceo.lesson', id), lessonId);
+    await keepOnDevice(page, 'lesson', lessonId);
     await page.goto(`${url}/bank`);
     await page.waitForSelector(STUDENTS);
   };
@@ -163,7 +163,7 @@ describe('without a network', () => {
       const second = await other.newPage();
       await second.setViewport(DESK);
       await signIn(second, url, LEAD);
-      await second.evaluate((id) => localStorage.setItem('doceo.lesson', id), lessonIds[0] as string);
+      await keepOnDevice(second, 'lesson', lessonIds[0] as string);
       await second.goto(`${url}/bank`);
       await byText(second, '.log p', /9[0-9] entries stand/);
     } finally {

@@ -10,6 +10,9 @@ export interface OwnDatabase {
   /** Ends it as a power cut would. */
   kill: () => Promise<void>;
   start: () => void;
+  /** Makes it hang: it takes what it is asked, and answers nothing. */
+  hang: () => void;
+  goOn: () => void;
   /** Ends it and takes its data away. */
   end: () => Promise<void>;
 }
@@ -40,6 +43,8 @@ export function ownDatabase(): OwnDatabase {
     start: () => {
       ({ url, pid } = run());
     },
+    hang: () => void process.kill(pid, 'SIGSTOP'),
+    goOn: () => void process.kill(pid, 'SIGCONT'),
     end: async () => {
       if (alive(pid)) await kill();
       rmSync(folder, { recursive: true, force: true });

@@ -45,7 +45,7 @@ export function readArrivals(values: readonly unknown[]): { arrivals: Arrival[];
         index,
         id: sentId,
         code: 'invalid',
-        message: `${read.issues[0]?.path ?? 'event'} ${read.issues[0]?.message ?? 'cannot be read'}`,
+        message: 'The entry cannot be stored as it is.',
         issues: read.issues,
       });
   });

@@ -1,3 +1,4 @@
+import { TestBed } from '@angular/core/testing';
 import { api, type Circle } from '@doceo/contract';
 import type { FakeServer } from '../../testing/fake-server';
 import { CIRCLE, PLAN, uuid } from '../../testing/fixtures';
@@ -80,6 +81,15 @@ describe('the circle', () => {
 
   it('tells what follows before one leaves, and lets one stay', async () => {
     server.on(api.circles.leave, { ok: true });
+    const page0 = await show(CirclePage, server);
+    await page0.press(`Leave ${CIRCLE.name}`);
+    expect(page0.text()).toContain('A circle needs an owner');
+    TestBed.resetTestingModule();
+    const two = {
+      ...CIRCLE,
+      members: CIRCLE.members.map((member) => ({ ...member, role: 'owner' as const })),
+    };
+    server.on(api.circles.list, [two]);
     const page = await show(CirclePage, server);
     await page.press(`Leave ${CIRCLE.name}`);
     expect(page.text()).toContain('are private again');

@@ -105,6 +105,12 @@ export class CirclePage {
     });
   }
 
+  /** Whether the others would be left without an owner. */
+  protected lastOwner({ role, members }: Circle): boolean {
+    const owners = members.filter((member) => member.role === 'owner').length;
+    return role === 'owner' && owners === 1 && members.length > 1;
+  }
+
   protected answer({ circleId }: Invitation, accept: boolean): void {
     this.client
       .call(api.circles.answer, { params: { id: circleId }, body: { accept } })

@@ -21,6 +21,7 @@ import {
 } from 'rxjs';
 import { ApiClient } from './api-client';
 import type { ApiError } from './api-error';
+import { refusalText } from './error-texts';
 import { BankDatabase, type KeptEvent } from './device/bank-database';
 import { UserStorage } from './device/user-storage';
 import { SessionStore } from './session';
@@ -225,7 +226,7 @@ export class BankStore {
     const sent = { state: 'sent' as const, ...(clockAheadMs === 0 ? {} : { clockAheadMs }) };
     await this.database.transaction('rw', events, async () => {
       for (const id of [...stored, ...known]) await events.update(id, sent);
-      for (const { id, message } of refused) await events.update(id, { state: 'refused', reason: message });
+      for (const one of refused) await events.update(one.id, { state: 'refused', reason: refusalText(one) });
     });
     this.clockAheadMs.set(clockAheadMs);
     // Told before nothing waits any more: whoever sees that sees what was set aside too.

@@ -1,6 +1,6 @@
 import { Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { type BankEvent, SKILLS } from '@doceo/core';
+import { type BankEvent, type BankEventBody, findDrill, findFault, SKILLS } from '@doceo/core';
 import { DateTime } from 'luxon';
 import { BankStore, type SetAside } from '../data/bank-store';
 import { DayStore } from '../data/day-store';
@@ -8,6 +8,17 @@ import { download, fileName } from '../data/download';
 import { eventText } from '../data/event-text';
 import { SessionStore } from '../data/session';
 import { DIALOG } from './dialog';
+
+type Attempt = Extract<BankEventBody, { kind: 'attempt' }>;
+
+/** An attempt without the drill and the fault that are no more. */
+function inLibrary(attempt: Attempt): Attempt {
+  return {
+    ...attempt,
+    drillId: findDrill(attempt.drillId ?? '') ? attempt.drillId : null,
+    faultId: findFault(attempt.faultId ?? '') ? attempt.faultId : null,
+  };
+}
 
 /** Format of the file in which entries are saved that no server takes. */
 const FORMAT = 'doceo-entries';
@@ -47,7 +58,7 @@ const FORMAT = 'doceo-entries';
           @for (entry of entries(); track entry.id) {
             <li>
               <p>
-                <span class="figure">{{ entry.when }}</span> <b>{{ entry.who }}</b>: {{ entry.text }}
+                <span class="figure">{{ entry.when }}</span>, <b>{{ entry.who }}</b>: {{ entry.text }}
               </p>
               <p class="why">{{ entry.reason }}</p>
               @if (entry.note !== null) {
@@ -98,11 +109,24 @@ const FORMAT = 'doceo-entries';
     }
   `,
   styles: `
+    :host {
+      white-space: normal;
+    }
+
     .told {
+      color: var(--ink);
+      white-space: nowrap;
       background: var(--sighter-pale);
       border-color: var(--safety);
       font-weight: 700;
       min-height: 30px;
+      padding: 2px 10px;
+    }
+
+    @media (max-width: 700px) {
+      .told {
+        min-height: 44px;
+      }
     }
 
     ul {
@@ -168,8 +192,8 @@ export class SetAsideComponent {
     const mended: BankEvent =
       body.kind === 'note'
         ? { ...event, body: { ...body, text: (this.notes()[event.id] ?? body.text).replace(/\p{Cs}/gu, '') } }
-        : body.kind === 'attempt' && this.skills()[event.id]
-          ? { ...event, body: { ...body, skillId: this.skills()[event.id]!, drillId: null, faultId: null } }
+        : body.kind === 'attempt'
+          ? { ...event, body: inLibrary({ ...body, skillId: this.skills()[event.id] ?? body.skillId }) }
           : event;
     void this.bank.sendAgain(mended);
   }

@@ -119,6 +119,10 @@ import { LoadFailedComponent } from '../parts/load-failed.component';
     </p-dialog>
   `,
   styles: `
+    :host {
+      white-space: normal;
+    }
+
     .body {
       display: grid;
       gap: 10px;
@@ -129,6 +133,9 @@ import { LoadFailedComponent } from '../parts/load-failed.component';
     }
 
     .who {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 2px 10px;
       overflow-wrap: anywhere;
     }
 
