@@ -19,8 +19,7 @@ export function lineSchema(max: number, min = 1): z.ZodType<string> {
     .trim()
     .min(min)
     .max(max)
-    .regex(/^\P{Cc}*$/u, 'must not contain control characters')
-    .regex(HALF_CHARACTER, HALF_CHARACTER_TOLD);
+    .regex(/^[^\p{Cc}\p{Cs}]*$/u, 'must not contain control characters, nor half ones');
 }
 
 /** Several lines of text, trimmed; may be empty. */

@@ -4,7 +4,7 @@ import { getDrill } from './drill';
 import { faultCourse, faultRates, likeliestFaults, shareInterval } from './fault';
 import { deterministicId, pickWeighted, seededRandom } from './random';
 import { simulateStudent } from './simulate';
-import { faultsOfStrand, SKILLS } from './skill';
+import { faultsOfStrand, skillName, SKILLS } from './skill';
 import { sunTimes } from './sun';
 import { formatForce, formatLength, parseLength } from './units';
 import { inSeason, lastSeasonEnd } from './water';
@@ -55,13 +55,28 @@ describe('seeded random', () => {
 
   it('makes valid ids and weighs what it picks', () => {
     expect(deterministicId('x')).toMatch(
-      /^[0-9a-f]{8}-[0-9a-f]{4}-8[0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/,
+      /^[0-9a-f]{8}-[0-9a-f]{4}-5[0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/,
     );
+    expect(deterministicId('x')).toBe(deterministicId('x'));
     const random = seededRandom('pick');
     const picks = Array.from({ length: 1000 }, () =>
       pickWeighted(random, ['a', 'b'], (item) => (item === 'a' ? 9 : 1)),
     );
     expect(picks.filter((item) => item === 'a').length).toBeGreaterThan(850);
+  });
+});
+
+describe('ids made from texts', () => {
+  it('are three hundred thousand different ones for as many texts', () => {
+    const ids = new Set(Array.from({ length: 300_000 }, (_, i) => deterministicId(`reading/${i}`)));
+    expect(ids.size).toBe(300_000);
+  });
+});
+
+describe('names of skills', () => {
+  it('are told of one that is gone too', () => {
+    expect(skillName('casting.pause')).toBe(SKILLS.get('casting.pause').name);
+    expect([skillName('casting.long-gone'), skillName('odd')]).toEqual(['long gone', 'odd']);
   });
 });
 

@@ -157,34 +157,37 @@ describe('drill library', () => {
   });
 });
 
+/** A river with a meadow beside it. */
+const riverWithGrass: Water = {
+  name: 'River Ostrel',
+  kind: 'river',
+  latitude: 57.9,
+  longitude: 9.1,
+  timeZone: 'Europe/Copenhagen',
+  places: [
+    { id: 'p', name: 'Ford Pool', kind: 'pool', lengthM: 20 },
+    { id: 'r', name: 'Long Glide', kind: 'run', lengthM: 120 },
+    { id: 'g', name: 'School meadow', kind: 'grass', lengthM: 90 },
+  ],
+  rules: {
+    licence: '',
+    seasonFrom: '01-01',
+    seasonTo: '12-31',
+    maxHooks: 1,
+    barbless: true,
+    leadAllowed: false,
+    release: '',
+    hours: '',
+    other: '',
+    whoSaysSo: '',
+    checkedOn: '2026-11-20',
+    checkedBy: 'Maren Voss',
+  },
+  calendar: null,
+};
+
 describe('plan check', () => {
-  const water: Water = {
-    name: 'River Ostrel',
-    kind: 'river',
-    latitude: 57.9,
-    longitude: 9.1,
-    timeZone: 'Europe/Copenhagen',
-    places: [
-      { id: 'p', name: 'Ford Pool', kind: 'pool', lengthM: 20 },
-      { id: 'r', name: 'Long Glide', kind: 'run', lengthM: 120 },
-      { id: 'g', name: 'School meadow', kind: 'grass', lengthM: 90 },
-    ],
-    rules: {
-      licence: '',
-      seasonFrom: '01-01',
-      seasonTo: '12-31',
-      maxHooks: 1,
-      barbless: true,
-      leadAllowed: false,
-      release: '',
-      hours: '',
-      other: '',
-      whoSaysSo: '',
-      checkedOn: '2026-11-20',
-      checkedBy: 'Maren Voss',
-    },
-    calendar: null,
-  };
+  const water = riverWithGrass;
   const student = (name: string, rest: object = {}) => ({
     id: name,
     name,
@@ -371,5 +374,30 @@ describe('what next', () => {
     const gain = (state: Parameters<typeof whatNext>[0]): number =>
       whatNext(state, ['grass'], 15).find(({ drill }) => drill.id === 'grip-and-stance')?.gain ?? 0;
     expect(gain(mastered)).toBeLessThan(gain(skillState(SKILLS, [], 0)) / 3);
+  });
+});
+
+describe('a plan that names what the library no longer has', () => {
+  const gone = {
+    ...blockFromDrill('count-the-pause', 'g', 0),
+    drillId: 'gone-drill',
+    watchFor: ['cast.gone'],
+  };
+  const old = plan([blockFromDrill('hats-and-glasses', 'h', 0), { ...gone, startMin: 15 }]);
+
+  it('is still checked, timed, counted and edited', () => {
+    const lesson: PlanLesson = {
+      startMs: 0,
+      date: '2026-06-10',
+      water: riverWithGrass,
+      students: [
+        { id: 's', name: 'Sam', ageYears: 40, guardianConsent: false, skills: skillState(SKILLS, [], 0) },
+      ],
+    };
+    for (const known of [null, lesson]) expect(() => planSnags(old, known)).not.toThrow();
+    expect(planEnd(old)).toBe(15 + gone.durationMin);
+    expect(() => [gearList(old), strandShares(old)]).not.toThrow();
+    const moved = applyEdit(old, { kind: 'move', blockId: 'g', startMin: 30, lane: null });
+    expect(moved.blocks.find(({ id }) => id === 'g')?.drillId).toBe('gone-drill');
   });
 });

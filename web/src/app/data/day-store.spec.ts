@@ -2,8 +2,10 @@ import { TestBed } from '@angular/core/testing';
 import { api, type SavedLesson } from '@doceo/contract';
 import { lastValueFrom } from 'rxjs';
 import { type FakeServer, withServer } from '../../testing/fake-server';
-import { attempt, JONAS, LESSON, NOW, SAM, uuid, WATER } from '../../testing/fixtures';
-import { lessonServer, setDate } from '../../testing/page';
+import { attempt, JONAS, LESSON, NOW, receipt, SAM, uuid, WATER } from '../../testing/fixtures';
+import { lessonServer, setDate, until } from '../../testing/page';
+import { ApiClient } from './api-client';
+import { BankStore } from './bank-store';
 import { SessionStore } from './session';
 import { DayStore, localDate } from './day-store';
 import {
@@ -81,6 +83,49 @@ describe('where and when we are', () => {
     expect([sam?.ageYears, jonas?.ageYears, jonas?.guardianConsent]).toEqual([41, 14, false]);
     expect(sam?.skills['casting.stop']?.mastery).toBeGreaterThan(0.9);
     expect(jonas?.skills['casting.stop']?.attempts).toBe(0);
+  });
+
+  it('keeps what this device logged while the answer with the record was on its way', async () => {
+    const [before, meanwhile] = [attempt('casting.stop', null), attempt('casting.stop', null)];
+    const at = lessonServer();
+    const day = await open(at.on(api.events.list, [before]));
+    const again = lastValueFrom(day.loadHistory(true));
+    day.heard([meanwhile]);
+    await again;
+    expect(day.events().map(({ id }) => id)).toEqual([before.id, meanwhile.id]);
+    // Told by the server too it is there once.
+    at.on(api.events.list, [before, meanwhile]);
+    await lastValueFrom(day.loadHistory(true));
+    expect(day.events()).toHaveLength(2);
+  });
+
+  it('shows the record of the lesson that was chosen last, though its answer came first', async () => {
+    const at = server();
+    const day = await open(at);
+    const own = attempt('casting.stop', null);
+    at.on(api.events.list, ({ query }) => (query['studentsOfLesson'] === later.id ? [own] : []));
+    day.choose(LESSON.id);
+    const slow = lastValueFrom(day.loadHistory(true));
+    day.choose(later.id);
+    await slow;
+    await new Promise((resolve) => setTimeout(resolve, 20));
+    expect(day.events().map(({ id }) => id)).toEqual([own.id]);
+  });
+
+  it('drops nothing of the device for a list of students that the device gave itself', async () => {
+    const at = lessonServer().on(api.events.add, ({ body }) => receipt(body));
+    const day = await open(at);
+    const bank = TestBed.inject(BankStore);
+    await bank.add(attempt('casting.stop', null));
+    await until(() => bank.waiting() === 0);
+    await new Promise((resolve) => setTimeout(resolve, 50));
+    // The list on the device is older than this student; the server is away.
+    await TestBed.inject(ApiClient).keep(api.students.list, []);
+    at.refuse(api.students.list, 0);
+    await lastValueFrom(day.load());
+    await new Promise((resolve) => setTimeout(resolve, 50));
+    expect(day.students()).toEqual([]);
+    expect(await bank.kept(LESSON.id)).toHaveLength(1);
   });
 
   it('keeps lessons by date when one is moved', async () => {

@@ -3,6 +3,7 @@ import { USUAL_SETUP } from '@doceo/core';
 import { firstValueFrom } from 'rxjs';
 import { tell } from './bench-api';
 import { BenchRunner } from './bench-runner';
+import { BENCH_WORKER } from './bench-token';
 
 describe('the runner of the benches', () => {
   const runner = (): BenchRunner => TestBed.inject(BenchRunner);
@@ -24,6 +25,29 @@ describe('the runner of the benches', () => {
     ]) as { value: { fedCleanM: number | null; leftCleanM: number | null } };
     expect(mended.value.fedCleanM).not.toBeNull();
     expect(mended.value.leftCleanM).not.toBeNull();
+  });
+
+  it('is not blocked by a worker that cannot be loaded: each job is told, and the next is tried anew', async () => {
+    const started: EventTarget[] = [];
+    TestBed.configureTestingModule({
+      providers: [
+        {
+          provide: BENCH_WORKER,
+          useValue: () => {
+            const worker = Object.assign(new EventTarget(), {
+              postMessage: () => setTimeout(() => worker.dispatchEvent(new Event('error'))),
+              start: () => undefined,
+              terminate: () => undefined,
+            });
+            started.push(worker);
+            return worker;
+          },
+        },
+      ],
+    });
+    const jobs = Array.from({ length: 5 }, () => firstValueFrom(runner().run('surface', { durationS: 1 })));
+    for (const job of jobs) await expect(job).rejects.toThrow('could not be started');
+    expect(started.length).toBe(5);
   });
 
   it('does what is looked at before the rest of a list, and nothing that nobody waits for', async () => {
