@@ -63,13 +63,20 @@ async function emptied(folder) {
 function claim(folder) {
   const path = join(folder, 'start.pid');
   const other = existsSync(path) ? Number(readFileSync(path, 'utf8')) : 0;
-  if (other && isAlive(other))
+  if (other && isStart(other))
     throw new Error(
       `Doceo already runs on ${folder} (process ${other}); stop it first, or choose another folder with DOCEO_DATA.`,
     );
   mkdirSync(folder, { recursive: true, mode: 0o700 });
   writeFileSync(path, String(process.pid));
   process.once('exit', () => rmSync(path, { force: true }));
+}
+
+/** Whether a process that runs is one of these: after a power cut its number may be another program's. */
+function isStart(pid) {
+  if (!isAlive(pid)) return false;
+  const command = `/proc/${pid}/cmdline`;
+  return !existsSync(command) || readFileSync(command, 'utf8').includes('start.mjs');
 }
 
 /** One secret for all server processes of this folder, kept between starts so that sessions last. */
