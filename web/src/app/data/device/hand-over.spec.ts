@@ -1,10 +1,10 @@
-import { webcrypto } from 'node:crypto';
 import { TestBed } from '@angular/core/testing';
 import { api, type Session } from '@doceo/contract';
 import Dexie from 'dexie';
 import { IDBFactory } from 'fake-indexeddb';
 import { lastValueFrom } from 'rxjs';
 import { FakeServer, withServer } from '../../../testing/fake-server';
+import { subtle } from '../../../testing/web-crypto';
 import { event, SAM, SESSION, uuid } from '../../../testing/fixtures';
 import { ApiClient } from '../api-client';
 import { SessionStore } from '../session';
@@ -25,7 +25,7 @@ describe('a device that passes from one to the next', () => {
     Dexie.dependencies.indexedDB = new IDBFactory();
     localStorage.clear();
     sessionStorage.clear();
-    Object.defineProperty(globalThis.crypto, 'subtle', { value: webcrypto.subtle, configurable: true });
+    Object.defineProperty(globalThis.crypto, 'subtle', { value: subtle, configurable: true });
     server = new FakeServer().on(api.session.get, SESSION);
     TestBed.configureTestingModule({ providers: withServer(server) });
   });
