@@ -1,6 +1,6 @@
 import { emptyDatabase } from '../testing/test-database';
 import { createConnection } from 'mysql2/promise';
-import { bePatient, patienceLeftMs, withPatience } from './patience';
+import { bePatient, patienceLeftMs, withoutPatience, withPatience } from './patience';
 import { connectionOptions, openPool, type Pool, rows, write } from './pool';
 
 describe('the pool', () => {
@@ -48,6 +48,9 @@ describe('the pool', () => {
     await other.query('UNLOCK TABLES');
     await other.end();
     expect(await rows(pool, 'SELECT n FROM pairs')).toHaveLength(2);
+    // Reading alone does not say that all is well again.
+    expect(pool.trouble()).not.toBeNull();
+    await write(pool, 'UPDATE pairs SET n = n');
     expect(pool.trouble()).toBeNull();
   });
 
@@ -73,6 +76,8 @@ describe('the pool', () => {
       expect(patienceLeftMs()).toBeLessThan(850);
       bePatient(5000);
       expect(patienceLeftMs()).toBe(5000);
+      // What goes on after the request has time of its own.
+      expect(withoutPatience(patienceLeftMs)).toBe(15_000);
     }, 900);
   });
 });

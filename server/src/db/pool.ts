@@ -19,7 +19,9 @@ const MOST_WAITING = 200;
 const TRIES = 6;
 /** Below this there is no use in another try, milliseconds. */
 const LEAST_PATIENCE_MS = 150;
-/** For so long a failed write is told as the state of the database, milliseconds. */
+/** Reading says nothing of a full disk, or of a node that takes no writes. */
+const READS = /^\s*SELECT\b/i;
+/** For so long a failure is told as the state of the database, milliseconds. */
 const TROUBLE_MS = 30_000;
 
 /** Statements of a connection end at the database too, also when nobody waits any more. Seconds. */
@@ -68,23 +70,25 @@ export class Pool implements Db {
   }
 
   query(sql: string, values: readonly unknown[]): Promise<unknown> {
-    return this.retried(() => this.onConnection((db) => db.query(sql, values)));
+    return this.retried(() => this.onConnection((db) => db.query(sql, values)), !READS.test(sql));
   }
 
   /** Runs writes that belong together; rolls all back when one fails, and runs all again when it lost a deadlock. */
   transaction<T>(work: (db: Db) => Promise<T>): Promise<T> {
-    return this.retried(() =>
-      this.onConnection(async (db, connection) => {
-        try {
-          await db.query('START TRANSACTION', []);
-          const result = await work(db);
-          await db.query('COMMIT', []);
-          return result;
-        } catch (error) {
-          if (!breaksConnection(error)) await limited(connection, 'ROLLBACK', []).catch(() => undefined);
-          throw error;
-        }
-      }),
+    return this.retried(
+      () =>
+        this.onConnection(async (db, connection) => {
+          try {
+            await db.query('START TRANSACTION', []);
+            const result = await work(db);
+            await db.query('COMMIT', []);
+            return result;
+          } catch (error) {
+            if (!breaksConnection(error)) await limited(connection, 'ROLLBACK', []).catch(() => undefined);
+            throw error;
+          }
+        }),
+      true,
     );
   }
 
@@ -102,11 +106,12 @@ export class Pool implements Db {
     return this.pool.end();
   }
 
-  private async retried<T>(run: () => Promise<T>): Promise<T> {
+  /** @param writes whether its success says that the database takes writes */
+  private async retried<T>(run: () => Promise<T>, writes: boolean): Promise<T> {
     for (let tries = 1; ; tries++) {
       try {
         const result = await run();
-        this.failed = null;
+        if (writes) this.failed = null;
         return result;
       } catch (error) {
         const failure = failureOf(error);

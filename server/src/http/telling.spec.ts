@@ -1,8 +1,10 @@
 import { randomUUID } from 'node:crypto';
 import { gzipSync } from 'node:zlib';
 import { demoScenario, FELLOW, LEAD, SCHOOL } from '@doceo/demo';
+import { createConnection } from 'mysql2/promise';
 import { pino } from 'pino';
 import supertest from 'supertest';
+import { connectionOptions } from '../db/pool';
 import { type Agent, type TestApp, testApp } from '../testing/test-app';
 
 const scenario = demoScenario(new Date());
@@ -60,6 +62,29 @@ describe('what the server tells about itself', () => {
       expect.objectContaining({ userId: LEAD.id, circleId: SCHOOL.id, memberId: FELLOW.id, role: 'owner' }),
     ]);
     expect(JSON.stringify(lines)).not.toContain(sam.student.name);
+  });
+
+  it('says in its health that writes are refused, until one has gone through', async () => {
+    const health = async () =>
+      (await supertest(test.app).get('/api/health')) as { status: number; body: object };
+    expect(await health()).toMatchObject({ status: 200, body: { ok: true, database: 'up', trouble: null } });
+    const other = await createConnection(connectionOptions(test.url));
+    await other.query('LOCK TABLES circles WRITE, circle_members WRITE');
+    const found = () => lead.post('/api/circles').send({ id: randomUUID(), name: 'Locked' });
+    const refused = await found();
+    expect([refused.status, refused.body.error.code, refused.headers['retry-after']]).toEqual([
+      503,
+      'unavailable',
+      '2',
+    ]);
+    expect(await health()).toMatchObject({
+      status: 503,
+      body: { ok: false, database: 'troubled', trouble: expect.stringMatching(/LOCK|WAITED|TIMEOUT/) },
+    });
+    await other.query('UNLOCK TABLES');
+    await other.end();
+    await found().expect(200);
+    expect(await health()).toMatchObject({ status: 200, body: { database: 'up' } });
   });
 
   it('gives figures on a setting, by routes and never by ids', async () => {

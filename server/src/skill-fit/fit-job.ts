@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
 import { type Attempt, attemptsOf, type SkillFit, SKILLS } from '@doceo/core';
 import type { Logger } from 'pino';
+import { withoutPatience } from '../db/patience';
 import type { Pool } from '../db/pool';
 import {
   claimFit,
@@ -31,12 +32,14 @@ export class FitJob {
   /** Begins a fit unless one runs; resolves when it has begun. */
   async start(): Promise<void> {
     if (!(await claimFit(this.pool, SKILLS.skills.length))) return;
-    this.running = this.run()
-      .then(() => endFit(this.pool, 'done'))
-      .catch(async (error: unknown) => {
-        this.log.error({ error }, 'the fit of learning parameters failed');
-        await endFit(this.pool, 'failed').catch(() => undefined);
-      });
+    this.running = withoutPatience(() =>
+      this.run()
+        .then(() => endFit(this.pool, 'done'))
+        .catch(async (error: unknown) => {
+          this.log.error({ error }, 'the fit of learning parameters failed');
+          await endFit(this.pool, 'failed').catch(() => undefined);
+        }),
+    );
   }
 
   /** Resolves when the fit that was begun here has ended. */
