@@ -142,6 +142,7 @@ describe('while the database hangs', () => {
     for (let second = 0; second < 8; second++) {
       for (const path of ['/api/lessons', '/api/students', '/api/plans', '/api/session'])
         for (let i = 0; i < 6; i++) asked.push(timed(() => lead.once(path)));
+      asked.push(timed(() => lead.once('/api/circles', { id: randomUUID(), name: 'While it hangs' })));
       await pause(1000);
     }
     const health = await timed(() => lead.once('/api/health'));

@@ -1,7 +1,7 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
 
 /** How long a request may wait for the database in all, so that it is answered within five seconds, milliseconds. */
-export const USUAL_PATIENCE_MS = 4500;
+export const USUAL_PATIENCE_MS = 4000;
 /** For a whole record in or out. */
 export const LONG_PATIENCE_MS = 120_000;
 /** No single statement takes longer, however patient the request. */
