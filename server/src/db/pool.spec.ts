@@ -54,6 +54,23 @@ describe('the pool', () => {
     expect(pool.trouble()).toBeNull();
   });
 
+  it('leaves no lock behind when a transaction fails after its patience', async () => {
+    const fails = withPatience(
+      () =>
+        pool.transaction(async (db) => {
+          await write(db, 'UPDATE pairs SET n = n + 1 WHERE id = 1');
+          bePatient(0);
+          throw new Error('too late');
+        }),
+      2000,
+    );
+    await expect(fails).rejects.toThrow('too late');
+    const other = await createConnection(connectionOptions(url));
+    await other.query('SET SESSION innodb_lock_wait_timeout = 1');
+    await other.query('UPDATE pairs SET n = n + 5 WHERE id = 1');
+    await other.end();
+  });
+
   it('refuses at once when too many wait already', async () => {
     const small = openPool(url, 1);
     const asked = Array.from({ length: 260 }, () =>

@@ -17,6 +17,7 @@ export interface Db {
 /** Requests that may wait for a connection at a time; more are refused at once. */
 const MOST_WAITING = 200;
 const TRIES = 6;
+const ROLLBACK_MS = 2000;
 /** Below this there is no use in another try, milliseconds. */
 const LEAST_PATIENCE_MS = 150;
 /** Reading says nothing of a full disk, or of a node that takes no writes. */
@@ -84,7 +85,11 @@ export class Pool implements Db {
             await db.query('COMMIT', []);
             return result;
           } catch (error) {
-            if (!breaksConnection(error)) await limited(connection, 'ROLLBACK', []).catch(() => undefined);
+            // Not within the patience of the request, which may be used up: a connection with locks goes to nobody.
+            if (!breaksConnection(error))
+              await connection
+                .query({ sql: 'ROLLBACK', timeout: ROLLBACK_MS })
+                .catch(() => connection.destroy());
             throw error;
           }
         }),
