@@ -170,9 +170,9 @@ export function receipt(
   } = {},
 ): EventReceipt {
   const ids = (body as { events: { id: string }[] }).events.map(({ id }) => id);
-  const refused = (rest.refused ?? []).map((one, index) => ({
+  const refused = (rest.refused ?? []).map((one) => ({
     id: '',
-    index,
+    index: ids.indexOf(one.id ?? ''),
     code: 'invalid' as const,
     message: '',
     issues: [],

@@ -197,7 +197,13 @@ export class BankStore {
         this.away = false;
         this.online.set(true);
       }),
-      switchMap((receipt) => this.mark(receipt)),
+      // By its place in the request: one that cannot be read may have no id to go by.
+      switchMap(({ refused, ...receipt }) =>
+        this.mark({
+          ...receipt,
+          refused: refused.map((one) => ({ ...one, id: events[one.index]?.id ?? one.id })),
+        }),
+      ),
       catchError((error: ApiError) =>
         PARTED.has(error.code) ? this.deliverParted(events, error) : throwError(() => error),
       ),
