@@ -20,7 +20,7 @@ const SHOTS: Shot[] = [
     viewport: PHONE,
     before: openSam,
   },
-  { name: 'today', path: '/today' },
+  { name: 'today', path: '/today', before: packed },
   {
     name: 'water',
     path: '/water',
@@ -110,10 +110,15 @@ const SHOTS: Shot[] = [
     },
   },
   { name: 'circle', path: '/circle' },
-  { name: 'today-phone', path: '/today', viewport: PHONE },
+  { name: 'today-phone', path: '/today', viewport: PHONE, before: packed },
   // Last: what they log would stand in the records.
   { name: 'bank-phone', path: '/bank', viewport: PHONE, before: logSome },
 ];
+
+/** All is on the device. */
+async function packed(page: Page): Promise<void> {
+  await byText(page, '.ready h2', 'Ready for the bank');
+}
 
 async function openSam(page: Page): Promise<void> {
   await clickText(page, 'a', 'Sam Okande');

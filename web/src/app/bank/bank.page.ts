@@ -77,6 +77,11 @@ export class BankPage implements OnInit {
     return left > 0 && left <= block.durationMin ? Math.ceil(left) : null;
   });
 
+  protected readonly title = computed(
+    () =>
+      this.book.block()?.title ??
+      (this.book.failed() ? 'The plan could not be fetched' : 'Fetching the plan …'),
+  );
   /** Told while this device's clock is off: what is logged is put right when it is sent. */
   protected readonly clock = computed(() => clockText(this.store.clockAheadMs()));
 
