@@ -21,6 +21,9 @@ if (done.length > 0) log.info({ migrations: done }, 'schema brought up to date')
 const pool = openPool(settings.DOCEO_DB_URL);
 const { app, close } = createApp(pool, settings, log);
 const server = createServer(app);
+// Longer than proxies and clients keep theirs: none sends a request on a connection that is just being closed.
+server.keepAliveTimeout = 75_000;
+server.headersTimeout = 80_000;
 server.listen(settings.PORT, settings.HOST, () => {
   const { port } = server.address() as AddressInfo;
   log.info({ port }, 'listening');

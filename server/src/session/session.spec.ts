@@ -68,6 +68,20 @@ describe('signing in', () => {
     expect(await times(70, () => tryIn(FELLOW.email, 'corvane-demo'))).toEqual(Array(70).fill(200));
   });
 
+  it('is slowed down, then refused, over all when tries come from everywhere', async () => {
+    const from = (points: number) =>
+      write(
+        test.pool,
+        'INSERT INTO limits (id, points, expires_ms) VALUES (?, ?, ?) ON DUPLICATE KEY UPDATE points = VALUES(points)',
+        ['tries-all:all', points, Date.now() + 600_000],
+      );
+    await from(1003);
+    expect(await tryIn('somebody@example.org', 'wrong')).toBe(401);
+    expect(test.waitsMs).toEqual([2000]);
+    await from(20_000);
+    expect(await tryIn(FELLOW.email, 'corvane-demo')).toBe(429);
+  });
+
   it('forgets counts that have run out', async () => {
     await times(3, () => tryIn('somebody@example.org', 'wrong'));
     await write(test.pool, 'UPDATE limits SET expires_ms = 1');
@@ -194,6 +208,15 @@ describe('a session', () => {
       supertest(test.app).post('/api/session').send({ email: FELLOW.email, password });
     await again('corvane-demo').expect(401);
     await again('a better one').expect(200);
+  });
+
+  it('does nothing for a page that somebody else has opened', async () => {
+    const as = (id: string) => agent.get('/api/plans').set('doceo-user', id);
+    await as(FELLOW.id).expect(200);
+    const refused = await as(LEAD.id);
+    expect([refused.status, refused.body.error.code]).toEqual([401, 'signed-out']);
+    await agent.delete('/api/session').set('doceo-user', LEAD.id).expect(200);
+    await as(FELLOW.id).expect(200);
   });
 
   it('gives a device always the same key to seal with, and each user another', async () => {

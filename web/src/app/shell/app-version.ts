@@ -1,8 +1,10 @@
-import { inject, Injectable, signal } from '@angular/core';
-import { Router } from '@angular/router';
+import { Injectable, signal } from '@angular/core';
 
 /** How often a page that stays open asks whether there is a new build, milliseconds. */
 const LOOK_MS = 30 * 60_000;
+
+/** How long a worker may take to wake up and answer, milliseconds. */
+const WORKER_WAIT_MS = 5000;
 
 /** Screens on which nothing is under the hand: there a new build may take over by itself. */
 const QUIET = /^\/(today)?$/;
@@ -13,7 +15,6 @@ const QUIET = /^\/(today)?$/;
  */
 @Injectable({ providedIn: 'root' })
 export class AppVersion {
-  private readonly router = inject(Router);
   private registration: ServiceWorkerRegistration | null = null;
   private asked = false;
 
@@ -51,8 +52,14 @@ export class AppVersion {
   /** Found waiting at the start: taken at once where nothing is open yet. */
   private async waits(): Promise<void> {
     this.newer.set(true);
-    if (QUIET.test(this.router.url) && (await isOnlyTab())) this.changeOver();
+    // Asked twice: something may have been opened while the worker was waking up.
+    if (nothingOpen() && (await isOnlyTab()) && nothingOpen()) this.changeOver();
   }
+}
+
+/** By the address itself: the router has none yet at a start. */
+function nothingOpen(): boolean {
+  return QUIET.test(location.pathname);
 }
 
 /** Whether no other tab of this application is open; asked of the worker, which knows them all. */
@@ -60,7 +67,7 @@ function isOnlyTab(): Promise<boolean> {
   return new Promise((resolve) => {
     const { port1, port2 } = new MessageChannel();
     port1.onmessage = ({ data }: MessageEvent<number>) => resolve(data === 1);
-    setTimeout(() => resolve(false), 1000);
+    setTimeout(() => resolve(false), WORKER_WAIT_MS);
     navigator.serviceWorker.controller?.postMessage({ type: 'COUNT_TABS' }, [port2]);
   });
 }
