@@ -95,7 +95,12 @@ const TOLD: ReadonlySet<ErrorCode> = new Set<ErrorCode>([
 /** Last handler of the application: one shape for all errors; details of unexpected ones only in the log. */
 export function errorHandler(log: Logger): ErrorRequestHandler {
   return (error, request, response, next) => {
-    if (response.headersSent) return next(error);
+    if (response.headersSent) {
+      // What fails after the whole answer, as noting a session once more, concerns nobody who uses the connection next.
+      if (response.writableEnded) log.warn({ err: error }, 'failed after the answer');
+      else next(error);
+      return;
+    }
     const known = toHttpError(error);
     const requestId = String(response.locals['requestId'] ?? '');
     if (known.status >= 500) log.error({ err: error, requestId }, known.code);
