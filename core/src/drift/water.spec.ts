@@ -1,9 +1,9 @@
 import fc from 'fast-check';
-import { type Act, checkActs, feed, feedMend, layMend } from './acts';
-import { stonyBed } from './bed';
-import { speedAt } from './lanes';
-import { checkColumn, columnSpeed, PROFILES, type WaterColumn } from './profile';
-import { surfaceDrift } from './surface-drift';
+import { type Act, checkActs, feed, feedMend, layMend } from './surface/line-actions';
+import { stonyBed } from './below/bed';
+import { speedAt } from './surface/current-bands';
+import { checkColumn, columnSpeed, PROFILES, type WaterColumn } from './below/profile';
+import { surfaceDrift } from './surface/surface-drift';
 
 const column: WaterColumn = { depthM: 1.5, surfaceMs: 0.8, profile: 'log', roughnessM: 0.003 };
 

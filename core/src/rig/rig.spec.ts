@@ -1,17 +1,17 @@
 import fc from 'fast-check';
-import { leaderLength, sectionAt, spans } from './chain';
-import { rigEdits } from './edits';
-import { rigFigures } from './figures';
-import { indicatorDistance } from './indicator-depth';
-import { KNOTS, knotsFor } from './knots';
-import { materialStrength, MATERIAL_IDS } from './materials';
-import { netReach } from './net-reach';
+import { leaderLength, sectionAt, spans } from './leader/leader-geometry';
+import { rigEdits } from './leader/edits';
+import { rigFigures } from './figures/figures';
+import { indicatorDistance } from './sink/indicator-depth';
+import { KNOTS, knotsFor } from './tackle/knots';
+import { materialStrength, MATERIAL_IDS } from './tackle/materials';
+import { netReach } from './strength/net-reach';
 import type { Rig } from './rig';
 import { rigSnags } from './snags';
-import { linksTo, weakestLink } from './strength';
+import { linksTo, weakestLink } from './strength/strength';
 import { buildRig } from './templates';
 import { CARD } from '../testing/rule-card';
-import { diameterOfX, startingX, xOfDiameter } from './x-size';
+import { diameterOfX, startingX, xOfDiameter } from './tackle/x-size';
 
 const rig = buildRig('indicator-nymph');
 const context = (maxHooks = 2) => ({

@@ -1,10 +1,10 @@
-import type { Bead } from './beads';
-import type { DressingId } from './dressings';
-import type { WireId } from './hooks';
-import type { KnotId } from './knots';
-import type { LineKind } from './lines';
-import type { MaterialId } from './materials';
-import type { Measured } from './measured';
+import type { Bead } from './tackle/beads';
+import type { DressingId } from './tackle/dressings';
+import type { WireId } from './tackle/hooks';
+import type { KnotId } from './tackle/knots';
+import type { LineKind } from './tackle/lines';
+import type { MaterialId } from './tackle/materials';
+import type { Measured } from './measured/measured';
 
 export const SECTION_ROLES = ['butt', 'mid', 'sighter', 'tippet'] as const;
 

@@ -1,4 +1,4 @@
-import { indicatorOf } from './chain';
+import { indicatorOf } from './leader/leader-geometry';
 import type { Rig, RigSchools } from './rig';
 
 /** The disagreements that make a difference to a rig. */

@@ -15,11 +15,11 @@ describe('what fails after the answer', () => {
     const app = express();
     app.get('/whole', (_request, response, next) => {
       response.json({ ok: true });
-      setImmediate(next, new Error('too late'));
+      setImmediate(() => next(new Error('too late')));
     });
     app.get('/half', (_request, response, next) => {
       response.write('{');
-      setImmediate(next, new Error('in the middle'));
+      setImmediate(() => next(new Error('in the middle')));
     });
     app.use(errorHandler(pino({}, { write: (line: string) => void lines.push(line) })));
     server = createServer(app);

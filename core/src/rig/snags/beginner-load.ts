@@ -1,7 +1,7 @@
-import { castingLoad } from '../casting-load';
-import { pointFly } from '../chain';
-import { withFlies } from '../hook-count';
-import { tangleRisk } from '../tangle';
+import { castingLoad } from '../cast/casting-load';
+import { pointFly } from '../leader/leader-geometry';
+import { withFlies } from '../strength/hook-count';
+import { tangleRisk } from '../cast/tangle';
 import type { RigRule } from './rule';
 
 /** What a rig asks of a beginner's cast: tangles, and weight that flies past heads. */

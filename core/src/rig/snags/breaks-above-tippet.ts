@@ -1,7 +1,7 @@
 import { formatForce } from '../../units';
 import type { Rig } from '../rig';
-import { weakestLink } from '../strength';
-import { diameterOfX, xOfDiameter } from '../x-size';
+import { weakestLink } from '../strength/strength';
+import { diameterOfX, xOfDiameter } from '../tackle/x-size';
 import type { RigRule } from './rule';
 
 /** A rig should part at the tippet, else line is left in the fish and the whole rig is lost. */

@@ -1,4 +1,4 @@
-import { DRESSINGS } from '../dressings';
+import { DRESSINGS } from '../tackle/dressings';
 import type { RigContext, RigRule } from './rule';
 import type { Rig } from '../rig';
 

@@ -1,4 +1,4 @@
-import { formatTippet } from '../x-size';
+import { formatTippet } from '../tackle/x-size';
 import type { RigRule } from './rule';
 
 /** A dropper never thicker than what holds it. */

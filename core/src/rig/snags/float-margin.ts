@@ -1,7 +1,7 @@
 import { formatWeight } from '../../units';
-import { BEAD_DIAMETERS_M } from '../beads';
-import { FLOAT_MARGINAL, FLOAT_SINKS, floatMargin } from '../float-margin';
-import { HOOK_SIZES } from '../hooks';
+import { BEAD_DIAMETERS_M } from '../tackle/beads';
+import { FLOAT_MARGINAL, FLOAT_SINKS, floatMargin } from '../sink/float-margin';
+import { HOOK_SIZES } from '../tackle/hooks';
 import type { Fly, Rig } from '../rig';
 import type { RigRule } from './rule';
 

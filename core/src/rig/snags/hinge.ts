@@ -1,5 +1,5 @@
-import { spans } from '../chain';
-import { HINGE_RATIO, taperOf } from '../taper';
+import { spans } from '../leader/leader-geometry';
+import { HINGE_RATIO, taperOf } from '../leader/taper';
 import type { RigRule } from './rule';
 
 /** A leader that folds where nobody meant it, and a hinge meant that does not fold. */

@@ -1,6 +1,6 @@
 import { formatLength } from '../../units';
-import { indicatorOf, leaderLength } from '../chain';
-import { indicatorDistance, placeIndicator } from '../indicator-depth';
+import { indicatorOf, leaderLength } from '../leader/leader-geometry';
+import { indicatorDistance, placeIndicator } from '../sink/indicator-depth';
 import type { Rig } from '../rig';
 import type { RigRule } from './rule';
 

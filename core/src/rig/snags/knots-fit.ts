@@ -1,6 +1,6 @@
 import { formatDiameter, type UnitSystem } from '../../units';
-import { type Knot, KNOTS, type KnotId, type KnotUse, knotsFor } from '../knots';
-import { type MaterialId, MATERIALS } from '../materials';
+import { type Knot, KNOTS, type KnotId, type KnotUse, knotsFor } from '../tackle/knots';
+import { type MaterialId, MATERIALS } from '../tackle/materials';
 import type { Fly, Rig, Section } from '../rig';
 import type { RigRule, RigSnag } from './rule';
 

@@ -1,7 +1,7 @@
 import { formatLength } from '../../units';
-import { indicatorOf } from '../chain';
-import { moveIndicator } from '../indicator-depth';
-import { netReach } from '../net-reach';
+import { indicatorOf } from '../leader/leader-geometry';
+import { moveIndicator } from '../sink/indicator-depth';
+import { netReach } from '../strength/net-reach';
 import type { RigRule } from './rule';
 
 /** A fish that cannot be brought to the net is played too long and lost. */

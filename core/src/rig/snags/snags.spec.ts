@@ -1,8 +1,8 @@
 import { CARD } from '../../testing/rule-card';
 import type { RuleCard } from '../../water';
-import { floatMargin } from '../float-margin';
-import { rigEdits } from '../edits';
-import { hookCount } from '../hook-count';
+import { floatMargin } from '../sink/float-margin';
+import { rigEdits } from '../leader/edits';
+import { hookCount } from '../strength/hook-count';
 import type { Rig } from '../rig';
 import { buildRig, DEFAULT_SCHOOLS } from '../templates';
 import { rigSnags, type RigSnag } from './index';

@@ -1,4 +1,4 @@
-import { hookCount, withHooks } from '../hook-count';
+import { hookCount, withHooks } from '../strength/hook-count';
 import type { RigRule } from './rule';
 
 /** Hooks and shot against the water's rule card. */

@@ -1,4 +1,4 @@
-import { placeIndicator } from '../indicator-depth';
+import { placeIndicator } from '../sink/indicator-depth';
 import type { ShotSchool } from '../rig';
 import { COMMON, frame, onTag, pointOf, type RigTemplate, section, toCm, xClamped } from './template';
 

@@ -1,4 +1,4 @@
-import { SUSPENDED_CLEARANCE_M } from '../indicator-depth';
+import { SUSPENDED_CLEARANCE_M } from '../sink/indicator-depth';
 import { COMMON, frame, pointOf, type RigTemplate, section, toCm, xClamped } from './template';
 
 /** Midge pupa hung at a set depth under an indicator that lets go on a take and slides, so that the fish can be netted. */

@@ -1,6 +1,6 @@
-import type { MaterialId } from '../materials';
+import type { MaterialId } from '../tackle/materials';
 import type { Fly, Rig, RigSchools, Section, TemplateId } from '../rig';
-import { diameterOfX } from '../x-size';
+import { diameterOfX } from '../tackle/x-size';
 
 /** What drives a template. Every one has all; each template uses those that concern it. */
 export interface TemplateParameters {

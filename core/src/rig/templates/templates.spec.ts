@@ -1,11 +1,11 @@
 import fc from 'fast-check';
-import { castingLoad } from '../casting-load';
-import { rigEdits } from '../edits';
-import { parametersOf, reshape } from '../reshape';
-import { flyAttachment, leaderLength, pointFly } from '../chain';
-import { floatMargin } from '../float-margin';
-import { rigFigures } from '../figures';
-import { netReach } from '../net-reach';
+import { castingLoad } from '../cast/casting-load';
+import { rigEdits } from '../leader/edits';
+import { parametersOf, reshape } from '../leader/reshape';
+import { flyAttachment, leaderLength, pointFly } from '../leader/leader-geometry';
+import { floatMargin } from '../sink/float-margin';
+import { rigFigures } from '../figures/figures';
+import { netReach } from '../strength/net-reach';
 import {
   DROPPER_SCHOOLS,
   HEAVIEST_SCHOOLS,
@@ -15,9 +15,9 @@ import {
   type Rig,
 } from '../rig';
 import { rigSnags } from '../snags';
-import { weakestLink } from '../strength';
-import { taperOf } from '../taper';
-import { diameterOfX } from '../x-size';
+import { weakestLink } from '../strength/strength';
+import { taperOf } from '../leader/taper';
+import { diameterOfX } from '../tackle/x-size';
 import { buildRig, DEFAULT_SCHOOLS, TEMPLATES, type TemplateParameters } from './index';
 
 const context = { water: null, system: 'metric' } as const;

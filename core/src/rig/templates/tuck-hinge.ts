@@ -1,4 +1,4 @@
-import { bendingStiffness, MATERIALS } from '../materials';
+import { bendingStiffness, MATERIALS } from '../tackle/materials';
 import { COMMON, frame, pointOf, type RigTemplate, section, toCm, xClamped } from './template';
 
 const BUTT_DIAMETER_M = 0.000483;

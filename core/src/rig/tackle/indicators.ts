@@ -1,0 +1,24 @@
+import { GRAVITY } from '../../units/index';
+import { WATER_DENSITY } from './fly-mass';
+import type { Fitting } from '../rig';
+
+type Indicator = Extract<Fitting, { kind: 'indicator' }>;
+
+/** Foam, cork and greased yarn, kg/m³. An estimate, ± 50. */
+const DENSITY = 150;
+/** Share of its ball that an indicator fills: yarn is mostly gaps. Estimate, ± half for yarn. */
+const FILLS: Record<Indicator['style'], number> = { fixed: 1, 'slip-release': 1, yarn: 0.22 };
+
+function volume({ style, diameterM }: Indicator): number {
+  return FILLS[style] * (Math.PI / 6) * diameterM ** 3;
+}
+
+/** Mass of an indicator, kg. */
+export function indicatorMass(indicator: Indicator): number {
+  return volume(indicator) * DENSITY;
+}
+
+/** What an indicator carries before it goes under, N: displaced water less its own weight. */
+export function indicatorLift(indicator: Indicator): number {
+  return volume(indicator) * (WATER_DENSITY - DENSITY) * GRAVITY;
+}
