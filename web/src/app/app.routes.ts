@@ -26,32 +26,32 @@ export const routes: Routes = [
   {
     path: 'rig',
     title: 'Rig bench · Doceo',
-    loadComponent: () => import('./rig/rig-list.page').then((m) => m.RigListPage),
+    loadComponent: () => import('./rig/list/rig-list.page').then((m) => m.RigListPage),
   },
   {
     path: 'rig/knots',
     title: 'Knots · Doceo',
-    loadComponent: () => import('./rig/knots.page').then((m) => m.KnotsPage),
+    loadComponent: () => import('./rig/knots/knots.page').then((m) => m.KnotsPage),
   },
   {
     path: 'rig/flies',
     title: 'Fly box · Doceo',
-    loadComponent: () => import('./rig/fly-box.page').then((m) => m.FlyBoxPage),
+    loadComponent: () => import('./rig/fly-box/fly-box.page').then((m) => m.FlyBoxPage),
   },
   {
     path: 'rig/:id',
     title: 'Rig bench · Doceo',
-    loadComponent: () => import('./rig/rig.page').then((m) => m.RigPage),
+    loadComponent: () => import('./rig/bench/rig.page').then((m) => m.RigPage),
   },
   {
     path: 'rig/:id/beside/:other',
     title: 'Rigs side by side · Doceo',
-    loadComponent: () => import('./rig/rig-compare.page').then((m) => m.RigComparePage),
+    loadComponent: () => import('./rig/compare/rig-compare.page').then((m) => m.RigComparePage),
   },
   {
     path: 'rig/:id/card',
     title: 'Rig card · Doceo',
-    loadComponent: () => import('./rig/rig-card.page').then((m) => m.RigCardPage),
+    loadComponent: () => import('./rig/card/rig-card.page').then((m) => m.RigCardPage),
   },
   {
     path: 'cast',
@@ -61,7 +61,7 @@ export const routes: Routes = [
   {
     path: 'cast/card',
     title: 'Pause card · Doceo',
-    loadComponent: () => import('./cast/cast-card.page').then((m) => m.CastCardPage),
+    loadComponent: () => import('./cast/card/cast-card.page').then((m) => m.CastCardPage),
   },
   {
     path: 'drift',
@@ -71,7 +71,7 @@ export const routes: Routes = [
   {
     path: 'drift/card',
     title: 'Drift card · Doceo',
-    loadComponent: () => import('./drift/drift-card.page').then((m) => m.DriftCardPage),
+    loadComponent: () => import('./drift/card/drift-card.page').then((m) => m.DriftCardPage),
   },
   {
     path: 'strike',
@@ -81,7 +81,7 @@ export const routes: Routes = [
   {
     path: 'plan',
     title: 'Plans · Doceo',
-    loadComponent: () => import('./plan/plan-list.page').then((m) => m.PlanListPage),
+    loadComponent: () => import('./plan/list/plan-list.page').then((m) => m.PlanListPage),
   },
   {
     path: 'plan/:id',
@@ -91,12 +91,12 @@ export const routes: Routes = [
   {
     path: 'lesson/:id',
     title: 'Lesson card · Doceo',
-    loadComponent: () => import('./lesson/lesson-card.page').then((m) => m.LessonCardPage),
+    loadComponent: () => import('./lesson/card/lesson-card.page').then((m) => m.LessonCardPage),
   },
   {
     path: 'lesson/:id/kit',
     title: 'Packing list · Doceo',
-    loadComponent: () => import('./lesson/lesson-kit.page').then((m) => m.LessonKitPage),
+    loadComponent: () => import('./lesson/kit/lesson-kit.page').then((m) => m.LessonKitPage),
   },
   {
     path: 'bank',
@@ -106,22 +106,22 @@ export const routes: Routes = [
   {
     path: 'record',
     title: 'Record · Doceo',
-    loadComponent: () => import('./record/student-list.page').then((m) => m.StudentListPage),
+    loadComponent: () => import('./record/list/student-list.page').then((m) => m.StudentListPage),
   },
   {
     path: 'record/group',
     title: 'The group · Doceo',
-    loadComponent: () => import('./record/group.page').then((m) => m.GroupPage),
+    loadComponent: () => import('./record/group/group.page').then((m) => m.GroupPage),
   },
   {
     path: 'record/:id',
     title: 'Record · Doceo',
-    loadComponent: () => import('./record/record.page').then((m) => m.RecordPage),
+    loadComponent: () => import('./record/student/record.page').then((m) => m.RecordPage),
   },
   {
     path: 'record/:id/card',
     title: 'Card for a student · Doceo',
-    loadComponent: () => import('./record/debrief.page').then((m) => m.DebriefPage),
+    loadComponent: () => import('./record/debrief/debrief.page').then((m) => m.DebriefPage),
   },
   {
     path: 'circle',

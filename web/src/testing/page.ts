@@ -2,7 +2,7 @@ import type { Type } from '@angular/core';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import { api } from '@doceo/contract';
 import { lastValueFrom } from 'rxjs';
-import { DayStore } from '../app/data/day-store';
+import { DayStore } from '../app/data/lesson/day-store';
 import { SessionStore } from '../app/data/session';
 import { FakeServer, withServer } from './fake-server';
 import { CIRCLE, JONAS, LESSON, NOW, PLAN, receipt, RIG, SAM, SESSION, TAUGHT, WATER } from './fixtures';

@@ -16,12 +16,12 @@ import {
   standing,
 } from '@doceo/core';
 import { forkJoin } from 'rxjs';
-import { ApiClient } from '../data/api-client';
-import type { ApiError } from '../data/api-error';
-import { BankStore } from '../data/bank-store';
-import { DayStore, localDate } from '../data/day-store';
+import { ApiClient } from '../data/api/api-client';
+import type { ApiError } from '../data/api/api-error';
+import { BankStore } from '../data/lesson/bank-store';
+import { DayStore, localDate } from '../data/lesson/day-store';
 import { SessionStore } from '../data/session';
-import { eventText } from '../data/event-text';
+import { eventText } from '../data/lesson/event-text';
 
 /** Work of one lesson on the water: who, which block, what was logged. */
 @Injectable()

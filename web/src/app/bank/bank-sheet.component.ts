@@ -18,7 +18,7 @@ import {
 } from '@doceo/core';
 import { plainNumber } from '../parts/plain-number';
 import { TapTempoComponent } from '../parts/tap-tempo.component';
-import { CHANGE_WORDS, MISS_WORDS, RETRIEVE_WORDS, SAFETY_WORDS } from '../data/event-text';
+import { CHANGE_WORDS, MISS_WORDS, RETRIEVE_WORDS, SAFETY_WORDS } from '../data/lesson/event-text';
 
 export type SheetKind = 'miss' | 'change' | 'tried' | 'lanes' | 'temperature' | 'stones' | 'safety' | 'tempo';
 

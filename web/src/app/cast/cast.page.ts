@@ -1,12 +1,12 @@
 import { Component, inject, signal, viewChild } from '@angular/core';
 import { KeysDialogComponent } from '../parts/keys-dialog.component';
 import { SegmentsComponent } from '../parts/segments.component';
-import { UndoRedoComponent } from '../parts/undo-redo.component';
+import { UndoRedoComponent } from '../shared/undo-redo.component';
 import { CastsPanelComponent } from './casts-panel.component';
-import { LoopPanelComponent } from './loop-panel.component';
-import { LoopSignsComponent } from './loop-signs.component';
-import { LoopStore } from './loop-store';
-import { PausePanelComponent } from './pause-panel.component';
+import { LoopPanelComponent } from './loop/loop-panel.component';
+import { LoopSignsComponent } from './loop/loop-signs.component';
+import { LoopStore } from './loop/loop-store';
+import { PausePanelComponent } from './pause/pause-panel.component';
 
 const PARTS = [
   { value: 'loop', text: 'Loop' },

@@ -15,8 +15,8 @@ import {
 } from '@doceo/core';
 import { line as curve, curveCatmullRom } from 'd3-shape';
 import { catchError, concatMap, EMPTY, map, mergeMap } from 'rxjs';
-import { ApiClient } from '../data/api-client';
-import { DayStore } from '../data/day-store';
+import { ApiClient } from '../data/api/api-client';
+import { DayStore } from '../data/lesson/day-store';
 import { SessionStore } from '../data/session';
 import { MeasuredDirective } from '../drawing/measured.directive';
 import { Player } from '../parts/player';

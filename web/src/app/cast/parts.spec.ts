@@ -7,12 +7,12 @@ import { RIG } from '../../testing/fixtures';
 import { lessonServer, setDate, show, type Shown, until } from '../../testing/page';
 import { FORD, piece, rectangle, savedBeat } from '../../testing/waters';
 import { CastsPanelComponent } from './casts-panel.component';
-import { LoopSignsComponent } from './loop-signs.component';
-import { LoopStore } from './loop-store';
-import { LoopViewComponent } from './loop-view.component';
-import { Metronome } from './metronome';
-import { PausePanelComponent } from './pause-panel.component';
-import { TipBoardComponent } from './tip-board.component';
+import { LoopSignsComponent } from './loop/loop-signs.component';
+import { LoopStore } from './loop/loop-store';
+import { LoopViewComponent } from './loop/loop-view.component';
+import { Metronome } from './pause/metronome';
+import { PausePanelComponent } from './pause/pause-panel.component';
+import { TipBoardComponent } from './loop/tip-board.component';
 
 jest.setTimeout(30_000);
 let server: FakeServer;

@@ -10,13 +10,13 @@ import {
   ROLES,
 } from '@doceo/contract';
 import { forkJoin, type Observable } from 'rxjs';
-import { ApiClient } from '../data/api-client';
-import type { ApiError } from '../data/api-error';
-import { Failures } from '../data/failures';
-import { fetched } from '../data/fetched';
+import { ApiClient } from '../data/api/api-client';
+import type { ApiError } from '../data/api/api-error';
+import { Failures } from '../data/api/failures';
+import { fetched } from '../data/api/fetched';
 import { SessionStore } from '../data/session';
-import { LoadFailedComponent } from '../parts/load-failed.component';
-import { PlanRowComponent } from '../plan/plan-row.component';
+import { LoadFailedComponent } from '../shared/load-failed.component';
+import { PlanRowComponent } from '../shared/plan-row.component';
 
 /** What each role may do, in a word beside its name. */
 const ROLE_TEXTS: Record<(typeof ROLES)[number], string> = {

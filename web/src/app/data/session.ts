@@ -2,7 +2,7 @@ import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core'
 import { api, type DemoAccount, type Session, type Settings, type User } from '@doceo/contract';
 import { DEFAULT_SCHOOLS } from '@doceo/core';
 import { catchError, from, map, type Observable, of, switchMap, tap } from 'rxjs';
-import { ApiClient } from './api-client';
+import { ApiClient } from './api/api-client';
 import { DeviceUser } from './device/device-user';
 import { HandOver } from './device/hand-over';
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { buildRig, leaderLength, rigEdits, TEMPLATE_IDS } from '@doceo/core';
-import { drawRig, LINE_BELOW_PX, lineEndX } from '../rig/rig-drawing';
+import { drawRig, LINE_BELOW_PX, lineEndX } from '../rig/drawing/rig-drawing';
 import { spreadLabels } from './spread-labels';
 import { spreadMarks } from './spread-marks';
 import { cross, untangle } from './untangle';

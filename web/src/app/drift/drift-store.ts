@@ -17,12 +17,12 @@ import {
 } from '@doceo/core';
 import { catchError, concatMap, EMPTY, map, mergeMap, switchMap } from 'rxjs';
 import { alike } from '../data/alike';
-import { ApiClient } from '../data/api-client';
-import { DayStore } from '../data/day-store';
-import { History, type Undoable } from '../data/history';
+import { ApiClient } from '../data/api/api-client';
+import { DayStore } from '../data/lesson/day-store';
+import { History, type Undoable } from '../data/documents/history';
 import { BenchRunner } from '../workers/bench-runner';
 import type { ToldDrift } from '../workers/bench-api';
-import { BenchDrift } from './kept-drift';
+import { BenchDrift } from '../data/kept-drift';
 
 /** So many places are looked for on a beat, with this leader. */
 const STANDS = 6;

@@ -20,25 +20,32 @@ import {
   splitLane,
   moveLane,
 } from '@doceo/core';
-import { DayStore } from '../data/day-store';
+import { DayStore } from '../data/lesson/day-store';
 import { SessionStore } from '../data/session';
 import { KeysDialogComponent } from '../parts/keys-dialog.component';
 import { narrowWindow } from '../parts/narrow';
 import { plainLength } from '../parts/plain-length';
 import { plainNumber } from '../parts/plain-number';
 import { Player } from '../parts/player';
-import { PutInPlanDialogComponent } from '../parts/put-in-plan-dialog.component';
+import { PutInPlanDialogComponent } from '../shared/put-in-plan-dialog.component';
 import { SegmentsComponent } from '../parts/segments.component';
-import { UndoRedoComponent } from '../parts/undo-redo.component';
-import { ActTimelineComponent } from './act-timeline.component';
+import { UndoRedoComponent } from '../shared/undo-redo.component';
+import { ActTimelineComponent } from './surface/action-timeline.component';
 import { DriftStore } from './drift-store';
-import { actText, castText, FAULT_TEXTS, HANDLING_REASONS, HANDLING_TEXTS, whyText } from './drift-texts';
-import { RankPanelComponent } from './rank-panel.component';
-import { SideFiguresComponent } from './side-figures.component';
-import { SidePanelComponent } from './side-panel.component';
-import { SIDE_S, SideStore } from './side-store';
-import { SlipChartComponent } from './slip-chart.component';
-import { TopViewComponent } from './top-view.component';
+import {
+  actText,
+  castText,
+  FAULT_TEXTS,
+  HANDLING_REASONS,
+  HANDLING_TEXTS,
+  whyText,
+} from '../shared/drift-texts';
+import { RankPanelComponent } from './rank/rank-panel.component';
+import { SideFiguresComponent } from './below/side-figures.component';
+import { SidePanelComponent } from './below/side-panel.component';
+import { SIDE_S, SideStore } from './below/side-store';
+import { SlipChartComponent } from './surface/slip-chart.component';
+import { TopViewComponent } from './surface/top-view.component';
 
 const VIEWS = [
   { value: 'above', text: 'From above' },

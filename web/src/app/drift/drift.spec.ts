@@ -4,11 +4,11 @@ import type { FakeServer } from '../../testing/fake-server';
 import { PLAN, RIG, keptKey } from '../../testing/fixtures';
 import { lessonServer, setDate, show, type Shown, until } from '../../testing/page';
 import { FORD, savedBeat } from '../../testing/waters';
-import { DriftCardPage } from './drift-card.page';
+import { DriftCardPage } from './card/drift-card.page';
 import { DriftPage } from './drift.page';
-import { actText, castText, presentationText } from './drift-texts';
-import { rigSet } from './side-store';
-import { bubbleAt, topScale } from './top-scale';
+import { actText, castText, presentationText } from '../shared/drift-texts';
+import { rigSet } from './below/side-store';
+import { bubbleAt, topScale } from './surface/top-scale';
 
 jest.mock('../theme/echarts-core', () => ({
   __esModule: true,

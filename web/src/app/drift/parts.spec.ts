@@ -3,15 +3,15 @@ import { keptKey, uuid } from '../../testing/fixtures';
 import { TestBed } from '@angular/core/testing';
 import { type Act, setupDrift, sideDrift, surfaceDrift, USUAL_SETUP, USUAL_SIDE, whyOf } from '@doceo/core';
 import { lessonServer, setDate, show, type Shown, until } from '../../testing/page';
-import { ActTimelineComponent } from './act-timeline.component';
-import { FAULT_TEXTS, whyText } from './drift-texts';
-import { BenchDrift } from './kept-drift';
-import { RankPanelComponent } from './rank-panel.component';
-import { RankStore } from './rank-store';
-import { SideViewComponent } from './side-view.component';
-import { SlipChartComponent } from './slip-chart.component';
-import { laneArrows, topScale, waterColour } from './top-scale';
-import { TopViewComponent } from './top-view.component';
+import { ActTimelineComponent } from './surface/action-timeline.component';
+import { FAULT_TEXTS, whyText } from '../shared/drift-texts';
+import { BenchDrift } from '../data/kept-drift';
+import { RankPanelComponent } from './rank/rank-panel.component';
+import { RankStore } from './rank/rank-store';
+import { SideViewComponent } from './below/side-view.component';
+import { SlipChartComponent } from './surface/slip-chart.component';
+import { laneArrows, topScale, waterColour } from './surface/top-scale';
+import { TopViewComponent } from './surface/top-view.component';
 
 jest.mock('../theme/echarts-core', () => ({
   __esModule: true,

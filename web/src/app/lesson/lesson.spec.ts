@@ -3,9 +3,9 @@ import { TestBed } from '@angular/core/testing';
 import { type BankEvent, blockFromDrill, USUAL_SETUP } from '@doceo/core';
 import { event, JONAS, LESSON, PLAN, RIG, SAM, uuid, WATER, TAUGHT } from '../../testing/fixtures';
 import { lessonServer, setDate, type Shown, show, until } from '../../testing/page';
-import { LessonCardPage } from './lesson-card.page';
-import { LessonKitPage } from './lesson-kit.page';
-import { LessonDialogComponent } from './lesson-dialog.component';
+import { LessonCardPage } from './card/lesson-card.page';
+import { LessonKitPage } from './kit/lesson-kit.page';
+import { LessonDialogComponent } from '../shared/lesson-dialog.component';
 
 beforeEach(() => {
   localStorage.clear();

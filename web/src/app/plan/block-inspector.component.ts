@@ -3,9 +3,9 @@ import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { type Block, findDrill, findFault, PLACE_KINDS, type PlanEdit, type PlanRig } from '@doceo/core';
 import { SessionStore } from '../data/session';
-import { driftText } from '../drift/drift-texts';
-import { BenchDrift } from '../drift/kept-drift';
-import type { Lane } from './timeline.component';
+import { driftText } from '../shared/drift-texts';
+import { BenchDrift } from '../data/kept-drift';
+import type { Lane } from './timeline/timeline.component';
 
 /** One block in detail: what is said, where, with which rig, by whom. */
 @Component({

@@ -4,11 +4,11 @@ import { type Block, blockFromDrill, DRILLS, emptyPlan, type PlanBody, type Plan
 import { PLAN, RIG, uuid } from '../../testing/fixtures';
 import { lessonServer, setDate, type Shown, show } from '../../testing/page';
 import { BlockInspectorComponent } from './block-inspector.component';
-import { ConflictDialogComponent } from './conflict-dialog.component';
-import { DrillShelfComponent } from './drill-shelf.component';
-import { planDifferences } from './plan-difference';
-import { PlanListPage } from './plan-list.page';
-import { TimelineComponent } from './timeline.component';
+import { ConflictDialogComponent } from './sharing/conflict-dialog.component';
+import { DrillShelfComponent } from './timeline/drill-shelf.component';
+import { planDifferences } from './sharing/plan-difference';
+import { PlanListPage } from './list/plan-list.page';
+import { TimelineComponent } from './timeline/timeline.component';
 
 const LANES = [
   { name: 'Petra', note: 'shoulder' },

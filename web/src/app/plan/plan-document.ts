@@ -2,9 +2,9 @@ import { inject, Injectable } from '@angular/core';
 import { api, type SavedPlan } from '@doceo/contract';
 import type { PlanBody } from '@doceo/core';
 import { map, tap } from 'rxjs';
-import { ApiClient } from '../data/api-client';
+import { ApiClient } from '../data/api/api-client';
 import { UserStorage } from '../data/device/user-storage';
-import { EditedDocument } from '../data/edited-document';
+import { EditedDocument } from '../data/documents/edited-document';
 
 /** What of a plan is edited. */
 export interface PlanValue {

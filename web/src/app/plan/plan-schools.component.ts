@@ -1,6 +1,6 @@
 import { Component, computed, input, output } from '@angular/core';
 import { type PlanRig, rigEdits, type RigSchools, schoolDifferences } from '@doceo/core';
-import { SCHOOLS, wayOf } from '../rig/school-texts';
+import { SCHOOLS, wayOf } from '../shared/school-texts';
 
 /** Where the rigs of a plan that came from somebody else go another way than mine, with both reasons. */
 @Component({

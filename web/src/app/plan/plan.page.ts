@@ -28,27 +28,27 @@ import {
   strandShares,
 } from '@doceo/core';
 import { MessageService } from 'primeng/api';
-import { ApiClient } from '../data/api-client';
-import { Failures } from '../data/failures';
-import type { ApiError } from '../data/api-error';
-import { DayStore } from '../data/day-store';
-import type { EditedDocument } from '../data/edited-document';
-import { aboutStudent, dayText, firstName, spanText } from '../data/lesson-texts';
+import { ApiClient } from '../data/api/api-client';
+import { Failures } from '../data/api/failures';
+import type { ApiError } from '../data/api/api-error';
+import { DayStore } from '../data/lesson/day-store';
+import type { EditedDocument } from '../data/documents/edited-document';
+import { aboutStudent, dayText, firstName, spanText } from '../data/lesson/lesson-texts';
 import { SessionStore } from '../data/session';
 import type { Drag } from '../drawing/drag.directive';
-import { LessonDialogComponent } from '../lesson/lesson-dialog.component';
+import { LessonDialogComponent } from '../shared/lesson-dialog.component';
 import { KeysDialogComponent } from '../parts/keys-dialog.component';
-import { RuleCardDialogComponent } from '../parts/rule-card-dialog.component';
-import { SaveStateComponent } from '../parts/save-state.component';
+import { RuleCardDialogComponent } from '../shared/rule-card-dialog.component';
+import { SaveStateComponent } from '../shared/save-state.component';
 import { SnagListComponent } from '../parts/snag-list.component';
-import { UndoRedoComponent } from '../parts/undo-redo.component';
+import { UndoRedoComponent } from '../shared/undo-redo.component';
 import { BlockInspectorComponent } from './block-inspector.component';
-import { ConflictDialogComponent } from './conflict-dialog.component';
-import { DrillShelfComponent } from './drill-shelf.component';
+import { ConflictDialogComponent } from './sharing/conflict-dialog.component';
+import { DrillShelfComponent } from './timeline/drill-shelf.component';
 import { PlanDocuments, type PlanValue } from './plan-document';
 import { PlanSchoolsComponent } from './plan-schools.component';
-import { ShareDialogComponent } from './share-dialog.component';
-import { type Lane, TimelineComponent } from './timeline.component';
+import { ShareDialogComponent } from './sharing/share-dialog.component';
+import { type Lane, TimelineComponent } from './timeline/timeline.component';
 
 const KEYS = [
   ['Tab', 'go from block to block, and to the shelf of drills'],

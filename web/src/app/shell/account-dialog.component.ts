@@ -2,12 +2,12 @@ import { Component, inject, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { type AccountEffect, api, passwordChangeSchema, toIssues } from '@doceo/contract';
 import { MessageService } from 'primeng/api';
-import { ApiClient } from '../data/api-client';
-import { ApiError } from '../data/api-error';
-import { fetched } from '../data/fetched';
+import { ApiClient } from '../data/api/api-client';
+import { ApiError } from '../data/api/api-error';
+import { fetched } from '../data/api/fetched';
 import { SessionStore } from '../data/session';
 import { DIALOG } from '../parts/dialog';
-import { LoadFailedComponent } from '../parts/load-failed.component';
+import { LoadFailedComponent } from '../shared/load-failed.component';
 
 /** One's own account: another password, or an end of it, with what goes and what others keep told before. */
 @Component({

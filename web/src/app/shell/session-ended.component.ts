@@ -1,7 +1,7 @@
 import { Component, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { DIALOG } from '../parts/dialog';
-import type { ApiError } from '../data/api-error';
+import type { ApiError } from '../data/api/api-error';
 import { SessionStore } from '../data/session';
 
 /** The session ended in the middle of the work: sign in again, and what was being saved goes on. */

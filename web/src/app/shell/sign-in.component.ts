@@ -2,7 +2,7 @@ import { Component, inject, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { registerSchema, toIssues } from '@doceo/contract';
 import type { Observable } from 'rxjs';
-import { ApiError } from '../data/api-error';
+import { ApiError } from '../data/api/api-error';
 import { SessionStore } from '../data/session';
 
 /** Sign in or make an account. In demo mode the demo accounts are one click away. */

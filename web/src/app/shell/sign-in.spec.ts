@@ -5,7 +5,7 @@ import type { FakeServer } from '../../testing/fake-server';
 import { CIRCLE, SESSION, STRANGER } from '../../testing/fixtures';
 import { lessonServer, show, until } from '../../testing/page';
 import { AppComponent } from '../app.component';
-import { ApiClient } from '../data/api-client';
+import { ApiClient } from '../data/api/api-client';
 import { SignInComponent } from './sign-in.component';
 
 const DEMO = {

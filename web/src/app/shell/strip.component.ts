@@ -2,12 +2,12 @@ import { Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { formatLength, formatTemperature, formatWind } from '@doceo/core';
-import { BankStore } from '../data/bank-store';
-import { DayStore } from '../data/day-store';
-import { dayText, timeText } from '../data/lesson-texts';
+import { BankStore } from '../data/lesson/bank-store';
+import { DayStore } from '../data/lesson/day-store';
+import { dayText, timeText } from '../data/lesson/lesson-texts';
 import { SessionStore } from '../data/session';
-import type { ApiError } from '../data/api-error';
-import { SetAsideComponent } from '../parts/set-aside.component';
+import type { ApiError } from '../data/api/api-error';
+import { SetAsideComponent } from '../shared/set-aside.component';
 import { AccountDialogComponent } from './account-dialog.component';
 import { AppVersion } from './app-version';
 

@@ -1,9 +1,9 @@
 import { type FloatMotion, FLOATS, type SetGiven, takeScore, USUAL_SET } from '@doceo/core';
 import { lessonServer, setDate, show, type Shown } from '../../testing/page';
-import { drawFloat, FLOAT_PX, floatX } from './float-picture';
-import { SetRoseComponent } from './set-rose.component';
+import { drawFloat, FLOAT_PX, floatX } from './trainer/float-picture';
+import { SetRoseComponent } from './set/set-rose.component';
 import { biasText, SET_TEXTS, verdictText } from './strike-texts';
-import { TrainerScoreComponent } from './trainer-score.component';
+import { TrainerScoreComponent } from './trainer/trainer-score.component';
 
 beforeEach(() => {
   localStorage.clear();

@@ -1,5 +1,5 @@
 import type { FloatKind, NoiseKind, SetFound, TakeKind, TrainerWater } from '@doceo/core';
-import type { Verdict } from './trainer-run';
+import type { Verdict } from './trainer/trainer-run';
 
 export const FLOAT_TEXTS: Record<FloatKind, string> = {
   indicator: 'indicator',

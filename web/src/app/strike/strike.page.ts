@@ -1,10 +1,10 @@
 import { Component, computed, inject, signal } from '@angular/core';
-import { BenchRecord } from '../data/bench-record';
+import { BenchRecord } from '../data/records/bench-record';
 import { SegmentsComponent } from '../parts/segments.component';
-import { SetPanelComponent } from './set-panel.component';
-import { TrainerComponent } from './trainer.component';
-import { TrainerHistoryComponent } from './trainer-history.component';
-import { TrainerSessions } from './trainer-sessions';
+import { SetPanelComponent } from './set/set-panel.component';
+import { TrainerComponent } from './trainer/trainer.component';
+import { TrainerHistoryComponent } from './trainer/trainer-history.component';
+import { TrainerSessions } from './trainer/trainer-sessions';
 
 const PARTS = [
   { value: 'trainer', text: 'See the take' },

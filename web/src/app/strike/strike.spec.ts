@@ -3,12 +3,12 @@ import { type Stimulus, TAKE_KINDS, trainerRun } from '@doceo/core';
 import type { FakeServer } from '../../testing/fake-server';
 import { JONAS, SAM, keptKey } from '../../testing/fixtures';
 import { lessonServer, setDate, show, type Shown, until } from '../../testing/page';
-import { BenchRecord } from '../data/bench-record';
-import { DayStore } from '../data/day-store';
-import { directionText } from './set-panel.component';
+import { BenchRecord } from '../data/records/bench-record';
+import { DayStore } from '../data/lesson/day-store';
+import { directionText } from './set/set-panel.component';
 import { StrikePage } from './strike.page';
-import { ShownRun } from './trainer-run';
-import { TrainerSessions } from './trainer-sessions';
+import { ShownRun } from './trainer/trainer-run';
+import { TrainerSessions } from './trainer/trainer-sessions';
 
 jest.mock('../theme/echarts-core', () => ({
   __esModule: true,

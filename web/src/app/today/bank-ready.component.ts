@@ -13,9 +13,9 @@ import {
   switchMap,
   toArray,
 } from 'rxjs';
-import { ApiClient } from '../data/api-client';
-import { DayStore, localDate } from '../data/day-store';
-import { dayText } from '../data/lesson-texts';
+import { ApiClient } from '../data/api/api-client';
+import { DayStore, localDate } from '../data/lesson/day-store';
+import { dayText } from '../data/lesson/lesson-texts';
 
 interface Part {
   name: string;

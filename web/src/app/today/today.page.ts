@@ -3,9 +3,9 @@ import { RouterLink } from '@angular/router';
 import { api } from '@doceo/contract';
 import { planSnags, strandOf } from '@doceo/core';
 import { forkJoin } from 'rxjs';
-import { ApiClient } from '../data/api-client';
-import { BankStore } from '../data/bank-store';
-import { DayStore } from '../data/day-store';
+import { ApiClient } from '../data/api/api-client';
+import { BankStore } from '../data/lesson/bank-store';
+import { DayStore } from '../data/lesson/day-store';
 import {
   aboutStudent,
   clockText,
@@ -15,11 +15,11 @@ import {
   readOnText,
   spanText,
   timeText,
-} from '../data/lesson-texts';
-import { fetched } from '../data/fetched';
-import { LoadFailedComponent } from '../parts/load-failed.component';
-import { SetAsideComponent } from '../parts/set-aside.component';
-import { RuleCardDialogComponent } from '../parts/rule-card-dialog.component';
+} from '../data/lesson/lesson-texts';
+import { fetched } from '../data/api/fetched';
+import { LoadFailedComponent } from '../shared/load-failed.component';
+import { SetAsideComponent } from '../shared/set-aside.component';
+import { RuleCardDialogComponent } from '../shared/rule-card-dialog.component';
 import { SnagListComponent } from '../parts/snag-list.component';
 import { BankReadyComponent } from './bank-ready.component';
 

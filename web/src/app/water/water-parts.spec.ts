@@ -6,12 +6,12 @@ import type { FakeServer } from '../../testing/fake-server';
 import { event, LESSON, NOW, RIG, WATER, keptKey, uuid } from '../../testing/fixtures';
 import { lessonServer, setDate, type Shown, show } from '../../testing/page';
 import { dayOf, FORD, GLIDE, LAKE, SAVED_LAKE, savedBeat } from '../../testing/waters';
-import { DayStore } from '../data/day-store';
-import { MomentStore } from '../data/moment-store';
+import { DayStore } from '../data/lesson/day-store';
+import { MomentStore } from '../data/lesson/moment-store';
 import { PlanPage } from '../plan/plan.page';
-import { RigPage } from '../rig/rig.page';
+import { RigPage } from '../rig/bench/rig.page';
 import { StripComponent } from '../shell/strip.component';
-import { bandDepths, depthBands } from './depth-bands';
+import { bandDepths, depthBands } from './lake/depth-bands';
 import { WaterPage } from './water.page';
 
 jest.mock('../theme/echarts-core', () => ({

@@ -13,12 +13,12 @@ import {
   type Wader,
   waterAt,
 } from '@doceo/core';
-import { ApiClient } from '../data/api-client';
-import type { ApiError } from '../data/api-error';
-import { DayStore } from '../data/day-store';
-import { firstName, timeText } from '../data/lesson-texts';
-import { MomentStore } from '../data/moment-store';
-import type { BoardStand } from './beat-board.component';
+import { ApiClient } from '../data/api/api-client';
+import type { ApiError } from '../data/api/api-error';
+import { DayStore } from '../data/lesson/day-store';
+import { firstName, timeText } from '../data/lesson/lesson-texts';
+import { MomentStore } from '../data/lesson/moment-store';
+import type { BoardStand } from './beat/beat-board.component';
 
 const USUAL_HEIGHT_M = 1.7;
 /** An outfit of beginners, when no rig is chosen, metres. */

@@ -15,21 +15,21 @@ import {
   leaderLength,
   waterAt,
 } from '@doceo/core';
-import { DayStore } from '../data/day-store';
-import { dayText, readOnText, timeText } from '../data/lesson-texts';
+import { DayStore } from '../data/lesson/day-store';
+import { dayText, readOnText, timeText } from '../data/lesson/lesson-texts';
 import { SessionStore } from '../data/session';
-import { RuleCardDialogComponent } from '../parts/rule-card-dialog.component';
-import { FoodCalendarComponent } from '../rig/food-calendar.component';
-import { BeatBoardComponent } from './beat-board.component';
-import { BeatPanelComponent } from './beat-panel.component';
-import { BestHoursComponent } from './best-hours.component';
-import { ConditionsChartComponent } from './conditions-chart.component';
-import { FishWindowComponent } from './fish-window.component';
-import { LakeSectionComponent } from './lake-section.component';
-import { ReadingsPanelComponent } from './readings-panel.component';
-import { StonesCardComponent } from './stones-card.component';
-import { StrikeZoneComponent } from './strike-zone.component';
-import { WadingCardComponent } from './wading-card.component';
+import { RuleCardDialogComponent } from '../shared/rule-card-dialog.component';
+import { FoodCalendarComponent } from '../shared/food-calendar.component';
+import { BeatBoardComponent } from './beat/beat-board.component';
+import { BeatPanelComponent } from './beat/beat-panel.component';
+import { BestHoursComponent } from './conditions/best-hours.component';
+import { ConditionsChartComponent } from './conditions/conditions-chart.component';
+import { FishWindowComponent } from './fish/fish-window.component';
+import { LakeSectionComponent } from './lake/lake-section.component';
+import { ReadingsPanelComponent } from './conditions/readings-panel.component';
+import { StonesCardComponent } from './fish/stones-card.component';
+import { StrikeZoneComponent } from './fish/strike-zone.component';
+import { WadingCardComponent } from './stand/wading-card.component';
 import { WaterStore } from './water-store';
 
 const PARTS = [

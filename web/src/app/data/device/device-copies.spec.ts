@@ -5,7 +5,7 @@ import { IDBFactory } from 'fake-indexeddb';
 import { lastValueFrom } from 'rxjs';
 import { FakeServer, withServer } from '../../../testing/fake-server';
 import { RIG, SESSION } from '../../../testing/fixtures';
-import { ApiClient } from '../api-client';
+import { ApiClient } from '../api/api-client';
 import { DeviceCopies } from './device-copies';
 import { DeviceUser } from './device-user';
 

@@ -6,7 +6,7 @@ import { lastValueFrom } from 'rxjs';
 import { FakeServer, withServer } from '../../../testing/fake-server';
 import { subtle } from '../../../testing/web-crypto';
 import { event, SAM, SESSION, uuid } from '../../../testing/fixtures';
-import { ApiClient } from '../api-client';
+import { ApiClient } from '../api/api-client';
 import { SessionStore } from '../session';
 import { BankDatabase } from './bank-database';
 import { DeviceUser } from './device-user';

@@ -19,16 +19,16 @@ import {
   type Sounding,
 } from '@doceo/core';
 import { map, type Subscription } from 'rxjs';
-import { ApiClient } from '../../data/api-client';
-import type { ApiError } from '../../data/api-error';
-import { DayStore } from '../../data/day-store';
+import { ApiClient } from '../../data/api/api-client';
+import type { ApiError } from '../../data/api/api-error';
+import { DayStore } from '../../data/lesson/day-store';
 import { download, fileName } from '../../data/download';
 import { UserStorage } from '../../data/device/user-storage';
-import { EditedDocument } from '../../data/edited-document';
+import { EditedDocument } from '../../data/documents/edited-document';
 import { SessionStore } from '../../data/session';
 import { OpenFileComponent } from '../../parts/open-file.component';
-import { DepthRunner } from '../depth-runner';
-import { LakeBoardComponent } from '../lake-board.component';
+import { DepthRunner } from '../lake/depth-runner';
+import { LakeBoardComponent } from '../lake/lake-board.component';
 import { LAKE_PALETTE, type Palette } from './palette';
 import { SheetFrameComponent } from './sheet-frame.component';
 

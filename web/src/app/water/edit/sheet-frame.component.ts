@@ -1,11 +1,11 @@
 import { Component, computed, inject, input, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { type BeatFault, formatLength, type Sheet } from '@doceo/core';
-import type { EditedDocument } from '../../data/edited-document';
+import type { EditedDocument } from '../../data/documents/edited-document';
 import { SessionStore } from '../../data/session';
 import { plainLength } from '../../parts/plain-length';
-import { SaveStateComponent } from '../../parts/save-state.component';
-import { UndoRedoComponent } from '../../parts/undo-redo.component';
+import { SaveStateComponent } from '../../shared/save-state.component';
+import { UndoRedoComponent } from '../../shared/undo-redo.component';
 import type { Palette } from './palette';
 import { SheetEditorComponent } from './sheet-editor.component';
 

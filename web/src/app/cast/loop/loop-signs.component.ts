@@ -1,0 +1,143 @@
+import { Component, computed, inject, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { api, type SavedRig } from '@doceo/contract';
+import {
+  castingLoad,
+  CROSSED_M,
+  findFault,
+  formatLength,
+  type LoopFault,
+  type LoopSigns,
+  PILED,
+  WHIP,
+  WIDE_M,
+} from '@doceo/core';
+import { ApiClient } from '../../data/api/api-client';
+import { SessionStore } from '../../data/session';
+import { FigureRowsComponent } from '../../parts/figure-rows.component';
+import { ADVICE_TEXTS, STROKE_TEXTS } from '../cast-texts';
+import { LoopStore } from './loop-store';
+
+/** What is seen of the cast: its figures, and each fault of the catalogue with its cause and cure. */
+@Component({
+  selector: 'doceo-loop-signs',
+  imports: [FigureRowsComponent, FormsModule],
+  template: `
+    <h2>What is seen</h2>
+    <p class="small soft">{{ reason() }}</p>
+    <doceo-figure-rows [rows]="figures()" />
+    @for (fault of faults(); track fault.id) {
+      <div class="fault">
+        <b>{{ fault.short }}</b>
+        <p class="small">{{ fault.sign }}. Likely: {{ fault.cause }}.</p>
+        <p class="small"><b>Cure</b> {{ fault.cure }}.</p>
+      </div>
+    } @empty {
+      @if (store.ran()) {
+        <p class="fine">No fault of the catalogue is seen.</p>
+      }
+    }
+    <h2>With my rig</h2>
+    @if (rigs().length > 0) {
+      <label class="field"
+        ><span class="visually-hidden">Rig</span>
+        <select [ngModel]="rig()?.id" (ngModelChange)="rigId.set($event)">
+          @for (one of rigs(); track one.id) {
+            <option [value]="one.id">{{ one.name }}</option>
+          }
+        </select></label
+      >
+      <p class="small more">{{ advice() }}</p>
+    }
+    <p class="small more">Glasses and a hat with a brim, for you and for everybody within a cast’s length.</p>
+  `,
+  styles: `
+    .fault {
+      border-left: 5px solid var(--mind);
+      background: #fff;
+      padding: 7px 10px;
+      margin: 8px 0;
+    }
+    .fine {
+      border-left: 5px solid var(--water);
+      background: #fff;
+      padding: 7px 10px;
+      margin: 8px 0 14px;
+    }
+    .more {
+      margin-top: 6px;
+    }
+  `,
+})
+export class LoopSignsComponent {
+  protected readonly store = inject(LoopStore);
+  private readonly session = inject(SessionStore);
+  protected readonly rigs = signal<SavedRig[]>([]);
+  protected readonly rigId = signal<string | null>(null);
+  protected readonly rig = computed(
+    () => this.rigs().find(({ id }) => id === this.rigId()) ?? this.rigs()[0] ?? null,
+  );
+  protected readonly advice = computed(() => {
+    const rig = this.rig();
+    if (!rig) return '';
+    const { massKg, share, advice } = castingLoad(rig.rig);
+    return `${(massKg * 1000).toFixed(2)} g beyond the line, ${Math.round(share * 100)} % of its head. ${ADVICE_TEXTS[advice]}`;
+  });
+  protected readonly reason = computed(() => STROKE_TEXTS[this.store.settings().kind].reason);
+  protected readonly faults = computed(() =>
+    (this.store.ran()?.run.signs.faults ?? []).flatMap((id) => {
+      const fault = findFault(id);
+      return fault ? { ...fault, sign: fault.sign.charAt(0).toUpperCase() + fault.sign.slice(1) } : [];
+    }),
+  );
+  protected readonly figures = computed(() => {
+    const run = this.store.ran()?.run;
+    if (!run) return [];
+    const { signs, unrollS } = run;
+    const bad = (fault: LoopFault): boolean => signs.faults.includes(fault);
+    return [
+      {
+        name: 'Unrolled after the stop',
+        text: unrollS === null ? 'never quite' : `${unrollS.toFixed(2)} s`,
+        bad: false,
+      },
+      {
+        name: `Loop, wide from ${this.length(WIDE_M)}`,
+        text: loopText(signs, (m) => this.length(m)),
+        bad: bad('cast.wide-loop'),
+      },
+      {
+        name: `Crosses itself, from ${this.length(CROSSED_M)}`,
+        text: signs.crossesM === 0 ? 'no' : this.length(signs.crossesM),
+        bad: bad('cast.tailing'),
+      },
+      {
+        name: `Whip behind, cracks from ${WHIP} ×`,
+        text: `${signs.whip.toFixed(1)} ×`,
+        bad: bad('cast.crack'),
+      },
+      {
+        name: `Lies straight, at least ${Math.round(PILED * 100)} %`,
+        text: signs.laidShare === null ? 'still in the air' : `${Math.round(signs.laidShare * 100)} %`,
+        bad: bad('cast.pile'),
+      },
+      { name: 'Fly nearest the tip', text: this.length(signs.nearestM), bad: false },
+    ];
+  });
+
+  constructor() {
+    inject(ApiClient)
+      .call(api.rigs.list)
+      // Without them the bench says nothing of rigs.
+      .subscribe({ next: (rigs) => this.rigs.set(rigs), error: () => undefined });
+  }
+
+  private length(metres: number): string {
+    return formatLength(metres, this.session.units());
+  }
+}
+
+function loopText({ loopM }: LoopSigns, length: (metres: number) => string): string {
+  if (loopM === null) return 'none';
+  return loopM < 0 ? `inside out, ${length(-loopM)}` : length(loopM);
+}

@@ -1,0 +1,131 @@
+import { of, Subject, throwError } from 'rxjs';
+import { ApiError } from '../api/api-error';
+import { type DraftStore, EditedDocument } from './edited-document';
+
+interface Value {
+  text: string;
+}
+
+describe('a document under the hand', () => {
+  let drafts: Map<string, string>;
+  const store: DraftStore = {
+    get: (key) => drafts.get(key) ?? null,
+    set: (key, text) => void drafts.set(key, text),
+    remove: (key) => void drafts.delete(key),
+  };
+  beforeEach(() => {
+    drafts = new Map();
+    jest.useFakeTimers();
+  });
+  afterEach(() => jest.useRealTimers());
+
+  const open = (save: jest.Mock, stored = { value: { text: 'a' }, version: 1 }) => {
+    const document = new EditedDocument<Value>({ key: 'draft', load: () => of(stored), save }, store);
+    document.load().subscribe();
+    return document;
+  };
+  const write = (document: EditedDocument<Value>, text: string): void => document.edit(() => ({ text }));
+
+  it('saves a moment after the last edit, once, on the version it came from', () => {
+    const save = jest.fn((value: Value) => of({ value, version: 2 }));
+    const document = open(save);
+    write(document, 'b');
+    write(document, 'c');
+    expect(document.state()).toBe('unsaved');
+    jest.advanceTimersByTime(1000);
+    expect(save.mock.calls).toEqual([[{ text: 'c' }, 1]]);
+    expect(document.state()).toBe('saved');
+    expect(drafts.size).toBe(0);
+  });
+
+  it('undoes and redoes, and an edit ends what can be redone', () => {
+    const document = open(jest.fn((value: Value) => of({ value, version: 2 })));
+    write(document, 'b');
+    write(document, 'c');
+    document.undo();
+    expect(document.value()?.text).toBe('b');
+    document.redo();
+    expect(document.value()?.text).toBe('c');
+    document.undo();
+    write(document, 'd');
+    expect(document.canRedo()).toBe(false);
+  });
+
+  it('keeps a draft on the device until the server has it, and takes it up again', () => {
+    const waiting = new Subject<{ value: Value; version: number }>();
+    const document = open(jest.fn(() => waiting));
+    write(document, 'b');
+    jest.advanceTimersByTime(1000);
+    const again = open(jest.fn((value: Value) => of({ value, version: 2 })));
+    expect(again.value()?.text).toBe('b');
+    expect(document.state()).toBe('saving');
+  });
+
+  it('tells a conflict and overwrites nothing until told to', () => {
+    const stored = { value: { text: 'theirs' }, version: 5 };
+    const save = jest
+      .fn()
+      .mockReturnValueOnce(throwError(() => new ApiError('version-conflict', '')))
+      .mockImplementation((value: Value) => of({ value, version: 6 }));
+    const document = new EditedDocument<Value>(
+      {
+        key: 'draft',
+        load: jest
+          .fn()
+          .mockReturnValueOnce(of({ value: { text: 'a' }, version: 1 }))
+          .mockReturnValue(of(stored)),
+        save,
+      },
+      store,
+    );
+    document.load().subscribe();
+    write(document, 'mine');
+    jest.advanceTimersByTime(1000);
+    expect(document.state()).toBe('conflict');
+    expect(document.theirs()).toEqual(stored);
+    document.keepMine();
+    jest.advanceTimersByTime(1000);
+    expect(save.mock.calls.at(-1)).toEqual([{ text: 'mine' }, 5]);
+    expect(document.state()).toBe('saved');
+  });
+
+  it('does not take its own save, whose answer was lost, for a conflict', () => {
+    const save = jest.fn(() => throwError(() => new ApiError('version-conflict', '')));
+    const document = new EditedDocument<Value>(
+      {
+        key: 'draft',
+        load: jest
+          .fn()
+          .mockReturnValueOnce(of({ value: { text: 'a' }, version: 1 }))
+          .mockReturnValue(of({ value: { text: 'b' }, version: 2 })),
+        save,
+      },
+      store,
+    );
+    document.load().subscribe();
+    write(document, 'b');
+    jest.advanceTimersByTime(1000);
+    expect(document.state()).toBe('saved');
+  });
+
+  it('says why a save was refused and keeps the text', () => {
+    const document = open(
+      jest.fn(() =>
+        throwError(() => new ApiError('invalid', 'no', [{ path: 'title', code: 'x', message: 'too long' }])),
+      ),
+    );
+    write(document, 'b');
+    jest.advanceTimersByTime(1000);
+    expect(document.state()).toBe('refused');
+    expect(document.refusal()?.at('title')).toBe('too long');
+    expect(document.value()?.text).toBe('b');
+  });
+
+  it('saves what waits when it is closed', () => {
+    const save = jest.fn((value: Value) => of({ value, version: 2 }));
+    const document = open(save);
+    write(document, 'b');
+    document.close();
+    expect(save).toHaveBeenCalledTimes(1);
+  });
+});

@@ -1,0 +1,205 @@
+import { signal } from '@angular/core';
+import { catchError, concatMap, debounceTime, type Observable, of, Subject, switchMap } from 'rxjs';
+import { alike } from '../alike';
+import { ApiError } from '../api/api-error';
+import type { UserStorage } from '../device/user-storage';
+import { History, type Undoable } from './history';
+
+export type SaveState = 'saved' | 'unsaved' | 'saving' | 'conflict' | 'refused';
+
+/** Where a draft is kept on this device. */
+export type DraftStore = Pick<UserStorage, 'get' | 'set' | 'remove'>;
+
+/** Where a document comes from and goes to. */
+export interface DocumentSource<T> {
+  /** Key of the copy kept on this device until the server has it. */
+  key: string;
+  load: () => Observable<{ value: T; version: number }>;
+  save: (value: T, baseVersion: number) => Observable<{ value: T; version: number }>;
+}
+
+interface Draft<T> {
+  value: T;
+  baseVersion: number;
+}
+
+const SAVE_AFTER_MS = 700;
+
+/**
+ * A document under the hand: undo and redo, saved by itself a moment after each edit, a draft on this device until
+ * the server has it, and a conflict told when somebody saved in between.
+ */
+export class EditedDocument<T> implements Undoable {
+  private readonly current = signal<T | null>(null);
+  private readonly history = new History<T>();
+  private readonly saveState = signal<SaveState>('saved');
+  private readonly problem = signal<ApiError | null>(null);
+  private readonly other = signal<{ value: T; version: number } | null>(null);
+  private readonly changed = new Subject<void>();
+  private version = 0;
+
+  readonly value = this.current.asReadonly();
+  readonly state = this.saveState.asReadonly();
+  /** Why the last save was refused. */
+  readonly refusal = this.problem.asReadonly();
+  /** What the server holds while there is a conflict. */
+  readonly theirs = this.other.asReadonly();
+  readonly canUndo = this.history.canUndo;
+  readonly canRedo = this.history.canRedo;
+
+  constructor(
+    private readonly source: DocumentSource<T>,
+    private readonly drafts: DraftStore,
+  ) {
+    this.changed
+      .pipe(
+        debounceTime(SAVE_AFTER_MS),
+        concatMap(() => this.save()),
+      )
+      .subscribe();
+  }
+
+  /** Loads it; a draft left on this device is taken up again. Errors go to the caller. */
+  load(): Observable<unknown> {
+    return this.source.load().pipe(
+      switchMap(({ value, version }) => {
+        this.version = version;
+        const draft = this.readDraft();
+        this.current.set(draft?.value ?? value);
+        if (!draft || alike(draft.value, value)) {
+          this.dropDraft();
+          return of(null);
+        }
+        this.version = draft.baseVersion;
+        this.saveState.set('unsaved');
+        this.changed.next();
+        return of(null);
+      }),
+    );
+  }
+
+  edit(change: (value: T) => T): void {
+    const before = this.current();
+    if (before === null) return;
+    const after = change(before);
+    if (after === before || alike(after, before)) return;
+    this.history.keep(before);
+    this.put(after);
+  }
+
+  undo(): void {
+    this.step((now) => this.history.back(now));
+  }
+
+  redo(): void {
+    this.step((now) => this.history.forth(now));
+  }
+
+  /** After a conflict: mine replaces theirs. */
+  keepMine(): void {
+    const theirs = this.other();
+    if (!theirs) return;
+    this.version = theirs.version;
+    this.other.set(null);
+    this.markUnsaved();
+  }
+
+  /** After a conflict: theirs replaces mine; undo brings mine back. */
+  takeTheirs(): void {
+    const theirs = this.other();
+    const mine = this.current();
+    if (!theirs || mine === null) return;
+    this.version = theirs.version;
+    this.other.set(null);
+    this.history.keep(mine);
+    this.current.set(theirs.value);
+    this.saveState.set('saved');
+    this.dropDraft();
+  }
+
+  /** Ends the document; what waits is saved at once. */
+  close(): void {
+    this.changed.complete();
+  }
+
+  private step(to: (now: T) => T | undefined): void {
+    const now = this.current();
+    const target = now === null ? undefined : to(now);
+    if (target !== undefined) this.put(target);
+  }
+
+  private put(value: T): void {
+    this.current.set(value);
+    this.markUnsaved();
+  }
+
+  private markUnsaved(): void {
+    this.writeDraft();
+    if (this.saveState() === 'conflict' && this.other()) return;
+    this.saveState.set('unsaved');
+    this.changed.next();
+  }
+
+  private save(): Observable<unknown> {
+    const value = this.current();
+    if (value === null || this.other() || this.saveState() === 'saved') return of(null);
+    this.saveState.set('saving');
+    return this.source.save(value, this.version).pipe(
+      switchMap((saved) => {
+        this.version = saved.version;
+        this.problem.set(null);
+        if (alike(this.current(), value)) {
+          this.saveState.set('saved');
+          this.dropDraft();
+        } else {
+          this.writeDraft();
+        }
+        return of(null);
+      }),
+      catchError((error: ApiError) =>
+        error.code === 'version-conflict' ? this.meetConflict(value) : this.refuse(error),
+      ),
+    );
+  }
+
+  private refuse(error: ApiError): Observable<null> {
+    this.problem.set(error);
+    this.saveState.set('refused');
+    return of(null);
+  }
+
+  /** A save that went through but whose answer was lost looks like a conflict with oneself, and is none. */
+  private meetConflict(mine: T): Observable<unknown> {
+    return this.source.load().pipe(
+      switchMap((theirs) => {
+        if (alike(theirs.value, mine)) {
+          this.version = theirs.version;
+          this.saveState.set('saved');
+          this.dropDraft();
+        } else {
+          this.other.set(theirs);
+          this.saveState.set('conflict');
+        }
+        return of(null);
+      }),
+      catchError((error: ApiError) => this.refuse(error)),
+    );
+  }
+
+  private readDraft(): Draft<T> | null {
+    const text = this.drafts.get(this.source.key);
+    try {
+      return text ? (JSON.parse(text) as Draft<T>) : null;
+    } catch {
+      return null;
+    }
+  }
+
+  private writeDraft(): void {
+    this.drafts.set(this.source.key, JSON.stringify({ value: this.current(), baseVersion: this.version }));
+  }
+
+  private dropDraft(): void {
+    this.drafts.remove(this.source.key);
+  }
+}

@@ -1,0 +1,357 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import {
+  ageOn,
+  api,
+  type ConditionDay,
+  type Lesson,
+  type SavedLesson,
+  type SavedStudent,
+  type SavedWater,
+} from '@doceo/contract';
+import {
+  attemptsOf,
+  type BankEvent,
+  hourAt,
+  levelTrend,
+  type PlanLesson,
+  SKILLS,
+  skillState,
+  sunTimes,
+  type SunTimes,
+  type Food,
+} from '@doceo/core';
+import { DateTime } from 'luxon';
+import { forkJoin, map, type Observable, of, switchMap, tap } from 'rxjs';
+import { ApiClient } from '../api/api-client';
+import type { ApiError } from '../api/api-error';
+import { BankStore } from './bank-store';
+import { DeviceCopies } from '../device/device-copies';
+import { DeviceUser } from '../device/device-user';
+import { UserStorage } from '../device/user-storage';
+import { Failures } from '../api/failures';
+import { FitStore } from '../records/fit-store';
+import { MomentStore, type Spot, type WaterMoment } from './moment-store';
+
+/** Under which the students seen last are kept on this device. */
+const SEEN_KEY = '#students';
+
+/** Where and when we are: lessons, waters, students, and the lesson that every screen follows. */
+@Injectable({ providedIn: 'root' })
+export class DayStore {
+  private readonly client = inject(ApiClient);
+  private readonly bank = inject(BankStore);
+  private readonly copies = inject(DeviceCopies);
+  private readonly fits = inject(FitStore);
+  private readonly moments = inject(MomentStore);
+  private readonly failures = inject(Failures);
+  private readonly user = inject(DeviceUser);
+  private readonly chosenId = inject(UserStorage).value<string | null>('lesson', null);
+  private readonly lessonList = signal<SavedLesson[]>([]);
+  private readonly waterList = signal<SavedWater[]>([]);
+  private readonly studentList = signal<SavedStudent[]>([]);
+  private readonly history = signal<BankEvent[]>([]);
+  private historyOf: string | null = null;
+  /** What this device kept since the page was opened: an answer that was on its way meanwhile lacks it. */
+  private readonly heardHere = new Map<string, BankEvent>();
+  private readonly conditionDay = signal<ConditionDay | null>(null);
+
+  readonly loaded = signal(false);
+  readonly conditionsFailed = signal<ApiError | null>(null);
+  readonly lessons = this.lessonList.asReadonly();
+  readonly waters = this.waterList.asReadonly();
+  readonly students = this.studentList.asReadonly();
+  readonly now = signal(Date.now());
+
+  /** The lesson chosen in the strip, else the next one, else the last one. */
+  readonly lesson = computed<SavedLesson | null>(() => {
+    const lessons = this.lessonList();
+    const next = lessons.find((lesson) => endMs(lesson) > this.now());
+    return lessons.find(({ id }) => id === this.chosenId()) ?? next ?? lessons.at(-1) ?? null;
+  });
+  readonly nextLesson = computed(
+    () => this.lessonList().find((lesson) => endMs(lesson) > this.now()) ?? null,
+  );
+  /** Water and moment that every screen follows: the lesson's, or others chosen to see what would change. */
+  readonly moment = computed<WaterMoment | null>(() => {
+    const [chosen, lesson] = [this.moments.elsewhere(), this.lesson()];
+    const own = lesson && { waterId: lesson.waterId, atMs: Date.parse(lesson.startsAt) };
+    return [chosen, own].find((one) => this.waterList().some(({ id }) => id === one?.waterId)) ?? null;
+  });
+  /** Whether water or moment are others than the lesson's. */
+  readonly elsewhere = computed(() => {
+    const [moment, lesson] = [this.moment(), this.lesson()];
+    if (!moment) return false;
+    return moment.waterId !== lesson?.waterId || moment.atMs !== Date.parse(lesson.startsAt);
+  });
+  readonly water = computed(() => this.waterList().find(({ id }) => id === this.moment()?.waterId) ?? null);
+  readonly date = computed(() => {
+    const [moment, water] = [this.moment(), this.water()];
+    return moment && water ? localDate(new Date(moment.atMs).toISOString(), water.water.timeZone) : null;
+  });
+  readonly sun = computed<SunTimes | null>(() => {
+    const [water, date] = [this.water(), this.date()];
+    return water && date ? sunAt(water, date) : null;
+  });
+  /** Conditions of the day at the water; null while they are not known. */
+  readonly conditions = computed<ConditionDay | null>(() => {
+    const [day, water, date] = [this.conditionDay(), this.water(), this.date()];
+    return day && water && day.waterId === water.id && day.date === date ? day : null;
+  });
+  /** The hour of the moment, and how the level goes. */
+  readonly hour = computed(() => {
+    const [day, moment] = [this.conditions(), this.moment()];
+    const found = day && moment && hourAt(day.hours, moment.atMs);
+    return found && { ...found.hour, trend: levelTrend(day.hours, found.index) };
+  });
+  /** The place chosen at the water, with the level of the hour in its depth; null while none is chosen there. */
+  readonly spot = computed<Spot | null>(() => {
+    const spot = this.moments.spots()[this.moment()?.waterId ?? ''];
+    return spot ? { ...spot, depthM: Math.max(0.05, spot.depthM + (this.hour()?.levelM ?? 0)) } : null;
+  });
+  /** Events of all lessons of the students of the current lesson. */
+  readonly events = this.history.asReadonly();
+
+  /** What the plan check needs to know of the current lesson. */
+  readonly planLesson = computed<PlanLesson | null>(() => {
+    const [lesson, moment] = [this.lesson(), this.moment()];
+    return lesson && moment ? this.planLessonAt(lesson, moment, this.history()) : null;
+  });
+
+  load(): Observable<unknown> {
+    this.fits.load().subscribe();
+    return forkJoin([
+      this.client.call(api.lessons.list),
+      this.client.call(api.waters.list),
+      this.client.answer(api.students.list),
+    ]).pipe(
+      tap(([lessons, waters, { value: students, fromDevice }]) => {
+        this.lessonList.set(lessons);
+        this.waterList.set(waters);
+        this.studentList.set(students);
+        if (!fromDevice) void this.forgetOthers(students);
+        this.now.set(Date.now());
+        this.loaded.set(true);
+      }),
+      switchMap(() => this.loadHistory()),
+    );
+  }
+
+  /** Students who were deleted, or are no longer mine to see, go from this device too. */
+  private async forgetOthers(students: readonly SavedStudent[]): Promise<void> {
+    const user = this.user.id();
+    if (user === null) return;
+    const ids = students.map(({ id }) => id);
+    const before = ((await this.copies.find(user, SEEN_KEY))?.value ?? []) as string[];
+    await this.bank.forgetOthers(new Set(ids));
+    if (before.some((id) => !ids.includes(id))) await this.copies.forget(user, api.events.list.path);
+    await this.copies.keep(user, SEEN_KEY, ids);
+  }
+
+  choose(lessonId: string): void {
+    this.chosenId.set(lessonId);
+    this.moments.back();
+    this.loadHistory().subscribe({ error: this.failures.tell });
+  }
+
+  /** Sets every screen to another water or moment, to see what would change. */
+  goTo(waterId: string, atMs: number): void {
+    this.moments.goTo({ waterId, atMs });
+    this.loadConditions();
+  }
+
+  backToLesson(): void {
+    this.moments.back();
+    this.loadConditions();
+  }
+
+  /** Fetches the events behind the estimates of the current lesson's students. */
+  loadHistory(force = false): Observable<unknown> {
+    this.loadConditions();
+    const lesson = this.lesson();
+    if (!lesson) return of(null);
+    if (this.historyOf === lesson.id && !force) return of(null);
+    this.historyOf = lesson.id;
+    return this.client.call(api.events.list, { query: { studentsOfLesson: lesson.id } }).pipe(
+      tap((events) => {
+        // Another lesson may have been chosen since: the answer to the last question counts.
+        if (this.historyOf === lesson.id) this.history.set(this.withHeard(events));
+      }),
+    );
+  }
+
+  /** Events that this device has just kept: the estimates follow them at once. */
+  heard(events: readonly BankEvent[]): void {
+    for (const event of events) this.heardHere.set(event.id, event);
+    this.history.update((list) => this.withHeard(list));
+  }
+
+  private withHeard(events: readonly BankEvent[]): BankEvent[] {
+    const known = new Set(events.map(({ id }) => id));
+    return [...events, ...[...this.heardHere.values()].filter(({ id }) => !known.has(id))];
+  }
+
+  /** Nothing waits for the conditions: without them the check says nothing of them. */
+  loadConditions(): void {
+    const [water, date] = [this.water(), this.date()];
+    if (!water || !date) return;
+    const isAsked = (): boolean => this.water()?.id === water.id && this.date() === date;
+    this.client.call(api.waters.conditions, { params: { id: water.id }, query: { date } }).subscribe({
+      next: (day) => {
+        if (!isAsked()) return;
+        this.conditionDay.set(day);
+        this.conditionsFailed.set(null);
+      },
+      error: (error: ApiError) => {
+        if (!isAsked()) return;
+        this.conditionDay.set(null);
+        this.conditionsFailed.set(error);
+      },
+    });
+  }
+
+  saveLesson(id: string, lesson: Lesson): Observable<SavedLesson> {
+    const exists = this.lessonList().some((other) => other.id === id);
+    const saved = exists
+      ? this.client.call(api.lessons.update, { params: { id }, body: lesson })
+      : this.client.call(api.lessons.create, { body: { id, lesson } });
+    return saved.pipe(
+      tap((result) => {
+        this.lessonList.update((list) =>
+          [...list.filter((other) => other.id !== id), result].sort((a, b) =>
+            a.startsAt.localeCompare(b.startsAt),
+          ),
+        );
+        this.historyOf = null;
+        this.choose(id);
+      }),
+    );
+  }
+
+  removeLesson(id: string): Observable<unknown> {
+    return this.client
+      .call(api.lessons.remove, { params: { id } })
+      .pipe(tap(() => this.lessonList.update((list) => list.filter((lesson) => lesson.id !== id))));
+  }
+
+  readCard(waterId: string): Observable<SavedWater> {
+    return this.client
+      .call(api.waters.readCard, { params: { id: waterId } })
+      .pipe(tap((water) => this.putWater(water)));
+  }
+
+  setCalendar(waterId: string, calendar: Food[] | null): Observable<SavedWater> {
+    return this.client
+      .call(api.waters.setCalendar, { params: { id: waterId }, body: { calendar } })
+      .pipe(tap((water) => this.putWater(water)));
+  }
+
+  addWater(id: string, water: SavedWater['water']): Observable<SavedWater> {
+    return this.client
+      .call(api.waters.create, { body: { id, water } })
+      .pipe(tap((saved) => this.putWater(saved)));
+  }
+
+  saveStudent(id: string, student: SavedStudent['student']): Observable<SavedStudent> {
+    const exists = this.studentList().some((other) => other.id === id);
+    const saved = exists
+      ? this.client.call(api.students.update, { params: { id }, body: student })
+      : this.client.call(api.students.create, { body: { id, student } });
+    return saved.pipe(
+      tap((result) =>
+        this.studentList.update((list) =>
+          [...list.filter((other) => other.id !== id), result].sort((a, b) =>
+            a.student.name.localeCompare(b.student.name),
+          ),
+        ),
+      ),
+    );
+  }
+
+  /**
+   * Deletes a student on the server, and then here, so that nothing of the record stays on this device. Emits in between:
+   * who shows the student can leave before the student is gone from under it.
+   */
+  removeStudent(id: string): Observable<unknown> {
+    return this.client.call(api.students.remove, { params: { id } }).pipe(
+      tap(() => {
+        this.historyOf = null;
+        this.history.set([]);
+        this.load().subscribe({ error: this.failures.tell });
+      }),
+    );
+  }
+
+  waterOf(lesson: SavedLesson | null): SavedWater | null {
+    return this.waterList().find(({ id }) => id === lesson?.waterId) ?? null;
+  }
+
+  studentsOf(lesson: SavedLesson | null): SavedStudent[] {
+    return (
+      lesson?.studentIds.flatMap((id) => this.studentList().find((student) => student.id === id) ?? []) ?? []
+    );
+  }
+
+  sunOf(lesson: SavedLesson | null): SunTimes | null {
+    const water = this.waterOf(lesson);
+    return lesson && water ? sunAt(water, localDate(lesson.startsAt, water.water.timeZone)) : null;
+  }
+
+  /** A lesson as the plan check wants it, with estimates from these events. */
+  planLessonOf(lesson: SavedLesson, events: readonly BankEvent[]): PlanLesson | null {
+    const moment = { waterId: lesson.waterId, atMs: Date.parse(lesson.startsAt) };
+    return this.planLessonAt(lesson, moment, events);
+  }
+
+  /** The same, held at another water or hour. */
+  private planLessonAt(
+    lesson: SavedLesson,
+    { waterId, atMs: startMs }: WaterMoment,
+    events: readonly BankEvent[],
+  ): PlanLesson | null {
+    const water = this.waterList().find(({ id }) => id === waterId)?.water;
+    if (!water) return null;
+    const date = localDate(new Date(startMs).toISOString(), water.timeZone);
+    const known = this.conditions();
+    return {
+      startMs,
+      date,
+      water,
+      ...(known?.waterId === waterId && known.date === date ? { hours: known.hours } : {}),
+      students: this.studentsOf(lesson).map(({ id, student }) => ({
+        id,
+        name: student.name,
+        ageYears: ageOn(student.bornOn, date),
+        guardianConsent: student.guardianConsentOn !== null,
+        skills: skillState(SKILLS, attemptsOf(events, id), startMs, this.fits.fitted()),
+      })),
+    };
+  }
+
+  /** Events of the students of any lesson. */
+  historyFor(lesson: SavedLesson): Observable<BankEvent[]> {
+    return this.client
+      .call(api.events.list, { query: { studentsOfLesson: lesson.id } })
+      .pipe(map((events) => this.withHeard(events)));
+  }
+
+  private putWater(water: SavedWater): void {
+    this.waterList.update((list) =>
+      [...list.filter(({ id }) => id !== water.id), water].sort((a, b) =>
+        a.water.name.localeCompare(b.water.name),
+      ),
+    );
+  }
+}
+
+function endMs(lesson: SavedLesson): number {
+  return Date.parse(lesson.startsAt) + lesson.lengthMin * 60_000;
+}
+
+function sunAt({ water }: SavedWater, date: string): SunTimes {
+  return sunTimes(water.latitude, water.longitude, Date.parse(`${date}T12:00:00Z`));
+}
+
+/** ISO date at the water. */
+export function localDate(startsAt: string, timeZone: string): string {
+  return DateTime.fromISO(startsAt, { zone: timeZone }).toISODate() ?? '';
+}

@@ -1,0 +1,61 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import { ageOn } from '@doceo/contract';
+import { ADULT_AGE, type BankEvent, type BankEventBody } from '@doceo/core';
+import { BankStore } from '../lesson/bank-store';
+import { DayStore, localDate } from '../lesson/day-store';
+
+/** Writes what a student did on a bench into the record, under the lesson that is on. */
+@Injectable({ providedIn: 'root' })
+export class BenchRecord {
+  private readonly bank = inject(BankStore);
+  private readonly day = inject(DayStore);
+  readonly studentId = signal<string | null>(null);
+
+  readonly people = computed(() => this.day.studentsOf(this.day.lesson()));
+  readonly student = computed(() => this.people().find(({ id }) => id === this.studentId()) ?? null);
+  /** Why nothing is recorded of the student, or null. */
+  readonly forbidden = computed(() => {
+    const [one, lesson] = [this.student()?.student, this.day.lesson()];
+    if (!one || !lesson) return null;
+    const zone = this.day.waterOf(lesson)?.water.timeZone ?? 'UTC';
+    const age = ageOn(one.bornOn, localDate(lesson.startsAt, zone));
+    return age !== null && age < ADULT_AGE && !one.guardianConsentOn
+      ? `${one.name} is ${age} and no guardian’s consent is on file. Nothing is recorded.`
+      : null;
+  });
+  readonly canKeep = computed(() => this.student() !== null && this.forbidden() === null);
+
+  /**
+   * Keeps them on this device, all or none, whence they go to the server.
+   *
+   * @returns the events, for who wants to take them back
+   */
+  async keep(bodies: readonly { body: BankEventBody; atMs: number }[]): Promise<BankEvent[]> {
+    const [lesson, student] = [this.day.lesson(), this.student()];
+    if (!lesson || !student || this.forbidden() || bodies.length === 0) return [];
+    const events = bodies.map(({ body, atMs }): BankEvent => ({
+      id: crypto.randomUUID(),
+      lessonId: lesson.id,
+      studentId: student.id,
+      blockId: null,
+      deviceId: this.bank.deviceId,
+      atMs: Math.round(atMs),
+      body,
+    }));
+    await this.bank.addAll(events);
+    this.day.heard(events);
+    return events;
+  }
+
+  /** Takes events back; taking back is an event too. */
+  async takeBack(events: readonly BankEvent[]): Promise<void> {
+    const undone = events.map((event): BankEvent => ({
+      ...event,
+      id: crypto.randomUUID(),
+      atMs: Date.now(),
+      body: { kind: 'undo', targetId: event.id },
+    }));
+    await this.bank.addAll(undone);
+    this.day.heard(undone);
+  }
+}

@@ -1,0 +1,56 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import { api } from '@doceo/contract';
+import { attemptsOf, type BankEvent, SKILLS, type SkillState, skillState } from '@doceo/core';
+import { type Subscription } from 'rxjs';
+import { ApiClient } from '../api/api-client';
+import type { ApiError } from '../api/api-error';
+import { FitStore } from './fit-store';
+
+/** What estimates of all students rest on, for lists and groups: attempts, without remarks or fish. */
+@Injectable({ providedIn: 'root' })
+export class RecordsStore {
+  private readonly client = inject(ApiClient);
+  private readonly fits = inject(FitStore);
+  private readonly all = signal<readonly BankEvent[]>([]);
+  private asked: Subscription | null = null;
+
+  readonly loaded = signal(false);
+  readonly failed = signal<ApiError | null>(null);
+  readonly events = this.all.asReadonly();
+  private readonly byStudent = computed(() => {
+    const found = new Map<string, BankEvent[]>();
+    for (const event of this.all()) {
+      const own = found.get(event.studentId ?? '');
+      if (own) own.push(event);
+      else found.set(event.studentId ?? '', [event]);
+    }
+    return found;
+  });
+
+  /** Asks anew; the answer to a question before this one no longer counts. */
+  load(): void {
+    this.asked?.unsubscribe();
+    this.failed.set(null);
+    this.asked = this.client.call(api.students.overview).subscribe({
+      next: (events) => {
+        this.all.set(events);
+        this.loaded.set(true);
+      },
+      error: (error: ApiError) => this.failed.set(error),
+    });
+  }
+
+  attemptCount(studentId: string): number {
+    return attemptsOf(this.byStudent().get(studentId) ?? [], studentId).length;
+  }
+
+  /** Estimates of one student now. */
+  stateOf(studentId: string, nowMs: number): SkillState {
+    return skillState(
+      SKILLS,
+      attemptsOf(this.byStudent().get(studentId) ?? [], studentId),
+      nowMs,
+      this.fits.fitted(),
+    );
+  }
+}

@@ -1,0 +1,120 @@
+import { Component, computed, inject, input, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { api } from '@doceo/contract';
+import { type Block, findDrill, findFault, gearList, strandOf } from '@doceo/core';
+import { ApiClient } from '../../data/api/api-client';
+import { DayStore } from '../../data/lesson/day-store';
+import { DriftFigureComponent } from '../../shared/drift-figure.component';
+import { driftText } from '../../shared/drift-texts';
+import { fetched } from '../../data/api/fetched';
+import { LoadFailedComponent } from '../../shared/load-failed.component';
+import { SessionStore } from '../../data/session';
+import { LessonDialogComponent } from '../../shared/lesson-dialog.component';
+import {
+  aboutStudent,
+  dayText,
+  firstName,
+  readOnText,
+  spanText,
+  timeText,
+} from '../../data/lesson/lesson-texts';
+
+/** The lesson on paper: who does what when, what to say, what to pack, whom to call. Made to be printed. */
+@Component({
+  selector: 'doceo-lesson-card',
+  imports: [DriftFigureComponent, LessonDialogComponent, LoadFailedComponent, RouterLink],
+  templateUrl: './lesson-card.page.html',
+  styleUrl: './lesson-card.page.css',
+})
+export class LessonCardPage {
+  private readonly client = inject(ApiClient);
+  private readonly session = inject(SessionStore);
+  protected readonly day = inject(DayStore);
+  readonly id = input.required<string>();
+  private readonly taught = fetched(
+    () => this.lesson()?.id ?? null,
+    (id) => this.client.call(api.lessons.plan, { params: { id } }),
+  );
+  protected readonly plan = this.taught.value;
+  protected readonly failed = this.taught.failed;
+  protected readonly changing = signal(false);
+  protected readonly lesson = computed(() => this.day.lessons().find(({ id }) => id === this.id()) ?? null);
+  protected readonly water = computed(() => this.day.waterOf(this.lesson())?.water ?? null);
+  protected readonly zone = computed(() => this.water()?.timeZone ?? 'UTC');
+  protected readonly students = computed(() => this.day.studentsOf(this.lesson()));
+  protected readonly sun = computed(() => {
+    const sun = this.day.sunOf(this.lesson());
+    return {
+      up: timeText(sun?.sunriseMs, this.zone()),
+      down: timeText(sun?.sunsetMs, this.zone()),
+      dark: timeText(sun?.duskMs, this.zone()),
+    };
+  });
+  protected readonly readOn = computed(() => readOnText(this.water()?.rules.checkedOn));
+  protected readonly when = computed(() => {
+    const lesson = this.lesson();
+    return lesson
+      ? `${dayText(lesson.startsAt, this.zone())}, ${spanText(Date.parse(lesson.startsAt), lesson.lengthMin, this.zone())}`
+      : '';
+  });
+  protected readonly rows = computed(() => {
+    const plan = this.plan()?.body;
+    const startMs = Date.parse(this.lesson()?.startsAt ?? '');
+    if (!plan || Number.isNaN(startMs)) return [];
+    const names = this.students().map(({ student }) => firstName(student.name));
+    return together(plan.blocks).map(({ block, lanes }) => ({
+      id: block.id,
+      time: spanText(startMs + block.startMin * 60_000, block.durationMin, this.zone()),
+      strand: strandOf(block),
+      title: block.title,
+      who: lanes.map((lane) => names[lane] ?? `student ${lane + 1}`).join(', ') || 'all',
+      place: block.place === 'anywhere' ? '' : block.place,
+      rig: plan.rigs.find(({ id }) => id === block.rigId)?.name ?? '',
+      cue: block.cue,
+      note: block.note,
+      drift: block.drift,
+      goal: this.goal(block.drillId),
+      watch: block.watchFor
+        .flatMap((id) => findFault(id)?.short.toLowerCase() ?? [])
+        .slice(0, 4)
+        .join(', '),
+    }));
+  });
+  protected readonly drifts = computed(() =>
+    this.rows().flatMap(({ id, title, drift }) =>
+      drift ? [{ id, title, drift, text: driftText(drift, this.session.units()) }] : [],
+    ),
+  );
+  protected readonly gear = computed(() => {
+    const plan = this.plan();
+    return plan ? gearList(plan.body) : [];
+  });
+  protected readonly lanes = computed(() =>
+    this.students().map(({ student }) => ({ student, about: aboutStudent(student) })),
+  );
+
+  protected again(): void {
+    this.taught.again();
+  }
+
+  protected print(): void {
+    window.print();
+  }
+
+  private goal(drillId: string | null): string {
+    const success = findDrill(drillId ?? '')?.success;
+    return success ? `${success.good} of ${success.of}: ${success.at}` : '';
+  }
+}
+
+/** Blocks that differ only in whose they are, as one with all their lanes; no lanes mean everybody. */
+function together(blocks: readonly Block[]): { block: Block; lanes: number[] }[] {
+  const rows = new Map<string, { block: Block; lanes: number[] }>();
+  for (const block of blocks) {
+    const key = JSON.stringify({ ...block, id: '', lane: block.lane === null ? null : 0 });
+    const row = rows.get(key) ?? { block, lanes: [] };
+    if (block.lane !== null) row.lanes.push(block.lane);
+    rows.set(key, row);
+  }
+  return [...rows.values()];
+}

@@ -1,0 +1,146 @@
+import { Component, computed, inject, input, type OnInit, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { api } from '@doceo/contract';
+import { classKit, gearList, LEAST_HOURS, rigUses, tanglesPerHour, formatLength } from '@doceo/core';
+import { unparse } from 'papaparse';
+import { forkJoin } from 'rxjs';
+import { ApiClient } from '../../data/api/api-client';
+import { SessionStore } from '../../data/session';
+import { DayStore } from '../../data/lesson/day-store';
+import { UserStorage } from '../../data/device/user-storage';
+import { download, fileName } from '../../data/download';
+import { fetched } from '../../data/api/fetched';
+import { dayText } from '../../data/lesson/lesson-texts';
+import { LoadFailedComponent } from '../../shared/load-failed.component';
+
+interface Line {
+  key: string;
+  group: string;
+  name: string;
+  count: number;
+  unit: 'm' | 'pieces';
+  spares: number;
+}
+
+/** What to pack for a lesson: gear of its drills, material, flies and shot of its rigs, with spares; ticked off as it is packed. */
+@Component({
+  selector: 'doceo-lesson-kit',
+  imports: [LoadFailedComponent, RouterLink],
+  templateUrl: './lesson-kit.page.html',
+  styleUrl: './lesson-kit.page.css',
+})
+export class LessonKitPage implements OnInit {
+  private readonly client = inject(ApiClient);
+  private readonly storage = inject(UserStorage);
+  protected readonly day = inject(DayStore);
+  protected readonly session = inject(SessionStore);
+  readonly id = input.required<string>();
+  private readonly taught = fetched(
+    () => this.lesson(),
+    (lesson) =>
+      forkJoin({
+        plan: this.client.call(api.lessons.plan, { params: { id: lesson.id } }),
+        events: this.day.historyFor(lesson),
+      }),
+  );
+  private readonly plan = computed(() => this.taught.value()?.plan ?? null);
+  private readonly events = computed(() => this.taught.value()?.events ?? []);
+  protected readonly failed = this.taught.failed;
+  private readonly ticked = signal<ReadonlySet<string>>(new Set());
+
+  protected readonly leastHours = LEAST_HOURS;
+  protected readonly loaded = computed(() => this.plan() !== null);
+  protected readonly lesson = computed(() => this.day.lessons().find(({ id }) => id === this.id()) ?? null);
+  protected readonly when = computed(() => {
+    const lesson = this.lesson();
+    return lesson
+      ? `${dayText(lesson.startsAt, this.day.waterOf(lesson)?.water.timeZone ?? 'UTC')}, ${lesson.waterName}`
+      : '';
+  });
+  protected readonly students = computed(() =>
+    this.day.studentsOf(this.lesson()).map(({ id, student }) => ({
+      name: student.name,
+      tanglesPerHour: tanglesPerHour(this.events(), id, (lessonId) => this.hoursOf(lessonId)),
+    })),
+  );
+  protected readonly uses = computed(() => {
+    const body = this.plan()?.body;
+    return body ? rigUses(body, this.students()) : [];
+  });
+  protected readonly lines = computed<Line[]>(() => {
+    const body = this.plan()?.body;
+    if (!body) return [];
+    const gear = gearList(body).map(({ item, count }) => ({
+      group: 'for the drills',
+      name: item,
+      count,
+      unit: 'pieces' as const,
+      spares: 0,
+    }));
+    return [...gear, ...classKit(this.uses(), this.session.units())].map((line) => ({
+      ...line,
+      key: `${line.group}/${line.name}`,
+    }));
+  });
+  protected readonly groups = computed(() =>
+    [...new Set(this.lines().map(({ group }) => group))].map((name) => ({
+      name,
+      lines: this.lines().filter(({ group }) => group === name),
+    })),
+  );
+  protected readonly packed = computed(() => this.lines().filter(({ key }) => this.isTicked(key)).length);
+
+  ngOnInit(): void {
+    this.ticked.set(new Set(JSON.parse(this.storage.get(this.storeKey()) ?? '[]') as string[]));
+  }
+
+  protected again(): void {
+    this.taught.again();
+  }
+
+  protected isTicked(key: string): boolean {
+    return this.ticked().has(key);
+  }
+
+  protected tick(key: string): void {
+    const ticked = new Set(this.ticked());
+    if (!ticked.delete(key)) ticked.add(key);
+    this.ticked.set(ticked);
+    this.storage.set(this.storeKey(), JSON.stringify([...ticked]));
+  }
+
+  protected amount({ count, unit }: Line): string {
+    return unit === 'm' ? formatLength(count, this.session.units()) : `${count} ×`;
+  }
+
+  protected spares({ spares, unit }: Line): string {
+    return spares > 0 ? `${unit === 'm' ? formatLength(spares, this.session.units()) : spares} spare` : '';
+  }
+
+  protected saveCsv(): void {
+    const rows = this.lines().map(({ group, name, count, unit, spares }) => ({
+      group,
+      name,
+      count,
+      unit,
+      spares,
+    }));
+    download(
+      fileName(`${this.lesson()?.planTitle ?? ''} kit`, 'csv'),
+      unparse(rows, { newline: '\r\n' }),
+      'text/csv',
+    );
+  }
+
+  protected print(): void {
+    window.print();
+  }
+
+  private hoursOf(lessonId: string): number {
+    return (this.day.lessons().find(({ id }) => id === lessonId)?.lengthMin ?? 0) / 60;
+  }
+
+  private storeKey(): string {
+    return `packed.${this.id()}`;
+  }
+}

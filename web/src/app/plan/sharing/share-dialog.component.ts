@@ -1,0 +1,97 @@
+import { Component, computed, inject, input, output, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { api, type SavedPlan } from '@doceo/contract';
+import { DIALOG } from '../../parts/dialog';
+import { ApiClient } from '../../data/api/api-client';
+import { fetched } from '../../data/api/fetched';
+import { LoadFailedComponent } from '../../shared/load-failed.component';
+import type { ApiError } from '../../data/api/api-error';
+
+/** Shares a plan with a circle, or makes it private again. */
+@Component({
+  selector: 'doceo-share-dialog',
+  imports: [LoadFailedComponent, DIALOG, RouterLink],
+  template: `
+    <p-dialog
+      header="Share this plan"
+      [visible]="true"
+      (visibleChange)="closed.emit(null)"
+      [modal]="true"
+      [draggable]="false"
+      [dismissableMask]="true"
+      [style]="{ width: '480px' }"
+    >
+      <p>Blocks, drills, rigs and cue words go along. Students, records, day and water stay with you.</p>
+      <div class="choices">
+        <button
+          type="button"
+          class="btn"
+          [attr.aria-pressed]="circleId() === null"
+          [class.go]="circleId() === null"
+          (click)="share(null)"
+        >
+          Only me
+        </button>
+        @for (circle of circles(); track circle.id) {
+          <button
+            type="button"
+            class="btn"
+            [attr.aria-pressed]="circleId() === circle.id"
+            [class.go]="circleId() === circle.id"
+            [disabled]="circle.role === 'reader'"
+            (click)="share(circle.id)"
+          >
+            {{ circle.name }}, {{ circle.members.length }}
+            {{ circle.members.length === 1 ? 'member' : 'members'
+            }}{{ circle.role === 'reader' ? ' (you may only read there)' : '' }}
+          </button>
+        } @empty {
+          @if (list.failed(); as problem) {
+            <doceo-load-failed [problem]="problem" (again)="list.again()" />
+          } @else if (list.value()) {
+            <p class="soft">You are in no circle yet. <a routerLink="/circle">Found one.</a></p>
+          } @else {
+            <p class="soft" role="status">Fetching circles …</p>
+          }
+        }
+      </div>
+      @if (error(); as problem) {
+        <p class="wrong" role="alert">{{ problem.message }}</p>
+        @for (issue of problem.issues; track issue.path) {
+          <p class="wrong small">{{ issue.path }} {{ issue.message }}</p>
+        }
+      }
+    </p-dialog>
+  `,
+  styles: `
+    .choices {
+      display: grid;
+      gap: 8px;
+      margin: 14px 0 4px;
+    }
+    .wrong {
+      color: var(--safety);
+      margin-top: 8px;
+    }
+  `,
+})
+export class ShareDialogComponent {
+  private readonly client = inject(ApiClient);
+  readonly planId = input.required<string>();
+  readonly circleId = input.required<string | null>();
+  readonly closed = output<SavedPlan | null>();
+  protected readonly list = fetched(
+    () => true,
+    () => this.client.call(api.circles.list),
+  );
+  protected readonly circles = computed(() => this.list.value() ?? []);
+  protected readonly error = signal<ApiError | null>(null);
+
+  protected share(circleId: string | null): void {
+    this.error.set(null);
+    this.client.call(api.plans.share, { params: { id: this.planId() }, body: { circleId } }).subscribe({
+      next: (plan) => this.closed.emit(plan),
+      error: (error: ApiError) => this.error.set(error),
+    });
+  }
+}

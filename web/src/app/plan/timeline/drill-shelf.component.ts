@@ -1,0 +1,71 @@
+import { Component, computed, output, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { type Drill, DRILLS, type Strand, STRAND_NAMES, STRANDS } from '@doceo/core';
+import { type Drag, DragDirective } from '../../drawing/drag.directive';
+
+/** The drill library as a shelf: drag a drill on the timeline, or press Enter to put it at the end. */
+@Component({
+  selector: 'doceo-drill-shelf',
+  imports: [FormsModule, DragDirective],
+  template: `
+    <div class="row head">
+      <h2>Drills</h2>
+      <div class="segments" role="group" aria-label="Strand">
+        <button type="button" [attr.aria-pressed]="strand() === null" (click)="strand.set(null)">all</button>
+        @for (option of strands; track option) {
+          <button type="button" [attr.aria-pressed]="strand() === option" (click)="strand.set(option)">
+            {{ names[option].toLowerCase() }}
+          </button>
+        }
+      </div>
+      <input
+        type="search"
+        aria-label="Find a drill"
+        placeholder="find a drill"
+        [ngModel]="words()"
+        (ngModelChange)="words.set($event)"
+      />
+      <span class="spread"></span>
+      <button type="button" class="btn small" (click)="plain.emit('break')">Break</button>
+      <button type="button" class="btn small" (click)="plain.emit('debrief')">Debrief</button>
+    </div>
+    <div class="shelf">
+      @for (drill of drills(); track drill.id) {
+        <button
+          type="button"
+          class="drill strand-fill"
+          [class]="'strand-' + drill.strand"
+          [attr.data-drill]="drill.id"
+          [title]="drill.how"
+          doceoDrag
+          (doceoDrag)="dragged.emit({ drill, drag: $event })"
+          (click)="chosen.emit(drill)"
+        >
+          <b>{{ drill.name }}</b>
+          <span>{{ drill.minutes.min }}–{{ drill.minutes.max }} min, {{ drill.ground }}</span>
+        </button>
+      } @empty {
+        <p class="soft">No drill has these words.</p>
+      }
+    </div>
+  `,
+  styleUrl: './drill-shelf.component.css',
+})
+export class DrillShelfComponent {
+  readonly chosen = output<Drill>();
+  readonly plain = output<'break' | 'debrief'>();
+  readonly dragged = output<{ drill: Drill; drag: Drag }>();
+
+  protected readonly strands = STRANDS;
+  protected readonly names = STRAND_NAMES;
+  protected readonly strand = signal<Strand | null>(null);
+  protected readonly words = signal('');
+  protected readonly drills = computed(() => {
+    const words = this.words().trim().toLowerCase();
+    return DRILLS.filter(
+      (drill) =>
+        (this.strand() === null || drill.strand === this.strand()) &&
+        `${drill.name} ${drill.cue} ${drill.how}`.toLowerCase().includes(words),
+    );
+  });
+}

@@ -1,0 +1,45 @@
+import { Component, computed, input, output } from '@angular/core';
+import { formatProbability, type SkillState, SKILLS } from '@doceo/core';
+import { narrowWindow } from '../../parts/narrow';
+import { drawSkillMap, type Reach } from './streams';
+
+/** A change smaller than this is not pointed at. */
+const SEEN_CHANGE = 0.02;
+
+/** Skills as streams that join. Each reach can be chosen; the chosen one shows what it rests on and what it opens. */
+@Component({
+  selector: 'doceo-skill-map',
+  templateUrl: './skill-map.component.html',
+  styleUrl: './skill-map.component.css',
+})
+export class SkillMapComponent {
+  readonly state = input.required<SkillState>();
+  /** The state compared with; null for none. */
+  readonly then = input<SkillState | null>(null);
+  /** The skill chosen by hand, and the one looked at. */
+  readonly chosen = input<string | null>(null);
+  readonly looked = input<string | null>(null);
+  readonly choose = output<string>();
+
+  /** The streams run down the page of a phone. */
+  private readonly narrow = narrowWindow();
+  protected readonly place = computed(() => (this.narrow() ? 'phone' : 'desk'));
+  protected readonly drawn = computed(() => drawSkillMap(this.state(), this.then(), this.place()));
+  protected readonly rests = computed(() => {
+    const looked = this.looked();
+    return this.drawn().rests.map((rest) => ({
+      ...rest,
+      strong: rest.from === looked || rest.to === looked,
+      // A line to another strand crosses the map: it is drawn when it is asked for.
+      far: SKILLS.get(rest.from).strand !== SKILLS.get(rest.to).strand,
+    }));
+  });
+
+  protected label(name: string, reach: Reach): string {
+    const change =
+      Math.abs(reach.change) >= SEEN_CHANGE
+        ? `, ${reach.change > 0 ? 'up' : 'down'} ${formatProbability(Math.abs(reach.change))} since the lesson before`
+        : '';
+    return `${name}, ${reach.skill.name}: ${formatProbability(reach.mastery)} likely, ${reach.attempts} attempts${change}`;
+  }
+}

@@ -1,0 +1,109 @@
+import { Component, computed, inject, input, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { RouterLink } from '@angular/router';
+import { api } from '@doceo/contract';
+import { debrief } from '@doceo/core';
+import { ApiClient } from '../../data/api/api-client';
+import { DayStore } from '../../data/lesson/day-store';
+import { UserStorage } from '../../data/device/user-storage';
+import { fetched } from '../../data/api/fetched';
+import { downloadBlob, fileName } from '../../data/download';
+import { dayText, firstName } from '../../data/lesson/lesson-texts';
+import { pdfOf } from '../../data/pdf';
+import { SessionStore } from '../../data/session';
+import { LoadFailedComponent } from '../../shared/load-failed.component';
+import { cardDocument, type Paper } from '../student/card-document';
+
+const PAPERS: { id: Paper; name: string }[] = [
+  { id: 'A4', name: 'A4' },
+  { id: 'LETTER', name: 'Letter' },
+];
+
+/** What to show a student after a lesson: three good things, one to work on, one drill at home. On a screen or on paper. */
+@Component({
+  selector: 'doceo-debrief-page',
+  imports: [FormsModule, LoadFailedComponent, RouterLink],
+  templateUrl: './debrief.page.html',
+  styleUrl: './debrief.page.css',
+})
+export class DebriefPage {
+  private readonly client = inject(ApiClient);
+  protected readonly day = inject(DayStore);
+  protected readonly session = inject(SessionStore);
+  readonly id = input.required<string>();
+
+  protected readonly papers = PAPERS;
+  protected readonly paper = inject(UserStorage).value<Paper>(
+    'paper',
+    /-(US|CA)$/.test(navigator.language) ? 'LETTER' : 'A4',
+  );
+  protected readonly making = signal(false);
+  protected readonly unmade = signal(false);
+  private readonly record = fetched(this.id, (studentId) =>
+    this.client.call(api.events.list, { query: { studentId } }),
+  );
+  private readonly events = this.record.value;
+  protected readonly failed = this.record.failed;
+  private readonly chosen = signal<string | null>(null);
+
+  protected readonly student = computed(() => this.day.students().find(({ id }) => id === this.id()) ?? null);
+  protected readonly first = computed(() => firstName(this.student()?.student.name ?? ''));
+  protected readonly loaded = computed(() => this.events() !== null);
+  /** Lessons with something on the record of this student, the last one first. */
+  protected readonly lessons = computed(() => {
+    const seen = new Set((this.events() ?? []).map(({ lessonId }) => lessonId));
+    return [...this.day.lessons()]
+      .filter(({ id }) => seen.has(id))
+      .reverse()
+      .map((lesson) => {
+        const zone = this.day.waterOf(lesson)?.water.timeZone ?? 'UTC';
+        return { ...lesson, when: dayText(lesson.startsAt, zone) };
+      });
+  });
+  protected readonly lesson = computed(
+    () => this.lessons().find(({ id }) => id === this.chosen()) ?? this.lessons()[0] ?? null,
+  );
+  protected readonly told = computed(() => {
+    const lesson = this.lesson();
+    return lesson ? debrief(this.events() ?? [], this.id(), lesson.id) : null;
+  });
+
+  protected again(): void {
+    this.record.again();
+  }
+
+  protected choose(lessonId: string): void {
+    this.chosen.set(lessonId);
+  }
+
+  protected print(): void {
+    window.print();
+  }
+
+  protected setPaper(paper: Paper): void {
+    this.paper.set(paper);
+  }
+
+  protected async savePdf(): Promise<void> {
+    const [lesson, told] = [this.lesson(), this.told()];
+    if (!lesson || !told) return;
+    this.making.set(true);
+    this.unmade.set(false);
+    try {
+      const card = {
+        first: this.first(),
+        when: lesson.when,
+        water: lesson.waterName,
+        plan: lesson.planTitle,
+        told,
+        from: this.session.user()?.name ?? '',
+      };
+      const blob = await pdfOf(cardDocument(card, this.paper()));
+      downloadBlob(fileName(`${card.first} ${lesson.startsAt.slice(0, 10)}`, 'pdf'), blob);
+    } catch {
+      this.unmade.set(true);
+    } finally {
+      this.making.set(false);
+    }
+  }
+}

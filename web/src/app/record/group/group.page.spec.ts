@@ -1,0 +1,84 @@
+import { api, type SavedPlan } from '@doceo/contract';
+import { type BankEvent, type PlanBody, SKILLS } from '@doceo/core';
+import type { FakeServer } from '../../../testing/fake-server';
+import { attempt, JONAS, NOW, PLAN, SAM, uuid } from '../../../testing/fixtures';
+import { lessonServer, setDate, type Shown, show } from '../../../testing/page';
+import { GroupPage } from './group.page';
+
+const many = (n: number, skill: string, student = SAM.id): BankEvent[] =>
+  Array.from({ length: n }, () => ({ ...attempt(skill, null), studentId: student }));
+
+describe('the group', () => {
+  let server: FakeServer;
+  beforeEach(() => {
+    localStorage.clear();
+    setDate(NOW + 3_600_000);
+    server = lessonServer();
+  });
+  afterEach(() => jest.useRealTimers());
+
+  const open = async (events: BankEvent[]): Promise<Shown<GroupPage>> => {
+    server.on(api.students.overview, events);
+    return show(GroupPage, server);
+  };
+  const cells = (page: Shown<GroupPage>, skill: string): (string | null)[] =>
+    [...page.element.querySelectorAll(`td svg[aria-label*=", ${skill}:"]`)].map((cell) =>
+      cell.getAttribute('aria-label'),
+    );
+
+  it('tells of each student who has a skill, who is ready for it, and what the others lack', async () => {
+    const page = await open(many(15, 'casting.grip-stance'));
+    expect(cells(page, 'Grip and stance')).toEqual([
+      expect.stringMatching(/^Sam Okande, Grip and stance: has it, 0\.9\d from 15 attempts$/),
+      expect.stringMatching(/^Jonas Wren, Grip and stance: ready to learn it, 0\.\d\d from 0 attempts$/),
+    ]);
+    expect(cells(page, 'Straight path')[1]).toContain('lacks Grip and stance');
+  });
+
+  it('shows only what somebody is ready for, until every skill is asked for', async () => {
+    const page = await open([]);
+    const few = page.all('tbody th[scope=row]').length;
+    expect(page.all('tbody th[scope=row]')).not.toContain('Overhead cast');
+    page.element.querySelector<HTMLInputElement>('input[type=checkbox]')?.click();
+    await page.settle();
+    expect(page.all('tbody th[scope=row]')).toHaveLength(SKILLS.skills.length);
+    expect(few).toBeLessThan(SKILLS.skills.length);
+  });
+
+  it('names whom a drill is for, and makes a lesson of the drills for as many as there are', async () => {
+    server.on(api.plans.create, ({ body }) => ({ ...PLAN, ...(body as object) }) as SavedPlan);
+    const page = await open(many(25, 'casting.grip-stance'));
+    const grip = page.all('article').find((text) => text.includes('Handshake and side-on'));
+    expect(grip).toContain('For Jonas.');
+    await page.press('Make a lesson of it');
+    const made = server.of(api.plans.create)[0]?.body as { title: string; body: PlanBody };
+    expect(made.title).toBe('What comes next for all');
+    expect(made.body.groupSize).toBe(2);
+    expect(made.body.blocks[0]?.drillId).toBe('hats-and-glasses');
+  });
+
+  const bout = (student: string, lesson: number): BankEvent[] =>
+    many(6, 'casting.pause', student).map((event) => ({
+      ...event,
+      lessonId: uuid(lesson),
+      body: { ...event.body, drillId: 'count-the-pause' } as BankEvent['body'],
+    }));
+
+  it('says nothing of a drill from too few bouts and students', async () => {
+    expect((await open(bout(SAM.id, 51))).text()).toContain('too few to say: 1 bouts, 1 students');
+  });
+
+  it('shows how well a drill worked, with the interval, when there are enough', async () => {
+    const third = { ...SAM, id: uuid(13) };
+    server.on(api.students.list, [SAM, JONAS, third]);
+    const page = await open([SAM, JONAS, third].flatMap(({ id }) => [...bout(id, 51), ...bout(id, 52)]));
+    expect(page.text()).toMatch(/\+0\.\d\d to \+0\.\d\d; good 100 of 100 at first/);
+    expect(page.text()).toContain('6 bouts, 3 students');
+  });
+
+  it('tells what went wrong when the records do not come', async () => {
+    server.refuse(api.students.overview, 400, 'invalid');
+    const page = await show(GroupPage, server);
+    expect(page.element.querySelector('[role=alert]')).not.toBeNull();
+  });
+});

@@ -1,0 +1,74 @@
+import { Component, computed, inject, input, type OnInit, output, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { ageOn, type SavedStudent, type Student, studentSchema, toIssues } from '@doceo/contract';
+import { ADULT_AGE } from '@doceo/core';
+import { DIALOG } from '../../parts/dialog';
+import { ApiError } from '../../data/api/api-error';
+import { DayStore } from '../../data/lesson/day-store';
+
+const EMPTY: Student = {
+  name: '',
+  bornOn: null,
+  hand: 'right',
+  note: '',
+  guardianName: '',
+  guardianContact: '',
+  guardianConsentOn: null,
+};
+
+/** What is kept about a student. A minor asks for a guardian and consent. */
+@Component({
+  selector: 'doceo-student-dialog',
+  imports: [FormsModule, DIALOG],
+  templateUrl: './student-dialog.component.html',
+  styles: `
+    .body {
+      display: grid;
+      gap: 12px;
+    }
+    .two {
+      display: grid;
+      grid-template-columns: 1fr 1fr;
+      gap: 10px;
+    }
+    fieldset {
+      border: 1.5px solid var(--safety);
+      display: grid;
+      gap: 10px;
+      padding: 8px 12px 12px;
+    }
+    .wrong {
+      color: var(--safety);
+    }
+  `,
+})
+export class StudentDialogComponent implements OnInit {
+  private readonly day = inject(DayStore);
+  readonly saved = input<SavedStudent | null>(null);
+  readonly closed = output<string | null>();
+  protected readonly form = signal<Student>(EMPTY);
+  protected readonly error = signal<ApiError | null>(null);
+  protected readonly today = new Date().toISOString().slice(0, 10);
+  protected readonly adultAge = ADULT_AGE;
+  protected readonly minor = computed(() => (ageOn(this.form().bornOn, this.today) ?? ADULT_AGE) < ADULT_AGE);
+
+  ngOnInit(): void {
+    this.form.set(this.saved()?.student ?? EMPTY);
+  }
+
+  protected set(change: Partial<Student>): void {
+    this.form.update((form) => ({ ...form, ...change }));
+  }
+
+  protected save(): void {
+    const checked = studentSchema.safeParse(this.form());
+    if (!checked.success)
+      return this.error.set(
+        new ApiError('invalid', 'Please look at the marked fields.', toIssues(checked.error)),
+      );
+    const id = this.saved()?.id ?? crypto.randomUUID();
+    this.day
+      .saveStudent(id, checked.data)
+      .subscribe({ next: () => this.closed.emit(id), error: (error: ApiError) => this.error.set(error) });
+  }
+}

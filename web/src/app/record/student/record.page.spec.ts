@@ -1,0 +1,237 @@
+import { api, type FitStatus, type SavedPlan, type SavedStudent } from '@doceo/contract';
+import { type BankEvent, type PlanBody, SKILLS } from '@doceo/core';
+import type { FakeServer } from '../../../testing/fake-server';
+import { attempt, event, JONAS, NOW, PLAN, SAM, uuid } from '../../../testing/fixtures';
+import { lessonServer, setDate, type Shown, show, until } from '../../../testing/page';
+import { RecordPage } from './record.page';
+import { StudentListPage } from '../list/student-list.page';
+
+jest.mock('../../theme/echarts-core', () => ({
+  __esModule: true,
+  default: {
+    init: () => new Proxy({}, { get: () => () => undefined }),
+  },
+}));
+
+const PAUSE = 'casting.pause';
+const good = (n: number, skill = PAUSE): BankEvent[] => Array.from({ length: n }, () => attempt(skill, null));
+const bad = (n: number, fault = 'cast.crack'): BankEvent[] =>
+  Array.from({ length: n }, () => attempt(PAUSE, fault));
+
+describe('the record', () => {
+  let server: FakeServer;
+  beforeEach(() => {
+    localStorage.clear();
+    setDate(NOW + 3_600_000);
+    server = lessonServer();
+  });
+  afterEach(() => jest.useRealTimers());
+
+  const open = async (events: BankEvent[], id = SAM.id): Promise<Shown<RecordPage>> => {
+    server.on(api.events.list, events);
+    return show(RecordPage, server, { id });
+  };
+  const reach = (name: string): SVGElement =>
+    [...document.querySelectorAll<SVGElement>('.reach')].find((found) =>
+      found.getAttribute('aria-label')?.includes(`, ${name}:`),
+    ) as SVGElement;
+
+  it('draws every skill of the graph as a reach that tells its estimate', async () => {
+    await open(good(10));
+    expect(document.querySelectorAll('.reach')).toHaveLength(SKILLS.skills.length);
+    expect(reach('Pause').getAttribute('aria-label')).toMatch(/0\.9\d likely, 10 attempts/);
+  });
+
+  it('shows evidence newest first, without what was taken back', async () => {
+    const taken = attempt(PAUSE, 'cast.crack');
+    const page = await open([...good(1), ...bad(1), taken, event({ kind: 'undo', targetId: taken.id })]);
+    expect(page.all('td.bad, td.ok')).toHaveLength(2);
+    expect(page.all('tbody tr')[0]).toContain('orward too soon');
+  });
+
+  it('narrows to one reach, by click or by key, and back', async () => {
+    const page = await open([...good(3), ...good(2, 'casting.stop')]);
+    expect(page.all('tbody tr')).toHaveLength(5);
+    reach('Pause').dispatchEvent(new MouseEvent('click', { bubbles: true }));
+    await page.settle();
+    expect(page.all('tbody tr')).toHaveLength(3);
+    reach('Pause').dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }));
+    await page.settle();
+    expect(page.all('tbody tr')).toHaveLength(5);
+  });
+
+  it('shows long evidence a page at a time', async () => {
+    const page = await open(good(30));
+    expect(page.all('tbody tr')).toHaveLength(12);
+    await page.press(/Show more of 30/);
+    expect(page.all('tbody tr').length).toBeGreaterThan(12);
+  });
+
+  it('offers drills that fit the minutes, and makes a plan of them', async () => {
+    server.on(api.plans.create, ({ body }) => ({ ...PLAN, ...(body as object) }) as SavedPlan);
+    const page = await open(good(4, 'casting.grip-stance'));
+    expect(page.all('article b').length).toBeGreaterThan(1);
+    await page.press('Make a lesson of it');
+    const made = server.of(api.plans.create)[0]?.body as { body: PlanBody };
+    const [first, second] = made.body.blocks;
+    expect([first?.drillId, first?.startMin]).toEqual(['hats-and-glasses', 0]);
+    expect(page.all('article b')[0]).toBe(second?.title);
+  });
+
+  it('says what to do while there is nothing', async () => {
+    expect((await open([])).text()).toContain('Nothing on the record yet');
+  });
+
+  it('shows nobody else’s student', async () => {
+    expect((await open([], uuid(99))).text()).toContain('No such student');
+  });
+
+  it('goes back through the season, and says what was won or lost since the lesson before', async () => {
+    const day = 86_400_000;
+    const [first, second, third] = [3, 2, 1].map((days, i) =>
+      good(8, [PAUSE, 'casting.stop', 'casting.roll'][i]).map((one, n) => ({
+        ...one,
+        lessonId: uuid(80 + i),
+        atMs: NOW - days * day + n * 1000,
+      })),
+    ) as [BankEvent[], BankEvent[], BankEvent[]];
+    const page = await open([...first, ...second, ...third]);
+    const slider = page.element.querySelector<HTMLInputElement>('input[type=range]')!;
+    expect([slider.max, page.all('output')[0]]).toEqual(['3', 'Today']);
+    expect(page.all('.changes')[0]).toMatch(/^Since 8 Jun 2026:\s*Roll cast \+0\.\d\d/);
+    slider.value = '1';
+    slider.dispatchEvent(new Event('input', { bubbles: true }));
+    await page.settle();
+    expect(page.all('output')[0]).toBe('8 Jun 2026');
+    expect(page.all('.changes')[0]).toMatch(/^Since 7 Jun 2026:\s*Stop \+0\.\d\d/);
+    expect(reach('Pause').getAttribute('aria-label')).toContain('8 attempts');
+  });
+
+  it('tells which drill moved which fault, from how many attempts', async () => {
+    const lesson = (drillId: string, n: number, faults: number, at: number): BankEvent[] =>
+      Array.from({ length: n }, (_, i) => ({
+        ...attempt(PAUSE, i < faults ? 'cast.crack' : null),
+        atMs: NOW - 5_000_000 + (at + i) * 1000,
+      })).map((one) => ({ ...one, body: { ...one.body, drillId } as BankEvent['body'] }));
+    const page = await open([
+      ...lesson('hoops', 20, 16, 0),
+      ...lesson('lay-it-down', 6, 3, 100),
+      ...lesson('hoops', 20, 2, 200),
+    ]);
+    expect(page.text()).toMatch(
+      /fell from 80 to 10 of 100 since “Pick up, lay down” \(−\d\d to −\d\d; 20 attempts before, 20 after\)/,
+    );
+    expect(page.text()).toContain('likely, not proved');
+  });
+
+  it('says which parameters are in use, and fits them with its progress told', async () => {
+    const status = (
+      state: FitStatus['state'],
+      done: number,
+      skills: FitStatus['skills'] = {},
+    ): FitStatus => ({
+      state,
+      done,
+      of: 57,
+      startedAt: '2026-06-10T06:00:00Z',
+      endedAt: state === 'done' ? '2026-06-10T06:00:02Z' : null,
+      skills,
+    });
+    const fit = {
+      enough: true,
+      students: 14,
+      attempts: 300,
+      mean: { initial: 0.5, learn: 0.1, slip: 0.1, guess: 0.2 },
+      spread: { initial: 0.1, learn: 0.02, slip: 0.02, guess: 0.02 },
+    };
+    server.on(api.skillFit.get, status('never', 0));
+    server.on(api.skillFit.start, status('running', 3));
+    const page = await open([]);
+    reach('Grip and stance').dispatchEvent(new MouseEvent('click', { bubbles: true }));
+    await page.settle();
+    expect(page.text()).toContain('In use: the priors that ship');
+    const before = reach('Grip and stance').getAttribute('aria-label');
+    await page.press('Fit to all records now');
+    expect(page.text()).toContain('3 of 57 skills');
+    server.on(api.skillFit.get, status('done', 57, { 'casting.grip-stance': fit }));
+    await until(() => page.text().includes('In use: fitted'));
+    await page.settle();
+    expect(page.text()).toContain('300 attempts of 14 students');
+    expect(reach('Grip and stance').getAttribute('aria-label')).not.toBe(before);
+  });
+
+  it('changes the student, and asks a guardian of a minor', async () => {
+    server.on(api.students.update, ({ body }) => ({ ...JONAS, student: body }) as SavedStudent);
+    const page = await open([], JONAS.id);
+    await page.press('Student');
+    expect(page.text()).toContain('Without a guardian’s consent nothing is recorded');
+    document.querySelector<HTMLInputElement>('input[name=consent]')?.click();
+    await page.settle();
+    await page.press('Save the student');
+    expect(server.of(api.students.update)[0]?.body).toMatchObject({ guardianConsentOn: '2026-06-10' });
+  });
+
+  it('tells at the field that a name is needed', async () => {
+    const page = await open([], SAM.id);
+    await page.press('Student');
+    await page.enter('input[name=name]', '  ');
+    await page.press('Save the student');
+    expect(page.text()).toContain('a name is needed');
+    expect(server.of(api.students.update)).toEqual([]);
+  });
+});
+
+describe('the students', () => {
+  beforeEach(() => setDate());
+  afterEach(() => jest.useRealTimers());
+
+  it('are listed with what they are ready in', async () => {
+    const page = await show(StudentListPage, lessonServer().on(api.students.overview, good(12)));
+    expect(page.all('.who b')).toEqual(['Sam Okande', 'Jonas Wren']);
+    expect(page.all('.bar small')[0]).toMatch(/^casting 1\/\d+$/);
+  });
+
+  const file = {
+    format: 'doceo-student',
+    version: 1,
+    writtenAt: '2026-06-01T10:00:00Z',
+    student: { ...SAM.student, name: 'Lidia Moreau', id: uuid(14) },
+    lessons: [],
+    events: [],
+    readings: [],
+  };
+  const choose = async (page: Shown<StudentListPage>, text: string): Promise<void> => {
+    const field = page.element.querySelector<HTMLInputElement>('input[type=file]')!;
+    const chosen = Object.assign(new File([text], 'lidia.json'), { text: () => Promise.resolve(text) });
+    Object.defineProperty(field, 'files', { value: [chosen], configurable: true });
+    field.dispatchEvent(new Event('change'));
+    await page.quiet();
+  };
+
+  it('can be taken in from a file', async () => {
+    const lidia = { id: uuid(14), mine: true, student: { ...SAM.student, name: 'Lidia Moreau' } };
+    const server = lessonServer().on(api.students.import, lidia);
+    const page = await show(StudentListPage, server);
+    server.on(api.students.list, [SAM, JONAS, lidia]);
+    await choose(page, JSON.stringify(file));
+    expect(server.of(api.students.import)[0]?.body).toEqual(file);
+    expect(page.all('.who b')).toContain('Lidia Moreau');
+  });
+
+  it('are not taken in from a file with a fault, which is named, be it found here or by the server', async () => {
+    const server = lessonServer().refuse(api.students.import, 409, 'already-exists');
+    const page = await show(StudentListPage, server);
+    await choose(page, JSON.stringify({ ...file, version: 9 }));
+    expect(page.all('.refused li')[0]).toMatch(/^version /);
+    expect(server.of(api.students.import)).toEqual([]);
+    await choose(page, JSON.stringify(file));
+    expect(page.all('.refused b')[0]).toContain('lidia.json was not taken');
+    expect(page.all('.refused li')[0]).toMatch(/^student /);
+  });
+
+  it('begin with an invitation', async () => {
+    const page = await show(StudentListPage, lessonServer().on(api.students.list, []));
+    await page.press('Add the first');
+    expect(page.text()).toContain('Save the student');
+  });
+});

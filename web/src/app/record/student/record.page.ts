@@ -1,0 +1,260 @@
+import { Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
+import { Router, RouterLink } from '@angular/router';
+import { ageOn, api } from '@doceo/contract';
+import {
+  attemptsOf,
+  drilledAttempts,
+  faultRates,
+  findDrill,
+  findFault,
+  formatProbability,
+  groundOf,
+  type GroundKind,
+  movedFaults,
+  skillName,
+  SKILLS,
+  type SkillState,
+  skillState,
+  standing,
+  STRAND_NAMES,
+  sureness,
+  whatNext,
+} from '@doceo/core';
+import { DateTime } from 'luxon';
+import { ApiClient } from '../../data/api/api-client';
+import { DayStore } from '../../data/lesson/day-store';
+import { fetched } from '../../data/api/fetched';
+import { FitStore } from '../../data/records/fit-store';
+import { aboutStudent, firstName } from '../../data/lesson/lesson-texts';
+import { SessionStore } from '../../data/session';
+import { eventText } from '../../data/lesson/event-text';
+import { CHART } from '../../theme/chart-theme';
+import { LoadFailedComponent } from '../../shared/load-failed.component';
+import { type NextDrill, NextDrillsComponent } from './next-drills.component';
+import { ParetoComponent } from '../charts/pareto.component';
+import { FaultCourseComponent } from '../charts/fault-course.component';
+import { MovedFaultsComponent } from '../charts/moved-faults.component';
+import { type Moment, SeasonSliderComponent } from '../charts/season-slider.component';
+import { SkillFitComponent } from './skill-fit.component';
+import { SkillMapComponent } from '../charts/skill-map.component';
+import { StudentPrivacyComponent } from './student-privacy.component';
+import { StudentDialogComponent } from '../list/student-dialog.component';
+
+const PAGE = 12;
+/** Changes named below the map. */
+const MOST_CHANGES = 5;
+const LEAST_CHANGE = 0.02;
+const MOST_TRENDS = 3;
+
+/** One student's record: what flows and what holds it back, what goes wrong, the evidence, what to teach next. */
+@Component({
+  selector: 'doceo-record-page',
+  imports: [
+    RouterLink,
+    FaultCourseComponent,
+    LoadFailedComponent,
+    MovedFaultsComponent,
+    NextDrillsComponent,
+    ParetoComponent,
+    SeasonSliderComponent,
+    SkillFitComponent,
+    SkillMapComponent,
+    StudentDialogComponent,
+    StudentPrivacyComponent,
+  ],
+  templateUrl: './record.page.html',
+  styleUrl: './record.page.css',
+})
+export class RecordPage {
+  private readonly client = inject(ApiClient);
+  private readonly router = inject(Router);
+  private readonly fits = inject(FitStore);
+  private readonly session = inject(SessionStore);
+  protected readonly day = inject(DayStore);
+  readonly id = input.required<string>();
+
+  private readonly record = fetched(this.id, (studentId) =>
+    this.client.call(api.events.list, { query: { studentId } }),
+  );
+  private readonly events = this.record.value;
+  protected readonly failed = this.record.failed;
+  protected readonly chosen = signal<string | null>(null);
+  protected readonly minutes = signal(15);
+  protected readonly ground = signal<'grass' | 'water'>('grass');
+  protected readonly listed = signal(PAGE);
+  protected readonly editing = signal(false);
+  /** Where the slider stands among the moments; null for today. */
+  protected readonly moment = signal<number | null>(null);
+  protected readonly nowMs = Date.now();
+
+  protected readonly loaded = computed(() => this.events() !== null);
+  protected readonly student = computed(() => this.day.students().find(({ id }) => id === this.id()) ?? null);
+  protected readonly about = computed(() => {
+    const student = this.student()?.student;
+    if (!student) return '';
+    const age = ageOn(student.bornOn, new Date(this.nowMs).toISOString().slice(0, 10));
+    return [age === null ? '' : `${age}`, aboutStudent(student)].filter(Boolean).join(', ');
+  });
+  protected readonly ownEvents = computed(() => this.events() ?? []);
+  protected readonly attempts = computed(() => attemptsOf(this.events() ?? [], this.id()));
+  /** The end of every lesson with something on the record, and today. */
+  protected readonly moments = computed<Moment[]>(() => {
+    const ends = new Map<string, number>();
+    for (const { lessonId, atMs } of standing(this.events() ?? []))
+      ends.set(lessonId, Math.max(atMs, ends.get(lessonId) ?? 0));
+    const lessons = [...ends.values()].sort((a, b) => a - b);
+    return [
+      ...lessons.map((atMs) => ({ atMs, name: DateTime.fromMillis(atMs).toFormat('d LLL yyyy') })),
+      { atMs: this.nowMs, name: 'Today' },
+    ];
+  });
+  protected readonly at = computed(() => this.moment() ?? this.moments().length - 1);
+  /** The moment compared with: the lesson before the one looked at, or before the last one. */
+  private readonly earlier = computed<Moment | null>(() => {
+    const moments = this.moments();
+    const lesson = Math.min(this.at(), moments.length - 2);
+    return moments[lesson - 1] ?? null;
+  });
+  protected readonly state = computed(() => this.stateAt(this.moments()[this.at()]?.atMs ?? this.nowMs));
+  protected readonly then = computed(() => {
+    const earlier = this.earlier();
+    return earlier ? this.stateAt(earlier.atMs) : null;
+  });
+  protected readonly comparedWith = computed(() => `Since ${this.earlier()?.name ?? ''}:`);
+  protected readonly changes = computed(() => {
+    const [now, then] = [this.state(), this.then()];
+    if (!then) return [];
+    return SKILLS.skills
+      .map(({ id, name }) => ({ name, by: (now[id]?.mastery ?? 0) - (then[id]?.mastery ?? 0) }))
+      .filter(({ by }) => Math.abs(by) >= LEAST_CHANGE)
+      .sort((a, b) => Math.abs(b.by) - Math.abs(a.by))
+      .slice(0, MOST_CHANGES);
+  });
+  protected readonly moved = computed(() => movedFaults(this.events() ?? [], this.id()));
+  protected readonly lessonsSeen = computed(
+    () => new Set((this.events() ?? []).map(({ lessonId }) => lessonId)).size,
+  );
+  protected readonly fish = computed(
+    () =>
+      standing(this.events() ?? []).filter(({ body }) => body.kind === 'fish' && body.outcome === 'to-hand')
+        .length,
+  );
+  /** The skill looked at: the one chosen, else the one that holds back most. */
+  protected readonly skill = computed(() => {
+    const chosen = this.chosen();
+    const wanted = chosen ?? this.advice()[0]?.drill.skills[0] ?? '';
+    return SKILLS.get(SKILLS.has(wanted) ? wanted : 'casting.grip-stance');
+  });
+  protected readonly estimate = computed(() => this.state()[this.skill().id]);
+  protected readonly sure = computed(() =>
+    this.estimate()
+      ? sureness(this.estimate() as NonNullable<ReturnType<typeof this.estimate>>)
+      : 'not seen yet',
+  );
+  protected readonly opens = computed(() =>
+    SKILLS.opens(this.skill().id)
+      .map(({ name }) => name)
+      .join(', '),
+  );
+  protected readonly rests = computed(() =>
+    this.skill()
+      .needs.map((need) => SKILLS.get(need).name)
+      .join(', '),
+  );
+  protected readonly strandName = computed(() => STRAND_NAMES[this.skill().strand]);
+  protected readonly color = computed(() => CHART.strands[this.skill().strand]);
+  protected readonly rates = computed(() => {
+    const chosen = this.chosen();
+    const own = drilledAttempts(this.events() ?? [], this.id()).filter(
+      ({ skillId }) => chosen === null || skillId === chosen,
+    );
+    return { own, attempts: own.length, rates: faultRates(own) };
+  });
+  protected readonly trends = computed(() =>
+    this.rates()
+      .rates.filter(({ trend }) => trend !== 'unclear')
+      .slice(0, MOST_TRENDS)
+      .map(({ faultId, trend }) => `${findFault(faultId)?.short ?? faultId} is ${trend}`)
+      .join('; '),
+  );
+  protected readonly grounds = computed<GroundKind[]>(() => {
+    if (this.ground() === 'grass') return ['grass'];
+    const water = this.day.water()?.water;
+    return [
+      ...new Set([
+        'grass' as GroundKind,
+        ...(water?.places.map(({ kind }) => groundOf(kind)) ?? ['river' as GroundKind]),
+      ]),
+    ];
+  });
+  protected readonly advice = computed(() =>
+    this.loaded() ? whatNext(this.state(), this.grounds(), this.minutes()).slice(0, 4) : [],
+  );
+  protected readonly next = computed<NextDrill[]>(() =>
+    this.advice().map(({ drill, gain, reason }) => ({ drill, gain, why: reason })),
+  );
+  protected readonly evidence = computed(() => {
+    const chosen = this.chosen();
+    return standing(this.events() ?? [])
+      .filter(({ body }) => !chosen || (body.kind === 'attempt' && body.skillId === chosen))
+      .reverse()
+      .map((event) => ({
+        id: event.id,
+        when: DateTime.fromMillis(event.atMs).toFormat('d LLL HH:mm'),
+        what:
+          event.body.kind === 'attempt'
+            ? (findDrill(event.body.drillId ?? '')?.name ?? skillName(event.body.skillId))
+            : event.body.kind,
+        text: eventText(event.body, this.session.units()),
+        good: event.body.kind === 'attempt' ? event.body.good : null,
+      }));
+  });
+
+  constructor() {
+    effect(() => {
+      this.id();
+      untracked(() => {
+        this.chosen.set(null);
+        this.moment.set(null);
+      });
+    });
+  }
+
+  protected choose(skillId: string): void {
+    this.chosen.update((now) => (now === skillId ? null : skillId));
+    this.listed.set(PAGE);
+  }
+
+  protected more(): void {
+    this.listed.update((n) => n + 40);
+  }
+
+  protected percent(value: number | undefined): string {
+    return formatProbability(value ?? 0);
+  }
+
+  protected abs(value: number): number {
+    return Math.abs(value);
+  }
+
+  protected first(name: string): string {
+    return firstName(name);
+  }
+
+  protected again(): void {
+    this.record.again();
+  }
+
+  protected gone(): void {
+    void this.router.navigate(['/record']);
+  }
+
+  private stateAt(atMs: number): SkillState {
+    return skillState(
+      SKILLS,
+      this.attempts().filter((attempt) => attempt.atMs <= atMs),
+      atMs,
+      this.fits.fitted(),
+    );
+  }
+}

@@ -1,0 +1,300 @@
+import {
+  DRESSINGS,
+  flyAttachment,
+  type FlyStage,
+  leaderLength,
+  pointFly,
+  type Rig,
+  type Section,
+  spans,
+} from '@doceo/core';
+import { spreadLabels } from '../../drawing/spread-labels';
+import { untangle } from '../../drawing/untangle';
+import { layoutOf, type Place, type RigLayout } from './rig-layout';
+
+export type Point = Place;
+
+export interface RigLabel {
+  id: string;
+  /** Where on the drawing it points. */
+  at: Point;
+  /** Where the text stands: left of a part in the air, right of one in the water. */
+  x: number;
+  y: number;
+  side: 'left' | 'right';
+  lines: string[];
+}
+
+/** How metres become pixels: the scale, and where the rig's nought lies. */
+export interface Frame {
+  scale: number;
+  surfaceY: number;
+  originX: number;
+}
+
+export interface RigDrawing {
+  kind: RigLayout['kind'];
+  frame: Frame;
+  /** Pixels in a metre. */
+  scale: number;
+  surfaceY: number;
+  bedY: number;
+  /** What the leader hangs on: the fly line's end, or the rod's tip. */
+  lineEnd: { from: Point; to: Point; rod: boolean };
+  /** Straight pieces of leader from the fly line down; `fromM` and `toM` are metres above the point fly. */
+  sections: {
+    id: string;
+    from: Point;
+    to: Point;
+    fromM: number;
+    toM: number;
+    widthPx: number;
+    role: Section['role'];
+  }[];
+  joints: (Point & { id: string; knotted: boolean })[];
+  fittings: (Point & { id: string; kind: 'indicator' | 'shot'; radius: number })[];
+  flies: (Point & { id: string; root: Point; bead: boolean; tag: boolean; stage: FlyStage })[];
+  labels: RigLabel[];
+  depthTicks: { y: number; depthM: number }[];
+}
+
+/** Pixels of a drawing, and how many of them stay free of the rig. */
+export interface DrawingSize {
+  width: number;
+  height: number;
+  margin?: { top: number; left: number; right: number; bottom: number };
+}
+
+const BENCH_MARGIN = { top: 46, left: 92, right: 40, bottom: 120 };
+/** Share of the height left over that goes above the drawing. */
+const SPARE_ABOVE: Record<RigLayout['kind'], number> = {
+  hung: 0.4,
+  tight: 0.5,
+  afloat: 0.85,
+  grass: 0.85,
+  sunk: 0.3,
+};
+/** Share of the width left over that goes left of it, so that labels in the air have room. */
+const SPARE_LEFT = 0.45;
+const LABEL_LINE_PX = 15;
+/** The line from a part comes in this far below the middle of the first line of text. */
+export const LINE_BELOW_PX = 2;
+const TICK_PX = 26;
+/** The bed's own line tells the depth there: no tick so close above it. */
+const TICK_CLEAR_PX = 14;
+const LABEL_GAP_PX = 2 * LABEL_LINE_PX + 8;
+const LABEL_WIDTH_PX = 168;
+const STUB_PX = 34;
+/** Points closer than this across count as one above the other. */
+const SAME_PX = 3;
+/** Room above a rig that lies flat, for its labels, pixels a label. */
+const FLAT_HEADROOM_PX = LABEL_GAP_PX;
+
+/**
+ * A rig to scale, as it lies while it fishes.
+ *
+ * Lengths along the leader and the depth share one scale; line widths do not, they are exaggerated so that steps show.
+ *
+ * @param size pixels
+ * @param texts words for each part, by part id; a part without words has no label
+ * @param held the frame of a drawing under the hand, so that nothing moves but what is dragged; else the rig is fitted
+ */
+export function drawRig(
+  rig: Rig,
+  { width, height, margin = BENCH_MARGIN }: DrawingSize,
+  texts: Record<string, string[]>,
+  held: Frame | null = null,
+): RigDrawing {
+  const layout = layoutOf(rig);
+  const lengthM = leaderLength(rig);
+  const frame = held ?? fit(rig, layout, { width, height, margin }, texts);
+  const { scale, surfaceY, originX } = frame;
+  const place = (aboveFlyM: number): Point => {
+    const { x, y } = layout.place(aboveFlyM);
+    return { x: originX + x * scale, y: surfaceY + y * scale };
+  };
+
+  const chain = spans(rig);
+  const bends = [...rig.fittings.flatMap(({ kind, aboveFlyM }) => (kind === 'indicator' ? [aboveFlyM] : []))];
+  const sections = chain.flatMap(({ section, topM, bottomM }) => {
+    const cuts = [topM, ...bends.filter((at) => at < topM && at > bottomM), bottomM];
+    return cuts.slice(1).map((to, i) => ({
+      id: section.id,
+      role: section.role,
+      from: place(cuts[i] as number),
+      to: place(to),
+      fromM: cuts[i] as number,
+      toM: to,
+      widthPx: 1.4 + section.diameterM * 7500,
+    }));
+  });
+  const flies = rig.flies.map((fly) => {
+    const root = place(flyAttachment(rig, fly));
+    const tagM = fly.at.kind === 'tag' ? fly.at.lengthM : 0;
+    return {
+      id: fly.id,
+      root,
+      x: root.x - tagM * scale,
+      y: root.y + tagM * scale * 0.25,
+      bead: fly.bead !== 'none',
+      tag: tagM > 0,
+      stage: DRESSINGS[fly.dressing].stage,
+    };
+  });
+  const fittings = rig.fittings.map((fitting) => ({
+    id: fitting.id,
+    kind: fitting.kind,
+    radius: fitting.kind === 'indicator' ? 13 : 6,
+    ...place(fitting.aboveFlyM),
+  }));
+  const anchors = [
+    ...chain.map(({ section, topM, bottomM }) => ({ id: section.id, at: place((topM + bottomM) / 2) })),
+    ...fittings.map(({ id, x, y }) => ({ id, at: { x, y } })),
+    ...flies.map(({ id, x, y }) => ({ id, at: { x, y } })),
+  ].filter(({ id }) => texts[id] !== undefined);
+  const end = place(lengthM);
+
+  return {
+    kind: layout.kind,
+    frame,
+    scale,
+    surfaceY,
+    bedY: surfaceY + layout.bedM * scale,
+    lineEnd: {
+      from: { x: end.x + STUB_PX * layout.beyond.x, y: end.y + STUB_PX * layout.beyond.y },
+      to: end,
+      rod: layout.kind === 'tight',
+    },
+    sections,
+    joints: chain.map(({ section, topM }) => ({
+      id: section.id,
+      knotted: section.joint !== 'tapered',
+      ...place(topM),
+    })),
+    fittings,
+    flies,
+    labels: labelsOf(anchors, sections, surfaceY, { width, height, margin }, layout, texts),
+    depthTicks: depthTicks(layout.bedM - TICK_CLEAR_PX / scale, scale).map((depthM) => ({
+      depthM,
+      y: surfaceY + depthM * scale,
+    })),
+  };
+}
+
+/** The frame in which the whole rig fills the drawing within its margins. */
+function fit(
+  rig: Rig,
+  layout: RigLayout,
+  { width, height, margin }: Required<DrawingSize>,
+  texts: Record<string, string[]>,
+): Frame {
+  const ends = [
+    0,
+    leaderLength(rig),
+    ...spans(rig).map(({ topM }) => topM),
+    ...rig.fittings.map(({ aboveFlyM }) => aboveFlyM),
+  ].map(layout.place);
+  const leftM = Math.min(...ends.map(({ x }) => x));
+  const wideM = Math.max(0.2, Math.max(...ends.map(({ x }) => x)) - leftM);
+  const upM = Math.max(0, ...ends.map(({ y }) => -y));
+  const highM = Math.max(0.3, upM + layout.bedM);
+  const flatPx = layout.kind === 'afloat' || layout.kind === 'grass' ? headroom(rig, texts) : 0;
+  const scale = Math.min(
+    (width - margin.left - margin.right) / wideM,
+    (height - margin.top - margin.bottom - flatPx) / highM,
+  );
+  const spare = height - margin.top - margin.bottom - flatPx - highM * scale;
+  const startX = margin.left + (width - margin.left - margin.right - wideM * scale) * SPARE_LEFT;
+  const surfaceY = margin.top + flatPx + spare * SPARE_ABOVE[layout.kind] + upM * scale;
+  return { scale, surfaceY, originX: startX - leftM * scale };
+}
+
+type Anchor = { id: string; at: Point };
+
+function labelsOf(
+  anchors: readonly Anchor[],
+  sections: RigDrawing['sections'],
+  surfaceY: number,
+  { width, height, margin }: Required<DrawingSize>,
+  { kind }: RigLayout,
+  texts: Record<string, string[]>,
+): RigLabel[] {
+  const flat = kind === 'afloat' || kind === 'grass';
+  const labelX = width - LABEL_WIDTH_PX;
+  const isDry = ({ at }: Anchor): boolean => (flat ? at.y < surfaceY + 3 : at.y < surfaceY - 1);
+  // From the left column to points on a level line: the farthest point belongs to the uppermost label.
+  const dry = anchors.filter(isDry).sort((a, b) => (flat ? b.at.x - a.at.x : a.at.y - b.at.y));
+  // Lines to the right column do not cross when what lies nearest to it comes first.
+  const wet = anchors
+    .filter((anchor) => !isDry(anchor))
+    .sort((a, b) => Math.round((b.at.x - a.at.x) / SAME_PX) || a.at.y - b.at.y);
+  const clearY = Math.max(surfaceY + 30, ...sections.map((section) => lowestFrom(section, labelX - 14) + 26));
+  return [
+    ...column(dry, 'left', 14, margin.top + 6, surfaceY - 44, texts, flat),
+    ...column(wet, 'right', labelX, clearY, height - 56, texts, false),
+  ];
+}
+
+/** How low a stretch of leader lies right of a place, pixels; −∞ when none of it does. */
+function lowestFrom({ from, to }: RigDrawing['sections'][number], x: number): number {
+  const [left, right] = from.x < to.x ? [from, to] : [to, from];
+  if (right.x < x) return Number.NEGATIVE_INFINITY;
+  const share = right.x === left.x ? 0 : Math.max(0, (x - left.x) / (right.x - left.x));
+  return Math.max(left.y + (right.y - left.y) * share, right.y);
+}
+
+/** Labels of some parts in one column, spread so that none lies on another. */
+function column(
+  anchors: readonly Anchor[],
+  side: RigLabel['side'],
+  x: number,
+  fromY: number,
+  toY: number,
+  texts: Record<string, string[]>,
+  stacked: boolean,
+): RigLabel[] {
+  // Never above the one before, so that the order of the column stands.
+  let lowest = fromY;
+  const wanted = anchors.map(({ at }, i) => {
+    lowest = Math.max(lowest, at.y);
+    return stacked ? toY - (anchors.length - 1 - i) * LABEL_GAP_PX : lowest;
+  });
+  const ys = spreadLabels(wanted, LABEL_GAP_PX, fromY, toY);
+  const placeOf = untangle(
+    anchors.map(({ at }) => at),
+    ys.map((y) => ({ x: lineEndX(side, x), y: y + LINE_BELOW_PX })),
+  );
+  return anchors.map(({ id, at }, index) => ({
+    id,
+    at,
+    side,
+    x,
+    y: ys[placeOf[index] as number] as number,
+    lines: texts[id] ?? [],
+  }));
+}
+
+/** Where the line from a part ends at its label. */
+export function lineEndX(side: RigLabel['side'], labelX: number): number {
+  return side === 'right' ? labelX - 12 : labelX + 160;
+}
+
+/** Pixels that the labels of a rig lying flat need above it. */
+function headroom(rig: Rig, texts: Record<string, string[]>): number {
+  const labelled = [...rig.sections, ...rig.flies, ...rig.fittings].filter(({ id }) => texts[id]).length;
+  return labelled * FLAT_HEADROOM_PX;
+}
+
+/** Whether there is a point fly to draw to. */
+export function drawable(rig: Rig): boolean {
+  return rig.sections.length > 0 && pointFly(rig) !== undefined;
+}
+
+/** Round depths, far enough apart to be read. */
+function depthTicks(depthM: number, scale: number): number[] {
+  const step = [0.1, 0.2, 0.5, 1, 2, 5].find((candidate) => candidate * scale >= TICK_PX) ?? 10;
+  return Array.from(
+    { length: Math.floor(depthM / step + 1e-9) },
+    (_, i) => Math.round((i + 1) * step * 10) / 10,
+  );
+}

@@ -1,0 +1,208 @@
+import { Component, computed, ElementRef, inject, type OnDestroy, type OnInit, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { RouterLink } from '@angular/router';
+import { api, type SavedFlyBox } from '@doceo/contract';
+import {
+  BOX_STAGES,
+  type BoxCell,
+  boxKey,
+  type BoxKind,
+  boxState,
+  type BoxStage,
+  calendarOf,
+  COLOUR_FAMILIES,
+  type FlyBox,
+  HOOK_SIZES,
+  MOST_OF_A_KIND,
+  WANTED_OF_A_KIND,
+  WEIGHT_CLASSES,
+  withFliesOf,
+} from '@doceo/core';
+import { DateTime } from 'luxon';
+import { map } from 'rxjs';
+import { ApiClient } from '../../data/api/api-client';
+import type { ApiError } from '../../data/api/api-error';
+import { DayStore, localDate } from '../../data/lesson/day-store';
+import { UserStorage } from '../../data/device/user-storage';
+import { EditedDocument } from '../../data/documents/edited-document';
+import { SaveStateComponent } from '../../shared/save-state.component';
+import { UndoRedoComponent } from '../../shared/undo-redo.component';
+import { FoodCalendarComponent } from '../../shared/food-calendar.component';
+import { MONTHS } from '../../shared/months';
+
+const STAGE_NAMES: Record<BoxStage, string> = {
+  nymph: 'Nymphs and pupae',
+  emerger: 'Emergers',
+  adult: 'Adults',
+  terrestrial: 'From the land, and drifting',
+  streamer: 'Small fish and leeches',
+};
+const WEIGHT_NAMES = { floats: 'floats', plain: 'no weight', bead: 'brass bead', heavy: 'tungsten' };
+
+interface Row {
+  stage: BoxStage;
+  hookSize: number;
+  /** Name of the stage, on the first row of it. */
+  title: string | null;
+  cells: (BoxCell & { key: string; state: 'none' | 'spare' | 'gap' | 'one' | 'enough'; spoken: string })[];
+}
+
+const GAPS_SHOWN = 12;
+
+/** The instructor's box against what a water's month asks for: sizes by weight and colour, stage by stage. */
+@Component({
+  selector: 'doceo-fly-box-page',
+  imports: [FoodCalendarComponent, FormsModule, RouterLink, SaveStateComponent, UndoRedoComponent],
+  templateUrl: './fly-box.page.html',
+  styleUrl: './fly-box.page.css',
+})
+export class FlyBoxPage implements OnInit, OnDestroy {
+  private readonly client = inject(ApiClient);
+  private readonly storage = inject(UserStorage);
+  private readonly element = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+  protected readonly day = inject(DayStore);
+
+  protected readonly document = signal<EditedDocument<FlyBox> | null>(null);
+  protected readonly failed = signal<ApiError | null>(null);
+  protected readonly selectedKey = signal<string | null>(null);
+  private readonly chosenWater = signal<string | null>(null);
+  private readonly chosenMonth = signal<number | null>(null);
+
+  protected readonly months = MONTHS;
+  protected readonly colours = COLOUR_FAMILIES;
+  protected readonly weights = WEIGHT_CLASSES.map((id) => ({ id, name: WEIGHT_NAMES[id] }));
+  protected readonly wanted = WANTED_OF_A_KIND;
+
+  /** The water chosen here, else that of the lesson, else the first. */
+  protected readonly water = computed(
+    () =>
+      this.day.waters().find(({ id }) => id === this.chosenWater()) ??
+      this.day.water() ??
+      this.day.waters()[0] ??
+      null,
+  );
+  /** The month chosen here, else that of the lesson, else this one. */
+  protected readonly month = computed(() => {
+    const lesson = this.day.lesson();
+    const water = this.day.water()?.water;
+    const date = lesson && water ? localDate(lesson.startsAt, water.timeZone) : DateTime.now().toISODate();
+    return this.chosenMonth() ?? Number(date.slice(5, 7));
+  });
+  protected readonly monthName = computed(() => MONTHS[this.month() - 1]?.name ?? '');
+  protected readonly calendar = computed(() => {
+    const water = this.water()?.water;
+    return water ? calendarOf(water) : [];
+  });
+  protected readonly state = computed(() =>
+    boxState(this.document()?.value() ?? { flies: [] }, this.calendar(), this.month()),
+  );
+  protected readonly gaps = computed(() => this.state().gaps.slice(0, GAPS_SHOWN));
+  protected readonly rows = computed<Row[]>(() => {
+    const cells = new Map(this.state().cells.map((cell) => [boxKey(cell), cell]));
+    return BOX_STAGES.flatMap((stage) => {
+      const sizes = this.state()
+        .cells.filter((cell) => cell.stage === stage)
+        .map(({ hookSize }) => hookSize);
+      if (sizes.length === 0) return [];
+      const range = HOOK_SIZES.filter((size) => size >= Math.min(...sizes) && size <= Math.max(...sizes));
+      return range.map((hookSize, i) => ({
+        stage,
+        hookSize,
+        title: i === 0 ? STAGE_NAMES[stage] : null,
+        cells: WEIGHT_CLASSES.flatMap((weight) =>
+          COLOUR_FAMILIES.map((colour) => this.toCell(cells, { stage, hookSize, weight, colour })),
+        ),
+      }));
+    });
+  });
+  protected readonly selected = computed(
+    () =>
+      this.rows()
+        .flatMap(({ cells }) => cells)
+        .find(({ key }) => key === this.selectedKey()) ?? null,
+  );
+
+  ngOnInit(): void {
+    const toValue = ({ box, version }: SavedFlyBox): { value: FlyBox; version: number } => ({
+      value: box,
+      version,
+    });
+    const document = new EditedDocument<FlyBox>(
+      {
+        key: 'draft.fly-box',
+        load: () => this.client.call(api.flyBox.get).pipe(map(toValue)),
+        save: (box, baseVersion) =>
+          this.client.call(api.flyBox.update, { body: { box, baseVersion } }).pipe(map(toValue)),
+      },
+      this.storage,
+    );
+    document.load().subscribe({
+      next: () => this.document.set(document),
+      error: (error: ApiError) => this.failed.set(error),
+    });
+  }
+
+  ngOnDestroy(): void {
+    this.document()?.close();
+  }
+
+  protected chooseWater(id: string): void {
+    this.chosenWater.set(id);
+  }
+
+  protected chooseMonth(month: number): void {
+    this.chosenMonth.set(month);
+  }
+
+  protected put(kind: BoxKind, count: number): void {
+    this.document()?.edit((box) => withFliesOf(box, kind, count));
+  }
+
+  protected describe({ hookSize, colour, weight, stage }: BoxKind): string {
+    return `#${hookSize} ${colour} ${stage}, ${WEIGHT_NAMES[weight]}`;
+  }
+
+  /** Arrows move, plus and minus count, a digit says how many. */
+  protected key(event: KeyboardEvent, cell: Row['cells'][number]): void {
+    if (event.ctrlKey || event.metaKey || event.altKey) return;
+    if (/^[0-9]$/.test(event.key)) this.put(cell, Number(event.key));
+    else if (event.key === '+') this.put(cell, cell.count + 1);
+    else if (event.key === '-' || event.key === 'Delete') this.put(cell, cell.count - 1);
+    else if (!this.move(event.key, cell.key)) return;
+    event.preventDefault();
+  }
+
+  /** Whether the key was one that moves to another cell. */
+  private move(key: string, from: string): boolean {
+    const step = { ArrowLeft: [0, -1], ArrowRight: [0, 1], ArrowUp: [-1, 0], ArrowDown: [1, 0] }[key];
+    if (!step) return false;
+    const rows = this.rows();
+    const row = rows.findIndex(({ cells }) => cells.some((cell) => cell.key === from));
+    const column = rows[row]?.cells.findIndex((cell) => cell.key === from) ?? 0;
+    const to = rows[row + (step[0] ?? 0)]?.cells[column + (step[1] ?? 0)];
+    if (to) {
+      this.selectedKey.set(to.key);
+      this.element.querySelector<HTMLElement>(`[data-kind="${to.key}"]`)?.focus();
+    }
+    return true;
+  }
+
+  private toCell(cells: ReadonlyMap<string, BoxCell>, kind: BoxKind): Row['cells'][number] {
+    const key = boxKey(kind);
+    const cell = cells.get(key) ?? { ...kind, count: 0, foods: [], short: 0 };
+    const asked = cell.foods.length > 0;
+    const state = asked
+      ? cell.count === 0
+        ? 'gap'
+        : cell.short > 0
+          ? 'one'
+          : 'enough'
+      : cell.count > 0
+        ? 'spare'
+        : 'none';
+    const spoken = `${this.describe(kind)}: ${cell.count}${asked ? `, asked for by ${cell.foods.join(', ')}` : ''}`;
+    return { ...cell, key, state, spoken };
+  }
+
+  protected readonly most = MOST_OF_A_KIND;
+}

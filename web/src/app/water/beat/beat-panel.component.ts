@@ -1,0 +1,74 @@
+import { Component, computed, input, output } from '@angular/core';
+import { formatLength, type Stand, type StandParts, type UnitSystem } from '@doceo/core';
+import { ScorePartsComponent } from '../stand/score-parts.component';
+
+const PARTS: { key: keyof StandParts; name: string }[] = [
+  { key: 'holding', name: 'Holds fish' },
+  { key: 'unseen', name: 'Unseen by it' },
+  { key: 'seen', name: 'Seen by you' },
+  { key: 'drift', name: 'Easy drift' },
+  { key: 'room', name: 'Casting room' },
+  { key: 'wading', name: 'Footing' },
+  { key: 'teaches', name: 'Teaches' },
+];
+
+/** One stand: where to, how far, and the parts of its score. */
+@Component({
+  selector: 'doceo-beat-panel',
+  imports: [ScorePartsComponent],
+  template: `
+    <h2>Stand {{ number() }}, {{ stand().lie.what }}</h2>
+    <p class="soft">
+      {{ who() }}: {{ stand().inWater ? 'in the water' : 'from the bank' }}, cast
+      <b class="figure">{{ length(stand().castM) }}</b>. Score
+      <b class="figure">{{ stand().score.toFixed(2) }}</b>.
+    </p>
+    <doceo-score-parts [parts]="parts()" />
+    @if (!stand().backCast) {
+      <p>Trees behind: roll cast, water-load, or bow-and-arrow.</p>
+    }
+    <h3>Order</h3>
+    <p>
+      Tail before head, the near seam before the far one. Two drifts a lane, then a step up. From too far back
+      the small currents between ruin the drift.
+    </p>
+    @if (fishing()) {
+      <button type="button" class="btn small" (click)="leave.emit()">Benches: the rigs’ own depths</button>
+    } @else {
+      <button type="button" class="btn small" (click)="fish.emit()">
+        Benches: take depth and speed here
+      </button>
+    }
+    <p class="small soft">
+      The score is the mean of its parts as a product: one that is nothing makes nothing of the place. Rules
+      of thumb; nobody was there to look.
+    </p>
+  `,
+  styles: `
+    h3 {
+      margin-top: 10px;
+    }
+
+    p {
+      margin-top: 4px;
+    }
+  `,
+})
+export class BeatPanelComponent {
+  readonly stand = input.required<Stand>();
+  readonly number = input.required<number>();
+  readonly who = input.required<string>();
+  readonly units = input.required<UnitSystem>();
+  /** Whether the benches take their depth from a place of this water. */
+  readonly fishing = input(false);
+  readonly fish = output<void>();
+  readonly leave = output<void>();
+
+  protected readonly parts = computed(() =>
+    PARTS.map(({ key, name }) => ({ name, value: this.stand().parts[key] })),
+  );
+
+  protected length(metres: number): string {
+    return formatLength(metres, this.units());
+  }
+}

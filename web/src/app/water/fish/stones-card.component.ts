@@ -1,0 +1,220 @@
+import { Component, computed, inject, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { STONE_KINDS, type StoneCount, stoneFood, type StoneKind } from '@doceo/core';
+import { DayStore } from '../../data/lesson/day-store';
+import { WaterStore } from '../water-store';
+
+const PLACES = 3;
+const MOST = 200;
+
+/** Stones turned in three places: how much food there is, and which types of fly stand for it. */
+@Component({
+  selector: 'doceo-stones-card',
+  imports: [RouterLink],
+  template: `
+    <h2>Stones turned</h2>
+    <p class="small soft">
+      Three places, knee deep at most; count, put the stones back.
+      @if (fromBank() > 0) {
+        {{ fromBank() }} {{ fromBank() === 1 ? 'count' : 'counts' }} of the bank book at this lesson are in
+        it.
+      }
+    </p>
+    <div class="beside">
+      <table class="plain counts">
+        <thead>
+          <tr>
+            <th></th>
+            @for (place of places; track place) {
+              <th scope="col">place {{ place + 1 }}</th>
+            }
+          </tr>
+        </thead>
+        <tbody>
+          @for (kind of kinds; track kind) {
+            <tr>
+              <th scope="row">{{ kind }}</th>
+              @for (place of places; track place) {
+                <td>
+                  <button
+                    type="button"
+                    class="step"
+                    [attr.aria-label]="'One ' + kind + ' less in place ' + (place + 1)"
+                    [disabled]="count(place, kind) === 0"
+                    (click)="add(place, kind, -1)"
+                  >
+                    −
+                  </button>
+                  <b class="figure">{{ count(place, kind) }}</b>
+                  <button
+                    type="button"
+                    class="step"
+                    [attr.aria-label]="'One ' + kind + ' more in place ' + (place + 1)"
+                    (click)="add(place, kind, 1)"
+                  >
+                    +
+                  </button>
+                </td>
+              }
+            </tr>
+          }
+        </tbody>
+      </table>
+      <div>
+        @if (found().kinds > 0) {
+          <p class="index">
+            <b class="figure">{{ found().index }}</b> of 100, {{ found().words }}:
+            {{ found().perPlace.toFixed(1) }} a place, {{ found().kinds }}
+            {{ found().kinds === 1 ? 'kind' : 'kinds' }}.
+            @if (found().tooFew) {
+              <span class="soft">Fewer than three places tell little.</span>
+            }
+          </p>
+          <ol>
+            @for (fly of found().flies; track fly.food) {
+              <li>
+                <span class="bar"><i [style.width.%]="fly.share * 100"></i></span>
+                <b>{{ fly.food }} {{ fly.stage }}</b
+                >, {{ fly.colour }}, {{ weights[fly.weight] }},
+                <span class="figure">#{{ fly.largest }}–{{ fly.smallest }}</span>
+              </li>
+            }
+          </ol>
+          <div class="row">
+            <a class="btn small" routerLink="/rig/flies">To the fly box</a>
+            <button type="button" class="btn small" (click)="counts.set([])">Start again</button>
+          </div>
+        } @else {
+          <p class="soft">
+            Nothing is counted yet. What lives under the stones chooses the fly: shape, then size, then
+            colour.
+          </p>
+        }
+      </div>
+    </div>
+  `,
+  styles: `
+    .beside {
+      display: grid;
+      grid-template-columns: minmax(0, 1.2fr) minmax(0, 1fr);
+      gap: 8px 26px;
+      margin-top: 6px;
+    }
+
+    td {
+      white-space: nowrap;
+    }
+
+    .step {
+      font: 700 16px var(--body);
+      width: 30px;
+      height: 30px;
+      border: 1px solid var(--line);
+      border-radius: 4px;
+      background: var(--sheet);
+      color: var(--ink);
+      cursor: pointer;
+    }
+
+    .step:disabled {
+      opacity: 0.35;
+      cursor: default;
+    }
+
+    td b {
+      display: inline-block;
+      min-width: 26px;
+      text-align: center;
+    }
+
+    .index b {
+      font-size: 26px;
+    }
+
+    ol {
+      margin: 8px 0;
+      padding: 0;
+      list-style: none;
+    }
+
+    li {
+      padding: 3px 0;
+    }
+
+    .bar {
+      display: block;
+      background: var(--track);
+      height: 8px;
+    }
+
+    i {
+      display: block;
+      height: 100%;
+      background: var(--water);
+    }
+
+    @media (max-width: 900px) {
+      .beside {
+        grid-template-columns: minmax(0, 1fr);
+      }
+
+      td,
+      th {
+        padding: 3px 2px;
+      }
+    }
+
+    @media (max-width: 700px) {
+      .step {
+        width: 34px;
+        height: 40px;
+      }
+
+      td b {
+        min-width: 20px;
+      }
+    }
+  `,
+})
+export class StonesCardComponent {
+  private readonly day = inject(DayStore);
+  private readonly store = inject(WaterStore);
+
+  protected readonly kinds = STONE_KINDS;
+  protected readonly places = Array.from({ length: PLACES }, (_, i) => i);
+  protected readonly weights = {
+    floats: 'floating',
+    plain: 'no bead',
+    bead: 'brass bead',
+    heavy: 'tungsten bead',
+  };
+  protected readonly counts = signal<StoneCount[]>([]);
+  /** What the bank book has of the chosen lesson. */
+  private readonly banked = computed<StoneCount[]>(() => {
+    const lesson = this.day.lesson();
+    if (!lesson || lesson.waterId !== this.store.saved()?.id) return [];
+    return this.day
+      .events()
+      .flatMap(({ lessonId, body }) =>
+        lessonId === lesson.id && body.kind === 'stones' ? [body.counts] : [],
+      );
+  });
+  protected readonly fromBank = computed(() => this.banked().length);
+  protected readonly found = computed(() => {
+    const typed = this.counts().filter((place) => Object.values(place).some((count) => count > 0));
+    return stoneFood([...this.banked(), ...typed]);
+  });
+
+  protected count(place: number, kind: StoneKind): number {
+    return this.counts()[place]?.[kind] ?? 0;
+  }
+
+  protected add(place: number, kind: StoneKind, by: number): void {
+    this.counts.update((all) =>
+      this.places.map((i) => {
+        const one = all[i] ?? {};
+        return i === place ? { ...one, [kind]: Math.min(MOST, Math.max(0, (one[kind] ?? 0) + by)) } : one;
+      }),
+    );
+  }
+}

@@ -1,0 +1,128 @@
+import { Component, computed, input, output } from '@angular/core';
+import {
+  type DepthGrid,
+  distance,
+  type FanStand,
+  formatRoundLength,
+  isLakePoint,
+  type Lake,
+  middle,
+  type Point,
+  shoreOf,
+  type UnitSystem,
+} from '@doceo/core';
+import { spreadMarks } from '../../drawing/spread-marks';
+import { depthBands } from './depth-bands';
+import { pathOf } from '../paths';
+import { MARKS_APART, StandMarkComponent } from '../stand/stand-mark.component';
+
+/** What of the sheet is seen, metres. */
+export interface BoardView {
+  x: number;
+  y: number;
+  lengthM: number;
+  widthM: number;
+}
+
+/** A place on the shore with who stands there. */
+export interface LakeStand {
+  stand: FanStand;
+  who: string;
+}
+
+const LETTERS_WIDE = 66;
+const LETTERS_NARROW = 34;
+/** Depths are written no nearer to each other, letters. */
+const LABEL_LETTERS = 2.2;
+
+/** Still water from above, north up, to scale: depths, weed, timber, inflow, wind, and fans of casts from the shore. */
+@Component({
+  selector: 'doceo-lake-board',
+  imports: [StandMarkComponent],
+  templateUrl: './lake-board.component.html',
+  styleUrls: ['../board.css', './lake-board.component.css'],
+})
+export class LakeBoardComponent {
+  readonly lake = input.required<Lake>();
+  readonly grid = input.required<DepthGrid | null>();
+  readonly stands = input<readonly LakeStand[]>([]);
+  readonly chosen = input(0);
+  readonly units = input.required<UnitSystem>();
+  /** Where the wind comes from, degrees from north, and how it is told; null when it is not known. */
+  readonly wind = input<{ fromDeg: number; words: string } | null>(null);
+  /** Depths to fish: their water is hatched in lime. */
+  readonly band = input<{ fromM: number; toM: number } | null>(null);
+  /** The whole sheet when left out. */
+  readonly view = input<BoardView | null>(null);
+  readonly narrow = input(false);
+  readonly label = input('');
+  readonly choose = output<number>();
+
+  protected readonly seen = computed<BoardView>(
+    () => this.view() ?? { x: 0, y: 0, lengthM: this.lake().lengthM, widthM: this.lake().widthM },
+  );
+  protected readonly close = computed(() => this.view() !== null);
+  protected readonly letter = computed(
+    () => this.seen().lengthM / (this.close() ? 34 : this.narrow() ? LETTERS_NARROW : LETTERS_WIDE),
+  );
+  protected readonly box = computed(() => {
+    const { x, y, lengthM, widthM } = this.seen();
+    return `${x} ${y} ${lengthM} ${widthM}`;
+  });
+  protected readonly shore = computed(() => pathOf(shoreOf(this.lake())));
+  protected readonly id = computed(() => (this.close() ? 'close' : 'whole'));
+  protected readonly bands = computed(() => {
+    const grid = this.grid();
+    return grid ? depthBands(grid) : [];
+  });
+  /** Names of depths along the lines, where there is room for them. */
+  protected readonly depths = computed(() =>
+    this.close()
+      ? []
+      : this.bands()
+          .slice(1)
+          .map(({ depthM, top }) => ({ at: top, text: formatRoundLength(depthM, this.units()) }))
+          .reduce<{ at: Point; text: string }[]>(
+            (kept, label) =>
+              kept.every(({ at }) => distance(at, label.at) > this.letter() * LABEL_LETTERS)
+                ? [...kept, label]
+                : kept,
+            [],
+          ),
+  );
+  protected readonly fishable = computed(() => {
+    const [grid, band] = [this.grid(), this.band()];
+    return grid && band ? depthBands(grid, [band.fromM, band.toM]) : [];
+  });
+  protected readonly areas = computed(() =>
+    this.lake()
+      .pieces.filter(({ kind }) => ['weed', 'timber', 'trees'].includes(kind))
+      .map(({ id, kind, name, shape }) => ({ id, kind, name, path: pathOf(shape), at: middle(shape) })),
+  );
+  protected readonly points = computed(() =>
+    this.lake()
+      .pieces.filter(({ kind }) => isLakePoint(kind))
+      .map(({ id, kind, name, shape }) => ({ id, kind, name, ...(shape[0] as Point) })),
+  );
+  private readonly marks = computed(() =>
+    spreadMarks(
+      this.stands().map(({ stand }) => stand.at),
+      MARKS_APART * this.letter(),
+    ),
+  );
+  protected readonly numbered = computed(() =>
+    this.stands().map(({ stand, who }, i) => ({
+      stand,
+      shown: this.marks()[i]!,
+      who,
+      number: i + 1,
+      west: stand.at.x < this.seen().x + this.seen().lengthM / 2,
+      words: `Stand ${i + 1}, ${who}: ${stand.casts.length} casts, the margin first`,
+    })),
+  );
+  protected readonly scale = computed(() => {
+    const wanted = this.seen().lengthM / 6;
+    const metres = [5, 10, 20, 50, 100, 200, 500].find((one) => one >= wanted) ?? 1000;
+    return { metres, text: formatRoundLength(metres, this.units()) };
+  });
+}

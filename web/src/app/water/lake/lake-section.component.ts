@@ -1,0 +1,210 @@
+import { Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import type { SavedLake } from '@doceo/contract';
+import { type DepthGrid, depthAt, formatWind, type LakeAdvice, type Species, suggestLake } from '@doceo/core';
+import type { Subscription } from 'rxjs';
+import { firstName } from '../../data/lesson/lesson-texts';
+import { SessionStore } from '../../data/session';
+import { ComfortBandComponent } from '../conditions/comfort-band.component';
+import { DepthRunner } from './depth-runner';
+import { type BoardView, LakeBoardComponent, type LakeStand } from './lake-board.component';
+import { LakePanelComponent } from './lake-panel.component';
+import { WaterStore } from '../water-store';
+import { narrowWindow } from '../../parts/narrow';
+
+/** Cells of the grid each way, for a square lake. */
+const CELLS = 130;
+/** A cast of a beginner on still water, and a slow hand-twist. Estimates. */
+const CAST_M = 12;
+const RETRIEVE_MS = 0.1;
+/** What the close view shows around a stand, metres. */
+const CLOSE_M = { lengthM: 42, widthM: 28 };
+
+/** Still water: its board, the fan of casts of each place, the depth to fish and the line that reaches it. */
+@Component({
+  selector: 'doceo-lake-section',
+  imports: [ComfortBandComponent, LakeBoardComponent, LakePanelComponent, RouterLink],
+  template: `
+    @if (lake(); as saved) {
+      <div class="row between">
+        <p class="small soft">
+          deeper is darker; lime hatching is the depth to fish. {{ advice()?.chop?.words ?? '' }}
+        </p>
+        <a class="btn small" [routerLink]="['/water', saved.waterId, 'lake']">Draw and sound</a>
+      </div>
+      <div class="boards">
+        <doceo-lake-board
+          [lake]="saved.lake"
+          [grid]="grid()"
+          [stands]="stands()"
+          [chosen]="at()"
+          [units]="session.units()"
+          [wind]="wind()"
+          [band]="advice()?.band ?? null"
+          [narrow]="narrow()"
+          (choose)="at.set($event)"
+        />
+        @if (stand(); as one) {
+          <div class="close">
+            <doceo-lake-board
+              [lake]="saved.lake"
+              [grid]="grid()"
+              [stands]="[one]"
+              [units]="session.units()"
+              [band]="advice()?.band ?? null"
+              [view]="view()"
+              [label]="'Fan of casts of stand ' + (at() + 1)"
+            />
+            <doceo-lake-panel
+              [stand]="one.stand"
+              [who]="one.who"
+              [number]="at() + 1"
+              [units]="session.units()"
+              [fishing]="store.spot() !== null"
+              (fish)="fish()"
+              (leave)="store.leave()"
+            />
+          </div>
+        }
+      </div>
+      @if (share(); as done) {
+        <p class="row" role="status">
+          <progress [value]="done" max="1">{{ done }}</progress> Depths between the soundings …
+        </p>
+      }
+      <p class="small soft">
+        Places are as far apart as two lines reach.
+        {{
+          saved.lake.boats
+            ? 'Boats only as the card and their keeper say: life jackets on, nobody stands, hooks out of reach, off the water at any thunder.'
+            : 'No boats here.'
+        }}
+        No ice is stepped on. Soft bottoms and drops are not all drawn: judge on the spot.
+      </p>
+    } @else {
+      <div class="empty">
+        <p>This water is not drawn yet. Draw its shore, or take it in from GeoJSON and soundings.</p>
+        <a class="btn" [routerLink]="['/water', store.saved()?.id, 'lake']">Draw it</a>
+      </div>
+    }
+    @if (store.profile().length > 0) {
+      <doceo-comfort-band
+        [profile]="store.profile()"
+        [units]="session.units()"
+        [read]="store.readProfile().length > 0"
+        [(species)]="species"
+      />
+    }
+  `,
+  styles: `
+    .between {
+      margin-top: 8px;
+      justify-content: space-between;
+      margin-bottom: 6px;
+    }
+
+    .boards {
+      display: grid;
+      gap: 10px;
+    }
+
+    .close {
+      display: grid;
+      grid-template-columns: minmax(0, 1.5fr) minmax(0, 1fr);
+      gap: 18px;
+    }
+
+    doceo-comfort-band {
+      display: block;
+      margin-top: 14px;
+    }
+
+    @media (max-width: 700px) {
+      .close {
+        grid-template-columns: minmax(0, 1fr);
+      }
+    }
+  `,
+})
+export class LakeSectionComponent {
+  protected readonly store = inject(WaterStore);
+  protected readonly session = inject(SessionStore);
+  private readonly runner = inject(DepthRunner);
+  readonly lake = input.required<SavedLake | null>();
+
+  protected readonly species = signal<Species>('brown-trout');
+  protected readonly at = signal(0);
+  protected readonly grid = signal<DepthGrid | null>(null);
+  protected readonly share = signal<number | null>(null);
+  private run: Subscription | null = null;
+
+  protected readonly narrow = narrowWindow();
+  protected readonly advice = computed<LakeAdvice | null>(() => {
+    const [saved, grid, profile, hour] = [this.lake(), this.grid(), this.store.profile(), this.store.hour()];
+    if (!saved || !grid || !hour || profile.length === 0) return null;
+    return suggestLake(saved.lake, grid, {
+      students: Math.max(1, this.store.people().length),
+      castM: CAST_M,
+      ...this.store.outfit(),
+      species: this.species(),
+      profile: [...profile],
+      windMs: hour.windMs,
+      windFromDeg: hour.windFromDeg,
+      retrieveMs: RETRIEVE_MS,
+    });
+  });
+  protected readonly stands = computed<LakeStand[]>(() => {
+    const names = this.store.people().map(({ name }) => firstName(name));
+    return (this.advice()?.stands ?? []).map((stand, i) => ({ stand, who: names[i] ?? 'one more' }));
+  });
+  protected readonly stand = computed(() => this.stands()[this.at()] ?? this.stands()[0] ?? null);
+  protected readonly wind = computed(() => {
+    const hour = this.store.hour();
+    return (
+      hour && { fromDeg: hour.windFromDeg, words: `wind ${formatWind(hour.windMs, this.session.units())}` }
+    );
+  });
+  protected readonly view = computed<BoardView | null>(() => {
+    const [one, lake] = [this.stand(), this.lake()?.lake];
+    if (!one || !lake) return null;
+    const middle = one.stand.casts[Math.floor(one.stand.casts.length / 2)]?.to ?? one.stand.at;
+    const within = (wanted: number, size: number, most: number): number =>
+      Math.min(Math.max(0, most - size), Math.max(0, wanted - size / 2));
+    return {
+      x: within((one.stand.at.x + middle.x) / 2, CLOSE_M.lengthM, lake.lengthM),
+      y: within((one.stand.at.y + middle.y) / 2, CLOSE_M.widthM, lake.widthM),
+      ...CLOSE_M,
+    };
+  });
+
+  constructor() {
+    effect((onCleanup) => {
+      const lake = this.lake()?.lake;
+      this.grid.set(null);
+      this.at.set(0);
+      if (!lake) return;
+      this.run = untracked(() =>
+        this.runner.run(lake, CELLS).subscribe({
+          next: ({ share, grid }) => {
+            this.share.set(grid ? null : share);
+            if (grid) this.grid.set(grid);
+          },
+          error: () => this.share.set(null),
+        }),
+      );
+      onCleanup(() => this.run?.unsubscribe());
+    });
+  }
+
+  protected fish(): void {
+    const [one, grid, lake] = [this.stand(), this.grid(), this.lake()?.lake];
+    const cast = one?.stand.casts.at(-1);
+    if (!one || !grid || !lake || !cast) return;
+    const bottomM = depthAt(grid, cast.to) ?? cast.deepestM;
+    const band = this.advice()?.band;
+    this.store.fishStill(
+      `${lake.name}, stand ${this.at() + 1}`,
+      band ? Math.min(bottomM, (band.fromM + band.toM) / 2) : bottomM,
+    );
+  }
+}
