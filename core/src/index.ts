@@ -5,6 +5,7 @@ export * from './units';
 export * from './sun';
 export * from './water';
 export * from './conditions';
+export * from './geometry';
 export * from './beat';
 export * from './geo';
 export * from './chain/frame-at';

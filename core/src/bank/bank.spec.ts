@@ -1,6 +1,5 @@
 import fc from 'fast-check';
-import type { BankEvent, BankEventBody } from './event';
-import { RETRIEVES } from './event';
+import { type BankEvent, type BankEventBody, RETRIEVES } from './event';
 import { nextToTry, type Tried, triedIn } from './search';
 import { LEAST_TAPS, tapTempo, unrollTime } from './tap-tempo';
 

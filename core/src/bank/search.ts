@@ -1,5 +1,4 @@
-import type { BankEvent, Retrieve } from './event';
-import { RETRIEVES } from './event';
+import { type BankEvent, type Retrieve, RETRIEVES } from './event';
 import { standing } from './log';
 
 /** One way of searching still water: how deep, how the line comes in, and the pattern. */

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import type { Wader } from '../water';
 import { type Beat, beatFaults, type Piece, pieceAt, waterAt } from './beat';
-import { crossingSides, distance, inside, type Point } from './geometry';
+import { crossingSides, distance, inside, type Point } from '../geometry';
 import { findSeams } from './seams';
 import { laneGrid, spacing, type SuggestOptions, suggestStands } from './suggest';
 

@@ -1,4 +1,4 @@
-import { inside, type Point } from './geometry';
+import { inside, type Point } from '../geometry';
 import { type BeatFault, type Drawn, type Sheet, sheetFaults } from './sheet';
 
 export const WATER_PIECES = [

@@ -1,4 +1,4 @@
-import { distance, type Point } from './geometry';
+import { distance, type Point } from '../geometry';
 import type { Drawn, Sheet } from './sheet';
 
 /** Sheets are drawn on whole centimetres at least. */

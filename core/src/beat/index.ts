@@ -1,4 +1,3 @@
-export * from './geometry';
 export * from './sheet';
 export * from './beat';
 export * from './raster';

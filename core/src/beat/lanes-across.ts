@@ -1,5 +1,5 @@
 import { type Beat, waterAt } from './beat';
-import type { Point } from './geometry';
+import type { Point } from '../geometry';
 
 /** Lanes of current across the stream, from the edge on the angler's side. */
 export interface LanesAcross {

@@ -1,5 +1,5 @@
 import { type Beat, pieceAt, type Piece } from './beat';
-import type { Point } from './geometry';
+import type { Point } from '../geometry';
 
 const CELL_M = 0.5;
 

@@ -1,5 +1,5 @@
 import { type Beat, pieceAt } from './beat';
-import type { Point } from './geometry';
+import type { Point } from '../geometry';
 
 const STEP_M = 0.25;
 

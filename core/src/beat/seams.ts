@@ -1,5 +1,5 @@
 import { type Beat, isWater, type Piece } from './beat';
-import type { Point } from './geometry';
+import type { Point } from '../geometry';
 import { rasterOf } from './raster';
 
 /** A line between faster and slower water, from its upper to its lower end. */

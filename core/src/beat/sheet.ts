@@ -1,5 +1,5 @@
 import type { SheetOrigin } from '../geo';
-import { crossingSides, type Point } from './geometry';
+import { crossingSides, type Point } from '../geometry';
 
 /** Something drawn on a sheet: an area, or a point. */
 export interface Drawn<Kind extends string> {

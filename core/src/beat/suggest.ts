@@ -9,7 +9,7 @@ import {
   waterAt,
   type WaterPieceKind,
 } from './beat';
-import { along, distance, middle, type Point } from './geometry';
+import { along, distance, middle, type Point } from '../geometry';
 import { cellAt, type Raster, rasterOf } from './raster';
 import { findSeams } from './seams';
 

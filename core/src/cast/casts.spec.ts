@@ -1,5 +1,4 @@
-import type { Beat } from '../beat';
-import { roomBehindM } from '../beat';
+import { type Beat, roomBehindM } from '../beat';
 import { SKILLS } from '../skill';
 import { castAt, castRoom, CASTS } from './casts';
 

@@ -1,4 +1,4 @@
-import type { Point } from '../beat';
+import type { Point } from '../geometry';
 
 export const CAST_IDS = ['overhead', 'roll', 'water-load', 'reach', 'tuck', 'bow-arrow', 'steeple'] as const;
 export type CastId = (typeof CAST_IDS)[number];

@@ -1,6 +1,6 @@
-import type { Point } from '../beat';
+import type { Point } from '../geometry';
 import { type Chain, lengthOf, type Pull } from '../chain';
-import type { LoopCast } from './loop';
+import type { LoopCast } from './loop-cast';
 
 const AIR_KG_M3 = 1.225;
 /** Water holds what lies on it, N·s/m for each metre. Estimate: it takes what is left of the cast. */

@@ -1,4 +1,4 @@
-import type { LoopFrame } from './loop';
+import type { LoopFrame } from './loop-cast';
 
 /** What is seen of a cast. */
 export interface LoopSigns {

@@ -1,4 +1,5 @@
-import { loopCast, type LoopCast, USUAL_LOOP } from './loop';
+import { loopCast, USUAL_LOOP } from './loop';
+import type { LoopCast } from './loop-cast';
 import { STROKES, strokeOf, tipWay } from './tip-path';
 
 const vacuum: Partial<LoopCast> = {

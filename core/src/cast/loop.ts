@@ -2,36 +2,8 @@ import { type Chain, pullOf, settle } from '../chain';
 import { CoreError, inRange } from '../error';
 import { loopForces } from './loop-forces';
 import { type LoopSigns, signsOf } from './loop-signs';
-import { strokeOf, type TipStroke, tipWay } from './tip-path';
-
-/** A cast seen from the side: a line behind the tip, thrown by it, in air. SI. */
-export interface LoopCast {
-  stroke: TipStroke;
-  /** Line and leader beyond the tip. */
-  lineM: number;
-  /** Mass of a metre of line, kg; its diameter. */
-  massPerM: number;
-  diameterM: number;
-  flyKg: number;
-  flyDragAreaM2: number;
-  /** Drag of the air across the line, and along its skin. */
-  acrossDrag: number;
-  skinFriction: number;
-  /** Wind against the cast, m/s. */
-  headWindMs: number;
-  /** Tip above the water at the start. */
-  tipHeightM: number;
-  gravity: number;
-  nodes: number;
-  stepS: number;
-  durationS: number;
-}
-
-export interface LoopFrame {
-  atS: number;
-  xs: number[];
-  ys: number[];
-}
+import type { LoopCast, LoopFrame } from './loop-cast';
+import { strokeOf, tipWay } from './tip-path';
 
 export interface LoopRun {
   /** From the start to the stop. */

@@ -1,4 +1,4 @@
-import type { Point } from '../beat';
+import type { Point } from '../geometry';
 import { inRange } from '../error';
 
 /** The way of the rod tip in a forward cast, seen from the side: x forward, y up from where it starts. SI. */

@@ -1,5 +1,4 @@
-import type { DepthReading } from '../water';
-import type { WaterKind } from '../water';
+import type { DepthReading, WaterKind } from '../water';
 
 /** Below this at the surface a lake is mixed to the bottom; warmer water lies on colder. */
 const MIXED_BELOW_C = 9;

@@ -1,14 +1,14 @@
 import { HOOK_SIZES } from '../rig';
+import { foodsIn } from './calendar';
 import {
   BOX_STAGES,
   type BoxStage,
   COLOUR_FAMILIES,
   type ColourFamily,
   type Food,
-  foodsIn,
   WEIGHT_CLASSES,
   type WeightClass,
-} from './calendar';
+} from '../water';
 
 /** Kinds of fly as a box tells them apart. */
 export interface BoxKind {

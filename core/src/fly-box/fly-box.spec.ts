@@ -1,7 +1,7 @@
 import fc from 'fast-check';
-import { WATER_KINDS } from '../water';
+import { WATER_KINDS, BOX_STAGES, COLOUR_FAMILIES, type Food, WEIGHT_CLASSES } from '../water';
 import { boxKey, type BoxKind, boxState, type FlyBox, WANTED_OF_A_KIND, withFliesOf } from './box';
-import { BOX_STAGES, COLOUR_FAMILIES, type Food, foodsIn, usualCalendar, WEIGHT_CLASSES } from './calendar';
+import { foodsIn, usualCalendar } from './calendar';
 
 const EMPTY: FlyBox = { flies: [] };
 const midge: Food = {

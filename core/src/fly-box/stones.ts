@@ -1,4 +1,4 @@
-import type { BoxStage, ColourFamily, WeightClass } from './calendar';
+import type { BoxStage, ColourFamily, WeightClass } from '../water';
 
 /** Things under stones, by kind. */
 export const STONE_KINDS = [

@@ -1,4 +1,4 @@
-import type { Point } from '../beat';
+import type { Point } from '../geometry';
 import { inRange } from '../error';
 
 /** Where a sheet lies on the earth: its corner at x = y = 0, and where its x axis points, degrees from north. */

@@ -1,4 +1,4 @@
-import { inside, type Point, toSegment } from '../beat';
+import { inside, type Point, toSegment } from '../geometry';
 import type { Lake } from './lake';
 
 /** An area as deep as its line, or deeper. */

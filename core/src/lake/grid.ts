@@ -1,4 +1,4 @@
-import { along, type Point } from '../beat';
+import { along, type Point } from '../geometry';
 import { CoreError, inRange } from '../error';
 import { betweenContours } from './between-contours';
 import { type Lake, shoreOf, SHOAL_M, type Sounding } from './lake';

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { distance, inside, type Point } from '../beat';
+import { distance, inside, type Point } from '../geometry';
 import { seededRandom } from '../random';
 import { depthAt, depthGrid, type DepthGrid, interpolate, lakeFigures, soundingsOf } from './grid';
 import { type Lake, lakeFaults, type LakePiece, type Sounding } from './lake';

@@ -1,4 +1,4 @@
-import { along, distance, inside, type Point, toSegment } from '../beat';
+import { along, distance, inside, type Point, toSegment } from '../geometry';
 import { countdownTable, type LineKind, sinkRate } from '../rig';
 import { comfortBand, type DepthReading, type Species } from '../water';
 import { type Chop, chopOf } from './chop';

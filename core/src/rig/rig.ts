@@ -1,9 +1,7 @@
 import type { Bead } from './tackle/beads';
 import type { DressingId } from './tackle/dressings';
 import type { WireId } from './tackle/hooks';
-import type { KnotId } from './tackle/knots';
-import type { LineKind } from './tackle/lines';
-import type { MaterialId } from './tackle/materials';
+import type { INDICATOR_STYLES, KnotId, LineKind, MaterialId } from './tackle/ids';
 import type { Measured } from './measured/measured';
 
 export const SECTION_ROLES = ['butt', 'mid', 'sighter', 'tippet'] as const;
@@ -18,8 +16,6 @@ export interface Section {
   material: MaterialId;
   joint: KnotId;
 }
-
-export const INDICATOR_STYLES = ['fixed', 'slip-release', 'yarn'] as const;
 
 /** Something that sits on the leader at a distance above the point fly, measured along it. */
 export type Fitting =

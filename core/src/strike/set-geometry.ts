@@ -1,4 +1,4 @@
-import type { Point } from '../beat';
+import type { Point } from '../geometry';
 import { inRange } from '../error';
 
 /** A set seen from above. Directions in degrees from x, downstream, turning towards y. */

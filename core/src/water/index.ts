@@ -1,3 +1,4 @@
+export * from './food';
 export * from './water';
 export * from './season';
 export * from './fish-window';

@@ -1,4 +1,4 @@
-import type { Food } from '../fly-box';
+import type { Food } from './food';
 
 /** Where a drill can be done, and the parts of a water a plan names. */
 export const PLACE_KINDS = [

@@ -1,4 +1,4 @@
-import { seededRandom } from '../../random/index';
+import { seededRandom } from '../../random';
 
 /** Distance between stones, metres. */
 const APART_M = 0.6;

@@ -13,8 +13,8 @@ import {
   shotSubmergedN,
   SHOT_DENSITY,
   spans,
-} from '../../rig/index';
-import type { LeaderLoad, SideDrift } from './side-drift';
+} from '../../rig';
+import type { LeaderLoad, SideDrift } from './side-options';
 
 /** Drag coefficients of a dressed fly, a ball of shot, and a ball that floats half out of the water. Estimates, ± 30 %. */
 const FLY_DRAG = 1.1;

@@ -1,8 +1,9 @@
 import fc from 'fast-check';
-import { buildRig } from '../../rig/index';
+import { buildRig } from '../../rig';
 import { columnSpeed } from './profile';
 import { hangingRig } from './rig-side';
-import { type SideDrift, sideDrift, USUAL_SIDE } from './side-drift';
+import { sideDrift, USUAL_SIDE } from './side-drift';
+import type { SideDrift } from './side-options';
 import { sweepCell, sweepCells, sweepDistances, sweptDrift } from './side-sweep';
 
 const load = (belowFloatM: number, submergedN: number): SideDrift['loads'][number] => ({

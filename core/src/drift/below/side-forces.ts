@@ -1,8 +1,8 @@
-import { WATER_DENSITY } from '../../rig/index';
-import { GRAVITY } from '../../units/index';
-import { type Bounds, type Chain, lengthOf, type Pull } from '../../chain/index';
+import { WATER_DENSITY } from '../../rig';
+import { GRAVITY } from '../../units';
+import { type Bounds, type Chain, lengthOf, type Pull } from '../../chain';
 import { columnSpeed } from './profile';
-import type { SideDrift } from './side-drift';
+import type { SideDrift } from './side-options';
 
 /** Kinematic viscosity of water at 10 °C, m²/s. */
 const VISCOSITY = 1.3e-6;

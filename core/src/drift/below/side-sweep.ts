@@ -1,7 +1,8 @@
-import { SHOT_DENSITY, WATER_DENSITY } from '../../rig/index';
-import { GRAVITY } from '../../units/index';
+import { SHOT_DENSITY, WATER_DENSITY } from '../../rig';
+import { GRAVITY } from '../../units';
 import { shotLoad } from './rig-side';
-import { sideDrift, type SideDrift } from './side-drift';
+import { sideDrift } from './side-drift';
+import type { SideDrift } from './side-options';
 
 /** Shot is added this far above the point fly, metres. */
 export const ADDED_ABOVE_M = 0.2;

@@ -1,7 +1,6 @@
 import type { Act } from './line-actions';
-import type { Current } from './current-bands';
-import { speedAt } from './current-bands';
-import type { SurfaceDrift } from './surface-drift';
+import { type Current, speedAt } from './current-bands';
+import type { SurfaceDrift } from './surface-options';
 
 /** The water and the lie: the fly is to land there, whoever stands where. */
 export interface DriftScene extends Current {

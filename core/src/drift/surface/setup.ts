@@ -1,7 +1,8 @@
 import type { Act } from './line-actions';
 import { speedAt } from './current-bands';
 import { driftOf, type DriftScene, type Handling, LONGEST_CAST_M } from './presentation';
-import type { DriftRun, SurfaceDrift } from './surface-drift';
+import type { DriftRun } from './surface-drift';
+import type { SurfaceDrift } from './surface-options';
 
 /** A drift as the bench holds it: the water and the lie, where the angler stands and what he does. */
 export interface DriftSetup extends DriftScene {

@@ -1,6 +1,7 @@
 import type { Act } from './line-actions';
 import { speedAt } from './current-bands';
-import { mendCompared, surfaceDrift, type SurfaceDrift } from './surface-drift';
+import { mendCompared, surfaceDrift } from './surface-drift';
+import type { SurfaceDrift } from './surface-options';
 
 const even = (speedMs: number) => [{ toM: 30, speedMs }];
 /** Slow, fast, slow. */

@@ -1,6 +1,6 @@
-import { type Chain, lengthOf, type Pull } from '../../chain/index';
+import { type Chain, lengthOf, type Pull } from '../../chain';
 import { speedAt } from './current-bands';
-import type { SurfaceDrift } from './surface-drift';
+import type { SurfaceDrift } from './surface-options';
 
 /** Speed at which quadratic resistance is what the linear one is, m/s. */
 export const QUADRATIC_AT_MS = 0.3;

@@ -1,4 +1,4 @@
-import { formatBead, formatMass, type UnitSystem } from '../../units/index';
+import { formatBead, formatMass, type UnitSystem } from '../../units';
 import { DRESSINGS } from '../tackle/dressings';
 import { type Cut, cutList } from '../leader/cut-list';
 import { MATERIALS } from '../tackle/materials';

@@ -1,4 +1,4 @@
-import { type UnitSystem, formatForce, formatLength } from '../../units/index';
+import { type UnitSystem, formatForce, formatLength } from '../../units';
 import {
   countFigure,
   floatFigure,
@@ -17,39 +17,7 @@ import { measuredLine } from '../measured/measured-line';
 import { netReach } from '../strength/net-reach';
 import type { Rig } from '../rig';
 import { linksTo, weakestLink } from '../strength/strength';
-
-/** How far a figure can be trusted. */
-export type Certainty = 'measured' | 'computed' | 'rule of thumb' | 'estimate';
-
-export type FigureId =
-  | 'leader-length'
-  | 'indicator-distance'
-  | 'breaks-first'
-  | 'net-reach'
-  | 'hook-count'
-  | 'float-margin'
-  | 'sink'
-  | 'count-to-depth'
-  | 'hinge'
-  | 'starting-x'
-  | 'turnover'
-  | 'casting-load'
-  | 'tangle-risk';
-
-/** A computed figure that opens to its reason. Lengths in metres, forces in newtons. */
-export interface Figure {
-  id: FigureId;
-  label: string;
-  value: number;
-  unit: 'm' | 'N' | 'hooks' | 'ratio' | 'kg' | 'm/s' | 's' | 'X' | 'tangles/h';
-  /** The limit to compare with, in the same unit, where there is one. */
-  limit: number | null;
-  /** Value in words for people, in the chosen units. */
-  text: string;
-  inputs: { label: string; text: string }[];
-  rule: string;
-  certainty: Certainty;
-}
+import type { Figure } from './figure';
 
 /**
  * All figures of a rig.

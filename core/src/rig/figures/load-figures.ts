@@ -6,12 +6,12 @@ import {
   formatWeight,
   formatWind,
   type UnitSystem,
-} from '../../units/index';
+} from '../../units';
 import { castingLoad, type LoopAdvice } from '../cast/casting-load';
 import { pointFly, spans } from '../leader/leader-geometry';
 import { countdown, countdownTable } from '../sink/countdown';
 import { DRESSINGS } from '../tackle/dressings';
-import type { Figure } from './figures';
+import type { Figure } from './figure';
 import { FLOAT_MARGINAL, floatMargin } from '../sink/float-margin';
 import { flyMass } from '../tackle/fly-mass';
 import { LINE_NAMES } from '../tackle/lines';

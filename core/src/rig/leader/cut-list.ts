@@ -1,5 +1,5 @@
 import { KNOTS } from '../tackle/knots';
-import type { MaterialId } from '../tackle/materials';
+import type { MaterialId } from '../tackle/ids';
 import type { Rig } from '../rig';
 
 /** Line that a knot takes, on each of the lines it joins, metres. Rule of thumb. */

@@ -14,7 +14,7 @@ import type {
 } from '../rig';
 import { addSection, fittingsKept, moveJoint, moveTip, removeSection, tagLength } from './section-edits';
 import { schoolDifferences } from '../schools';
-import { buildRig, SHOT_ABOVE_FLY_M } from '../templates/index';
+import { buildRig, SHOT_ABOVE_FLY_M } from '../templates';
 import { diameterOfX } from '../tackle/x-size';
 import { leaderLength } from './leader-geometry';
 

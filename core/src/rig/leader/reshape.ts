@@ -1,7 +1,7 @@
 import { leaderLength } from './leader-geometry';
 import type { Fly, Rig } from '../rig';
 import { taperOf } from './taper';
-import { buildRig, TEMPLATES, type TemplateParameters } from '../templates/index';
+import { buildRig, TEMPLATES, type TemplateParameters } from '../templates';
 import { xOfDiameter } from '../tackle/x-size';
 
 /** The template parameters that a rig has now. */

@@ -4,8 +4,8 @@ import { rigEdits } from './edits';
 import { reshape } from './reshape';
 import type { Rig, Section } from '../rig';
 import { MOST_SECTIONS } from './section-edits';
-import { rigSnags } from '../snags/index';
-import { buildRig, TEMPLATES } from '../templates/index';
+import { rigSnags } from '../snags';
+import { buildRig, TEMPLATES } from '../templates';
 import { FALLS_SHORT, turnover, TURNS_OVER } from '../cast/turnover';
 
 const anyRig = fc.constantFrom(...Object.values(TEMPLATES)).map(({ id }) => buildRig(id));

@@ -1,5 +1,6 @@
 import { leaderLength, spans } from './leader-geometry';
-import { KNOTS, type KnotId, type KnotUse, knotsFor } from '../tackle/knots';
+import { KNOTS, type KnotUse, knotsFor } from '../tackle/knots';
+import type { KnotId } from '../tackle/ids';
 import type { Fly, FlyPlace, Rig, Section } from '../rig';
 
 /** Most sections of a leader, and least length of one, metres. */

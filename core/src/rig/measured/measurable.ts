@@ -1,4 +1,4 @@
-import { GRAVITY } from '../../units/index';
+import { GRAVITY } from '../../units';
 import { DRESSINGS } from '../tackle/dressings';
 import { flyLift } from '../sink/float-margin';
 import { flyMass } from '../tackle/fly-mass';
@@ -6,7 +6,7 @@ import { indicatorLift } from '../tackle/indicators';
 import { KNOTS } from '../tackle/knots';
 import { LINE_NAMES, sinkRate } from '../tackle/lines';
 import { MATERIALS, materialStrength } from '../tackle/materials';
-import { type FlyType, measuredKey } from './measured';
+import { type FlyType, measuredKey } from './measured-key';
 import type { Reading } from './rig-measurements';
 import type { Fly, Rig } from '../rig';
 import { freeSink } from '../sink/sink';

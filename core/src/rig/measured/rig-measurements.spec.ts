@@ -1,15 +1,11 @@
 import fc from 'fast-check';
 import { rigFigures } from '../figures/figures';
 import { floatMargin } from '../sink/float-margin';
-import { KNOT_IDS, KNOTS, knotShare } from '../tackle/knots';
-import {
-  bendingStiffness,
-  MATERIAL_IDS,
-  MATERIALS,
-  materialStrength,
-  sectionArea,
-} from '../tackle/materials';
-import { measuredKey, measuredOf } from './measured';
+import { KNOTS, knotShare } from '../tackle/knots';
+import { KNOT_IDS, MATERIAL_IDS } from '../tackle/ids';
+import { bendingStiffness, MATERIALS, materialStrength, sectionArea } from '../tackle/materials';
+import { measuredOf } from './measured';
+import { measuredKey } from './measured-key';
 import {
   measuredFrom,
   modulusFromDroop,
@@ -22,7 +18,7 @@ import { weakestLink } from '../strength/strength';
 import { measurablesOf } from './measurable';
 import { schoolDifferences } from '../schools';
 import { rigEdits } from '../leader/edits';
-import { buildRig, TEMPLATES } from '../templates/index';
+import { buildRig, TEMPLATES } from '../templates';
 import { pointFly } from '../leader/leader-geometry';
 
 let count = 0;

@@ -1,9 +1,9 @@
-import type { KnotId } from '../tackle/knots';
-import type { LineKind } from '../tackle/lines';
-import { type MaterialId, materialStrength, sectionArea, MATERIALS } from '../tackle/materials';
-import { type FlyType, type Measured, measuredKey, measuredOf } from './measured';
-import type { INDICATOR_STYLES, Rig } from '../rig';
-import { GRAVITY } from '../../units/index';
+import type { KnotId, LineKind, MaterialId, INDICATOR_STYLES } from '../tackle/ids';
+import { materialStrength, sectionArea, MATERIALS } from '../tackle/materials';
+import { type Measured, measuredOf } from './measured';
+import { type FlyType, measuredKey } from './measured-key';
+import type { Rig } from '../rig';
+import { GRAVITY } from '../../units';
 
 /** One reading of a scale, a bucket or a watch, as it was taken. Values in SI: kg, m/s, N, Pa. */
 export type Reading =

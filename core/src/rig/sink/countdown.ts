@@ -1,6 +1,8 @@
 import { inRange } from '../../error';
-import { type Measured, measuredKey, measuredOf, NOTHING_MEASURED } from '../measured/measured';
-import { LINE_KINDS, type LineKind, SINK_SPREAD, sinkRate } from '../tackle/lines';
+import { type Measured, measuredOf, NOTHING_MEASURED } from '../measured/measured';
+import { measuredKey } from '../measured/measured-key';
+import { SINK_SPREAD, sinkRate } from '../tackle/lines';
+import { LINE_KINDS, type LineKind } from '../tackle/ids';
 
 /** A count by the watch is good to about this share. Estimate. */
 const READING_SPREAD = 0.1;

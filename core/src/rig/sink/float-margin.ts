@@ -1,11 +1,12 @@
-import { GRAVITY } from '../../units/index';
+import { GRAVITY } from '../../units';
 import { flyAttachment, indicatorOf } from '../leader/leader-geometry';
 import { DRESSINGS } from '../tackle/dressings';
 import { flyMass, shotSubmergedN, WATER_DENSITY } from '../tackle/fly-mass';
 import { hookOf } from '../tackle/hooks';
 import { indicatorLift } from '../tackle/indicators';
 import { sectionArea, MATERIALS } from '../tackle/materials';
-import { type FlyType, type Measured, measuredKey, measuredOf, NOTHING_MEASURED } from '../measured/measured';
+import { type Measured, measuredOf, NOTHING_MEASURED } from '../measured/measured';
+import { type FlyType, measuredKey } from '../measured/measured-key';
 import type { Fly, Rig } from '../rig';
 
 /** Surface tension of clean water at 10 °C, N/m. */

@@ -1,7 +1,8 @@
 import { inRange } from '../../error';
-import { GRAVITY } from '../../units/index';
+import { GRAVITY } from '../../units';
 import { flyArea, flyMass, WATER_DENSITY } from '../tackle/fly-mass';
-import { type FlyType, type Measured, measuredKey, measuredOf, NOTHING_MEASURED } from '../measured/measured';
+import { type Measured, measuredOf, NOTHING_MEASURED } from '../measured/measured';
+import { type FlyType, measuredKey } from '../measured/measured-key';
 
 /** Drag coefficient of a dressed fly, and added mass as a share of the displaced water. Estimates, ± 30 %. */
 const FLY_DRAG = 1.1;

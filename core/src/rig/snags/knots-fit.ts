@@ -1,6 +1,7 @@
 import { formatDiameter, type UnitSystem } from '../../units';
-import { type Knot, KNOTS, type KnotId, type KnotUse, knotsFor } from '../tackle/knots';
-import { type MaterialId, MATERIALS } from '../tackle/materials';
+import { type Knot, KNOTS, type KnotUse, knotsFor } from '../tackle/knots';
+import type { KnotId, MaterialId } from '../tackle/ids';
+import { MATERIALS } from '../tackle/materials';
 import type { Fly, Rig, Section } from '../rig';
 import type { RigRule, RigSnag } from './rule';
 

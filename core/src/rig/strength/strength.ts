@@ -1,7 +1,9 @@
 import { flyAttachment, spans } from '../leader/leader-geometry';
-import { type KnotId, KNOTS, knotShare } from '../tackle/knots';
+import { KNOTS, knotShare } from '../tackle/knots';
+import type { KnotId } from '../tackle/ids';
 import { materialStrength } from '../tackle/materials';
-import { type Measured, measuredKey, measuredOf } from '../measured/measured';
+import { type Measured, measuredOf } from '../measured/measured';
+import { measuredKey } from '../measured/measured-key';
 import type { Fly, Rig, Section } from '../rig';
 
 /** One place where a leader can part. */

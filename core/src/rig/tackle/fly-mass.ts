@@ -1,8 +1,9 @@
-import { GRAVITY } from '../../units/index';
+import { GRAVITY } from '../../units';
 import { BEAD_DENSITY, beadVolume } from './beads';
 import { DRESSINGS } from './dressings';
 import { hookMass, hookOf, STEEL_DENSITY } from './hooks';
-import { type FlyType, type Measured, measuredKey, measuredOf, NOTHING_MEASURED } from '../measured/measured';
+import { type Measured, measuredOf, NOTHING_MEASURED } from '../measured/measured';
+import { type FlyType, measuredKey } from '../measured/measured-key';
 import type { Fitting } from '../rig';
 import { SHOT_DENSITY } from './shot';
 

@@ -1,4 +1,4 @@
-import { GRAVITY } from '../../units/index';
+import { GRAVITY } from '../../units';
 import { WATER_DENSITY } from './fly-mass';
 import type { Fitting } from '../rig';
 

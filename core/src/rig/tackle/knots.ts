@@ -1,5 +1,6 @@
-import type { MaterialId } from './materials';
-import { measuredKey, measuredOf, NOTHING_MEASURED } from '../measured/measured';
+import type { KnotId, MaterialId } from './ids';
+import { measuredOf, NOTHING_MEASURED } from '../measured/measured';
+import { measuredKey } from '../measured/measured-key';
 
 /** What a knot joins. */
 export type KnotUse = 'line-to-fly' | 'line-to-line' | 'line-to-loop' | 'line-to-ring' | 'line-to-bend';
@@ -19,26 +20,6 @@ export interface Knot {
   /** Largest ratio of the two elastic moduli: a stiff and a limp line do not wrap evenly. */
   maxModulusRatio: number | null;
 }
-
-export const KNOT_IDS = [
-  'improved-clinch',
-  'clinch',
-  'loop-to-fly',
-  'bend-clinch',
-  'snell',
-  'double-surgeon',
-  'triple-surgeon',
-  'blood',
-  'double-uni',
-  'nail',
-  'perfection-loop',
-  'surgeon-loop',
-  'loop-to-loop',
-  'slip-loop',
-  'tippet-ring',
-  'tapered',
-] as const;
-export type KnotId = (typeof KNOT_IDS)[number];
 
 const FLY: KnotUse[] = ['line-to-fly', 'line-to-ring', 'line-to-bend'];
 

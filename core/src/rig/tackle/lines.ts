@@ -1,20 +1,5 @@
-import { KG_PER_GRAIN, METRES_PER_INCH } from '../../units/index';
-
-export const LINE_KINDS = [
-  'floating',
-  'hover',
-  'sink-tip',
-  'type-1',
-  'type-2',
-  'type-3',
-  'type-4',
-  'type-5',
-  'type-6',
-  'type-7',
-  'level',
-] as const;
-/** Kind of fly line: type n sinks about n inches a second; a level line is that of a fixed-line rod. */
-export type LineKind = (typeof LINE_KINDS)[number];
+import { KG_PER_GRAIN, METRES_PER_INCH } from '../../units';
+import type { LineKind } from './ids';
 
 export const LINE_NAMES: Record<LineKind, string> = {
   floating: 'floating',

@@ -1,5 +1,7 @@
 import { inRange } from '../../error';
-import { measuredKey, measuredOf, NOTHING_MEASURED } from '../measured/measured';
+import type { MaterialId } from './ids';
+import { measuredOf, NOTHING_MEASURED } from '../measured/measured';
+import { measuredKey } from '../measured/measured-key';
 
 /** One class of leader material. Strength and stiffness are typical of the class, ± `spread` as a share. */
 export interface Material {
@@ -13,16 +15,6 @@ export interface Material {
   modulusPa: number;
   spread: number;
 }
-
-export const MATERIAL_IDS = [
-  'stiff-mono',
-  'limp-nylon',
-  'copolymer',
-  'fluorocarbon',
-  'sighter',
-  'braid',
-] as const;
-export type MaterialId = (typeof MATERIAL_IDS)[number];
 
 /** Estimates for classes, not for products; nylon and fluorocarbon densities are those of the polymers. */
 export const MATERIALS: Record<MaterialId, Material> = {

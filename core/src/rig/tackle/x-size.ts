@@ -1,5 +1,5 @@
 import { CoreError } from '../../error';
-import { METRES_PER_INCH, type UnitSystem, formatDiameter } from '../../units/index';
+import { METRES_PER_INCH, type UnitSystem, formatDiameter } from '../../units';
 
 /** Diameters above 0X that are sold by thousandths of an inch only. */
 export const BUTT_DIAMETERS_M = [0.012, 0.013, 0.017, 0.019, 0.021].map((inch) => inch * METRES_PER_INCH);

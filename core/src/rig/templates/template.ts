@@ -1,4 +1,4 @@
-import type { MaterialId } from '../tackle/materials';
+import type { MaterialId } from '../tackle/ids';
 import type { Fly, Rig, RigSchools, Section, TemplateId } from '../rig';
 import { diameterOfX } from '../tackle/x-size';
 
