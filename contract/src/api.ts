@@ -1,28 +1,28 @@
 import * as z from 'zod';
-import { circleNameSchema, circleSchema, invitationSchema, ROLES } from './circle';
+import { circleNameSchema, circleSchema, invitationSchema, ROLES } from './people/circle';
 import { emptySchema, idSchema, okSchema, versionSchema } from './common';
-import { beatSchema, savedBeatSchema } from './beat';
+import { beatSchema, savedBeatSchema } from './water/beat';
 import {
   conditionDaySchema,
   conditionReadingSchema,
   conditionsQuerySchema,
   MOST_READINGS,
-} from './conditions';
-import { lakeSchema, savedLakeSchema } from './lake';
-import { drillSchema } from './drill';
-import type { Endpoint } from './endpoint';
+} from './water/conditions';
+import { lakeSchema, savedLakeSchema } from './water/lake';
+import { drillSchema } from './lesson/drill';
+import type { Endpoint } from './http/endpoint';
 import {
   describedEventBatchSchema,
   eventBatchSchema,
   eventQuerySchema,
   eventReceiptSchema,
   eventSchema,
-} from './event';
-import { calendarSchema, flyBoxUpdateSchema, savedFlyBoxSchema } from './fly-box';
-import { lessonPlanSchema, lessonSchema, savedLessonSchema } from './lesson';
-import { planBodySchema, planSummarySchema, planTitleSchema, savedPlanSchema } from './plan';
-import { savedReadingSchema, takenReadingSchema } from './reading';
-import { rigNameSchema, rigSchema, savedRigSchema } from './rig';
+} from './lesson/event';
+import { calendarSchema, flyBoxUpdateSchema, savedFlyBoxSchema } from './rig/fly-box';
+import { lessonPlanSchema, lessonSchema, savedLessonSchema } from './lesson/lesson';
+import { planBodySchema, planSummarySchema, planTitleSchema, savedPlanSchema } from './lesson/plan';
+import { savedReadingSchema, takenReadingSchema } from './rig/reading';
+import { rigNameSchema, rigSchema, savedRigSchema } from './rig/rig';
 import {
   accountDeletionSchema,
   accountEffectSchema,
@@ -32,11 +32,11 @@ import {
   sessionSchema,
   settingsSchema,
   signInSchema,
-} from './session';
-import { fitStatusSchema } from './skill-fit';
-import { savedStudentSchema, studentSchema } from './student';
-import { deletionEffectSchema, lookSchema, studentFileSchema } from './student-file';
-import { savedWaterSchema, waterSchema } from './water';
+} from './people/session';
+import { fitStatusSchema } from './people/skill-fit';
+import { savedStudentSchema, studentSchema } from './people/student';
+import { deletionEffectSchema, lookSchema, studentFileSchema } from './people/student-file';
+import { savedWaterSchema, waterSchema } from './water/water';
 
 /** The student whose knots a rig has; left out for none. */
 const tiedBySchema = idSchema.nullable().default(null);

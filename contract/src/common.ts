@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import type { Issue } from './error';
+import type { Issue } from './http/error';
 
 /** Small letters only: the same id written in capitals is the same id. */
 export const idSchema = z.uuid().toLowerCase();

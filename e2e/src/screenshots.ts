@@ -1,8 +1,8 @@
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Browser, Page } from 'puppeteer-core';
-import { byText, clickText, DESK, launch, openTab, PHONE, settled, signIn } from './browser';
-import { freshDatabase, ROOT, startServer } from './server';
+import { byText, clickText, DESK, launch, openTab, PHONE, settled, signIn } from './lib/browser';
+import { freshDatabase, ROOT, startServer } from './lib/server';
 
 interface Shot {
   name: string;

@@ -43,7 +43,7 @@ export async function buildPrograms() {
     bench: 'server/src/bench/main.ts',
     'fit-worker': 'server/src/skill-fit/fit-worker.ts',
     screenshots: 'e2e/src/screenshots.ts',
-    'interface-bench': 'e2e/src/interface-bench.ts',
+    'interface-bench': 'e2e/src/speed/interface-bench.ts',
   };
   let needed = false;
   unlessBuilt('programs', PROGRAM_SOURCES, () => (needed = true));

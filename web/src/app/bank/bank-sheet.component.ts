@@ -16,7 +16,7 @@ import {
   type Tried,
   type UnitSystem,
 } from '@doceo/core';
-import { plainNumber } from '../parts/plain-number';
+import { plainNumber } from '../parts/fields/plain-number';
 import { TapTempoComponent } from '../parts/tap-tempo.component';
 import { CHANGE_WORDS, MISS_WORDS, RETRIEVE_WORDS, SAFETY_WORDS } from '../data/lesson/event-text';
 

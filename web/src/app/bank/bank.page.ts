@@ -9,7 +9,7 @@ import { UserStorage } from '../data/device/user-storage';
 import { firstName, initials, timeText } from '../data/lesson/lesson-texts';
 import { SessionStore } from '../data/session';
 import { clockText } from '../data/lesson/lesson-texts';
-import { SetAsideComponent } from '../shared/set-aside.component';
+import { SetAsideComponent } from '../shared/lesson/set-aside.component';
 import { BankSession } from './bank-session';
 import { BankSheetComponent, SHEET_TITLES, type SheetKind } from './bank-sheet.component';
 import { eventText } from '../data/lesson/event-text';

@@ -1,7 +1,7 @@
 import { Component, inject, signal, viewChild } from '@angular/core';
 import { KeysDialogComponent } from '../parts/keys-dialog.component';
-import { SegmentsComponent } from '../parts/segments.component';
-import { UndoRedoComponent } from '../shared/undo-redo.component';
+import { SegmentsComponent } from '../parts/fields/segments.component';
+import { UndoRedoComponent } from '../shared/documents/undo-redo.component';
 import { CastsPanelComponent } from './casts-panel.component';
 import { LoopPanelComponent } from './loop/loop-panel.component';
 import { LoopSignsComponent } from './loop/loop-signs.component';

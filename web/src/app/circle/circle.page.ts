@@ -16,7 +16,7 @@ import { Failures } from '../data/api/failures';
 import { fetched } from '../data/api/fetched';
 import { SessionStore } from '../data/session';
 import { LoadFailedComponent } from '../shared/load-failed.component';
-import { PlanRowComponent } from '../shared/plan-row.component';
+import { PlanRowComponent } from '../shared/plan/plan-row.component';
 
 /** What each role may do, in a word beside its name. */
 const ROLE_TEXTS: Record<(typeof ROLES)[number], string> = {

@@ -24,12 +24,12 @@ import { DayStore } from '../data/lesson/day-store';
 import { SessionStore } from '../data/session';
 import { KeysDialogComponent } from '../parts/keys-dialog.component';
 import { narrowWindow } from '../parts/narrow';
-import { plainLength } from '../parts/plain-length';
-import { plainNumber } from '../parts/plain-number';
+import { plainLength } from '../parts/fields/plain-length';
+import { plainNumber } from '../parts/fields/plain-number';
 import { Player } from '../parts/player';
-import { PutInPlanDialogComponent } from '../shared/put-in-plan-dialog.component';
-import { SegmentsComponent } from '../parts/segments.component';
-import { UndoRedoComponent } from '../shared/undo-redo.component';
+import { PutInPlanDialogComponent } from '../shared/plan/put-in-plan-dialog.component';
+import { SegmentsComponent } from '../parts/fields/segments.component';
+import { UndoRedoComponent } from '../shared/documents/undo-redo.component';
 import { ActTimelineComponent } from './surface/action-timeline.component';
 import { DriftStore } from './drift-store';
 import {
@@ -39,7 +39,7 @@ import {
   HANDLING_REASONS,
   HANDLING_TEXTS,
   whyText,
-} from '../shared/drift-texts';
+} from '../shared/drift/drift-texts';
 import { RankPanelComponent } from './rank/rank-panel.component';
 import { SideFiguresComponent } from './below/side-figures.component';
 import { SidePanelComponent } from './below/side-panel.component';

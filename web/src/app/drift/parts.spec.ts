@@ -4,7 +4,7 @@ import { TestBed } from '@angular/core/testing';
 import { type Act, setupDrift, sideDrift, surfaceDrift, USUAL_SETUP, USUAL_SIDE, whyOf } from '@doceo/core';
 import { lessonServer, setDate, show, type Shown, until } from '../../testing/page';
 import { ActTimelineComponent } from './surface/action-timeline.component';
-import { FAULT_TEXTS, whyText } from '../shared/drift-texts';
+import { FAULT_TEXTS, whyText } from '../shared/drift/drift-texts';
 import { BenchDrift } from '../data/kept-drift';
 import { RankPanelComponent } from './rank/rank-panel.component';
 import { RankStore } from './rank/rank-store';

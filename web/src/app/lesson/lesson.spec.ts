@@ -5,7 +5,7 @@ import { event, JONAS, LESSON, PLAN, RIG, SAM, uuid, WATER, TAUGHT } from '../..
 import { lessonServer, setDate, type Shown, show, until } from '../../testing/page';
 import { LessonCardPage } from './card/lesson-card.page';
 import { LessonKitPage } from './kit/lesson-kit.page';
-import { LessonDialogComponent } from '../shared/lesson-dialog.component';
+import { LessonDialogComponent } from '../shared/lesson/lesson-dialog.component';
 
 beforeEach(() => {
   localStorage.clear();

@@ -3,7 +3,7 @@ import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { type Block, findDrill, findFault, PLACE_KINDS, type PlanEdit, type PlanRig } from '@doceo/core';
 import { SessionStore } from '../data/session';
-import { driftText } from '../shared/drift-texts';
+import { driftText } from '../shared/drift/drift-texts';
 import { BenchDrift } from '../data/kept-drift';
 import type { Lane } from './timeline/timeline.component';
 

@@ -3,7 +3,7 @@ import { LESSON, SESSION, uuid, WATER } from '../../testing/fixtures';
 import { lessonServer, setDate, show } from '../../testing/page';
 import { RailComponent } from './rail.component';
 import { StripComponent } from './strip.component';
-import { RuleCardDialogComponent } from '../shared/rule-card-dialog.component';
+import { RuleCardDialogComponent } from '../shared/lesson/rule-card-dialog.component';
 import { SnagListComponent } from '../parts/snag-list.component';
 
 beforeEach(() => {

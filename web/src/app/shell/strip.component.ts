@@ -7,7 +7,7 @@ import { DayStore } from '../data/lesson/day-store';
 import { dayText, timeText } from '../data/lesson/lesson-texts';
 import { SessionStore } from '../data/session';
 import type { ApiError } from '../data/api/api-error';
-import { SetAsideComponent } from '../shared/set-aside.component';
+import { SetAsideComponent } from '../shared/lesson/set-aside.component';
 import { AccountDialogComponent } from './account-dialog.component';
 import { AppVersion } from './app-version';
 

@@ -1,6 +1,6 @@
 import { Component, computed, inject, signal } from '@angular/core';
 import { BenchRecord } from '../data/records/bench-record';
-import { SegmentsComponent } from '../parts/segments.component';
+import { SegmentsComponent } from '../parts/fields/segments.component';
 import { SetPanelComponent } from './set/set-panel.component';
 import { TrainerComponent } from './trainer/trainer.component';
 import { TrainerHistoryComponent } from './trainer/trainer-history.component';

@@ -18,8 +18,8 @@ import {
 } from '../data/lesson/lesson-texts';
 import { fetched } from '../data/api/fetched';
 import { LoadFailedComponent } from '../shared/load-failed.component';
-import { SetAsideComponent } from '../shared/set-aside.component';
-import { RuleCardDialogComponent } from '../shared/rule-card-dialog.component';
+import { SetAsideComponent } from '../shared/lesson/set-aside.component';
+import { RuleCardDialogComponent } from '../shared/lesson/rule-card-dialog.component';
 import { SnagListComponent } from '../parts/snag-list.component';
 import { BankReadyComponent } from './bank-ready.component';
 

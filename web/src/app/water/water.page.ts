@@ -18,8 +18,8 @@ import {
 import { DayStore } from '../data/lesson/day-store';
 import { dayText, readOnText, timeText } from '../data/lesson/lesson-texts';
 import { SessionStore } from '../data/session';
-import { RuleCardDialogComponent } from '../shared/rule-card-dialog.component';
-import { FoodCalendarComponent } from '../shared/food-calendar.component';
+import { RuleCardDialogComponent } from '../shared/lesson/rule-card-dialog.component';
+import { FoodCalendarComponent } from '../shared/fly-box/food-calendar.component';
 import { BeatBoardComponent } from './beat/beat-board.component';
 import { BeatPanelComponent } from './beat/beat-panel.component';
 import { BestHoursComponent } from './conditions/best-hours.component';

@@ -1,7 +1,7 @@
 import { Component, computed, inject } from '@angular/core';
 import { formatLength, formatRoundLength, formatWind, type StrokeKind } from '@doceo/core';
 import { SessionStore } from '../../data/session';
-import { SlidersComponent } from '../../parts/sliders.component';
+import { SlidersComponent } from '../../parts/fields/sliders.component';
 import { narrowWindow } from '../../parts/narrow';
 import { Player } from '../../parts/player';
 import { LoopGalleryComponent } from './loop-gallery.component';

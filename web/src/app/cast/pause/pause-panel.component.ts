@@ -5,7 +5,7 @@ import { formatRoundLength, formatWind, METRES_PER_FOOT, pauseTable } from '@doc
 import { MessageService } from 'primeng/api';
 import { BenchRecord } from '../../data/records/bench-record';
 import { SessionStore } from '../../data/session';
-import { RecordForComponent } from '../../shared/record-for.component';
+import { RecordForComponent } from '../../shared/lesson/record-for.component';
 import { type Tapped, TapTempoComponent } from '../../parts/tap-tempo.component';
 import { beatOf } from './beat-clock';
 import { Metronome } from './metronome';

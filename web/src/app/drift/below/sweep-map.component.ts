@@ -22,7 +22,7 @@ import type { ECharts } from 'echarts/core';
 import { bufferTime, catchError, EMPTY, from, map, mergeMap, type Subscription } from 'rxjs';
 import { alike } from '../../data/alike';
 import { SessionStore } from '../../data/session';
-import { SlidersComponent } from '../../parts/sliders.component';
+import { SlidersComponent } from '../../parts/fields/sliders.component';
 import { ChartComponent } from '../../theme/chart.component';
 import { BenchRunner } from '../../workers/bench-runner';
 import type { Tried } from './side-store';

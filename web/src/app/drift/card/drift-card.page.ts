@@ -2,9 +2,9 @@ import { Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { formatLength, setupDrift, whyOf } from '@doceo/core';
 import { SessionStore } from '../../data/session';
-import { DriftFigureComponent } from '../../shared/drift-figure.component';
+import { DriftFigureComponent } from '../../shared/drift/drift-figure.component';
 import type { KeptDrift } from '../drift-store';
-import { actText, castText, HANDLING_REASONS, HANDLING_TEXTS, whyText } from '../../shared/drift-texts';
+import { actText, castText, HANDLING_REASONS, HANDLING_TEXTS, whyText } from '../../shared/drift/drift-texts';
 import { BenchDrift } from '../../data/kept-drift';
 
 /** A drift on paper for a student: the picture, what to do in order, what to look for. */

@@ -24,7 +24,7 @@ import { DayStore } from '../../data/lesson/day-store';
 import { firstName } from '../../data/lesson/lesson-texts';
 import { SessionStore } from '../../data/session';
 import { BenchRunner } from '../../workers/bench-runner';
-import { presentationText } from '../../shared/drift-texts';
+import { presentationText } from '../../shared/drift/drift-texts';
 import { type RankedWay, RankStore, sceneOf } from './rank-store';
 
 const SHOWN = 6;

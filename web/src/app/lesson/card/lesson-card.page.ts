@@ -4,12 +4,12 @@ import { api } from '@doceo/contract';
 import { type Block, findDrill, findFault, gearList, strandOf } from '@doceo/core';
 import { ApiClient } from '../../data/api/api-client';
 import { DayStore } from '../../data/lesson/day-store';
-import { DriftFigureComponent } from '../../shared/drift-figure.component';
-import { driftText } from '../../shared/drift-texts';
+import { DriftFigureComponent } from '../../shared/drift/drift-figure.component';
+import { driftText } from '../../shared/drift/drift-texts';
 import { fetched } from '../../data/api/fetched';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { SessionStore } from '../../data/session';
-import { LessonDialogComponent } from '../../shared/lesson-dialog.component';
+import { LessonDialogComponent } from '../../shared/lesson/lesson-dialog.component';
 import {
   aboutStudent,
   dayText,

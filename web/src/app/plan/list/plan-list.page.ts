@@ -7,7 +7,7 @@ import { ApiClient } from '../../data/api/api-client';
 import { fetched } from '../../data/api/fetched';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { Failures } from '../../data/api/failures';
-import { PlanRowComponent } from '../../shared/plan-row.component';
+import { PlanRowComponent } from '../../shared/plan/plan-row.component';
 
 /** A short plan to start from: what any first lesson needs. */
 function starter(): PlanBody {

@@ -9,7 +9,7 @@ import { DayStore } from '../../data/lesson/day-store';
 import { aboutStudent, initials } from '../../data/lesson/lesson-texts';
 import { RecordsStore } from '../../data/records/records-store';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
-import { OpenFileComponent } from '../../parts/open-file.component';
+import { OpenFileComponent } from '../../parts/fields/open-file.component';
 import { StudentDialogComponent } from './student-dialog.component';
 
 /** Students with the share of each strand they are ready in. */

@@ -11,10 +11,10 @@ import {
 } from '@doceo/core';
 import { SAM } from '../../../testing/fixtures';
 import { lessonServer, type Shown, show } from '../../../testing/page';
-import { FigureListComponent } from './figure-list.component';
+import { FigureListComponent } from '../figures/figure-list.component';
 import { RigDrawingComponent } from '../drawing/rig-drawing.component';
-import { RigMeasuresComponent } from './rig-measures.component';
-import { RigTableComponent } from './rig-table.component';
+import { RigMeasuresComponent } from '../figures/rig-measures.component';
+import { RigTableComponent } from '../table/rig-table.component';
 
 /** Rigs that a part of the bench sends out. */
 function editsOf(page: Shown<{ edited: { subscribe: (next: (rig: Rig) => void) => unknown } }>): Rig[] {

@@ -20,7 +20,7 @@ import {
   type UnitSystem,
   xOfDiameter,
 } from '@doceo/core';
-import { SegmentsComponent } from '../../parts/segments.component';
+import { SegmentsComponent } from '../../parts/fields/segments.component';
 import { SCHOOLS, wayOf } from '../../shared/school-texts';
 
 /** A length that can be typed, with the range it must keep. */

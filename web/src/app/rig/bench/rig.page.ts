@@ -14,16 +14,16 @@ import { EditedDocument } from '../../data/documents/edited-document';
 import { timeText } from '../../data/lesson/lesson-texts';
 import { ReadingStore } from '../../data/records/reading-store';
 import { SessionStore } from '../../data/session';
-import { PutInPlanDialogComponent } from '../../shared/put-in-plan-dialog.component';
-import { SaveStateComponent } from '../../shared/save-state.component';
+import { PutInPlanDialogComponent } from '../../shared/plan/put-in-plan-dialog.component';
+import { SaveStateComponent } from '../../shared/documents/save-state.component';
 import { SnagListComponent } from '../../parts/snag-list.component';
-import { UndoRedoComponent } from '../../shared/undo-redo.component';
-import { FigureListComponent } from './figure-list.component';
+import { UndoRedoComponent } from '../../shared/documents/undo-redo.component';
+import { FigureListComponent } from '../figures/figure-list.component';
 import { RigDrawingComponent } from '../drawing/rig-drawing.component';
-import { RigMeasuresComponent } from './rig-measures.component';
+import { RigMeasuresComponent } from '../figures/rig-measures.component';
 import { RigSettingsComponent } from './rig-settings.component';
-import { RigTableComponent } from './rig-table.component';
-import { TaperChartComponent } from './taper-chart.component';
+import { RigTableComponent } from '../table/rig-table.component';
+import { TaperChartComponent } from '../figures/taper-chart.component';
 
 /** How often words and figures follow a drag, milliseconds. */
 const CALM_MS = 250;

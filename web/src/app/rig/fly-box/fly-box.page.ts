@@ -25,10 +25,10 @@ import type { ApiError } from '../../data/api/api-error';
 import { DayStore, localDate } from '../../data/lesson/day-store';
 import { UserStorage } from '../../data/device/user-storage';
 import { EditedDocument } from '../../data/documents/edited-document';
-import { SaveStateComponent } from '../../shared/save-state.component';
-import { UndoRedoComponent } from '../../shared/undo-redo.component';
-import { FoodCalendarComponent } from '../../shared/food-calendar.component';
-import { MONTHS } from '../../shared/months';
+import { SaveStateComponent } from '../../shared/documents/save-state.component';
+import { UndoRedoComponent } from '../../shared/documents/undo-redo.component';
+import { FoodCalendarComponent } from '../../shared/fly-box/food-calendar.component';
+import { MONTHS } from '../../shared/fly-box/months';
 
 const STAGE_NAMES: Record<BoxStage, string> = {
   nymph: 'Nymphs and pupae',

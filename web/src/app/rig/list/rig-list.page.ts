@@ -19,7 +19,7 @@ import { Failures } from '../../data/api/failures';
 import { DayStore } from '../../data/lesson/day-store';
 import { ReadingStore } from '../../data/records/reading-store';
 import { SessionStore } from '../../data/session';
-import { OpenFileComponent } from '../../parts/open-file.component';
+import { OpenFileComponent } from '../../parts/fields/open-file.component';
 import { drawable, drawRig } from '../drawing/rig-drawing';
 import { RigPictureComponent } from '../drawing/rig-picture.component';
 

@@ -14,7 +14,7 @@ import {
 } from '@doceo/core';
 import { ApiClient } from '../../data/api/api-client';
 import { SessionStore } from '../../data/session';
-import { SlidersComponent } from '../../parts/sliders.component';
+import { SlidersComponent } from '../../parts/fields/sliders.component';
 import { FigureRowsComponent } from '../../parts/figure-rows.component';
 import { type ToldDrift } from '../../workers/bench-api';
 import { BenchRunner } from '../../workers/bench-runner';

@@ -17,8 +17,8 @@ import {
   type TrainerWater,
 } from '@doceo/core';
 import { BenchRecord } from '../../data/records/bench-record';
-import { RecordForComponent } from '../../shared/record-for.component';
-import { SegmentsComponent } from '../../parts/segments.component';
+import { RecordForComponent } from '../../shared/lesson/record-for.component';
+import { SegmentsComponent } from '../../parts/fields/segments.component';
 import { drawFloat, fitCanvas } from './float-picture';
 import { FLOAT_TEXTS, TAKE_TEXTS, verdictText, WATER_TEXTS } from '../strike-texts';
 import { TakeExamplesComponent } from './take-examples.component';

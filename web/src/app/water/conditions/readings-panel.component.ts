@@ -16,8 +16,8 @@ import { DayStore } from '../../data/lesson/day-store';
 import { download, fileName } from '../../data/download';
 import { timeText } from '../../data/lesson/lesson-texts';
 import { SessionStore } from '../../data/session';
-import { OpenFileComponent } from '../../parts/open-file.component';
-import { plainNumber } from '../../parts/plain-number';
+import { OpenFileComponent } from '../../parts/fields/open-file.component';
+import { plainNumber } from '../../parts/fields/plain-number';
 import { READING_FIELDS } from './reading-fields';
 import { WaterStore } from '../water-store';
 

@@ -9,7 +9,7 @@ import { DayStore } from '../../data/lesson/day-store';
 import { download, fileName } from '../../data/download';
 import { UserStorage } from '../../data/device/user-storage';
 import { EditedDocument } from '../../data/documents/edited-document';
-import { OpenFileComponent } from '../../parts/open-file.component';
+import { OpenFileComponent } from '../../parts/fields/open-file.component';
 import { BEAT_PALETTE, type Palette } from './palette';
 import { SheetFrameComponent } from './sheet-frame.component';
 

@@ -26,7 +26,7 @@ import { download, fileName } from '../../data/download';
 import { UserStorage } from '../../data/device/user-storage';
 import { EditedDocument } from '../../data/documents/edited-document';
 import { SessionStore } from '../../data/session';
-import { OpenFileComponent } from '../../parts/open-file.component';
+import { OpenFileComponent } from '../../parts/fields/open-file.component';
 import { DepthRunner } from '../lake/depth-runner';
 import { LakeBoardComponent } from '../lake/lake-board.component';
 import { LAKE_PALETTE, type Palette } from './palette';

@@ -1,7 +1,7 @@
 import { Component, computed, input, linkedSignal, output } from '@angular/core';
 import { type Drawn, formatLength, METRES_PER_FOOT, moveCorner, type UnitSystem } from '@doceo/core';
-import { plainLength } from '../../parts/plain-length';
-import { plainNumber } from '../../parts/plain-number';
+import { plainLength } from '../../parts/fields/plain-length';
+import { plainNumber } from '../../parts/fields/plain-number';
 import type { Palette } from './palette';
 
 type AnyPiece = Drawn<string>;

@@ -3,9 +3,9 @@ import { RouterLink } from '@angular/router';
 import { type BeatFault, formatLength, type Sheet } from '@doceo/core';
 import type { EditedDocument } from '../../data/documents/edited-document';
 import { SessionStore } from '../../data/session';
-import { plainLength } from '../../parts/plain-length';
-import { SaveStateComponent } from '../../shared/save-state.component';
-import { UndoRedoComponent } from '../../shared/undo-redo.component';
+import { plainLength } from '../../parts/fields/plain-length';
+import { SaveStateComponent } from '../../shared/documents/save-state.component';
+import { UndoRedoComponent } from '../../shared/documents/undo-redo.component';
 import type { Palette } from './palette';
 import { SheetEditorComponent } from './sheet-editor.component';
 

@@ -1,8 +1,8 @@
 import { Component, computed, input, linkedSignal, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { type Bottom, BOTTOMS, formatLength, METRES_PER_FOOT, type UnitSystem, wading } from '@doceo/core';
-import { plainLength } from '../../parts/plain-length';
-import { plainNumber } from '../../parts/plain-number';
+import { plainLength } from '../../parts/fields/plain-length';
+import { plainNumber } from '../../parts/fields/plain-number';
 
 export interface WadingPerson {
   id: string;

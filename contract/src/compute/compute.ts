@@ -1,0 +1,311 @@
+import { FAULTS, findDrill, GROUND_KINDS, LEAST_TAPS, LINE_KINDS, SKILLS, TEMPLATE_IDS } from '@doceo/core';
+import * as z from 'zod';
+import { dateSchema, idSchema, lineSchema } from '../common';
+import { planBodySchema } from '../lesson/plan';
+import { flySchema, measuredSchema, rigSchema, templateParametersSchema } from '../rig/rig';
+import { castCommands } from './compute-cast';
+import { driftCommands } from './compute-drift';
+import { strikeCommands } from './compute-strike';
+import { waterCommands } from './compute-water';
+import { skillFitSchema, tracingParametersSchema } from '../people/skill-fit';
+import { waterSchema } from '../water/water';
+
+const evidenceSchema = z.array(z.strictObject({ label: z.string(), text: z.string() }));
+const snagSchema = z.looseObject({
+  id: z.string(),
+  rule: z.string(),
+  level: z.enum(['stop', 'mind', 'note']),
+  title: z.string(),
+  reason: z.string(),
+  evidence: evidenceSchema,
+});
+const unitsSchema = z.enum(['metric', 'imperial']).default('metric');
+const momentSchema = z.int().min(0).max(4_102_444_800_000);
+
+const estimateSchema = z.strictObject({
+  mastery: z.number(),
+  low: z.number(),
+  high: z.number(),
+  nextGood: z.number(),
+  learn: z.number(),
+  attempts: z.int(),
+  goods: z.int(),
+  lastAtMs: z.number().nullable(),
+});
+
+const attemptSchema = z.strictObject({ id: lineSchema(60), atMs: momentSchema, good: z.boolean() });
+const skillIdSchema = z.string().refine((id) => SKILLS.has(id), 'is no skill of the graph');
+const faultIdSchema = z.string().refine((id) => FAULTS.some((fault) => fault.id === id), 'is no known fault');
+
+/** Input and output of every computation that is also a command. */
+export const commands = {
+  'rig-figures': {
+    summary:
+      'Figures and snags of a rig: leader length, indicator distance, weakest link, line left at the net, hooks.',
+    input: z.strictObject({
+      rig: rigSchema,
+      water: waterSchema.nullable().default(null),
+      units: unitsSchema,
+    }),
+    output: z.strictObject({
+      figures: z.array(
+        z.looseObject({
+          id: z.string(),
+          value: z.number(),
+          unit: z.string(),
+          limit: z.number().nullable(),
+          text: z.string(),
+          rule: z.string(),
+          certainty: z.string(),
+        }),
+      ),
+      snags: z.array(snagSchema),
+    }),
+  },
+  'rig-template': {
+    summary:
+      'A rig from one of the templates; parameters that are left out take the template’s own defaults.',
+    input: z.strictObject({
+      template: z.enum(TEMPLATE_IDS),
+      parameters: templateParametersSchema.partial().default({}),
+    }),
+    output: z.strictObject({ rig: rigSchema }),
+  },
+  'float-margin': {
+    summary: 'Whether the dry fly or the indicator of a rig carries what hangs below it.',
+    input: z.strictObject({
+      rig: rigSchema,
+      floatant: z.boolean().default(true),
+      fishedMin: z.number().min(0).max(1440).default(0),
+    }),
+    output: z.strictObject({
+      float: z
+        .strictObject({
+          floatId: z.string(),
+          floatName: z.string(),
+          kind: z.enum(['dry', 'indicator']),
+          liftN: z.number(),
+          ownN: z.number(),
+          loadN: z.number(),
+          margin: z.number().nullable(),
+          measured: measuredSchema.nullable(),
+          parts: z.array(z.strictObject({ name: z.string(), submergedN: z.number() })),
+        })
+        .nullable(),
+    }),
+  },
+  'fly-mass': {
+    summary: 'Mass of a fly from hook wire, bead and dressing, and its weight under water.',
+    input: z.strictObject({ fly: flySchema }),
+    output: z.strictObject({
+      hookKg: z.number(),
+      beadKg: z.number(),
+      dressingKg: z.number(),
+      totalKg: z.number(),
+      submergedN: z.number(),
+      measured: measuredSchema.nullable(),
+    }),
+  },
+  'free-sink': {
+    summary: 'Speed at which a fly sinks on a slack line, and seconds to a depth; null for what floats.',
+    input: z.strictObject({ fly: flySchema, depthM: z.number().min(0).max(100) }),
+    output: z.strictObject({ terminalMs: z.number(), seconds: z.number().nullable() }),
+  },
+  countdown: {
+    summary: 'Seconds to count until a line has sunk to a depth, for one kind of line or for all that sink.',
+    input: z.strictObject({
+      depthM: z.number().min(0).max(100),
+      line: z.enum(LINE_KINDS).nullable().default(null),
+    }),
+    output: z.strictObject({
+      lines: z.array(
+        z.strictObject({
+          line: z.enum(LINE_KINDS),
+          seconds: z.number(),
+          fromSeconds: z.number(),
+          toSeconds: z.number(),
+          measured: measuredSchema.nullable(),
+        }),
+      ),
+    }),
+  },
+  taper: {
+    summary: 'Bending stiffness and diameter from section to section, with hinges, meant or by mistake.',
+    input: z.strictObject({ rig: rigSchema }),
+    output: z.strictObject({
+      steps: z.array(
+        z.strictObject({
+          sectionId: z.string(),
+          aboveFlyM: z.number(),
+          stiffnessRatio: z.number(),
+          diameterStepM: z.number(),
+          hinge: z.enum(['none', 'meant', 'mistake']),
+        }),
+      ),
+      profile: z.array(
+        z.strictObject({ aboveFlyM: z.number(), diameterM: z.number(), stiffness: z.number() }),
+      ),
+      hinges: z.int(),
+    }),
+  },
+  'class-kit': {
+    summary:
+      'What a class needs: metres of every material with knots, flies, shot, indicators, with spares by tangles.',
+    input: z.strictObject({
+      uses: z
+        .array(
+          z.strictObject({
+            rig: rigSchema,
+            name: lineSchema(80),
+            students: z
+              .array(
+                z.strictObject({
+                  name: lineSchema(80),
+                  tanglesPerHour: z.number().min(0).max(60).nullable().default(null),
+                }),
+              )
+              .max(40),
+            hours: z.number().min(0).max(24),
+          }),
+        )
+        .max(40),
+      units: unitsSchema,
+    }),
+    output: z.strictObject({
+      items: z.array(
+        z.strictObject({
+          group: z.string(),
+          name: z.string(),
+          unit: z.enum(['pieces', 'm']),
+          count: z.number(),
+          spares: z.number(),
+        }),
+      ),
+    }),
+  },
+  'tap-tempo': {
+    summary: 'Pauses back and forward, evenness, and what the line needs, from taps at each stop of the rod.',
+    input: z.strictObject({
+      tapsMs: z.array(z.number().min(0).max(600_000)).min(LEAST_TAPS).max(200),
+      lineM: z.number().min(1).max(30),
+    }),
+    output: z.strictObject({
+      backS: z.number(),
+      forwardS: z.number(),
+      unevenness: z.number(),
+      needed: z.strictObject({ fromS: z.number(), toS: z.number() }),
+      verdict: z.enum(['hurried', 'fits', 'late']),
+    }),
+  },
+  'skill-trace': {
+    summary: 'Probability of mastery of one skill, with its interval, from good and faulty attempts.',
+    input: z.strictObject({ attempts: z.array(attemptSchema).max(100_000), nowMs: momentSchema }),
+    output: estimateSchema,
+  },
+  'skill-fit': {
+    summary: 'Parameters of knowledge tracing of one skill, fitted to the records of many students.',
+    input: z.strictObject({ students: z.array(z.array(attemptSchema).max(10_000)).max(5000) }),
+    output: skillFitSchema,
+  },
+  'what-next': {
+    summary: 'Drills ranked by expected gain a minute for one student, with the reason of each.',
+    input: z.strictObject({
+      attempts: z.array(attemptSchema.extend({ skillId: skillIdSchema })).max(100_000),
+      nowMs: momentSchema,
+      grounds: z.array(z.enum(GROUND_KINDS)).default(['grass']),
+      minutes: z.number().min(1).max(600),
+    }),
+    output: z.strictObject({
+      advice: z.array(
+        z.strictObject({
+          drillId: z.string(),
+          gain: z.number(),
+          gainPerMin: z.number(),
+          opens: z.array(z.string()),
+          reason: z.string(),
+        }),
+      ),
+    }),
+  },
+  'simulate-students': {
+    summary: 'Attempts of simulated students whose true mastery is known, from a seed.',
+    input: z.strictObject({
+      seed: lineSchema(80),
+      students: z.int().min(1).max(2000),
+      drillId: z.string().refine((id) => findDrill(id) !== undefined, 'is no drill of the library'),
+      attempts: z.int().min(1).max(500).default(20),
+      sessions: z.int().min(1).max(20).default(1),
+      /** How the skills are learned, by skill id, when all students learn alike; else drawn for each. */
+      parameters: z.record(skillIdSchema, tracingParametersSchema).default({}),
+    }),
+    output: z.strictObject({
+      students: z.array(
+        z.strictObject({
+          key: z.string(),
+          attempts: z.array(attemptSchema.extend({ skillId: z.string(), faultId: z.string().nullable() })),
+          truth: z.array(
+            z.strictObject({
+              skillId: z.string(),
+              mastered: z.boolean(),
+              parameters: tracingParametersSchema,
+            }),
+          ),
+        }),
+      ),
+    }),
+  },
+  'fault-rates': {
+    summary: 'Rate of each fault per attempt with a 90 % interval and its trend, most frequent first.',
+    input: z.strictObject({
+      attempts: z
+        .array(z.strictObject({ atMs: momentSchema, faultId: faultIdSchema.nullable() }))
+        .max(100_000),
+    }),
+    output: z.strictObject({
+      attempts: z.int(),
+      rates: z.array(
+        z.strictObject({
+          faultId: z.string(),
+          count: z.int(),
+          rate: z.number(),
+          low: z.number(),
+          high: z.number(),
+          trend: z.enum(['falling', 'rising', 'unclear']),
+        }),
+      ),
+    }),
+  },
+  'plan-check': {
+    summary:
+      'All snags of a plan, with reason, evidence and fixes; with a lesson also those of day, water and students.',
+    input: z.strictObject({
+      plan: planBodySchema,
+      lesson: z
+        .strictObject({
+          startMs: momentSchema,
+          date: dateSchema,
+          water: waterSchema,
+          students: z
+            .array(
+              z.strictObject({
+                id: idSchema,
+                name: lineSchema(80),
+                ageYears: z.int().min(0).max(120).nullable(),
+                guardianConsent: z.boolean(),
+                attempts: z.array(attemptSchema.extend({ skillId: skillIdSchema })).max(100_000),
+              }),
+            )
+            .max(8),
+        })
+        .nullable()
+        .default(null),
+    }),
+    output: z.strictObject({ snags: z.array(snagSchema) }),
+  },
+  ...waterCommands,
+  ...castCommands,
+  ...driftCommands,
+  ...strikeCommands,
+} as const;
+
+export type CommandName = keyof typeof commands;

@@ -1,0 +1,171 @@
+import {
+  type BankEvent,
+  CHANGE_KINDS,
+  findDrill,
+  findFault,
+  LEAST_TAPS,
+  MISS_CAUSES,
+  RETRIEVES,
+  SAFETY_KINDS,
+  SKILLS,
+  STONE_KINDS,
+} from '@doceo/core';
+import * as z from 'zod';
+import { halfCharacters, idSchema, libraryIdSchema, lineSchema, textSchema } from '../common';
+import { type Issue, issueSchema, toIssues } from '../http/error';
+
+export const eventBodySchema = z.discriminatedUnion('kind', [
+  z
+    .strictObject({
+      kind: z.literal('attempt'),
+      skillId: libraryIdSchema,
+      drillId: libraryIdSchema.nullable(),
+      good: z.boolean(),
+      faultId: libraryIdSchema.nullable(),
+    })
+    .refine((body) => !(body.good && body.faultId), {
+      path: ['faultId'],
+      message: 'a good attempt has no fault',
+    }),
+  z.strictObject({
+    kind: z.literal('fish'),
+    species: lineSchema(40),
+    lengthCm: z.number().min(1).max(200).nullable(),
+    outcome: z.enum(['to-hand', 'lost']),
+  }),
+  z.strictObject({ kind: z.literal('miss'), cause: z.enum(MISS_CAUSES) }),
+  z.strictObject({ kind: z.literal('change'), what: z.enum(CHANGE_KINDS), to: textSchema(120) }),
+  z.strictObject({
+    kind: z.literal('tried'),
+    depthM: z.number().min(0).max(30),
+    retrieve: z.enum(RETRIEVES),
+    pattern: lineSchema(40),
+    moved: z.boolean(),
+  }),
+  z
+    .strictObject({
+      kind: z.literal('lane'),
+      lane: z.int().min(1).max(12),
+      of: z.int().min(1).max(12),
+    })
+    .refine(({ lane, of }) => lane <= of, { path: ['lane'], message: 'lies outside the pool' }),
+  z.strictObject({
+    kind: z.literal('temperature'),
+    celsius: z.number().min(-2).max(40),
+    depthM: z.number().min(0).max(60).nullable(),
+  }),
+  z.strictObject({
+    kind: z.literal('stones'),
+    counts: z
+      .partialRecord(z.enum(STONE_KINDS), z.int().min(0).max(999))
+      .refine((counts) => Object.values(counts).some((count) => count > 0), 'nothing was counted'),
+  }),
+  z.strictObject({ kind: z.literal('safety'), what: z.enum(SAFETY_KINDS), text: textSchema(500) }),
+  z.strictObject({
+    kind: z.literal('tempo'),
+    lineM: z.number().min(1).max(30),
+    tapsMs: z
+      .array(z.int().min(0).max(600_000))
+      .min(LEAST_TAPS)
+      .max(200)
+      .refine((taps) => taps.every((at, i) => i === 0 || at > (taps[i - 1] as number)), 'must rise'),
+  }),
+  z.strictObject({ kind: z.literal('tangle'), seconds: z.int().min(0).max(7200).nullable() }),
+  z.strictObject({
+    kind: z.literal('note'),
+    text: textSchema(1000).refine((text) => text.length > 0, 'must not be empty'),
+    aboutId: idSchema.nullable().default(null),
+  }),
+  z.strictObject({ kind: z.literal('undo'), targetId: idSchema }),
+]);
+
+/** The latest instant a device clock may claim: the year 2100. */
+const LATEST_MS = 4_102_444_800_000;
+
+/** An event as it is read: skills, drills and faults it names may be gone from the library. */
+export const eventSchema = z.strictObject({
+  id: idSchema,
+  lessonId: idSchema,
+  studentId: idSchema.nullable(),
+  blockId: idSchema.nullable(),
+  deviceId: idSchema,
+  atMs: z.int().min(0).max(LATEST_MS),
+  /** How far the device's clock was ahead of the server's, behind when negative; left out when they agreed. */
+  clockAheadMs: z.int().optional(),
+  body: eventBodySchema,
+}) satisfies z.ZodType<BankEvent>;
+
+/** Reads an event that is to be stored: what it names must be in the library now. */
+export function readNewEvent(value: unknown): { event: BankEvent } | { issues: Issue[] } {
+  const halves = halfCharacters(value);
+  if (halves.length > 0) return { issues: halves };
+  const result = eventSchema.safeParse(value);
+  if (!result.success) return { issues: toIssues(result.error) };
+  const { body } = result.data;
+  if (body.kind !== 'attempt') return { event: result.data };
+  const gone: [string, string | null, (id: string) => boolean, string][] = [
+    ['body.skillId', body.skillId, (id) => SKILLS.has(id), 'is no skill of the graph'],
+    ['body.drillId', body.drillId, (id) => findDrill(id) !== undefined, 'is no drill of the library'],
+    ['body.faultId', body.faultId, (id) => findFault(id) !== undefined, 'is no known fault'],
+  ];
+  const issues = gone.flatMap(([path, id, known, message]): Issue[] =>
+    id === null || known(id) ? [] : [{ path, code: 'gone', message }],
+  );
+  return issues.length > 0 ? { issues } : { event: result.data };
+}
+
+export const MAX_EVENTS = 500;
+/** Longest request that brings events, bytes. */
+export const EVENTS_MOST_BYTES = 4_000_000;
+
+/** Events on their way in. Each is judged alone, so one that is wrong does not make the request wrong. */
+export const eventBatchSchema = z.strictObject({
+  events: z.array(z.unknown()).min(1).max(MAX_EVENTS),
+  /** The device's clock when it sent them, to be held against the server's. */
+  sentAtMs: z.int().min(0).optional(),
+});
+/** The same with the shape of each event told, for the description of the API. */
+export const describedEventBatchSchema = eventBatchSchema.extend({
+  events: z
+    .array(eventSchema.omit({ clockAheadMs: true }))
+    .min(1)
+    .max(MAX_EVENTS),
+});
+
+export const EVENT_REFUSALS = [
+  'invalid',
+  'no-lesson',
+  'no-student',
+  'no-consent',
+  'id-taken',
+  'no-target',
+] as const;
+export const refusedEventSchema = z.strictObject({
+  /** As it was sent; empty when it had none. */
+  id: z.string(),
+  /** Which of the request it was. */
+  index: z.int(),
+  code: z.enum(EVENT_REFUSALS),
+  message: z.string(),
+  issues: z.array(issueSchema),
+});
+/** What became of each event, by its id as it was sent. */
+export const eventReceiptSchema = z.strictObject({
+  stored: z.array(z.string()),
+  known: z.array(z.string()),
+  refused: z.array(refusedEventSchema),
+  /** How far the device's clock is ahead of the server's. */
+  clockAheadMs: z.int(),
+});
+export type EventReceipt = z.infer<typeof eventReceiptSchema>;
+
+export const eventQuerySchema = z
+  .strictObject({
+    studentId: idSchema.optional(),
+    lessonId: idSchema.optional(),
+    studentsOfLesson: idSchema.optional(),
+  })
+  .refine(
+    (query) => Object.values(query).filter(Boolean).length === 1,
+    'needs exactly one of studentId, lessonId, studentsOfLesson',
+  );

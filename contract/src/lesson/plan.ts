@@ -1,0 +1,113 @@
+import {
+  type Block,
+  BLOCK_KINDS,
+  findDrill,
+  findFault,
+  LEVELS,
+  MAX_GROUP,
+  PLACE_KINDS,
+  type PlanBody,
+  WATER_KINDS,
+} from '@doceo/core';
+import * as z from 'zod';
+import { idSchema, instantSchema, libraryIdSchema, lineSchema, textSchema, versionSchema } from '../common';
+import { driftSetupSchema } from './drift';
+import type { Issue } from '../http/error';
+import { rigNameSchema, rigSchema } from '../rig/rig';
+
+export const blockSchema = z.strictObject({
+  id: idSchema,
+  kind: z.enum(BLOCK_KINDS),
+  title: lineSchema(80),
+  drillId: libraryIdSchema.nullable(),
+  startMin: z.int().min(0).max(1440),
+  durationMin: z.int().min(5).max(480),
+  lane: z
+    .int()
+    .min(0)
+    .max(MAX_GROUP - 1)
+    .nullable(),
+  place: z.enum(PLACE_KINDS),
+  rigId: idSchema.nullable(),
+  cue: textSchema(160),
+  watchFor: z.array(libraryIdSchema).max(12),
+  note: textSchema(1000),
+  drift: driftSetupSchema.optional(),
+});
+
+export const planBodySchema = z
+  .strictObject({
+    aim: textSchema(300),
+    level: z.enum(LEVELS),
+    groupSize: z.int().min(1).max(MAX_GROUP),
+    season: textSchema(60),
+    waterKind: z.enum([...WATER_KINDS, 'any']),
+    lengthMin: z.int().min(15).max(720),
+    blocks: z.array(blockSchema).max(60),
+    rigs: z.array(z.strictObject({ id: idSchema, name: rigNameSchema, rig: rigSchema })).max(12),
+  })
+  .superRefine((plan, context) => {
+    const rigs = new Set(plan.rigs.map((rig) => rig.id));
+    const seen = new Set<string>();
+    plan.blocks.forEach((block, index) => {
+      if (block.rigId && !rigs.has(block.rigId))
+        context.addIssue({
+          code: 'custom',
+          path: ['blocks', index, 'rigId'],
+          message: 'the plan carries no such rig',
+        });
+      if (seen.has(block.id))
+        context.addIssue({ code: 'custom', path: ['blocks', index, 'id'], message: 'is used twice' });
+      seen.add(block.id);
+    });
+  }) satisfies z.ZodType<PlanBody>;
+
+/**
+ * What a plan names that the library does not have. A plan that named it before may go on doing so.
+ *
+ * @param before the plan as it is stored, null for a new one
+ */
+export function goneFromLibrary(plan: PlanBody, before: PlanBody | null): Issue[] {
+  const named = (block: Block): string[] => [...(block.drillId ? [block.drillId] : []), ...block.watchFor];
+  const old = new Set(before?.blocks.flatMap(named));
+  const gone = (path: string, message: string): Issue => ({ path, code: 'gone', message });
+  return plan.blocks.flatMap(({ drillId, watchFor }, i) => [
+    ...(drillId && !findDrill(drillId) && !old.has(drillId)
+      ? [gone(`body.blocks[${i}].drillId`, 'is no drill of the library')]
+      : []),
+    ...watchFor.flatMap((id, n) =>
+      findFault(id) || old.has(id) ? [] : [gone(`body.blocks[${i}].watchFor[${n}]`, 'is no known fault')],
+    ),
+  ]);
+}
+
+export const planTitleSchema = lineSchema(80);
+
+/** Where a copied plan came from. */
+export const originSchema = z.strictObject({
+  planId: idSchema,
+  title: z.string(),
+  ownerName: z.string(),
+  version: versionSchema,
+  newestVersion: versionSchema.nullable(),
+});
+
+export const planSummarySchema = z.strictObject({
+  id: idSchema,
+  title: z.string(),
+  aim: z.string(),
+  lengthMin: z.number(),
+  blockCount: z.number(),
+  strands: z.array(z.string()),
+  version: versionSchema,
+  updatedAt: instantSchema,
+  mine: z.boolean(),
+  ownerName: z.string(),
+  circleId: idSchema.nullable(),
+  circleName: z.string().nullable(),
+  origin: originSchema.nullable(),
+});
+export type PlanSummary = z.infer<typeof planSummarySchema>;
+
+export const savedPlanSchema = planSummarySchema.extend({ body: planBodySchema });
+export type SavedPlan = z.infer<typeof savedPlanSchema>;

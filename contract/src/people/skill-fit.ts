@@ -1,0 +1,32 @@
+import * as z from 'zod';
+import { instantSchema } from '../common';
+
+const probabilitySchema = z.number().min(0).max(1);
+
+export const tracingParametersSchema = z.strictObject({
+  initial: probabilitySchema,
+  learn: probabilitySchema,
+  slip: probabilitySchema,
+  guess: probabilitySchema,
+});
+
+export const skillFitSchema = z.strictObject({
+  enough: z.boolean(),
+  students: z.int().min(0),
+  attempts: z.int().min(0),
+  mean: tracingParametersSchema,
+  spread: tracingParametersSchema,
+});
+
+/** How the fit of the installation's own records stands: the job, and what the last one that ended found. */
+export const fitStatusSchema = z.strictObject({
+  state: z.enum(['never', 'running', 'done', 'failed']),
+  /** Skills done of all. */
+  done: z.int().min(0),
+  of: z.int().min(0),
+  startedAt: instantSchema.nullable(),
+  endedAt: instantSchema.nullable(),
+  /** By skill id; those with too few records are told too, with their counts. */
+  skills: z.record(z.string(), skillFitSchema),
+});
+export type FitStatus = z.infer<typeof fitStatusSchema>;

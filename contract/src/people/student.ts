@@ -1,0 +1,25 @@
+import * as z from 'zod';
+import { dateSchema, idSchema, lineSchema, textSchema } from '../common';
+
+/** What an instructor keeps about a student. Never part of a plan. */
+export const studentSchema = z.strictObject({
+  name: lineSchema(80),
+  bornOn: dateSchema.nullable(),
+  hand: z.enum(['right', 'left']),
+  note: textSchema(500),
+  guardianName: textSchema(80),
+  guardianContact: textSchema(120),
+  guardianConsentOn: dateSchema.nullable(),
+});
+export type Student = z.infer<typeof studentSchema>;
+
+export const savedStudentSchema = z.strictObject({ id: idSchema, student: studentSchema, mine: z.boolean() });
+export type SavedStudent = z.infer<typeof savedStudentSchema>;
+
+/** Whole years on a day, or null when the birthday is unknown. Both ISO dates. */
+export function ageOn(bornOn: string | null, date: string): number | null {
+  if (!bornOn) return null;
+  return (
+    Number(date.slice(0, 4)) - Number(bornOn.slice(0, 4)) - (date.slice(5, 10) < bornOn.slice(5, 10) ? 1 : 0)
+  );
+}

@@ -1,0 +1,56 @@
+import { type ChildProcess, spawn } from 'node:child_process';
+import { join } from 'node:path';
+import { setTimeout as pause } from 'node:timers/promises';
+import { freshDatabase, ROOT, startServer } from '../lib/server';
+import { Visitor } from '../lib/visitor';
+import { LEAD } from '../lib/world';
+
+const KILLS = 10;
+const AT_ONCE = 10;
+/** Within this a server has made its database and is up, milliseconds. */
+const START_MS = 3000;
+
+/** The first start on an empty database, with whole processes. */
+describe('the first start', () => {
+  const works = async (url: string): Promise<number> => {
+    const lead = await new Visitor(url).signIn(LEAD);
+    return (await lead.json<unknown[]>('/api/lessons')).length;
+  };
+
+  it('works after the process was killed anywhere in it, ten times of ten', async () => {
+    for (let time = 0; time < KILLS; time++) {
+      const databaseUrl = await freshDatabase('first_killed');
+      const first = spawned(databaseUrl);
+      await pause(200 + (time / KILLS) * START_MS);
+      first.kill('SIGKILL');
+      const server = await startServer(databaseUrl);
+      expect({ time, lessons: await works(server.url) }).toEqual({ time, lessons: 6 });
+      await server.stop();
+    }
+  }, 180_000);
+
+  it('may be two at once: both are up, ten times of ten', async () => {
+    for (let time = 0; time < AT_ONCE; time++) {
+      const databaseUrl = await freshDatabase('first_two');
+      const servers = await Promise.all([startServer(databaseUrl), startServer(databaseUrl)]);
+      for (const server of servers) expect(await works(server.url)).toBe(6);
+      await Promise.all(servers.map((server) => server.stop()));
+    }
+  }, 180_000);
+});
+
+function spawned(databaseUrl: string): ChildProcess {
+  return spawn(process.execPath, [join(ROOT, 'dist/server.mjs')], {
+    env: {
+      ...process.env,
+      NODE_OPTIONS: '',
+      DOCEO_ROOT: ROOT,
+      DOCEO_DB_URL: databaseUrl,
+      DOCEO_DEMO: '1',
+      DOCEO_SESSION_SECRET: 'only for tests, long enough',
+      PORT: '0',
+      DOCEO_LOG: 'error',
+    },
+    stdio: 'ignore',
+  });
+}

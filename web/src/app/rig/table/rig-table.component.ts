@@ -1,0 +1,264 @@
+import { Component, computed, input, output, signal } from '@angular/core';
+import { NgTemplateOutlet } from '@angular/common';
+import { FormsModule } from '@angular/forms';
+import { RouterLink } from '@angular/router';
+import { plainNumber } from '../../parts/fields/plain-number';
+import {
+  BEAD_DIAMETERS_M,
+  BUTT_DIAMETERS_M,
+  CoreError,
+  diameterOfX,
+  type DressingId,
+  DRESSINGS,
+  type Fitting,
+  type Fly,
+  flyAttachment,
+  formatForce,
+  formatBead,
+  formatLength,
+  formatMass,
+  KG_PER_GRAIN,
+  formatTippet,
+  type Knot,
+  KNOTS,
+  knotsFor,
+  type KnotId,
+  MATERIALS,
+  type MaterialId,
+  materialStrength,
+  parseLength,
+  MOST_SECTIONS,
+  type Rig,
+  rigEdits,
+  SECTION_ROLES,
+  type Section,
+  spans,
+  type UnitSystem,
+} from '@doceo/core';
+
+type Row =
+  | {
+      kind: 'section';
+      id: string;
+      atM: number;
+      section: Section;
+      joints: ReturnType<typeof knotsFor>;
+      holds: string;
+    }
+  | { kind: 'fitting'; id: string; atM: number; fitting: Fitting }
+  | { kind: 'fly'; id: string; atM: number; fly: Fly };
+
+const LENGTH_MIN_M = 0.02;
+const LENGTH_MAX_M = 12;
+const SHOT_LEAST_KG = 0.00001;
+const SHOT_MOST_KG = 0.01;
+
+/** Parts from the fly line down, edited in place. A wrong entry is told at its cell and changes nothing. */
+@Component({
+  selector: 'doceo-rig-table',
+  imports: [FormsModule, NgTemplateOutlet, RouterLink],
+  templateUrl: './rig-table.component.html',
+  styleUrl: './rig-table.component.css',
+  host: { '(keydown)': 'key($event)' },
+})
+export class RigTableComponent {
+  readonly rig = input.required<Rig>();
+  readonly system = input.required<UnitSystem>();
+  readonly editable = input(true);
+  readonly selectedId = input<string | null>(null);
+  readonly edited = output<Rig>();
+  readonly selected = output<string>();
+
+  protected readonly wrong = signal<Record<string, string>>({});
+  protected readonly materials = Object.values(MATERIALS);
+  protected readonly dressings = Object.values(DRESSINGS);
+  protected readonly flyKnots = knotsFor('line-to-fly');
+  protected readonly hookSizes = Array.from({ length: 11 }, (_, i) => 2 + i * 2);
+  protected readonly beadMetals = ['brass', 'tungsten'] as const;
+  protected readonly beads = BEAD_DIAMETERS_M;
+  protected readonly roles = SECTION_ROLES;
+  protected readonly most = MOST_SECTIONS;
+  protected readonly chosenSection = computed(
+    () => this.rig().sections.find(({ id }) => id === this.selectedId()) ?? null,
+  );
+  protected readonly full = computed(() => this.rig().sections.length >= MOST_SECTIONS);
+  protected readonly hasIndicator = computed(() =>
+    this.rig().fittings.some(({ kind }) => kind === 'indicator'),
+  );
+  /** The knot of the part chosen, to be looked up. */
+  protected readonly chosenKnot = computed<KnotId | null>(() => {
+    const knot =
+      this.chosenSection()?.joint ?? this.rig().flies.find(({ id }) => id === this.selectedId())?.knot;
+    return knot && knot !== 'tapered' ? knot : null;
+  });
+  private readonly diameters = [...BUTT_DIAMETERS_M]
+    .reverse()
+    .concat(Array.from({ length: 9 }, (_, x) => diameterOfX(x)));
+
+  protected readonly rows = computed<Row[]>(() => {
+    const rig = this.rig();
+    const sections = spans(rig).map(({ section, topM }, index): Row => ({
+      kind: 'section',
+      id: section.id,
+      atM: topM,
+      section,
+      joints: this.jointsFor(section, index),
+      holds: formatForce(materialStrength(section.material, section.diameterM, rig.measured), this.system()),
+    }));
+    const fittings = rig.fittings.map((fitting): Row => ({
+      kind: 'fitting',
+      id: fitting.id,
+      atM: fitting.aboveFlyM,
+      fitting,
+    }));
+    const flies = rig.flies.map((fly): Row => ({
+      kind: 'fly',
+      id: fly.id,
+      atM: flyAttachment(rig, fly),
+      fly,
+    }));
+    const order = { section: 2, fitting: 1, fly: 0 };
+    return [...sections, ...fittings, ...flies].sort(
+      (a, b) => b.atM - a.atM || (a.kind === b.kind ? 0 : order[a.kind] - order[b.kind]),
+    );
+  });
+
+  /** Knots that may tie a section on, with the one that it has. */
+  private jointsFor(section: Section, index: number): Knot[] {
+    const onFly = this.rig().flies.some(({ at }) => at.kind === 'inline' && at.sectionId === section.id);
+    const knots = knotsFor(onFly ? 'line-to-bend' : index === 0 ? 'line-to-loop' : 'line-to-line');
+    return knots.some(({ id }) => id === section.joint) ? knots : [KNOTS[section.joint], ...knots];
+  }
+
+  protected length(metres: number): string {
+    return formatLength(metres, this.system());
+  }
+
+  protected tippet(diameterM: number): string {
+    return formatTippet(diameterM, this.system());
+  }
+
+  /** The standard sizes and the one the section has. */
+  protected sizes(section: Section): number[] {
+    return this.diameters.some((diameter) => Math.abs(diameter - section.diameterM) < 1e-7)
+      ? this.diameters
+      : [section.diameterM, ...this.diameters];
+  }
+
+  protected sameSize(a: number, b: number): boolean {
+    return Math.abs(a - b) < 1e-7;
+  }
+
+  protected setLength(row: Row, text: string): void {
+    let metres: number;
+    try {
+      metres = parseLength(text, this.system());
+    } catch (error) {
+      if (!(error instanceof CoreError)) throw error;
+      return this.mark(
+        row.id,
+        `“${text}” is no length; try ${this.system() === 'metric' ? '0.4, 40 cm or 1.2 m' : '16 in or 1 ft 4 in'}`,
+      );
+    }
+    if (metres < LENGTH_MIN_M || metres > LENGTH_MAX_M)
+      return this.mark(row.id, `between ${this.length(LENGTH_MIN_M)} and ${this.length(LENGTH_MAX_M)}`);
+    this.mark(row.id, null);
+    if (row.kind === 'section') this.edited.emit(rigEdits.section(this.rig(), row.id, { lengthM: metres }));
+    if (row.kind === 'fitting') this.edited.emit(rigEdits.slide(this.rig(), row.id, metres));
+    if (row.kind === 'fly' && row.fly.at.kind === 'tag') {
+      if (metres > 1) return this.mark(row.id, `at the most ${this.length(1)} for a tag`);
+      this.edited.emit(rigEdits.fly(this.rig(), row.id, { at: { ...row.fly.at, lengthM: metres } }));
+    }
+  }
+
+  protected setSection(
+    id: string,
+    change: { diameterM?: number; material?: MaterialId; joint?: KnotId; role?: Section['role'] },
+  ): void {
+    this.edited.emit(rigEdits.section(this.rig(), id, change));
+  }
+
+  protected rename(section: Section, text: string): void {
+    const name = text.trim().slice(0, 40);
+    if (name) this.edited.emit(rigEdits.section(this.rig(), section.id, { name }));
+  }
+
+  /** Adds below the section chosen, else at the end of the leader. */
+  protected addSection(): void {
+    const below = this.chosenSection()?.id ?? this.rig().sections.at(-1)?.id ?? null;
+    this.edited.emit(rigEdits.addSection(this.rig(), below));
+  }
+
+  protected addAtLine(): void {
+    this.edited.emit(rigEdits.addSection(this.rig(), null));
+  }
+
+  protected removeSection(): void {
+    const section = this.chosenSection();
+    if (section) this.edited.emit(rigEdits.removeSection(this.rig(), section.id));
+  }
+
+  protected setIndicator(on: boolean): void {
+    this.edited.emit(rigEdits.indicator(this.rig(), on));
+  }
+
+  /** In the table Ctrl+Enter adds a section below, Ctrl+Delete takes it off. */
+  protected key(event: KeyboardEvent): void {
+    if (!event.ctrlKey || !this.editable()) return;
+    if (event.key === 'Enter') this.addSection();
+    else if (event.key === 'Delete') this.removeSection();
+    else return;
+    event.preventDefault();
+  }
+
+  protected setFly(id: string, change: Partial<Fly>): void {
+    this.edited.emit(rigEdits.fly(this.rig(), id, change));
+  }
+
+  /** Another dressing gives the fly its name. */
+  protected setDressing(fly: Fly, dressing: DressingId): void {
+    this.setFly(fly.id, { dressing, name: DRESSINGS[dressing].name });
+  }
+
+  /** Metal and size of a fly's bead as one choice. */
+  protected beadKey(fly: Fly): string {
+    return fly.bead === 'none' ? 'none' : `${fly.bead} ${fly.beadDiameterM}`;
+  }
+
+  protected setBead(flyId: string, key: string): void {
+    const [bead, diameter] = key.split(' ') as [Fly['bead'], string | undefined];
+    this.setFly(flyId, { bead, beadDiameterM: Number(diameter ?? 0) });
+  }
+
+  protected setStyle(style: 'fixed' | 'slip-release' | 'yarn'): void {
+    this.edited.emit(rigEdits.indicatorStyle(this.rig(), style));
+  }
+
+  protected setMetal(metal: 'tin' | 'lead'): void {
+    this.edited.emit(rigEdits.shotMetal(this.rig(), metal));
+  }
+
+  protected beadText(diameterM: number): string {
+    return formatBead(diameterM, this.system());
+  }
+
+  protected mass(massKg: number): string {
+    return formatMass(massKg, this.system());
+  }
+
+  protected setMass(text: string): void {
+    const unitKg = this.system() === 'metric' ? 0.001 : KG_PER_GRAIN;
+    const massKg = (plainNumber(text) ?? Number.NaN) * unitKg;
+    if (!(massKg >= SHOT_LEAST_KG && massKg <= SHOT_MOST_KG))
+      return this.mark('shot', `between ${this.mass(SHOT_LEAST_KG)} and ${this.mass(SHOT_MOST_KG)}`);
+    this.mark('shot', null);
+    this.edited.emit(rigEdits.shotMass(this.rig(), massKg));
+  }
+
+  private mark(id: string, text: string | null): void {
+    this.wrong.update((all) => {
+      const { [id]: _old, ...others } = all;
+      return text === null ? others : { ...others, [id]: text };
+    });
+  }
+}

@@ -1,0 +1,80 @@
+import { Component, computed, inject, input, signal } from '@angular/core';
+import type { SavedWater } from '@doceo/contract';
+import { calendarOf, type Food, withMonth } from '@doceo/core';
+import type { ApiError } from '../../data/api/api-error';
+import { DayStore } from '../../data/lesson/day-store';
+import { MONTHS } from './months';
+
+/** What lives in a water, month by month; a tap on a month puts a food in or out of season. */
+@Component({
+  selector: 'doceo-food-calendar',
+  template: `
+    <table>
+      <caption>
+        What lives in
+        {{
+          water().water.name
+        }}
+        <span class="soft small">{{
+          water().water.calendar ? 'as found here' : 'as usual in such a water; turn stones and correct it'
+        }}</span>
+      </caption>
+      <thead>
+        <tr>
+          <td></td>
+          @for (one of months; track one.month) {
+            <th scope="col" [class.now]="one.month === month()">
+              <abbr [title]="one.name">{{ one.short }}</abbr>
+            </th>
+          }
+        </tr>
+      </thead>
+      <tbody>
+        @for (food of foods(); track food.name) {
+          <tr>
+            <th scope="row">{{ food.name }}</th>
+            @for (one of months; track one.month) {
+              <td [class.now]="one.month === month()">
+                <button
+                  type="button"
+                  [class.on]="food.months.includes(one.month)"
+                  [attr.aria-pressed]="food.months.includes(one.month)"
+                  [attr.aria-label]="food.name + ' in ' + one.name"
+                  [disabled]="!water().editable"
+                  (click)="toggle(food, one.month)"
+                ></button>
+              </td>
+            }
+          </tr>
+        }
+      </tbody>
+    </table>
+    @if (wrong(); as text) {
+      <p class="wrong small" role="alert">{{ text }}</p>
+    }
+    @if (water().water.calendar && water().editable) {
+      <button type="button" class="btn small" (click)="save(null)">Back to the usual</button>
+    }
+  `,
+  styleUrl: './food-calendar.component.css',
+})
+export class FoodCalendarComponent {
+  private readonly day = inject(DayStore);
+  readonly water = input.required<SavedWater>();
+  /** The month in view, 1…12. */
+  readonly month = input.required<number>();
+  protected readonly months = MONTHS;
+  protected readonly wrong = signal<string | null>(null);
+  protected readonly foods = computed(() => calendarOf(this.water().water));
+
+  protected toggle(food: Food, month: number): void {
+    this.save(withMonth(this.foods(), food.name, month, !food.months.includes(month)));
+  }
+
+  protected save(calendar: Food[] | null): void {
+    this.day.setCalendar(this.water().id, calendar).subscribe({
+      next: () => this.wrong.set(null),
+      error: (error: ApiError) => this.wrong.set(`Not kept. ${error.message}`),
+    });
+  }
+}

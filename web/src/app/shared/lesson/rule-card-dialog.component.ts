@@ -1,0 +1,102 @@
+import { Component, computed, inject, input, output, signal } from '@angular/core';
+import { DIALOG } from '../../parts/dialog';
+import { MessageService } from 'primeng/api';
+import type { ApiError } from '../../data/api/api-error';
+import { DayStore } from '../../data/lesson/day-store';
+import { dayOfYearText, readOnText } from '../../data/lesson/lesson-texts';
+
+/** The rule card of a water, with who says so and when a person last read it. */
+@Component({
+  selector: 'doceo-rule-card-dialog',
+  imports: [DIALOG],
+  template: `
+    <p-dialog
+      [header]="'Rule card: ' + (water()?.water?.name ?? '')"
+      [visible]="true"
+      (visibleChange)="closed.emit()"
+      [modal]="true"
+      [draggable]="false"
+      [style]="{ width: '520px' }"
+      [dismissableMask]="true"
+    >
+      @if (water()?.water?.rules; as rules) {
+        <dl>
+          @for (line of lines(); track line.label) {
+            <dt>{{ line.label }}</dt>
+            <dd>{{ line.text }}</dd>
+          }
+        </dl>
+        <p class="small soft">
+          Doceo does not know the law. The card repeats what a person read; signs, wardens and the local rules
+          decide.
+        </p>
+        <div class="row">
+          @if (water()?.editable) {
+            <button type="button" class="btn go" [disabled]="busy()" (click)="tick()">
+              I have read it at the source today
+            </button>
+          }
+          <span class="small soft"
+            >last read {{ readOn() }}{{ rules.checkedBy ? ' by ' + rules.checkedBy : '' }}</span
+          >
+        </div>
+      }
+    </p-dialog>
+  `,
+  styles: `
+    dl {
+      display: grid;
+      grid-template-columns: 110px 1fr;
+      gap: 5px 12px;
+      margin: 0 0 12px;
+    }
+    dt {
+      color: var(--ink-soft);
+    }
+    dd {
+      margin: 0;
+    }
+    .row {
+      margin-top: 12px;
+    }
+  `,
+})
+export class RuleCardDialogComponent {
+  private readonly day = inject(DayStore);
+  private readonly messages = inject(MessageService);
+  readonly waterId = input.required<string>();
+  readonly closed = output<void>();
+  protected readonly readOn = computed(() => readOnText(this.water()?.water.rules.checkedOn));
+  protected readonly busy = signal(false);
+  protected readonly water = computed(
+    () => this.day.waters().find(({ id }) => id === this.waterId()) ?? null,
+  );
+  protected readonly lines = computed(() => {
+    const rules = this.water()?.water.rules;
+    if (!rules) return [];
+    return [
+      { label: 'Licence', text: rules.licence },
+      { label: 'Season', text: `${dayOfYearText(rules.seasonFrom)} to ${dayOfYearText(rules.seasonTo)}` },
+      { label: 'Hooks', text: `${rules.maxHooks} at the most${rules.barbless ? ', barbless' : ''}` },
+      { label: 'Shot', text: rules.leadAllowed ? 'lead allowed' : 'non-toxic only' },
+      { label: 'Fish', text: rules.release },
+      { label: 'Hours', text: rules.hours },
+      { label: 'Also', text: rules.other },
+      { label: 'Who says so', text: rules.whoSaysSo },
+    ].filter(({ text }) => text !== '');
+  });
+
+  protected tick(): void {
+    this.busy.set(true);
+    this.day.readCard(this.waterId()).subscribe({
+      next: () => {
+        this.messages.add({ severity: 'success', summary: 'Ticked for this season', life: 3000 });
+        this.closed.emit();
+      },
+      error: (error: ApiError) => {
+        this.busy.set(false);
+        this.messages.add({ severity: 'error', summary: error.message });
+      },
+    });
+  }
+}

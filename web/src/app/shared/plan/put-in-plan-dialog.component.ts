@@ -1,0 +1,115 @@
+import { Component, computed, inject, input, type OnInit, output, signal } from '@angular/core';
+import { api, type PlanSummary, type SavedPlan } from '@doceo/contract';
+import type { Block, PlanBody } from '@doceo/core';
+import { MessageService } from 'primeng/api';
+import { ApiClient } from '../../data/api/api-client';
+import type { ApiError } from '../../data/api/api-error';
+import { DIALOG } from '../../parts/dialog';
+
+/**
+ * Copies something into one of my plans: the plan is chosen, then its block where what is put belongs to one. The plan
+ * carries its own copy, so that it travels whole.
+ */
+@Component({
+  selector: 'doceo-put-in-plan-dialog',
+  imports: [DIALOG],
+  template: `
+    <p-dialog
+      [header]="'Put the ' + what() + ' in a plan'"
+      [visible]="true"
+      (visibleChange)="closed.emit()"
+      [modal]="true"
+      [draggable]="false"
+      [dismissableMask]="true"
+      [style]="{ width: '440px' }"
+    >
+      @if (plan(); as chosen) {
+        <p>Which block of “{{ chosen.title }}” is to show it?</p>
+        <div class="list">
+          @for (block of blocks(); track block.id) {
+            <button type="button" class="btn" (click)="put(chosen, block.id)">
+              {{ block.title }}{{ hasOne()!(block) ? ', in place of the ' + what() + ' it has' : '' }}
+            </button>
+          } @empty {
+            <p class="soft">This plan has no block yet.</p>
+          }
+        </div>
+      } @else {
+        <p>
+          The plan carries its own copy, so that it travels whole.
+          {{ hasOne() ? '' : 'Choose the block there.' }}
+        </p>
+        <div class="list">
+          @for (one of plans(); track one.id) {
+            <button type="button" class="btn" (click)="choose(one)">{{ one.title }}</button>
+          } @empty {
+            <p class="soft">{{ loaded() ? 'You have no plan yet.' : 'Fetching your plans …' }}</p>
+          }
+        </div>
+      }
+      @if (error(); as problem) {
+        <p class="wrong" role="alert">{{ problem.message }}</p>
+      }
+    </p-dialog>
+  `,
+  styles: `
+    .list {
+      display: grid;
+      gap: 8px;
+      margin-top: 12px;
+    }
+    .wrong {
+      color: var(--safety);
+    }
+  `,
+})
+export class PutInPlanDialogComponent implements OnInit {
+  private readonly client = inject(ApiClient);
+  private readonly messages = inject(MessageService);
+  readonly what = input.required<string>();
+  /** Whether a block has one already; without, no block is asked for. */
+  readonly hasOne = input<((block: Block) => boolean) | null>(null);
+  /** The plan with it. */
+  readonly change = input.required<(body: PlanBody, blockId: string | null) => PlanBody>();
+  readonly closed = output<void>();
+  protected readonly loaded = signal(false);
+  protected readonly plans = signal<PlanSummary[]>([]);
+  protected readonly plan = signal<SavedPlan | null>(null);
+  protected readonly error = signal<ApiError | null>(null);
+  protected readonly blocks = computed(
+    () => this.plan()?.body.blocks.filter(({ kind }) => kind !== 'break') ?? [],
+  );
+  private readonly failed = { error: (error: ApiError) => this.error.set(error) };
+
+  ngOnInit(): void {
+    this.client.call(api.plans.list).subscribe({
+      ...this.failed,
+      next: (plans) => {
+        this.plans.set(plans.filter((plan) => plan.mine));
+        this.loaded.set(true);
+      },
+    });
+  }
+
+  protected choose({ id }: PlanSummary): void {
+    this.client.call(api.plans.get, { params: { id } }).subscribe({
+      ...this.failed,
+      next: (plan) => (this.hasOne() ? this.plan.set(plan) : this.put(plan, null)),
+    });
+  }
+
+  protected put({ id, title, body, version }: SavedPlan, blockId: string | null): void {
+    this.client
+      .call(api.plans.update, {
+        params: { id },
+        body: { title, body: this.change()(body, blockId), baseVersion: version },
+      })
+      .subscribe({
+        ...this.failed,
+        next: () => {
+          this.messages.add({ severity: 'success', summary: `Put into “${title}”`, life: 4000 });
+          this.closed.emit();
+        },
+      });
+  }
+}
