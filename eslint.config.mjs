@@ -1,4 +1,6 @@
+import { readdirSync } from 'node:fs';
 import angular from 'angular-eslint';
+import { createNodeResolver, importX } from 'eslint-plugin-import-x';
 import tseslint from 'typescript-eslint';
 
 /** The import arrows of the architecture: who may not import whom. */
@@ -19,6 +21,30 @@ const arrowRule = (patterns) => ({
     },
   ],
 });
+
+/**
+ * The floors of the web application: who may not import from where. A feature is a folder with a screen; what two of
+ * them need lies in `shared`. `parts` and `drawing` draw what they are given and know no service.
+ */
+const APP = 'web/src/app';
+const FLOORS = ['theme', 'drawing', 'parts', 'workers', 'data', 'shared'];
+const features = readdirSync(new URL(APP, import.meta.url), { withFileTypes: true })
+  .filter((entry) => entry.isDirectory() && !FLOORS.includes(entry.name))
+  .map(({ name }) => name);
+const above = {
+  theme: ['drawing', 'parts', 'workers', 'data', 'shared', ...features],
+  drawing: ['workers', 'data', 'shared', ...features],
+  parts: ['workers', 'data', 'shared', ...features],
+  workers: ['drawing', 'parts', 'data', 'shared', ...features],
+  data: ['drawing', 'parts', 'shared', ...features],
+  shared: features,
+  ...Object.fromEntries(features.map((one) => [one, features.filter((other) => other !== one)])),
+};
+const floors = Object.entries(above).map(([floor, others]) => ({
+  target: `./${APP}/${floor}`,
+  from: others.map((other) => `./${APP}/${other}`),
+  message: 'See the floors in docs/architecture.md: what two features need moves down.',
+}));
 
 export default tseslint.config(
   { ignores: ['**/node_modules/**', 'dist/**', '.doceo/**', '.angular/**'] },
@@ -75,6 +101,12 @@ export default tseslint.config(
         ],
       ],
     },
+  },
+  {
+    files: [`${APP}/**/*.ts`],
+    plugins: { 'import-x': importX },
+    settings: { 'import-x/resolver-next': [createNodeResolver({ extensions: ['.ts'] })] },
+    rules: { 'import-x/no-restricted-paths': ['error', { zones: floors }] },
   },
   {
     files: ['web/src/**/*.html'],

@@ -51,6 +51,7 @@ const env = { ...process.env, DOCEO_ROOT: ROOT, DOCEO_TEST_DB_URL: database.url 
 try {
   if (wanted('lint')) {
     check('lint', 'npx', ['eslint', '.', '--max-warnings', '0']);
+    check('cycles', 'npm', ['run', '-s', 'cycles']);
     check('format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
   }
   if (wanted('types')) {

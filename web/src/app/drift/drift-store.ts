@@ -21,7 +21,7 @@ import { ApiClient } from '../data/api/api-client';
 import { DayStore } from '../data/lesson/day-store';
 import { History, type Undoable } from '../data/documents/history';
 import { BenchRunner } from '../workers/bench-runner';
-import type { ToldDrift } from '../workers/bench-api';
+import type { RanDrift } from '../shared/drift/ran-drift';
 import { BenchDrift } from '../data/kept-drift';
 
 /** So many places are looked for on a beat, with this leader. */
@@ -34,12 +34,6 @@ const BEYOND_M = 3;
 /** Those who wade are taken for grown up when nobody is named. */
 const WADER = { heightM: 1.7, ageYears: null, hasStaff: true };
 
-/** A drift that was set aside to be compared with. */
-export interface KeptDrift {
-  setup: DriftSetup;
-  told: ToldDrift;
-}
-
 /** The drift on the bench: its setup with undo, its run, and what was set aside. */
 @Injectable()
 export class DriftStore implements Undoable {
@@ -49,7 +43,7 @@ export class DriftStore implements Undoable {
   private readonly kept = inject(BenchDrift);
   private readonly current = signal<DriftSetup>(this.kept.get());
   private readonly history = new History<DriftSetup>();
-  private readonly last = signal<KeptDrift | null>(null);
+  private readonly last = signal<RanDrift | null>(null);
   private readonly problem = signal<CoreError | null>(null);
 
   /** As it would be after the drag under way. */
@@ -66,7 +60,7 @@ export class DriftStore implements Undoable {
   });
   readonly canUndo = this.history.canUndo;
   readonly canRedo = this.history.canRedo;
-  readonly aside = signal<KeptDrift | null>(null);
+  readonly aside = signal<RanDrift | null>(null);
   private readonly placeList = signal<{ name: string; across: LanesAcross }[]>([]);
   readonly places = computed(() => this.placeList().map(({ name }) => name));
   /** Where the lanes come from; null when they were drawn. */

@@ -45,7 +45,7 @@ import { SideFiguresComponent } from './below/side-figures.component';
 import { SidePanelComponent } from './below/side-panel.component';
 import { SIDE_S, SideStore } from './below/side-store';
 import { SlipChartComponent } from './surface/slip-chart.component';
-import { TopViewComponent } from './surface/top-view.component';
+import { TopViewComponent } from '../shared/drift/top-view.component';
 
 const VIEWS = [
   { value: 'above', text: 'From above' },

@@ -8,7 +8,7 @@ import { DriftCardPage } from './card/drift-card.page';
 import { DriftPage } from './drift.page';
 import { actText, castText, presentationText } from '../shared/drift/drift-texts';
 import { rigSet } from './below/side-store';
-import { bubbleAt, topScale } from './surface/top-scale';
+import { bubbleAt, topScale } from '../shared/drift/top-scale';
 
 jest.mock('../theme/echarts-core', () => ({
   __esModule: true,

@@ -10,8 +10,8 @@ import { RankPanelComponent } from './rank/rank-panel.component';
 import { RankStore } from './rank/rank-store';
 import { SideViewComponent } from './below/side-view.component';
 import { SlipChartComponent } from './surface/slip-chart.component';
-import { laneArrows, topScale, waterColour } from './surface/top-scale';
-import { TopViewComponent } from './surface/top-view.component';
+import { laneArrows, topScale, waterColour } from '../shared/drift/top-scale';
+import { TopViewComponent } from '../shared/drift/top-view.component';
 
 jest.mock('../theme/echarts-core', () => ({
   __esModule: true,

@@ -1,10 +1,9 @@
 import { api } from '@doceo/contract';
 import type { ConditionHour } from '@doceo/core';
 import type { FakeServer } from '../../testing/fake-server';
-import { SESSION, WATER } from '../../testing/fixtures';
+import { WATER } from '../../testing/fixtures';
 import { lessonServer, setDate, type Shown, show } from '../../testing/page';
 import { dayOf, LAKE, SAVED_LAKE } from '../../testing/waters';
-import { StripComponent } from '../shell/strip.component';
 import { WaterPage } from './water.page';
 
 jest.mock('../theme/echarts-core', () => ({
@@ -153,34 +152,5 @@ describe('the water', () => {
   it('begins with an invitation', async () => {
     server.on(api.waters.list, []).on(api.lessons.list, []);
     expect((await open()).text()).toContain('No water yet');
-  });
-});
-
-describe('the strip', () => {
-  beforeEach(() => {
-    localStorage.clear();
-    sessionStorage.clear();
-    setDate();
-  });
-  afterEach(() => jest.useRealTimers());
-
-  it('shows level, water and wind when the lesson begins, in the units in use', async () => {
-    const server = lessonServer().on(api.waters.conditions, dayOf(WATER.id));
-    const page = await show(StripComponent, server);
-    await page.quiet();
-    expect(page.all('a.fact')).toEqual(['level +24 cm, steady', 'water 12.4 °C', 'wind 3 m/s']);
-  });
-
-  it('speaks Fahrenheit and miles an hour to those who do', async () => {
-    const user = SESSION.user!;
-    const server = lessonServer()
-      .on(api.session.get, {
-        ...SESSION,
-        user: { ...user, settings: { ...user.settings, units: 'imperial' } },
-      })
-      .on(api.waters.conditions, dayOf(WATER.id));
-    const page = await show(StripComponent, server);
-    await page.quiet();
-    expect(page.all('a.fact').slice(1)).toEqual(['water 54 °F', 'wind 7 mph']);
   });
 });

@@ -3,7 +3,7 @@ import { RouterLink } from '@angular/router';
 import { formatLength, setupDrift, whyOf } from '@doceo/core';
 import { SessionStore } from '../../data/session';
 import { DriftFigureComponent } from '../../shared/drift/drift-figure.component';
-import type { KeptDrift } from '../drift-store';
+import type { RanDrift } from '../../shared/drift/ran-drift';
 import { actText, castText, HANDLING_REASONS, HANDLING_TEXTS, whyText } from '../../shared/drift/drift-texts';
 import { BenchDrift } from '../../data/kept-drift';
 
@@ -73,7 +73,7 @@ import { BenchDrift } from '../../data/kept-drift';
 export class DriftCardPage {
   private readonly session = inject(SessionStore);
   protected readonly setup = inject(BenchDrift).get();
-  protected readonly kept = signal<KeptDrift | null>(null);
+  protected readonly kept = signal<RanDrift | null>(null);
   protected readonly steps = computed(() => {
     const { setup } = this;
     const units = this.session.units();

@@ -3,8 +3,8 @@ import { type DriftSetup, formatLength, setupDrift } from '@doceo/core';
 import { catchError, of } from 'rxjs';
 import { SessionStore } from '../../data/session';
 import { BenchRunner } from '../../workers/bench-runner';
-import type { KeptDrift } from '../../drift/drift-store';
-import { TopViewComponent } from '../../drift/surface/top-view.component';
+import type { RanDrift } from './ran-drift';
+import { TopViewComponent } from './top-view.component';
 
 /** So long after drag has begun the picture is taken, seconds. */
 const AFTER_S = 0.8;
@@ -43,8 +43,8 @@ export class DriftFigureComponent {
   private readonly session = inject(SessionStore);
   readonly setup = input.required<DriftSetup>();
   readonly height = input(200);
-  readonly worked = output<KeptDrift>();
-  protected readonly ran = signal<KeptDrift | null>(null);
+  readonly worked = output<RanDrift>();
+  protected readonly ran = signal<RanDrift | null>(null);
   protected readonly failed = signal(false);
   protected readonly atS = computed(() => {
     const run = this.ran()?.told.run;

@@ -9,7 +9,7 @@ import { DIALOG } from '../../parts/dialog';
 import type { ApiError } from '../../data/api/api-error';
 import { DayStore } from '../../data/lesson/day-store';
 import { aboutStudent } from '../../data/lesson/lesson-texts';
-import { WaterDialogComponent } from '../../lesson/water-dialog.component';
+import { WaterDialogComponent } from './water-dialog.component';
 
 /** Puts a plan on a day, at a water, with students, or changes that. */
 @Component({

@@ -17,7 +17,7 @@ import { SessionStore } from '../../data/session';
 import { type Drag, DragDirective } from '../../drawing/drag.directive';
 import { HandleComponent } from '../../drawing/handle.component';
 import { MeasuredDirective } from '../../drawing/measured.directive';
-import type { KeptDrift } from '../drift-store';
+import type { RanDrift } from './ran-drift';
 import { bubbleAt, bubbles, FAR_PX, laneArrows, NEAR_PX, topScale, waterColour } from './top-scale';
 
 /** Times of the run that stay in the picture as ghosts, as shares of the time until drag. */
@@ -41,7 +41,7 @@ let made = 0;
 export class TopViewComponent {
   private readonly session = inject(SessionStore);
   readonly setup = input.required<DriftSetup>();
-  readonly ran = input.required<KeptDrift | null>();
+  readonly ran = input.required<RanDrift | null>();
   readonly atS = input.required<number>();
   readonly height = input(430);
   readonly editable = input(true);

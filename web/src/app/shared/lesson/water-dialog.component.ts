@@ -2,9 +2,9 @@ import { Component, inject, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { toIssues, waterSchema } from '@doceo/contract';
 import { type Place, type PlaceKind, type WaterKind, WATER_KINDS } from '@doceo/core';
-import { DIALOG } from '../parts/dialog';
-import { ApiError } from '../data/api/api-error';
-import { DayStore } from '../data/lesson/day-store';
+import { DIALOG } from '../../parts/dialog';
+import { ApiError } from '../../data/api/api-error';
+import { DayStore } from '../../data/lesson/day-store';
 
 const place = (name: string, kind: PlaceKind, lengthM: number): Place => ({ id: kind, name, kind, lengthM });
 
