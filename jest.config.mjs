@@ -1,47 +1,24 @@
 /** Specs run in a context of their own, where looking up a global is slow: the one that counting needs is handed in. */
 const sandboxInjectedGlobals = ['Math'];
 
-const nodeProject = (name) => ({
+/** `scripts/test.mjs` bundles the specs; see `scripts/lib/specs.mjs`. */
+const project = (name, rest = {}) => ({
   displayName: name,
   sandboxInjectedGlobals,
-  rootDir: `<rootDir>/${name}`,
+  rootDir: `<rootDir>/.doceo/specs/${name}`,
   testEnvironment: 'node',
-  testMatch: ['<rootDir>/**/*.spec.ts'],
-  transform: {
-    '^.+\\.ts$': ['ts-jest', { tsconfig: '<rootDir>/../tsconfig.jest.json', diagnostics: false }],
-  },
-  moduleNameMapper: { '^@doceo/(core|contract|demo)$': '<rootDir>/../$1/src/index.ts' },
+  testMatch: ['<rootDir>/**/*.spec.js'],
+  transform: { '\\.spec\\.js$': '<rootDir>/../../../scripts/lib/built-spec.cjs' },
+  ...rest,
 });
 
 export default {
   projects: [
-    nodeProject('core'),
-    nodeProject('contract'),
-    nodeProject('demo'),
-    { ...nodeProject('server'), setupFiles: ['<rootDir>/src/testing/settings.ts'] },
-    nodeProject('e2e'),
-    {
-      displayName: 'web',
-      sandboxInjectedGlobals,
-      preset: 'jest-preset-angular',
-      rootDir: '<rootDir>/web',
-      setupFilesAfterEnv: ['<rootDir>/src/testing/setup.ts'],
-      testMatch: ['<rootDir>/src/**/*.spec.ts'],
-      transform: {
-        '^.+\\.(ts|mjs|js|html)$': [
-          'jest-preset-angular',
-          {
-            tsconfig: '<rootDir>/tsconfig.spec.json',
-            stringifyContentPathRegex: '\\.(html|svg)$',
-            isolatedModules: true,
-            diagnostics: false,
-          },
-        ],
-      },
-      moduleNameMapper: { '^@doceo/(core|contract)$': '<rootDir>/../$1/src/index.ts' },
-      transformIgnorePatterns: [
-        'node_modules/(?!(.*\\.mjs$|@angular|primeng|@primeuix|d3-|dexie|ngx-echarts|echarts|suncalc))',
-      ],
-    },
+    project('core'),
+    project('contract'),
+    project('demo'),
+    project('server'),
+    project('e2e'),
+    project('web', { testEnvironment: 'jsdom' }),
   ],
 };

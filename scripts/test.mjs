@@ -1,37 +1,47 @@
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { buildPrograms, buildWeb } from './lib/build.mjs';
 import { startDatabase } from './lib/database.mjs';
 import { ensureDependencies, ensurePackages } from './lib/setup.mjs';
-import { ROOT, tryRun } from './lib/shell.mjs';
+import { ROOT, runQuietly, start } from './lib/shell.mjs';
+import { buildProgramSpecs, buildWebSpecs } from './lib/specs.mjs';
 
 /**
  * Every check there is; the last line tells true totals over all runners. A word on the command line runs only that
- * part; after `e2e`, names of its files run only those.
+ * part: `lint`, `types`, `unit`, `e2e`, or one of the projects; names of files after it run only those.
  */
-const only = process.argv[2];
-const wanted = (part) => !only || only === part;
+const [only, ...names] = process.argv.slice(2);
+const PROGRAMS = ['core', 'contract', 'demo', 'server'];
+const UNIT = [...PROGRAMS, 'web'];
+const wanted = (...parts) => !only || parts.includes(only);
+const wantedProjects = UNIT.filter((project) => wanted('unit', project));
 const totals = { passed: 0, failed: 0 };
-const count = (passed, failed) => {
+
+function count(passed, failed) {
   totals.passed += passed;
   totals.failed += failed;
-};
-
-function check(name, command, args) {
-  console.log(`\n== ${name}`);
-  const passed = tryRun(command, args) === 0;
-  count(passed ? 1 : 0, passed ? 0 : 1);
 }
 
-function jest(name, projects, env, extra = []) {
+/** A step that passes or fails as a whole; what it printed comes out in one piece. */
+async function check(name, command, args) {
+  const { code, output } = await runQuietly(command, args);
+  console.log(`\n== ${name}${code === 0 ? '' : ' FAILED'}\n${output}`);
+  count(code === 0 ? 1 : 0, code === 0 ? 0 : 1);
+}
+
+async function jest(name, projects, env, workers, patience) {
   console.log(`\n== ${name}`);
   const report = join(folder, `${name.replace(/\W+/g, '-')}.json`);
-  const code = tryRun(
+  const { ended } = start(
     'npx',
-    ['jest', '--selectProjects', ...projects, '--json', `--outputFile=${report}`, '--silent', ...extra],
+    [
+      ...['jest', '--selectProjects', ...projects, '--json', `--outputFile=${report}`, '--silent'],
+      ...[`--maxWorkers=${workers}`, `--testTimeout=${patience}`],
+      ...(names.length > 0 ? ['--testPathPatterns', ...names] : []),
+    ],
     { env, stdio: ['ignore', 'ignore', 'inherit'] },
   );
+  const code = await ended;
   try {
     const { numPassedTests, numFailedTests, numFailedTestSuites } = JSON.parse(readFileSync(report, 'utf8'));
     count(numPassedTests, Math.max(numFailedTests, numFailedTestSuites, code === 0 ? 0 : 1));
@@ -40,33 +50,37 @@ function jest(name, projects, env, extra = []) {
   }
 }
 
+async function build() {
+  if (wanted('unit', 'server', 'e2e')) await check('build', process.execPath, ['scripts/build.mjs']);
+}
+
+async function checks() {
+  if (wanted('lint')) {
+    await check('lint', 'npx', ['eslint', '.', '--max-warnings', '0']);
+    await check('cycles', 'npm', ['run', '-s', 'cycles']);
+    await check('format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
+  }
+  if (wanted('types')) {
+    await check('types of the programs', 'npx', ['tsc', '--noEmit', '-p', 'tsconfig.json']);
+    await check('types of the service worker', 'npx', ['tsc', '--noEmit', '-p', 'web/tsconfig.worker.json']);
+  }
+  for (const name of [...PROGRAMS, 'e2e'])
+    await buildProgramSpecs(name, wanted(name, name === 'e2e' ? 'e2e' : 'unit'));
+  await buildWebSpecs(wanted('unit', 'web', 'types'), (command, args) =>
+    check('types of the web application', command, args),
+  );
+}
+
 ensurePackages(['mariadb-server', 'chromium', 'poppler-utils']);
 ensureDependencies();
-await buildPrograms();
-buildWeb();
+await Promise.all([build(), checks()]);
 
 const folder = mkdtempSync(join(tmpdir(), 'doceo-test-'));
 const database = await startDatabase(folder, { fast: true });
 const env = { ...process.env, DOCEO_ROOT: ROOT, DOCEO_TEST_DB_URL: database.url };
 try {
-  if (wanted('lint')) {
-    check('lint', 'npx', ['eslint', '.', '--max-warnings', '0']);
-    check('cycles', 'npm', ['run', '-s', 'cycles']);
-    check('format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
-  }
-  if (wanted('types')) {
-    check('types of the programs', 'npx', ['tsc', '--noEmit', '-p', 'tsconfig.json']);
-    check('types of the web application', 'npx', ['ngc', '--noEmit', '-p', 'web/tsconfig.app.json']);
-    check('types of the web tests', 'npx', ['tsc', '--noEmit', '-p', 'web/tsconfig.types.json']);
-    check('types of the service worker', 'npx', ['tsc', '--noEmit', '-p', 'web/tsconfig.worker.json']);
-  }
-  if (wanted('unit'))
-    jest('unit and API', ['core', 'contract', 'demo', 'server', 'web'], env, [
-      '--maxWorkers=2',
-      '--testTimeout=30000',
-    ]);
-  if (wanted('e2e'))
-    jest('end to end', ['e2e'], env, ['--runInBand', '--testTimeout=90000', ...process.argv.slice(3)]);
+  if (wantedProjects.length > 0) await jest('unit and API', wantedProjects, env, 2, 60_000);
+  if (wanted('e2e')) await jest('end to end', ['e2e'], env, 2, 90_000);
 } finally {
   await database.stop();
   rmSync(folder, { recursive: true, force: true });

@@ -35,6 +35,14 @@ export function start(command, args, options = {}) {
   return { child, ended };
 }
 
+/** Runs a command and keeps what it prints. */
+export function runQuietly(command, args, options = {}) {
+  const { child, ended } = start(command, args, { stdio: ['ignore', 'pipe', 'pipe'], ...options });
+  let output = '';
+  for (const stream of [child.stdout, child.stderr]) stream.on('data', (part) => (output += part));
+  return ended.then((code) => ({ code, output }));
+}
+
 /** Whether a process runs. */
 export function isAlive(pid) {
   try {

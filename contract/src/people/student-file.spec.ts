@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { jsonSchema } from '../http/openapi';
 import { readStudentFile, STUDENT_FILE_MOST, type StudentFile, studentFileSchema } from './student-file';
 
-const FORMATS = join(__dirname, '../../../docs/formats');
+const FORMATS = 'docs/formats';
 const text = readFileSync(join(FORMATS, 'student.example.json'), 'utf8');
 const example = JSON.parse(text) as StudentFile;
 const other = '00000000-0000-4000-8000-000000000077';

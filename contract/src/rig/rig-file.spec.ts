@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { jsonSchema, readRigFile, rigFileSchema, writeRigFile } from '../index';
 
-const FORMATS = join(__dirname, '../../../docs/formats');
+const FORMATS = 'docs/formats';
 const good = (): Record<string, unknown> & { rig: ReturnType<typeof buildRig> } =>
   JSON.parse(writeRigFile('Two nymphs', buildRig('indicator-nymph')));
 const pathsOf = (value: unknown): string[] =>

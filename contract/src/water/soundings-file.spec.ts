@@ -148,7 +148,7 @@ describe('a file of readings', () => {
 });
 
 describe('the formats of waters in the documents', () => {
-  const read = (name: string): string => readFileSync(join(__dirname, '../../../docs/formats', name), 'utf8');
+  const read = (name: string): string => readFileSync(join('docs/formats', name), 'utf8');
 
   it('have a schema that is the contract’s', () =>
     expect(JSON.parse(read('water.schema.json'))).toEqual(

@@ -13,11 +13,6 @@ import { RigPage } from './rig/bench/rig.page';
 import { StripComponent } from './shell/strip.component';
 import { WaterPage } from './water/water.page';
 
-jest.mock('./theme/echarts-core', () => ({
-  __esModule: true,
-  default: { init: () => new Proxy({}, { get: () => () => undefined }) },
-}));
-
 const HOUR_MS = 3_600_000;
 let server: FakeServer;
 let readings: ConditionReading[];

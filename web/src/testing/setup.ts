@@ -1,28 +1,22 @@
-import { webcrypto } from 'node:crypto';
-import { deserialize, serialize } from 'node:v8';
+import './browser-lacks';
+import 'fake-indexeddb/auto';
+import { ErrorHandler, NgModule } from '@angular/core';
+import { getTestBed } from '@angular/core/testing';
+import { BrowserTestingModule, platformBrowserTesting } from '@angular/platform-browser/testing';
 
-// What browsers have and jsdom lacks; fake-indexeddb needs the first when it is loaded.
-globalThis.structuredClone ??= <T>(value: T): T => deserialize(serialize(value)) as T;
-if (!globalThis.crypto?.randomUUID) Object.defineProperty(globalThis, 'crypto', { value: webcrypto });
-window.matchMedia ??= (query: string): MediaQueryList =>
-  ({
-    matches: false,
-    media: query,
-    addEventListener: () => undefined,
-    removeEventListener: () => undefined,
-    addListener: () => undefined,
-    removeListener: () => undefined,
-  }) as unknown as MediaQueryList;
-globalThis.ResizeObserver ??= class {
-  observe(): void {}
-  unobserve(): void {}
-  disconnect(): void {}
-};
+/** What goes wrong in a component fails its test. */
+@NgModule({
+  providers: [
+    {
+      provide: ErrorHandler,
+      useValue: {
+        handleError: (error: unknown) => {
+          throw error;
+        },
+      },
+    },
+  ],
+})
+class TestModule {}
 
-/* eslint-disable @typescript-eslint/no-require-imports -- these must be loaded after the lines above */
-require('fake-indexeddb/auto');
-const { setupZonelessTestEnv } = require('jest-preset-angular/setup-env/zoneless') as {
-  setupZonelessTestEnv: () => void;
-};
-
-setupZonelessTestEnv();
+getTestBed().initTestEnvironment([BrowserTestingModule, TestModule], platformBrowserTesting());

@@ -1,7 +1,8 @@
+import { InjectionToken } from '@angular/core';
 import type { TDocumentDefinitions } from 'pdfmake/interfaces';
 
 /** Makes a PDF of a document. The maker and its letters load when the first one is asked for. */
-export async function pdfOf(document: TDocumentDefinitions): Promise<Blob> {
+async function pdfOf(document: TDocumentDefinitions): Promise<Blob> {
   const [maker, letters] = await Promise.all([
     import('pdfmake/build/pdfmake'),
     import('pdfmake/build/vfs_fonts'),
@@ -10,3 +11,6 @@ export async function pdfOf(document: TDocumentDefinitions): Promise<Blob> {
   pdf.addVirtualFileSystem('default' in letters ? (letters.default as never) : (letters as never));
   return pdf.createPdf(document).getBlob();
 }
+
+/** What makes PDFs of documents. */
+export const PDF_MAKER = new InjectionToken('PDF maker', { factory: () => pdfOf });

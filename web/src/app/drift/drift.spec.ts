@@ -10,11 +10,6 @@ import { actText, castText, presentationText } from '../shared/drift/drift-texts
 import { rigSet } from './below/side-store';
 import { bubbleAt, topScale } from '../shared/drift/top-scale';
 
-jest.mock('../theme/echarts-core', () => ({
-  __esModule: true,
-  default: { init: () => new Proxy({}, { get: () => () => undefined }) },
-}));
-
 // Every picture is computed.
 jest.setTimeout(30_000);
 

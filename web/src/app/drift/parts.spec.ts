@@ -13,10 +13,6 @@ import { SlipChartComponent } from './surface/slip-chart.component';
 import { laneArrows, topScale, waterColour } from '../shared/drift/top-scale';
 import { TopViewComponent } from '../shared/drift/top-view.component';
 
-jest.mock('../theme/echarts-core', () => ({
-  __esModule: true,
-  default: { init: () => new Proxy({}, { get: () => () => undefined }) },
-}));
 jest.setTimeout(30_000);
 
 const act = (atS: number, rest: Partial<Act> = {}): Act => ({

@@ -10,11 +10,6 @@ import { StrikePage } from './strike.page';
 import { ShownRun } from './trainer/trainer-run';
 import { TrainerSessions } from './trainer/trainer-sessions';
 
-jest.mock('../theme/echarts-core', () => ({
-  __esModule: true,
-  default: { init: () => new Proxy({}, { get: () => () => undefined }) },
-}));
-
 const isTake = (kind: string): boolean => (TAKE_KINDS as readonly string[]).includes(kind);
 
 describe('the strike bench', () => {

@@ -7,11 +7,6 @@ import { dayOf, FORD, GLIDE, LAKE, SAVED_LAKE, savedBeat } from '../../testing/w
 import { bandDepths, depthBands } from './lake/depth-bands';
 import { WaterPage } from './water.page';
 
-jest.mock('../theme/echarts-core', () => ({
-  __esModule: true,
-  default: { init: () => new Proxy({}, { get: () => () => undefined }) },
-}));
-
 let server: FakeServer;
 let readings: ConditionReading[];
 beforeEach(() => {

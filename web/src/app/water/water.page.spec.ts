@@ -6,11 +6,6 @@ import { lessonServer, setDate, type Shown, show } from '../../testing/page';
 import { dayOf, LAKE, SAVED_LAKE } from '../../testing/waters';
 import { WaterPage } from './water.page';
 
-jest.mock('../theme/echarts-core', () => ({
-  __esModule: true,
-  default: { init: () => new Proxy({}, { get: () => () => undefined }) },
-}));
-
 describe('the water', () => {
   let server: FakeServer;
   let change: (hour: number) => Partial<ConditionHour>;

@@ -6,11 +6,6 @@ import { BenchRunner } from '../../workers/bench-runner';
 import { SweepMapComponent } from './sweep-map.component';
 import { cellColour, columnEdges, MAP_LEGEND, mapFrame } from './sweep-picture';
 
-jest.mock('../../theme/echarts-core', () => ({
-  __esModule: true,
-  default: { init: () => new Proxy({}, { get: () => () => undefined }) },
-}));
-
 const DEPTH_M = 1.2;
 /** The nearer to 1.5 m and to no shot, the longer in the zone. */
 const clear = ({ leaderM, addedKg }: SweepCell): SweepFound => ({

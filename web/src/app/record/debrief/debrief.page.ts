@@ -9,7 +9,7 @@ import { UserStorage } from '../../data/device/user-storage';
 import { fetched } from '../../data/api/fetched';
 import { downloadBlob, fileName } from '../../data/download';
 import { dayText, firstName } from '../../data/lesson/lesson-texts';
-import { pdfOf } from '../../data/pdf';
+import { PDF_MAKER } from '../../data/pdf';
 import { SessionStore } from '../../data/session';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { cardDocument, type Paper } from '../student/card-document';
@@ -27,6 +27,7 @@ const PAPERS: { id: Paper; name: string }[] = [
   styleUrl: './debrief.page.css',
 })
 export class DebriefPage {
+  private readonly pdfOf = inject(PDF_MAKER);
   private readonly client = inject(ApiClient);
   protected readonly day = inject(DayStore);
   protected readonly session = inject(SessionStore);
@@ -98,7 +99,7 @@ export class DebriefPage {
         told,
         from: this.session.user()?.name ?? '',
       };
-      const blob = await pdfOf(cardDocument(card, this.paper()));
+      const blob = await this.pdfOf(cardDocument(card, this.paper()));
       downloadBlob(fileName(`${card.first} ${lesson.startsAt.slice(0, 10)}`, 'pdf'), blob);
     } catch {
       this.unmade.set(true);

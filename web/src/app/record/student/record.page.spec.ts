@@ -6,13 +6,6 @@ import { lessonServer, setDate, type Shown, show, until } from '../../../testing
 import { RecordPage } from './record.page';
 import { StudentListPage } from '../list/student-list.page';
 
-jest.mock('../../theme/echarts-core', () => ({
-  __esModule: true,
-  default: {
-    init: () => new Proxy({}, { get: () => () => undefined }),
-  },
-}));
-
 const PAUSE = 'casting.pause';
 const good = (n: number, skill = PAUSE): BankEvent[] => Array.from({ length: n }, () => attempt(skill, null));
 const bad = (n: number, fault = 'cast.crack'): BankEvent[] =>

@@ -5,11 +5,6 @@ import { PLAN, RIG, SESSION, WATER } from '../../../testing/fixtures';
 import { lessonServer, setDate, type Shown, show } from '../../../testing/page';
 import { RigPage } from './rig.page';
 
-jest.mock('../../theme/echarts-core', () => ({
-  __esModule: true,
-  default: { init: () => new Proxy({}, { get: () => () => undefined }) },
-}));
-
 describe('the rig bench', () => {
   let server: FakeServer;
   let stored: SavedRig;

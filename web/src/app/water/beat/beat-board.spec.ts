@@ -7,11 +7,6 @@ import { dayOf, FORD, GLIDE, piece, rectangle, savedBeat } from '../../../testin
 import { beatLabels } from './beat-labels';
 import { WaterPage } from '../water.page';
 
-jest.mock('../../theme/echarts-core', () => ({
-  __esModule: true,
-  default: { init: () => new Proxy({}, { get: () => () => undefined }) },
-}));
-
 const day = (rise: number) =>
   dayOf(WATER.id, (hour) => ({ windFromDeg: 200, cloud: 0.5, levelM: 0.2 + rise * hour, waterC: 12 }));
 

@@ -1,0 +1,108 @@
+import { existsSync, mkdirSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { dirname, join, relative } from 'node:path';
+import { ROOT } from './shell.mjs';
+
+const BUILT = join(ROOT, '.doceo/specs');
+
+/** The contract's own zod, wherever npm has put it. */
+const zod = () => dirname(createRequire(join(ROOT, 'contract/package.json')).resolve('zod/package.json'));
+
+const specsIn = (folder, ending) =>
+  readdirSync(folder, { recursive: true })
+    .map(String)
+    .filter((file) => file.endsWith(ending))
+    .map((file) => join(folder, file));
+
+const shared = {
+  absWorkingDir: ROOT,
+  bundle: true,
+  format: 'cjs',
+  sourcemap: true,
+  sourcesContent: false,
+  logLevel: 'error',
+};
+
+/** An empty folder: Jest wants one for each of its projects. */
+function emptied(folder) {
+  rmSync(folder, { recursive: true, force: true });
+  mkdirSync(folder, { recursive: true });
+}
+
+/** Bundles the specs of a program, a file each: one file loads many times as fast as the hundreds it is made of. */
+export async function buildProgramSpecs(name, wanted = true) {
+  emptied(join(BUILT, name));
+  if (!wanted) return;
+  const { build } = await import('esbuild');
+  await build({
+    ...shared,
+    entryPoints: specsIn(join(ROOT, name, 'src'), '.spec.ts'),
+    outbase: join(ROOT, name, 'src'),
+    outdir: join(BUILT, name),
+    platform: 'node',
+    target: 'node20',
+    packages: 'external',
+    alias: {
+      ...Object.fromEntries(
+        ['core', 'contract', 'demo'].map((one) => [`@doceo/${one}`, join(ROOT, one, 'src/index.ts')]),
+      ),
+      zod: zod(),
+    },
+    tsconfig: join(ROOT, 'tsconfig.base.json'),
+  });
+}
+
+const WEB_JS = join(ROOT, '.doceo/web-js');
+
+/** Specs draw no charts: what draws them wants a canvas. */
+const withoutCharts = {
+  name: 'without-charts',
+  setup: ({ onResolve }) =>
+    onResolve({ filter: /\/echarts-core$/ }, () => ({
+      path: join(WEB_JS, 'web/src/testing/no-charts.js'),
+    })),
+};
+
+/**
+ * Compiles the web application with its specs, templates checked, and bundles each spec with what the specs need of a
+ * browser before it. Where types are wrong there are no specs.
+ *
+ * @param compile runs the compiler
+ */
+export async function buildWebSpecs(wanted, compile) {
+  for (const folder of [WEB_JS, join(BUILT, 'web')]) emptied(folder);
+  if (!wanted) return;
+  await compile('npx', ['ngc', '-p', 'web/tsconfig.spec.json']);
+  const src = join(WEB_JS, 'web/src');
+  if (!existsSync(src)) return;
+  const { build } = await import('esbuild');
+  const entries = join(WEB_JS, 'entries');
+  for (const spec of specsIn(src, '.spec.js')) {
+    const entry = join(entries, relative(src, spec));
+    mkdirSync(dirname(entry), { recursive: true });
+    writeFileSync(
+      entry,
+      `import ${JSON.stringify(join(src, 'testing/setup.js'))};\nimport ${JSON.stringify(spec)};\n`,
+    );
+  }
+  await build({
+    ...shared,
+    entryPoints: specsIn(entries, '.spec.js'),
+    outbase: entries,
+    outdir: join(BUILT, 'web'),
+    platform: 'node',
+    target: 'es2022',
+    mainFields: ['es2022', 'module', 'main'],
+    conditions: ['es2022', 'module'],
+    define: { 'import.meta.url': '"http://localhost/"' },
+    external: ['pdfmake/*'],
+    alias: {
+      ...Object.fromEntries(
+        ['core', 'contract'].map((one) => [`@doceo/${one}`, join(WEB_JS, one, 'src/index.js')]),
+      ),
+      zod: zod(),
+    },
+    plugins: [withoutCharts],
+    nodePaths: [join(ROOT, 'node_modules')],
+  });
+}

@@ -1,0 +1,64 @@
+import { TestBed } from '@angular/core/testing';
+import { api } from '@doceo/contract';
+import Dexie from 'dexie';
+import { IDBFactory } from 'fake-indexeddb';
+import { attempt, SAM } from '../../../testing/fixtures';
+import { Refusal } from '../../../testing/fake-server';
+import { lessonServer, setDate, show } from '../../../testing/page';
+import { savedFiles } from '../../../testing/saved-files';
+import { PDF_MAKER } from '../../data/pdf';
+import { DebriefPage } from './debrief.page';
+
+const PAUSE = 'casting.pause';
+const day = (): ReturnType<typeof attempt>[] => [
+  ...Array.from({ length: 6 }, () => attempt('casting.stop', null)),
+  ...Array.from({ length: 3 }, () => attempt(PAUSE, 'cast.crack')),
+];
+
+beforeEach(() => {
+  localStorage.clear();
+  Dexie.dependencies.indexedDB = new IDBFactory();
+  setDate();
+});
+afterEach(() => jest.useRealTimers());
+
+describe('the card for a student', () => {
+  it('says what was good, one thing to work on, and a drill for at home', async () => {
+    const page = await show(DebriefPage, lessonServer().on(api.events.list, day()), { id: SAM.id });
+    expect(page.all('h1')).toEqual(['Sam’s day']);
+    expect(page.all('.good li')[0]).toContain('6 good of 6');
+    expect(page.text()).toContain('Forward too soon');
+    expect(page.text()).toContain('forward before the back cast has unrolled');
+    expect(page.all('.home h2')[0]).toMatch(/At home, \d+ minutes/);
+  });
+
+  it('is written as a PDF of the paper chosen, and says so when that fails', async () => {
+    const saved = savedFiles();
+    const made = jest.fn().mockResolvedValueOnce(new Blob(['%PDF']));
+    TestBed.overrideProvider(PDF_MAKER, { useValue: made });
+    const page = await show(DebriefPage, lessonServer().on(api.events.list, day()), { id: SAM.id });
+    await page.press('Letter');
+    await page.press('Save as PDF');
+    await page.quiet();
+    expect(made.mock.calls[0]?.[0].pageSize).toBe('LETTER');
+    expect(saved.map(({ name }) => name)).toEqual(['sam-2026-06-10.pdf']);
+    made.mockRejectedValueOnce(new Error('no room'));
+    await page.press('Save as PDF');
+    await page.quiet();
+    expect(page.all('[role=alert]')[0]).toContain('could not be written');
+    expect(saved).toHaveLength(1);
+  });
+
+  it('says so when there is nothing to tell from', async () => {
+    const empty = await show(DebriefPage, lessonServer(), { id: SAM.id });
+    expect(empty.text()).toContain('No lesson on the record yet');
+  });
+
+  it('is not shown of somebody who is not there', async () => {
+    const server = lessonServer().on(api.events.list, ({ query }) => {
+      if (query['studentId']) throw new Refusal(404, 'not-found');
+      return [];
+    });
+    expect((await show(DebriefPage, server, { id: 'x' })).text()).toContain('No such student');
+  });
+});
