@@ -25,16 +25,25 @@ export function launch(userDataDir?: string): Promise<Browser> {
   });
 }
 
-/** A tab of its own session, with what the page complains about collected. */
+/**
+ * A tab of its own session, with what the page complains about collected.
+ *
+ * @param kept whether the application is kept on this device; doing so is half of the work of a first visit
+ */
 export async function openTab(
   browser: Browser,
   viewport = DESK,
+  kept = false,
 ): Promise<{ page: Page; complaints: string[] }> {
   const context = await browser.createBrowserContext();
   const page = await context.newPage();
   await page.setViewport(viewport);
   // Dialogs stand where they will be clicked from the start.
   await page.emulateMediaFeatures([{ name: 'prefers-reduced-motion', value: 'reduce' }]);
+  if (!kept)
+    await page.evaluateOnNewDocument(() => {
+      if (navigator.serviceWorker) navigator.serviceWorker.register = () => new Promise(() => undefined);
+    });
   const complaints: string[] = [];
   page.on('pageerror', (error) => complaints.push(String(error)));
   page.on('console', (message) => {

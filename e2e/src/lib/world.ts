@@ -16,15 +16,19 @@ export interface World {
 
 export const LEAD = 'lead@ternalder.example';
 
-/** @param way changes the address of the database, to put something before it */
+/**
+ * @param way changes the address of the database, to put something before it
+ * @param kept whether the application is kept on the device of the tab
+ */
 export async function world(
   name: string,
   way: (url: string) => Promise<string> | string = (url) => url,
+  kept = false,
 ): Promise<World> {
   const databaseUrl = await way(await freshDatabase(name));
   const server = await startServer(databaseUrl);
   const browser = await launch();
-  const { page, complaints } = await openTab(browser);
+  const { page, complaints } = await openTab(browser, undefined, kept);
   await signIn(page, server.url, LEAD);
   return {
     server,

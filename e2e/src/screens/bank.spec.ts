@@ -1,5 +1,5 @@
 import type { Page } from 'puppeteer-core';
-import { byText, clickText, openTab, PHONE, signIn } from '../lib/browser';
+import { byText, clickText, openTab, PHONE, settled, signIn } from '../lib/browser';
 import { lowContrast } from '../lib/contrast';
 import { keepOnDevice } from '../lib/device';
 import { LEAD, type World, world } from '../lib/world';
@@ -14,6 +14,12 @@ const SHEETS = [
   'Beat of the cast',
 ];
 
+let at: World;
+beforeAll(async () => {
+  at = await world('bank');
+}, 90_000);
+afterAll(() => at?.end());
+
 /** The bank book in every layout it has, as one holds it in wet hands in the sun. */
 describe.each([
   ['right', false, false],
@@ -21,13 +27,11 @@ describe.each([
   ['left', false, false],
   ['left', true, true],
 ] as const)('the bank book for the %s hand (sunlight %s, large type %s)', (hand, sun, large) => {
-  let at: World;
   let page: Page;
   const pads = (): Promise<(string | null)[]> =>
     page.$$eval('[data-tap]', (all) => all.map((one) => one.getAttribute('data-tap')));
 
   beforeAll(async () => {
-    at = await world(`bank_${hand}_${sun}`);
     ({ page } = await openTab(at.browser, PHONE));
     await signIn(page, at.server.url, LEAD, '/today');
     await keepOnDevice(page, 'bank.sun', sun);
@@ -42,10 +46,11 @@ describe.each([
     }, hand);
     await page.goto(`${at.server.url}/bank`);
     await clickText(page, '.who button', 'Sam');
+    await settled(page);
     await page.tap('[aria-label="Next block"]');
     await byText(page, '.what h1', 'Count the pause');
   }, 90_000);
-  afterAll(() => at?.end());
+  afterAll(() => page.browserContext().close());
 
   it('lies as it was asked to', async () => {
     expect((await page.$('.bank.left')) !== null).toBe(hand === 'left');

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { TEMPLATE_IDS } from '@doceo/core';
 import { axeFindings } from '../lib/axe';
-import { byText, clickText, openTab, PHONE, saved, settled, signIn } from '../lib/browser';
+import { byText, clickText, go, openTab, PHONE, saved, settled, signIn } from '../lib/browser';
 import { LEAD, type World, world } from '../lib/world';
 
 /** Pairs of texts in the drawing that lie on each other. */
@@ -31,24 +31,28 @@ describe('the rig bench', () => {
   let at: World;
   let page: World['page'];
 
+  let phone: World['page'];
+
   beforeAll(async () => {
     at = await world('rig');
     page = at.page;
+    ({ page: phone } = await openTab(at.browser, PHONE));
+    await signIn(phone, at.server.url, LEAD);
   }, 90_000);
   afterAll(() => at?.end());
 
   it.each(TEMPLATE_IDS)('%s opens, draws without words on words, computes, and fits a phone', async (id) => {
-    await at.open('/rig');
-    await page.click(`[data-template="${id}"]`);
-    await page.waitForSelector('doceo-rig-drawing text');
-    await settled(page);
-    expect(await page.evaluate(overlaps)).toEqual([]);
+    for (const tab of [page, phone]) {
+      await go(tab, '/rig');
+      await (await tab.waitForSelector(`[data-template="${id}"]`))!.evaluate((button) =>
+        (button as HTMLElement).click(),
+      );
+      await tab.waitForSelector('doceo-rig-drawing text');
+      await settled(tab);
+      expect(await tab.evaluate(overlaps)).toEqual([]);
+    }
     expect(await page.$$eval('[data-figure]', (figures) => figures.length)).toBeGreaterThanOrEqual(5);
-    await page.setViewport(PHONE);
-    await settled(page);
-    expect(await page.evaluate(overlaps)).toEqual([]);
-    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
-    await page.setViewport({ width: 1280, height: 800 });
+    expect(await phone.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
   });
 
   it.each(['dry-dropper', 'tuck-hinge'])(

@@ -69,7 +69,7 @@ describe('a lesson on two devices', () => {
     server = await startServer(database.url);
     way = await unreliableWay(server.url);
     browser = await launch();
-    const tabs = await Promise.all([0, 1].map(() => openTab(browser, PHONE)));
+    const tabs = await Promise.all([0, 1].map(() => openTab(browser, PHONE, true)));
     devices = tabs.map(({ page }) => page);
     for (const tab of tabs) watched.push(tab.complaints);
     for (const page of devices) await signIn(page, way.url, LEAD);

@@ -15,8 +15,8 @@ describe('a device of two instructors', () => {
   let complaints: string[];
 
   beforeAll(async () => {
-    at = await world('shared_device');
-    ({ page, complaints } = await openTab(at.browser, PHONE));
+    at = await world('shared_device', undefined, true);
+    ({ page, complaints } = await openTab(at.browser, PHONE, true));
   }, 90_000);
   afterAll(() => at?.end());
 
