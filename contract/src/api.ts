@@ -6,7 +6,7 @@ import {
   conditionDaySchema,
   conditionReadingSchema,
   conditionsQuerySchema,
-  MOST_READINGS,
+  MAX_READINGS,
 } from './water/conditions';
 import { lakeSchema, savedLakeSchema } from './water/lake';
 import { drillSchema } from './lesson/drill';
@@ -121,9 +121,14 @@ export const api = {
     }),
   },
   account: {
-    effect: endpoint('get', '/account/effect', 'What goes and what stays when I delete my account', {
-      reply: accountEffectSchema,
-    }),
+    deletionPreview: endpoint(
+      'get',
+      '/account/deletion-preview',
+      'What goes and what stays when I delete my account',
+      {
+        reply: accountEffectSchema,
+      },
+    ),
     remove: endpoint('post', '/account/removal', 'Delete my account', {
       body: accountDeletionSchema,
       reply: okSchema,
@@ -178,7 +183,7 @@ export const api = {
     }),
     saveReadings: endpoint('put', '/waters/:id/readings', 'Readings over the station; the same id replaces', {
       params: byId,
-      body: z.strictObject({ readings: z.array(conditionReadingSchema).min(1).max(MOST_READINGS) }),
+      body: z.strictObject({ readings: z.array(conditionReadingSchema).min(1).max(MAX_READINGS) }),
       reply: okSchema,
     }),
     removeReading: endpoint('delete', '/waters/:id/readings/:readingId', 'Take a reading back', {
@@ -215,15 +220,20 @@ export const api = {
       reply: savedStudentSchema,
       slow: true,
     }),
-    effect: endpoint('get', '/students/:id/effect', 'What goes when a student is deleted', {
-      params: byId,
-      reply: deletionEffectSchema,
-    }),
+    deletionPreview: endpoint(
+      'get',
+      '/students/:id/deletion-preview',
+      'What goes when a student is deleted',
+      {
+        params: byId,
+        reply: deletionEffectSchema,
+      },
+    ),
     remove: endpoint('delete', '/students/:id', 'Delete a student with the whole record', {
       params: byId,
       reply: okSchema,
     }),
-    looks: endpoint('get', '/students/:id/looks', 'Who looked at the record', {
+    accessLog: endpoint('get', '/students/:id/access-log', 'Who looked at the record', {
       params: byId,
       reply: z.array(lookSchema),
     }),

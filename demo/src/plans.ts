@@ -11,7 +11,7 @@ import {
   type PlaceKind,
   type PlanBody,
   type Rig,
-  USUAL_SETUP,
+  DEFAULT_SETUP,
 } from '@doceo/core';
 import { FELLOW_SCHOOLS } from './rig-bench';
 
@@ -80,7 +80,7 @@ function build(key: string, base: Partial<PlanBody>, rows: Row[]): PlanBody {
 
 /** Reached up over the faster water, with a mend up once it begins to take the line. */
 const MENDED_DRIFT: DriftSetup = {
-  ...USUAL_SETUP,
+  ...DEFAULT_SETUP,
   standM: -2.5,
   handling: 'reach-up',
   acts: [{ kind: 'mend', way: 'up', atS: 1.2, sizeM: 1.2, from: 0.1, to: 0.8 }],

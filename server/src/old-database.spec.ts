@@ -38,10 +38,10 @@ describe('a database of before', () => {
           '/fly-box',
           '/circles',
         ],
-        ...['/invitations', '/account/effect'],
+        ...['/invitations', '/account/deletion-preview'],
         ...students.flatMap(({ id, mine }) => [
           ...[`/students/${id}`, `/students/${id}/export`, `/events?studentId=${id}`],
-          ...(mine ? [`/students/${id}/effect`, `/students/${id}/looks`] : []),
+          ...(mine ? [`/students/${id}/deletion-preview`, `/students/${id}/access-log`] : []),
         ]),
         ...lessons.flatMap(({ id }) => [
           ...[

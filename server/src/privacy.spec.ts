@@ -34,17 +34,17 @@ describe('a student’s own data', () => {
   it('tells who looked at it, once an hour', async () => {
     for (let i = 0; i < 3; i++) await fellow.get(`/api/events?studentId=${shared.id}`).expect(200);
     await fellow.get(`/api/students/${shared.id}/export`).expect(200);
-    const { body } = await lead.get(`/api/students/${shared.id}/looks`).expect(200);
+    const { body } = await lead.get(`/api/students/${shared.id}/access-log`).expect(200);
     expect(body.map(({ who, what }: { who: string; what: string }) => `${who} ${what}`).sort()).toEqual([
       'Tobias Lind export',
       'Tobias Lind record',
     ]);
-    await fellow.get(`/api/students/${shared.id}/looks`).expect(403);
+    await fellow.get(`/api/students/${shared.id}/access-log`).expect(403);
   });
 
   it('is deleted whole, by the own instructor only, with the effect told beforehand', async () => {
     await fellow.delete(`/api/students/${shared.id}`).expect(403);
-    const effect = (await lead.get(`/api/students/${sam.id}/effect`).expect(200)).body;
+    const effect = (await lead.get(`/api/students/${sam.id}/deletion-preview`).expect(200)).body;
     const own = scenario.lessons.events.filter(({ studentId }) => studentId === sam.id);
     expect(effect).toMatchObject({ events: own.length, readings: 2 });
     expect(effect.lessons).toBeGreaterThanOrEqual(effect.comingLessons);
@@ -125,8 +125,8 @@ describe('a student’s own data', () => {
       for (const path of [
         `students/${id}`,
         `students/${id}/export`,
-        `students/${id}/effect`,
-        `students/${id}/looks`,
+        `students/${id}/deletion-preview`,
+        `students/${id}/access-log`,
         `events?studentId=${id}`,
       ])
         expect([path, (await fellow.get(`/api/${path}`)).status]).toEqual([path, 404]);

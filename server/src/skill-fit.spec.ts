@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { type FitStatus, fitStatusSchema } from '@doceo/contract';
-import { type BankEvent, FIT_LEAST_STUDENTS, simulateSchool, SKILLS } from '@doceo/core';
+import { type BankEvent, MIN_FIT_STUDENTS, simulateSchool, SKILLS } from '@doceo/core';
 import { demoScenario, FELLOW, LEAD } from '@doceo/demo';
 import supertest from 'supertest';
 import { rows, write } from './db/pool';
@@ -50,7 +50,7 @@ describe('learning parameters from all records', () => {
     const pause = skills['casting.pause'];
     expect(pause?.enough).toBe(false);
     expect(pause?.students).toBeGreaterThan(0);
-    expect(pause?.students).toBeLessThan(FIT_LEAST_STUDENTS);
+    expect(pause?.students).toBeLessThan(MIN_FIT_STUDENTS);
     const scenario = demoScenario(new Date());
     for (const { student } of scenario.students.list)
       expect(JSON.stringify(skills)).not.toContain(student.name.split(' ')[0]);

@@ -1,4 +1,4 @@
-import { FAULTS, findDrill, GROUND_KINDS, LEAST_TAPS, LINE_KINDS, SKILLS, TEMPLATE_IDS } from '@doceo/core';
+import { FAULTS, findDrill, GROUND_KINDS, MIN_TAPS, LINE_KINDS, SKILLS, TEMPLATE_IDS } from '@doceo/core';
 import * as z from 'zod';
 import { dateSchema, idSchema, lineSchema } from '../common';
 import { planBodySchema } from '../lesson/plan';
@@ -186,7 +186,7 @@ export const commands = {
   'tap-tempo': {
     summary: 'Pauses back and forward, evenness, and what the line needs, from taps at each stop of the rod.',
     input: z.strictObject({
-      tapsMs: z.array(z.number().min(0).max(600_000)).min(LEAST_TAPS).max(200),
+      tapsMs: z.array(z.number().min(0).max(600_000)).min(MIN_TAPS).max(200),
       lineM: z.number().min(1).max(30),
     }),
     output: z.strictObject({

@@ -3,7 +3,7 @@ import {
   CHANGE_KINDS,
   findDrill,
   findFault,
-  LEAST_TAPS,
+  MIN_TAPS,
   MISS_CAUSES,
   RETRIEVES,
   SAFETY_KINDS,
@@ -66,7 +66,7 @@ export const eventBodySchema = z.discriminatedUnion('kind', [
     lineM: z.number().min(1).max(30),
     tapsMs: z
       .array(z.int().min(0).max(600_000))
-      .min(LEAST_TAPS)
+      .min(MIN_TAPS)
       .max(200)
       .refine((taps) => taps.every((at, i) => i === 0 || at > (taps[i - 1] as number)), 'must rise'),
   }),
@@ -116,7 +116,7 @@ export function readNewEvent(value: unknown): { event: BankEvent } | { issues: I
 
 export const MAX_EVENTS = 500;
 /** Longest request that brings events, bytes. */
-export const EVENTS_MOST_BYTES = 4_000_000;
+export const MAX_EVENTS_BYTES = 4_000_000;
 
 /** Events on their way in. Each is judged alone, so one that is wrong does not make the request wrong. */
 export const eventBatchSchema = z.strictObject({

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { jsonSchema } from '../http/openapi';
-import { readStudentFile, STUDENT_FILE_MOST, type StudentFile, studentFileSchema } from './student-file';
+import { readStudentFile, MAX_STUDENT_FILE, type StudentFile, studentFileSchema } from './student-file';
 
 const FORMATS = 'docs/formats';
 const text = readFileSync(join(FORMATS, 'student.example.json'), 'utf8');
@@ -63,7 +63,7 @@ describe('a student’s file', () => {
     expect(readStudentFile('{').issues).toEqual([
       { path: 'file', code: 'unreadable', message: 'is no readable JSON' },
     ]);
-    expect(readStudentFile(' '.repeat(STUDENT_FILE_MOST + 1)).issues?.[0]?.code).toBe('too-large');
+    expect(readStudentFile(' '.repeat(MAX_STUDENT_FILE + 1)).issues?.[0]?.code).toBe('too-large');
   });
 
   it('has a schema in the documents that is the contract’s', () =>

@@ -9,9 +9,9 @@ export const STUDENT_FILE_FORMAT = 'doceo-student';
 export const STUDENT_FILE_VERSION = 1;
 
 /** Most entries of one student: some twenty seasons of the keenest. */
-export const MOST_STUDENT_EVENTS = 200_000;
+export const MAX_STUDENT_EVENTS = 200_000;
 /** Longest file that is read, characters; room for all of them. */
-export const STUDENT_FILE_MOST = 80_000_000;
+export const MAX_STUDENT_FILE = 80_000_000;
 
 /** Everything there is about one student, for the student to take along. */
 export const studentFileSchema = z
@@ -30,7 +30,7 @@ export const studentFileSchema = z
         }),
       )
       .max(20_000),
-    events: z.array(eventSchema).max(MOST_STUDENT_EVENTS),
+    events: z.array(eventSchema).max(MAX_STUDENT_EVENTS),
     readings: z.array(takenReadingSchema).max(20_000),
   })
   .superRefine(({ student, lessons, events, readings }, context) => {
@@ -60,7 +60,7 @@ export type StudentFile = z.infer<typeof studentFileSchema>;
 
 /** Reads the text of a student's file: all of it, or everything that is wrong with it by path. */
 export function readStudentFile(text: string): ReadFile<StudentFile> {
-  return readDocument(text, studentFileSchema, STUDENT_FILE_MOST, 'a student');
+  return readDocument(text, studentFileSchema, MAX_STUDENT_FILE, 'a student');
 }
 
 /** What goes when a student is deleted. */

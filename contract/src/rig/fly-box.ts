@@ -3,7 +3,7 @@ import {
   COLOUR_FAMILIES,
   type FlyBox,
   type Food,
-  MOST_OF_A_KIND,
+  MAX_OF_A_KIND,
   WEIGHT_CLASSES,
 } from '@doceo/core';
 import * as z from 'zod';
@@ -18,7 +18,7 @@ export const flyBoxSchema = z.strictObject({
         colour: z.enum(COLOUR_FAMILIES),
         weight: z.enum(WEIGHT_CLASSES),
         hookSize: hookSizeSchema,
-        count: z.int().min(1).max(MOST_OF_A_KIND),
+        count: z.int().min(1).max(MAX_OF_A_KIND),
       }),
     )
     .max(1000),

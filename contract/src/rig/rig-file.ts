@@ -17,7 +17,7 @@ export const rigFileSchema = z.strictObject({
 export type RigFile = z.infer<typeof rigFileSchema>;
 
 /** Longest file that is read, characters. */
-export const RIG_FILE_MOST = 200_000;
+export const MAX_RIG_FILE = 200_000;
 
 /** The text of a rig file; the same for the same rig, whatever the order of its fields. */
 export function writeRigFile(name: string, rig: RigFile['rig']): string {
@@ -27,5 +27,5 @@ export function writeRigFile(name: string, rig: RigFile['rig']): string {
 
 /** Reads the text of a rig file: the rig, or everything that is wrong with it by path. */
 export function readRigFile(text: string): ReadFile<RigFile> {
-  return readDocument(text, rigFileSchema, RIG_FILE_MOST, 'a rig');
+  return readDocument(text, rigFileSchema, MAX_RIG_FILE, 'a rig');
 }

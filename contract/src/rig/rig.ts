@@ -24,7 +24,7 @@ import { diameterSchema, hookSizeSchema } from './rig-parts';
 import { upgradeRig } from './rig-upgrade';
 
 /** Most measured values that travel with a rig. */
-const MOST_MEASURED = 200;
+const MAX_MEASURED = 200;
 
 const partIdSchema = lineSchema(40);
 
@@ -109,7 +109,7 @@ const rigNowSchema = z
     sections: z.array(sectionSchema).min(1).max(20),
     fittings: z.array(fittingSchema).max(8),
     flies: z.array(flySchema).min(1).max(4),
-    measured: z.array(measuredSchema).max(MOST_MEASURED).default([]),
+    measured: z.array(measuredSchema).max(MAX_MEASURED).default([]),
   })
   .superRefine((rig, context) => {
     const points = rig.flies.filter((fly) => fly.at.kind === 'point').length;

@@ -39,7 +39,7 @@ export const conditionReadingSchema = z
   }) satisfies z.ZodType<ConditionReading>;
 
 /** Readings of a few days by the hour. */
-export const MOST_READINGS = 2000;
+export const MAX_READINGS = 2000;
 
 /** A reading with who put it in, and when; nobody for those of before that was kept. */
 export const savedConditionReadingSchema = conditionReadingSchema.safeExtend({

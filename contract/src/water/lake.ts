@@ -1,4 +1,4 @@
-import { LAKE_KINDS, type Lake, MOST_SOUNDINGS } from '@doceo/core';
+import { LAKE_KINDS, type Lake, MAX_SOUNDINGS } from '@doceo/core';
 import * as z from 'zod';
 import { sheetOriginSchema, pieceSchema } from './beat';
 import { idSchema, lineSchema } from '../common';
@@ -14,7 +14,7 @@ export const lakeSchema = z.strictObject({
   origin: sheetOriginSchema.optional(),
   boats: z.boolean(),
   pieces: z.array(pieceSchema(LAKE_KINDS, 2000)).max(300),
-  soundings: z.array(soundingSchema).max(MOST_SOUNDINGS),
+  soundings: z.array(soundingSchema).max(MAX_SOUNDINGS),
 }) satisfies z.ZodType<Lake>;
 
 /** The drawing of a still water. */
@@ -26,4 +26,4 @@ export const savedLakeSchema = z.strictObject({
 export type SavedLake = z.infer<typeof savedLakeSchema>;
 
 /** Longest request that brings a lake with all its soundings, bytes. */
-export const LAKE_MOST_BYTES = 6_000_000;
+export const MAX_LAKE_BYTES = 6_000_000;

@@ -1,12 +1,12 @@
 import { type ConditionReading, deterministicId, READING_RANGES, type ReadingKind } from '@doceo/core';
 import * as z from 'zod';
-import { MOST_READINGS } from './conditions';
+import { MAX_READINGS } from './conditions';
 import { cellNumber, type CsvRow, readCsv, writeCsv } from '../files/csv';
 import type { ReadFile } from '../files/document-file';
 import type { Issue } from '../http/error';
 
 /** Longest file that is read, characters. */
-export const READINGS_FILE_MOST = 1_000_000;
+export const MAX_READINGS_FILE = 1_000_000;
 /** A clock may run ahead of another by so much, milliseconds. */
 const AHEAD_MS = 5 * 60_000;
 
@@ -61,17 +61,17 @@ export function writeReadings(readings: readonly ConditionReading[]): string {
  */
 export function readReadings(text: string, seed: string, nowMs: number): ReadFile<ConditionReading[]> {
   const columns = { needed: ['time'], optional: [DEPTH, ...NAMES] };
-  const { file: rows, issues: broken } = readCsv(text, columns, READINGS_FILE_MOST);
+  const { file: rows, issues: broken } = readCsv(text, columns, MAX_READINGS_FILE);
   if (broken) return { file: null, issues: broken };
   const issues: Issue[] = [];
   const readings = rows.flatMap((row) => readingsOf(row, seed, nowMs, issues));
   if (issues.length === 0 && readings.length === 0)
     issues.push({ path: 'file', code: 'invalid', message: 'holds no readings' });
-  if (readings.length > MOST_READINGS)
+  if (readings.length > MAX_READINGS)
     issues.push({
       path: 'file',
       code: 'invalid',
-      message: `holds ${readings.length} readings; at most ${MOST_READINGS} are read`,
+      message: `holds ${readings.length} readings; at most ${MAX_READINGS} are read`,
     });
   return issues.length > 0 ? { file: null, issues } : { file: readings, issues: null };
 }

@@ -114,7 +114,7 @@ describe('a beat’s file', () => {
             pieces: pieces.map((each, i) => ({
               id: `p${i}`,
               ...each,
-              // JSON knows no negative nought.
+              // JSON knows no negative zero.
               depthM: each.depthM + 0,
               speedMs: each.speedMs + 0,
             })),
@@ -219,7 +219,7 @@ describe('a beat’s file', () => {
 });
 
 describe('a lake’s file', () => {
-  it('gives back the lake exactly, soundings below nought and boats', () => {
+  it('gives back the lake exactly, soundings below zero and boats', () => {
     expect(lakeFaults(lake)).toEqual([]);
     const text = writeLakeFile(lake, origin);
     expect(readLakeFile(text)).toEqual({ file: { ...lake, origin }, issues: null });

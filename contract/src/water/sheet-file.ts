@@ -21,8 +21,8 @@ import { lakeSchema } from './lake';
 
 export const SHEET_FILE_VERSION = 1;
 /** Longest files that are read, characters. */
-export const BEAT_FILE_MOST = 5_000_000;
-export const LAKE_FILE_MOST = 10_000_000;
+export const MAX_BEAT_FILE = 5_000_000;
+export const MAX_LAKE_FILE = 10_000_000;
 
 /** What a file says of the whole sheet, beside the collection's features (RFC 7946, foreign members). */
 const headSchema = z.strictObject({
@@ -83,7 +83,7 @@ export function writeBeatFile(beat: Beat, origin: SheetOrigin): string {
   return write('doceo-beat', beat, beat.origin ?? origin, isPoint, []);
 }
 
-/** The text of a lake's file; soundings are one feature, their depth an altitude below nought. */
+/** The text of a lake's file; soundings are one feature, their depth an altitude below zero. */
 export function writeLakeFile(lake: Lake, origin: SheetOrigin): string {
   return write('doceo-lake', lake, lake.origin ?? origin, isLakePoint, lake.soundings, { boats: lake.boats });
 }
@@ -93,7 +93,7 @@ export function readBeatFile(text: string): ReadFile<Beat> {
   return read(text, {
     format: 'doceo-beat',
     what: 'a beat',
-    most: BEAT_FILE_MOST,
+    most: MAX_BEAT_FILE,
     kinds: PIECE_KINDS,
     isPoint,
     schema: beatSchema,
@@ -107,7 +107,7 @@ export function readLakeFile(text: string): ReadFile<Lake> {
   return read(text, {
     format: 'doceo-lake',
     what: 'a lake',
-    most: LAKE_FILE_MOST,
+    most: MAX_LAKE_FILE,
     kinds: LAKE_KINDS,
     isPoint: isLakePoint,
     schema: lakeSchema,

@@ -26,7 +26,7 @@ describe('a file of soundings', () => {
     });
     fc.assert(
       fc.property(fc.array(sounding, { minLength: 1, maxLength: 40 }), (list) => {
-        // A table knows no negative nought.
+        // A table knows no negative zero.
         const soundings = list.map(({ x, y, depthM }) => ({ x: x + 0, y: y + 0, depthM: depthM + 0 }));
         expect(readSoundings(writeSoundings(soundings), sheet)).toEqual({ file: soundings, issues: null });
       }),
@@ -62,7 +62,7 @@ describe('a file of soundings', () => {
     ],
     ['a short line', 'x_m,y_m,depth_m\n1,2\n', 'line 2', 'has 2 cells, the first line 3'],
     ['words', 'x_m,y_m,depth_m\n1,2,deep\n', 'line 2, depth_m', '“deep” is no number'],
-    ['a depth over nought', 'x_m,y_m,depth_m\n1,2,-3\n', 'line 2, depth_m', 'is a depth from 0 to 120 m'],
+    ['a depth over zero', 'x_m,y_m,depth_m\n1,2,-3\n', 'line 2, depth_m', 'is a depth from 0 to 120 m'],
     ['a place outside', 'x_m,y_m,depth_m\n1,2,3\n1000,2,3\n', 'line 3', 'lies outside the lake’s sheet'],
     ['nothing', 'x_m,y_m,depth_m\n', 'file', 'holds no soundings'],
     ['far too much', 'x'.repeat(5_100_000), 'file', 'is too large: 5.1 MB of at most 5.0 MB'],

@@ -1,10 +1,10 @@
-import { DEEPEST_LAKE_M, fromLonLat, MOST_SOUNDINGS, type SheetOrigin, type Sounding } from '@doceo/core';
+import { DEEPEST_LAKE_M, fromLonLat, MAX_SOUNDINGS, type SheetOrigin, type Sounding } from '@doceo/core';
 import { cellNumber, readCsv, writeCsv } from '../files/csv';
 import type { ReadFile } from '../files/document-file';
 import type { Issue } from '../http/error';
 
 /** Longest file that is read, characters. */
-export const SOUNDINGS_FILE_MOST = 5_000_000;
+export const MAX_SOUNDINGS_FILE = 5_000_000;
 const LOCAL = ['x_m', 'y_m', 'depth_m'] as const;
 const EARTH = ['longitude', 'latitude', 'depth_m'] as const;
 
@@ -28,15 +28,15 @@ export function readSoundings(
 ): ReadFile<Sounding[]> {
   const onEarth = /^\uFEFF?\s*"?longitude|^[^\n]*\blatitude\b/.test(text);
   const columns = onEarth ? EARTH : LOCAL;
-  const { file: rows, issues: broken } = readCsv(text, { needed: columns }, SOUNDINGS_FILE_MOST);
+  const { file: rows, issues: broken } = readCsv(text, { needed: columns }, MAX_SOUNDINGS_FILE);
   if (broken) return { file: null, issues: broken };
   const issues: Issue[] = [];
   if (rows.length === 0) issues.push({ path: 'file', code: 'invalid', message: 'holds no soundings' });
-  if (rows.length > MOST_SOUNDINGS)
+  if (rows.length > MAX_SOUNDINGS)
     issues.push({
       path: 'file',
       code: 'invalid',
-      message: `holds ${rows.length} soundings; at most ${MOST_SOUNDINGS} are read`,
+      message: `holds ${rows.length} soundings; at most ${MAX_SOUNDINGS} are read`,
     });
   const soundings = rows.map(({ line, cells }) => {
     const [first, second, depthM] = columns.map((name) => {

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { type BankEvent, type BankEventBody, RETRIEVES } from './event';
 import { nextToTry, type Tried, triedIn } from './search';
-import { LEAST_TAPS, tapTempo, unrollTime } from './tap-tempo';
+import { MIN_TAPS, tapTempo, unrollTime } from './tap-tempo';
 
 const beat = (pauses: number[]): number[] =>
   pauses.reduce<number[]>((taps, pause) => [...taps, (taps.at(-1) ?? 0) + pause * 1000], [0]);
@@ -33,7 +33,7 @@ describe('tap tempo', () => {
 
   it('wants enough taps and a line', () => {
     expect(() => tapTempo([0, 900], 8)).toThrow('out-of-range');
-    expect(tapTempo(beat([1, 1]).slice(0, LEAST_TAPS), 8).backS).toBe(1);
+    expect(tapTempo(beat([1, 1]).slice(0, MIN_TAPS), 8).backS).toBe(1);
     expect(() => unrollTime(0)).toThrow('out-of-range');
   });
 

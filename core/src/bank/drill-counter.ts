@@ -1,6 +1,6 @@
 import type { Drill } from '../drill';
 import type { BankEvent } from './event';
-import { standing } from './log';
+import { activeEvents } from './log';
 
 export interface DrillCount {
   /** Outcomes of the last `of` attempts, oldest first. */
@@ -14,7 +14,7 @@ export interface DrillCount {
 
 /** How far one student is in a drill: the good ones of the last attempts, against its success criterion. */
 export function drillCount(events: readonly BankEvent[], studentId: string, drill: Drill): DrillCount {
-  const outcomes = standing(events).flatMap(({ body, studentId: of }) =>
+  const outcomes = activeEvents(events).flatMap(({ body, studentId: of }) =>
     of === studentId && body.kind === 'attempt' && body.drillId === drill.id ? [body.good] : [],
   );
   const window = outcomes.slice(-drill.success.of);

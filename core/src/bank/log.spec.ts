@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import type { BankEvent } from './event';
-import { attemptsOf, faultAttemptsOf, standing } from './log';
+import { attemptsOf, faultAttemptsOf, activeEvents } from './log';
 
 const attempt = (id: string, atMs: number, clockAheadMs?: number): BankEvent => ({
   id,
@@ -20,7 +20,7 @@ describe('events of a clock that was wrong', () => {
       attempt('right', 200),
       attempt('behind', -300, -600),
     ];
-    expect(standing(events).map(({ id, atMs }) => [id, atMs])).toEqual([
+    expect(activeEvents(events).map(({ id, atMs }) => [id, atMs])).toEqual([
       ['ahead', 100],
       ['right', 200],
       ['behind', 300],
@@ -45,7 +45,7 @@ describe('events of a clock that was wrong', () => {
 
   it('are left as they were sent', () => {
     const event = attempt('e', 500, 100);
-    standing([event]);
+    activeEvents([event]);
     expect(event.atMs).toBe(500);
   });
 });

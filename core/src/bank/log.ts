@@ -8,7 +8,7 @@ import type { BankEvent } from './event';
  * The result depends only on the set of events, so that devices may deliver in any order, more than once.
  * An undo may itself be undone, which brings the event back. `atMs` of what is returned is the corrected time.
  */
-export function standing(events: readonly BankEvent[]): BankEvent[] {
+export function activeEvents(events: readonly BankEvent[]): BankEvent[] {
   const unique = new Map(events.map((event) => [event.id, event]));
   const undosOf = new Map<string, string[]>();
   for (const event of unique.values()) {
@@ -29,7 +29,7 @@ function onTime(event: BankEvent): BankEvent {
 
 /** Attempts of one student for the tracing. */
 export function attemptsOf(events: readonly BankEvent[], studentId: string): SkillAttempt[] {
-  return standing(events).flatMap(({ id, atMs, body, studentId: of }) =>
+  return activeEvents(events).flatMap(({ id, atMs, body, studentId: of }) =>
     of === studentId && body.kind === 'attempt' ? [{ id, atMs, skillId: body.skillId, good: body.good }] : [],
   );
 }
@@ -40,7 +40,7 @@ export function faultAttemptsOf(
   studentId: string,
   skillId?: string,
 ): FaultAttempt[] {
-  return standing(events).flatMap(({ atMs, body, studentId: of }) =>
+  return activeEvents(events).flatMap(({ atMs, body, studentId: of }) =>
     of === studentId && body.kind === 'attempt' && (skillId === undefined || body.skillId === skillId)
       ? [{ atMs, faultId: body.good ? null : body.faultId }]
       : [],
@@ -56,7 +56,7 @@ export interface DrilledAttempt extends SkillAttempt {
 
 /** Attempts of one student with drill, lesson and fault, in the order of time. */
 export function drilledAttempts(events: readonly BankEvent[], studentId: string): DrilledAttempt[] {
-  return standing(events).flatMap(({ id, atMs, lessonId, body, studentId: of }) => {
+  return activeEvents(events).flatMap(({ id, atMs, lessonId, body, studentId: of }) => {
     if (of !== studentId || body.kind !== 'attempt') return [];
     const { skillId, drillId, good, faultId } = body;
     return [{ id, atMs, lessonId, skillId, drillId, good, faultId }];

@@ -1,5 +1,5 @@
 import { type BankEvent, type Retrieve, RETRIEVES } from './event';
-import { standing } from './log';
+import { activeEvents } from './log';
 
 /** One way of searching still water: how deep, how the line comes in, and the pattern. */
 export interface Tried {
@@ -12,7 +12,7 @@ export interface Tried {
 
 /** What was tried in a lesson, oldest first. */
 export function triedIn(events: readonly BankEvent[]): Tried[] {
-  return standing(events).flatMap(({ body }) =>
+  return activeEvents(events).flatMap(({ body }) =>
     body.kind === 'tried'
       ? [{ depthM: body.depthM, retrieve: body.retrieve, pattern: body.pattern, moved: body.moved }]
       : [],

@@ -1,22 +1,22 @@
 import type { BankEvent } from './event';
-import { standing } from './log';
+import { activeEvents } from './log';
 
 /** Hours on the record below which a student's own rate is not told. */
-export const LEAST_HOURS = 2;
+export const MIN_HOURS = 2;
 
 /**
  * Tangles of a student in an hour, by the bank book.
  *
  * @param hoursOf length of a lesson, hours
- * @returns null while fewer than LEAST_HOURS of lessons with this student are on the record
+ * @returns null while fewer than MIN_HOURS of lessons with this student are on the record
  */
 export function tanglesPerHour(
   events: readonly BankEvent[],
   studentId: string,
   hoursOf: (lessonId: string) => number,
 ): number | null {
-  const own = standing(events).filter((event) => event.studentId === studentId);
+  const own = activeEvents(events).filter((event) => event.studentId === studentId);
   const hours = [...new Set(own.map(({ lessonId }) => lessonId))].reduce((sum, id) => sum + hoursOf(id), 0);
-  if (hours < LEAST_HOURS) return null;
+  if (hours < MIN_HOURS) return null;
   return own.filter(({ body }) => body.kind === 'tangle').length / hours;
 }

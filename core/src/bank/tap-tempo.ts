@@ -4,7 +4,7 @@ import { CoreError } from '../error';
 /** A student's throw is so much faster or slower than the usual one, as a share of the time. Estimate. */
 const THROW_SPREAD = 0.15;
 /** Fewest taps that tell a pause each way. */
-export const LEAST_TAPS = 3;
+export const MIN_TAPS = 3;
 
 export interface TapTempo {
   /** Median pause after the back stop and after the forward stop, seconds. The first tap is taken as a back stop. */
@@ -32,12 +32,12 @@ export function unrollTime(lineM: number): { fromS: number; toS: number } {
  * The rhythm of a student's casts from taps at each stop of the rod, back and forward by turns, against what the line
  * needs.
  *
- * @param tapsMs times of the taps, rising, at least LEAST_TAPS
+ * @param tapsMs times of the taps, rising, at least MIN_TAPS
  * @throws CoreError 'out-of-range' for too few taps
  */
 export function tapTempo(tapsMs: readonly number[], lineM: number): TapTempo {
-  if (tapsMs.length < LEAST_TAPS)
-    throw new CoreError('out-of-range', { name: 'taps', value: tapsMs.length, min: LEAST_TAPS });
+  if (tapsMs.length < MIN_TAPS)
+    throw new CoreError('out-of-range', { name: 'taps', value: tapsMs.length, min: MIN_TAPS });
   const pauses = tapsMs.slice(1).map((at, i) => (at - (tapsMs[i] as number)) / 1000);
   const back = pauses.filter((_, i) => i % 2 === 0);
   const forward = pauses.filter((_, i) => i % 2 === 1);

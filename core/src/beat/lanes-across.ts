@@ -4,17 +4,17 @@ import type { Point } from '../geometry';
 /** Lanes of current across the stream, from the edge on the angler's side. */
 export interface LanesAcross {
   lanes: { toM: number; speedMs: number }[];
-  /** Of the lie, and of the stand, from that edge; nought when the stand is on land. */
+  /** Of the lie, and of the stand, from that edge; zero when the stand is on land. */
   lieM: number;
   outM: number;
-  /** The stand along the stream from the lie; above nought is below it. */
+  /** The stand along the stream from the lie; above zero is below it. */
   standM: number;
 }
 
 const STEP_M = 0.25;
 const NARROWEST_M = 0.4;
 const FEWEST = 3;
-const MOST = 9;
+const MAX = 9;
 
 /**
  * The lanes one casts over from a stand to a lie: a cut across the stream at the lie, from the water's edge on the side of
@@ -52,7 +52,7 @@ function inNumber(lanes: LanesAcross['lanes']): LanesAcross['lanes'] {
   let list = lanes;
   for (;;) {
     const narrow = list.findIndex((_, i) => widthOf(list, i) < NARROWEST_M);
-    if (list.length === 1 || (list.length <= MOST && narrow < 0)) break;
+    if (list.length === 1 || (list.length <= MAX && narrow < 0)) break;
     const pairs = list.slice(1).map((lane, i) => ({ i, off: Math.abs(lane.speedMs - list[i]!.speedMs) }));
     const at = narrow >= 0 ? Math.max(0, narrow - 1) : pairs.reduce((a, b) => (b.off < a.off ? b : a)).i;
     const [a, b] = [widthOf(list, at), widthOf(list, at + 1)];

@@ -4,7 +4,7 @@ import type { LoopFrame } from './loop-cast';
 export interface LoopSigns {
   /** Height of the loop when the fly passes over the tip, metres; null when it never does. */
   loopM: number | null;
-  /** How far the fly leg came below the rod leg soon after the stop, metres; nought when it never did. */
+  /** How far the fly leg came below the rod leg soon after the stop, metres; zero when it never did. */
   crossesM: number;
   /** Fastest the fly was behind the angler, against the tip's speed at the stop: a whip that cracks is several times as fast. */
   whip: number;

@@ -1,6 +1,6 @@
-import { loopCast, USUAL_LOOP } from './loop';
+import { loopCast, DEFAULT_LOOP } from './loop';
 import type { LoopCast } from './loop-cast';
-import { STROKES, strokeOf, tipWay } from './tip-path';
+import { STROKES, strokeOf, tipTrajectory } from './tip-path';
 
 const vacuum: Partial<LoopCast> = {
   ...{ gravity: 0, acrossDrag: 0, skinFriction: 0, flyDragAreaM2: 0, flyKg: 0, durationS: 1.7 },
@@ -25,7 +25,7 @@ describe('the way of the tip', () => {
       ],
       dropM: 0.5,
     };
-    const { strokeS, at } = tipWay(stroke);
+    const { strokeS, at } = tipTrajectory(stroke);
     expect(strokeS).toBeCloseTo((2 * 2) / 20, 6);
     expect(at(0)).toEqual({ x: 0, y: 0 });
     expect(at(strokeS / 2).x).toBeCloseTo(0.5, 2);
@@ -49,7 +49,7 @@ describe('the way of the tip', () => {
 describe('a loop', () => {
   it('without air and gravity unrolls in 4L/(3v), and hardly stretches', () => {
     const run = loopCast(vacuum);
-    expect((run.unrollS! * 12) / USUAL_LOOP.lineM / (4 / 3)).toBeCloseTo(1, 1);
+    expect((run.unrollS! * 12) / DEFAULT_LOOP.lineM / (4 / 3)).toBeCloseTo(1, 1);
     expect(run.overStretch).toBeLessThan(1e-3);
   });
 
@@ -129,7 +129,7 @@ describe('a loop', () => {
 
   it('lies on the water and not below', () => {
     const lowest = Math.min(...loopCast().frames.flatMap(({ ys }) => ys));
-    expect(lowest).toBeGreaterThan(-USUAL_LOOP.tipHeightM - 0.02);
+    expect(lowest).toBeGreaterThan(-DEFAULT_LOOP.tipHeightM - 0.02);
   });
 
   it('half the step moves the line by less than one in a hundred of its length', () => {

@@ -1,9 +1,9 @@
-import { type Chain, pullOf, settle } from '../chain';
+import { type Chain, pullOf, solveConstraints } from '../chain';
 import { CoreError, inRange } from '../error';
 import { loopForces } from './loop-forces';
 import { type LoopSigns, signsOf } from './loop-signs';
 import type { LoopCast, LoopFrame } from './loop-cast';
-import { strokeOf, tipWay } from './tip-path';
+import { strokeOf, tipTrajectory } from './tip-path';
 
 export interface LoopRun {
   /** From the start to the stop. */
@@ -15,7 +15,7 @@ export interface LoopRun {
   frames: LoopFrame[];
 }
 
-export const USUAL_LOOP: LoopCast = {
+export const DEFAULT_LOOP: LoopCast = {
   stroke: strokeOf('straight'),
   lineM: 9,
   massPerM: 0.001,
@@ -47,11 +47,11 @@ const STRAIGHT = 0.9;
  *
  * @throws CoreError 'out-of-range' for what cannot be, 'diverged' for a run that does not converge
  */
-export function loopCast(given: Partial<LoopCast> = {}): LoopRun {
-  const cast = { ...USUAL_LOOP, ...given };
+export function loopCast(options: Partial<LoopCast> = {}): LoopRun {
+  const cast = { ...DEFAULT_LOOP, ...options };
   check(cast);
   const { nodes, stepS, durationS, stroke, lineM } = cast;
-  const way = tipWay(stroke);
+  const way = tipTrajectory(stroke);
   const chain = layBehind(cast);
   const pull = pullOf(nodes);
   const floor = {
@@ -64,7 +64,7 @@ export function loopCast(given: Partial<LoopCast> = {}): LoopRun {
   for (let k = 1; k * stepS <= durationS + 1e-9; k++) {
     const atS = k * stepS;
     forces.set(way.at(atS), stepS);
-    const stretch = settle(chain, pull, {
+    const stretch = solveConstraints(chain, pull, {
       heldFirst: true,
       forceN: 0.2 * stroke.speedMs * lineM * cast.massPerM,
       tolerance: TOLERANCE,

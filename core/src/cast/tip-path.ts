@@ -71,7 +71,7 @@ const FALLS_S = 0.1;
 const SAMPLES = 200;
 
 /** Where the tip is at each time. */
-export function tipWay(stroke: TipStroke): TipWay {
+export function tipTrajectory(stroke: TipStroke): TipWay {
   checkStroke(stroke);
   const samples = Array.from({ length: SAMPLES + 1 }, (_, i) => splineAt(stroke.points, i / SAMPLES));
   const ways = [0];

@@ -16,7 +16,7 @@ export interface Throw {
   /** Drag coefficient of the front of the loop, and its height, metres. */
   loopDrag: number;
   loopHeightM: number;
-  /** Wind against the fly leg, m/s; less than nought blows with it. */
+  /** Wind against the fly leg, m/s; less than zero blows with it. */
   headWindMs: number;
 }
 
@@ -34,7 +34,7 @@ export interface Unrolling {
 }
 
 /** A five-weight line with a small dry fly, thrown by a beginner: defaults with the spread told in docs/models.md. */
-export const USUAL_THROW: Throw = {
+export const DEFAULT_THROW: Throw = {
   lineM: 9,
   speedMs: 12,
   massPerM: 0.001,
@@ -63,8 +63,8 @@ const LAST_SHARE = 0.002;
  *
  * @throws CoreError 'out-of-range'
  */
-export function unroll(given: Partial<Throw> = {}): Unrolling {
-  const line = { ...USUAL_THROW, ...given };
+export function unroll(options: Partial<Throw> = {}): Unrolling {
+  const line = { ...DEFAULT_THROW, ...options };
   check(line);
   const { lineM, speedMs, massPerM } = line;
   const step = (lineM * (1 - LAST_SHARE)) / STEPS;
@@ -125,11 +125,11 @@ export interface PauseRow {
 const STROKE_S = 0.45;
 
 /** The pause for each length of line. */
-export function pauseTable(lengths: readonly number[], given: Partial<Throw> = {}): PauseRow[] {
+export function pauseTable(lengths: readonly number[], options: Partial<Throw> = {}): PauseRow[] {
   if (lengths.length === 0 || lengths.length > 60)
     throw new CoreError('out-of-range', { name: 'lengths', value: lengths.length, min: 1, max: 60 });
   return lengths.map((lineM) => {
-    const { seconds } = unroll({ ...given, lineM });
+    const { seconds } = unroll({ ...options, lineM });
     return { lineM, pauseS: seconds, beatsPerMin: seconds === null ? null : 60 / (seconds + STROKE_S) };
   });
 }

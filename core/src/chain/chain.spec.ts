@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { type Bounds, type Chain, type Pull, pullOf, settle } from './chain';
+import { type Bounds, type Chain, type Pull, pullOf, solveConstraints } from './chain';
 import { lengthOf } from './length';
 
 const chainOf = (xs: number[], ys: number[], rest: number): Chain => ({
@@ -46,7 +46,7 @@ function netTension({ xs, ys, tensions }: Chain, i: number): [number, number] {
 describe('a chain that may not stretch', () => {
   it('goes where its nodes would when nothing holds them', () => {
     const chain = chainOf([0, 1, 2], [0, 0, 0], 1);
-    settle(
+    solveConstraints(
       chain,
       drawnTo([
         [0, 0],
@@ -61,7 +61,7 @@ describe('a chain that may not stretch', () => {
 
   it('stops at its length, drawn out straight, and pulls with what draws it', () => {
     const chain = chainOf([0, 1], [0, 0], 1);
-    settle(
+    solveConstraints(
       chain,
       drawnTo([
         [0, 0],
@@ -80,7 +80,7 @@ describe('a chain that may not stretch', () => {
       [2, 0],
     ]);
     pull.rxx[0] = 3;
-    settle(chain, pull, { ...HELD, heldFirst: false });
+    solveConstraints(chain, pull, { ...HELD, heldFirst: false });
     expect(chain.xs[1]! - chain.xs[0]!).toBeCloseTo(1, 6);
     // Three metres too far: the heavy end gives way by a quarter of them.
     expect(chain.xs[0]).toBeCloseTo(-2 + 0.75, 5);
@@ -96,7 +96,7 @@ describe('a chain that may not stretch', () => {
           0.5,
         );
         const pull = drawnTo(places);
-        const worst = settle(chain, pull, HELD);
+        const worst = solveConstraints(chain, pull, HELD);
         expect(worst).toBeLessThan(1e-6);
         for (let j = 0; j < chain.rests.length; j++) {
           expect(chain.tensions[j]).toBeGreaterThanOrEqual(0);
@@ -126,7 +126,7 @@ describe('a chain that may not stretch', () => {
       chainOf([0, 0.5, 1, 1.5, 2], [0, 0, 0, 0, 0], 0.5),
       chainOf([0, 0.1, 0.2, 0.1, 0.3], [0, 0.4, 0.8, 1.2, 1.5], 0.5),
     ].map((chain) => {
-      settle(chain, drawnTo(places), HELD);
+      solveConstraints(chain, drawnTo(places), HELD);
       return [...chain.xs, ...chain.ys];
     });
     ends[0]!.forEach((value, i) => expect(ends[1]![i]).toBeCloseTo(value, 4));
@@ -145,11 +145,11 @@ describe('a chain that may not stretch', () => {
         xs.map((x) => [x + (x > 0 ? byM : 0), 0]),
         4000,
       );
-    settle(chain, drawn(0.2), { ...HELD, tolerance: 1e-6 });
+    solveConstraints(chain, drawn(0.2), { ...HELD, tolerance: 1e-6 });
     expect(chain.tensions[3]).toBeGreaterThan(500);
-    settle(chain, drawn(0.01), { ...HELD, tolerance: 1e-6 });
+    solveConstraints(chain, drawn(0.01), { ...HELD, tolerance: 1e-6 });
     for (let j = 0; j < 4; j++) expect(chain.xs[j + 1]! - chain.xs[j]!).toBeCloseTo(0.5, 5);
-    settle(chain, drawn(-0.1), { ...HELD, tolerance: 1e-6 });
+    solveConstraints(chain, drawn(-0.1), { ...HELD, tolerance: 1e-6 });
     expect(chain.xs[4]).toBeCloseTo(1.9, 5);
     expect(Math.max(...chain.tensions)).toBeLessThan(0.1);
   });
@@ -164,7 +164,7 @@ describe('a chain that may not stretch', () => {
             start.map((_, i) => side * 0.1 * (i % 2)),
             0.7,
           );
-          settle(chain, drawnTo(places.map(([x, y]) => [x, side * y])), HELD);
+          solveConstraints(chain, drawnTo(places.map(([x, y]) => [x, side * y])), HELD);
           return chain;
         };
         const [up, down] = [made(1), made(-1)];
@@ -182,7 +182,7 @@ describe('a chain that may not stretch', () => {
       [0.8, -2],
       [1.6, 3],
     ]);
-    for (let i = 0; i < 6; i++) settle(chain, pull, { ...HELD, floor, roofM: 0.2 });
+    for (let i = 0; i < 6; i++) solveConstraints(chain, pull, { ...HELD, floor, roofM: 0.2 });
     expect(chain.ys[1]).toBeGreaterThan(-0.501);
     expect(floor.presses[1]).toBeGreaterThan(0.5);
     expect(floor.presses[2]).toBe(0);

@@ -6,7 +6,7 @@ export interface Chain {
   ys: Float64Array;
   /** Rest length of the segment from each node to the next. */
   rests: Float64Array;
-  /** Tension of each segment after the last step, N; never less than nought. */
+  /** Tension of each segment after the last step, N; never less than zero. */
   tensions: Float64Array;
 }
 
@@ -57,7 +57,7 @@ export function pullOf(nodes: number): Pull {
  *
  * @returns the largest stretch that is left, as a share of the rest length
  */
-export function settle(chain: Chain, pull: Pull, bounds: Bounds): number {
+export function solveConstraints(chain: Chain, pull: Pull, bounds: Bounds): number {
   const { xs, ys, rests, tensions } = chain;
   const n = rests.length;
   const shortest = rests.reduce((least, rest) => Math.min(least, rest), Infinity);

@@ -40,7 +40,7 @@ export function shareInterval(count: number, n: number, z = Z90): { low: number;
 }
 
 /** Fewest attempts in each half before a trend is named. */
-export const TREND_LEAST = 12;
+export const MIN_TREND = 12;
 
 /** Rates of every fault seen, most frequent first (the Pareto order); ties by id. */
 export function faultRates(attempts: readonly FaultAttempt[]): FaultRate[] {
@@ -100,7 +100,7 @@ function counts(attempts: readonly FaultAttempt[]): Map<string, number> {
 
 /** Two-proportion z test at two-sided 90 %. */
 function trend(earlyCount: number, earlyN: number, lateCount: number, lateN: number): FaultRate['trend'] {
-  if (Math.min(earlyN, lateN) < TREND_LEAST) return 'unclear';
+  if (Math.min(earlyN, lateN) < MIN_TREND) return 'unclear';
   const pooled = (earlyCount + lateCount) / (earlyN + lateN);
   const spread = Math.sqrt(pooled * (1 - pooled) * (1 / earlyN + 1 / lateN));
   if (spread === 0) return 'unclear';

@@ -28,7 +28,7 @@ export interface FlyBox {
 }
 
 /** Most flies of one kind that a box counts. */
-export const MOST_OF_A_KIND = 99;
+export const MAX_OF_A_KIND = 99;
 
 /** Flies of one kind that a guide takes along: one to fish and one to lose. Rule of thumb. */
 export const WANTED_OF_A_KIND = 2;
@@ -83,7 +83,7 @@ export function boxState(box: FlyBox, calendar: readonly Food[], month: number):
 
 /** A box with so many flies of a kind; none takes the kind out. */
 export function withFliesOf(box: FlyBox, kind: BoxKind, count: number): FlyBox {
-  const kept = Math.min(MOST_OF_A_KIND, Math.max(0, Math.round(count)));
+  const kept = Math.min(MAX_OF_A_KIND, Math.max(0, Math.round(count)));
   const others = box.flies.filter((fly) => boxKey(fly) !== boxKey(kind));
   const { stage, colour, weight, hookSize } = kind;
   return { flies: kept === 0 ? others : [...others, { stage, colour, weight, hookSize, count: kept }] };

@@ -112,7 +112,7 @@ export function depthAt(
   return Number.isNaN(depth) ? null : depth;
 }
 
-/** What a grid says of the whole lake; all nought for one without water. */
+/** What a grid says of the whole lake; all zero for one without water. */
 export function lakeFigures({ columns, rows, lengthM, widthM, depthsM }: DepthGrid): {
   areaM2: number;
   deepestM: number;

@@ -26,7 +26,7 @@ export interface Lake extends Sheet<LakeKind> {
 export const SHOAL_M = 6;
 export const DEEPEST_LAKE_M = 120;
 /** More soundings than these are thinned out before they come here. */
-export const MOST_SOUNDINGS = 50_000;
+export const MAX_SOUNDINGS = 50_000;
 
 export const isLakePoint = (kind: LakeKind): boolean => (LAKE_POINTS as readonly string[]).includes(kind);
 

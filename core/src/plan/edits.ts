@@ -2,7 +2,7 @@ import { CoreError } from '../error';
 import { type Drill, findDrill, getDrill } from '../drill';
 import { groundOf, type PlaceKind } from '../water';
 import { type Block, type BlockKind, type PlanBody, STEP_MIN } from './plan';
-import { blocksOfLane, endOf, planEnd, settle, shareLane } from './timing';
+import { blocksOfLane, endOf, planEnd, resolveOverlaps, shareLane } from './timing';
 
 /** Everything that can be done to a plan. Each edit is data, so that a fix can carry one. */
 export type PlanEdit =
@@ -133,7 +133,7 @@ function find(plan: PlanBody, blockId: string): Block {
 }
 
 function withBlocks(plan: PlanBody, blocks: Block[], placed: string | null = null): PlanBody {
-  return { ...plan, blocks: settle(blocks, placed) };
+  return { ...plan, blocks: resolveOverlaps(blocks, placed) };
 }
 
 function without(plan: PlanBody, removed: Block): PlanBody {
@@ -207,7 +207,7 @@ function laneMinutes(blocks: readonly Block[]): number {
 /** Every block as early as its students are free, in the order it had. */
 function packed(plan: PlanBody): PlanBody {
   const blocks: Block[] = [];
-  for (const block of settle(plan.blocks)) {
+  for (const block of resolveOverlaps(plan.blocks)) {
     const startMin = blocks
       .filter((other) => shareLane(other, block))
       .reduce((end, other) => Math.max(end, endOf(other)), 0);

@@ -9,7 +9,7 @@ import type { Water } from '../water';
 import { applyEdit, blockFromDrill, plainBlock, type PlanEdit } from './edits';
 import { type Block, emptyPlan, type PlanBody } from './plan';
 import { hookDistance, type PlanLesson, planSnags, studentsThatFit } from './rules';
-import { endOf, gearList, planEnd, settle, shareLane, strandShares } from './timing';
+import { endOf, gearList, planEnd, resolveOverlaps, shareLane, strandShares } from './timing';
 
 const block = (id: string, startMin: number, durationMin: number, lane: number | null = null): Block => ({
   ...plainBlock('drill', id, id, startMin, durationMin),
@@ -47,11 +47,11 @@ describe('settling', () => {
   it('never asks anybody to be in two places, keeps every block and its length', () => {
     fc.assert(
       fc.property(anyBlocks, (blocks) => {
-        const settled = settle(blocks, blocks[0]?.id ?? null);
+        const settled = resolveOverlaps(blocks, blocks[0]?.id ?? null);
         expect(settled.map(({ id, durationMin }) => `${id}${durationMin}`).sort()).toEqual(
           blocks.map(({ id, durationMin }) => `${id}${durationMin}`).sort(),
         );
-        expect(settle(settled)).toEqual(settled);
+        expect(resolveOverlaps(settled)).toEqual(settled);
         return !clash(settled);
       }),
     );

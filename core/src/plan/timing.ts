@@ -22,7 +22,7 @@ export function planEnd(plan: PlanBody): number {
  *
  * @param placed id of a block just put somewhere; it goes before any block whose middle lies after its start
  */
-export function settle(blocks: readonly Block[], placed: string | null = null): Block[] {
+export function resolveOverlaps(blocks: readonly Block[], placed: string | null = null): Block[] {
   const others = blocks
     .filter((block) => block.id !== placed)
     .sort((a, b) => a.startMin - b.startMin || laneOrder(a) - laneOrder(b));

@@ -1,5 +1,5 @@
 import { seededRandom } from '../random';
-import { FIT_LEAST_STUDENTS, fitSkill } from './fit';
+import { MIN_FIT_STUDENTS, fitSkill } from './fit';
 import { type FittedSkills, parametersFor } from './fitted';
 import { SKILLS } from './graph';
 import { skillState } from './record';
@@ -34,7 +34,7 @@ describe('parameters fitted to a school’s own records', () => {
 
   it('are not claimed from a few students: then they are the prior', () => {
     const truth = { initial: 0.1, learn: 0.1, slip: 0.1, guess: 0.2 };
-    const few = fitSkill(school('few', FIT_LEAST_STUDENTS - 1, 40, truth));
+    const few = fitSkill(school('few', MIN_FIT_STUDENTS - 1, 40, truth));
     expect(few.enough).toBe(false);
     expect(few.mean).toEqual(fitSkill([]).mean);
   });

@@ -1,8 +1,8 @@
 import { type Attempt, inOrder, retained, type TracingParameters } from './tracing';
 
 /** Students and attempts below which a school's own records say too little; priors are used then. */
-export const FIT_LEAST_STUDENTS = 12;
-export const FIT_LEAST_ATTEMPTS = 200;
+export const MIN_FIT_STUDENTS = 12;
+export const MIN_FIT_ATTEMPTS = 200;
 
 const grid = (from: number, to: number, steps: number): number[] =>
   Array.from({ length: steps }, (_, i) => from + ((to - from) * i) / (steps - 1));
@@ -35,7 +35,7 @@ export interface SkillFit {
 export function fitSkill(students: readonly (readonly Attempt[])[]): SkillFit {
   const sequences = students.filter(({ length }) => length > 0).map((attempts) => inOrder(attempts));
   const attempts = sequences.reduce((sum, { length }) => sum + length, 0);
-  const enough = sequences.length >= FIT_LEAST_STUDENTS && attempts >= FIT_LEAST_ATTEMPTS;
+  const enough = sequences.length >= MIN_FIT_STUDENTS && attempts >= MIN_FIT_ATTEMPTS;
   const logs = TRIED.map((parameters) =>
     enough ? sequences.reduce((sum, sequence) => sum + logLikelihood(sequence, parameters), 0) : 0,
   );

@@ -9,8 +9,8 @@ export type FittedSkills = Readonly<Record<string, Pick<SkillFit, 'enough' | 'me
  * what the prior allows; a rule of thumb.
  */
 const STUDENTS_DIFFER: TracingParameters = { initial: 0.08, learn: 0.02, slip: 0.03, guess: 0.05 };
-const LEAST = 0.01;
-const MOST: TracingParameters = { initial: 0.9, learn: 0.5, slip: 0.45, guess: 0.45 };
+const MIN = 0.01;
+const MAX: TracingParameters = { initial: 0.9, learn: 0.5, slip: 0.45, guess: 0.45 };
 
 /**
  * Plausible parameters for the tracing of one skill: those fitted to the school's records, each one spread either way,
@@ -24,7 +24,7 @@ export function parametersFor(fitted: FittedSkills, skillId: string): readonly T
 function around({ mean, spread }: Pick<SkillFit, 'mean' | 'spread'>): TracingParameters[] {
   const either = (key: keyof TracingParameters): number[] => {
     const by = Math.max(spread[key], STUDENTS_DIFFER[key]);
-    return [mean[key] - by, mean[key] + by].map((value) => Math.min(MOST[key], Math.max(LEAST, value)));
+    return [mean[key] - by, mean[key] + by].map((value) => Math.min(MAX[key], Math.max(MIN, value)));
   };
   return either('initial').flatMap((initial) =>
     either('learn').flatMap((learn) =>

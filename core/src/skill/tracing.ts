@@ -42,7 +42,7 @@ export const SESSION_GAP_HOURS = 6;
 export const FORGET_DAYS = 180;
 
 /** Weights are scaled up when the largest falls below this, long before it could underflow. */
-const LEAST_WEIGHT = 1e-100;
+const MIN_WEIGHT = 1e-100;
 
 const MS_PER_HOUR = 3_600_000;
 const MS_PER_DAY = 24 * MS_PER_HOUR;
@@ -151,7 +151,7 @@ function step(
     weights[i] = weight;
     if (weight > top) top = weight;
   }
-  if (top < LEAST_WEIGHT) for (let i = 0; i < weights.length; i++) weights[i] = (weights[i] as number) / top;
+  if (top < MIN_WEIGHT) for (let i = 0; i < weights.length; i++) weights[i] = (weights[i] as number) / top;
 }
 
 function normalised(weights: Float64Array): Float64Array {

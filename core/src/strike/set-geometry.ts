@@ -34,7 +34,7 @@ export interface SetFound {
   verdict: 'nothing-tight' | 'out-of-the-mouth' | 'across' | 'into-the-mouth' | 'breaks';
 }
 
-export const USUAL_SET: SetGiven = {
+export const DEFAULT_SET: SetGiven = {
   awayM: 8,
   lineDeg: 120,
   sweepDeg: 0,
@@ -55,8 +55,8 @@ const CLEAR = 0.3;
  *
  * @throws CoreError 'out-of-range'
  */
-export function setGeometry(given: Partial<SetGiven> = {}): SetFound {
-  const set = { ...USUAL_SET, ...given };
+export function setGeometry(options: Partial<SetGiven> = {}): SetFound {
+  const set = { ...DEFAULT_SET, ...options };
   inRange('awayM', set.awayM, 0.5, 40);
   inRange('sweepM', set.sweepM, 0, 6);
   inRange('slackM', set.slackM, 0, 20);

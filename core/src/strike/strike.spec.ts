@@ -119,14 +119,14 @@ describe('the score of a trainer', () => {
     expect([bias, misses, falseAlarms].map((value) => Math.round(value * 1e9) / 1e9 + 0)).toEqual([0, 0, 0]);
   });
 
-  it('of a blind player is about nought, however often he sets', () => {
+  it('of a blind player is about zero, however often he sets', () => {
     for (const often of [0.2, 0.5, 0.8]) {
       const random = seededRandom(`blind/${often}`);
       const stimuli = series(2000);
       const sets = stimuli.flatMap(({ atMs }) => (random() < often ? [atMs + 400] : []));
       const { dPrime, bias } = takeScore(stimuli, sets);
       expect(Math.abs(dPrime)).toBeLessThan(0.15);
-      // Who sets often leans below nought.
+      // Who sets often leans below zero.
       expect(Math.sign(Math.round(bias * 5))).toBe(Math.sign(0.5 - often));
     }
   });

@@ -17,7 +17,7 @@ export interface KindScore {
   kind: TakeKind;
   shown: number;
   hits: number;
-  /** How well it is told from what is none, and the leaning towards setting (less than nought) or waiting. */
+  /** How well it is told from what is none, and the leaning towards setting (less than zero) or waiting. */
   dPrime: number;
   bias: number;
   medianMs: number | null;
@@ -48,7 +48,7 @@ const isTake = (kind: Stimulus['kind']): kind is TakeKind => (TAKE_KINDS as read
 /**
  * How well takes are told from the rest, by signal detection: d′ = z(hits) − z(false alarms), bias c = −½ (z(hits) +
  * z(false alarms)). Half a case is added to each count and one to each number, so that none and all have an end
- * (M. J. Hautus, 1995): a blind player comes to nought, a perfect one to the most that so many cases can tell.
+ * (M. J. Hautus, 1995): a blind player comes to zero, a perfect one to the most that so many cases can tell.
  *
  * Each set goes to the last thing before it that is not answered yet, within the time.
  *

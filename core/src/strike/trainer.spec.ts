@@ -48,7 +48,7 @@ describe('the trainer', () => {
     expect(motionAt(atMs - 600).alongWidths - motionAt(atMs - 1000).alongWidths).toBeGreaterThan(0.3);
   });
 
-  it('a blind player has a d′ of about nought, a perfect one the most there is', () => {
+  it('a blind player has a d′ of about zero, a perfect one the most there is', () => {
     const random = seededRandom('blind');
     const scores = Array.from({ length: 30 }, (_, i) => {
       const { stimuli } = trainerRun({ ...given, seed: `${i}`, durationS: 600 });

@@ -63,7 +63,7 @@ export interface FloatMotion {
   /** Drifted so far since the start. */
   alongWidths: number;
   asideWidths: number;
-  /** Above nought it sinks: one is gone. */
+  /** Above zero it sinks: one is gone. */
   sunk: number;
   /** Turned from upright, degrees. */
   tiltDeg: number;
@@ -80,7 +80,7 @@ export interface TrainerRun {
 
 /** Quiet before the first, and between two, milliseconds. */
 const FIRST_MS = 2500;
-const LEAST_GAP_MS = 2600;
+const MIN_GAP_MS = 2600;
 const SPARE_GAP_MS = 4200;
 /** One in so many is a take. */
 const TAKE_SHARE = 0.6;
@@ -156,7 +156,7 @@ function stimuliOf(random: Random, takes: readonly TakeKind[], untilMs: number):
         ? pickWeighted(random, takes, () => 1)
         : pickWeighted(random, NOISE_KINDS, () => 1);
     stimuli.push({ atMs: Math.round(atMs), kind });
-    atMs += LEAST_GAP_MS + Math.min(2, Math.abs(normal(random))) * SPARE_GAP_MS * 0.6;
+    atMs += MIN_GAP_MS + Math.min(2, Math.abs(normal(random))) * SPARE_GAP_MS * 0.6;
   }
   return stimuli;
 }

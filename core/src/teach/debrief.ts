@@ -1,13 +1,13 @@
-import { attemptsOf, type BankEvent, faultAttemptsOf, standing } from '../bank';
+import { attemptsOf, type BankEvent, faultAttemptsOf, activeEvents } from '../bank';
 import { type Drill, DRILLS } from '../drill';
 import { type Fault, FAULTS } from '../fault';
 import { skillName } from '../skill';
 
 /** Attempts in a lesson below which a share is not told. */
-const LEAST_ATTEMPTS = 4;
+const MIN_ATTEMPTS = 4;
 /** Times a fault must be seen before it is the thing to work on. */
-const LEAST_FAULTS = 2;
-const MOST_GOOD = 3;
+const MIN_FAULTS = 2;
+const MAX_GOOD = 3;
 
 export interface Debrief {
   /** Up to three good things, each with its evidence. */
@@ -27,12 +27,12 @@ export interface Debrief {
  * @param events all of the student; others are left out
  */
 export function debrief(events: readonly BankEvent[], studentId: string, lessonId: string): Debrief {
-  const own = standing(events).filter((event) => event.studentId === studentId);
+  const own = activeEvents(events).filter((event) => event.studentId === studentId);
   const now = own.filter((event) => event.lessonId === lessonId);
   const before = own.filter((event) => event.lessonId !== lessonId);
   const workOn = mostFrequent(now, studentId);
   return {
-    good: [...skillsGone(now, before, studentId), ...fishCaught(now)].slice(0, MOST_GOOD),
+    good: [...skillsGone(now, before, studentId), ...fishCaught(now)].slice(0, MAX_GOOD),
     workOn,
     home: workOn ? drillFor(now, workOn.fault.id) : null,
   };
@@ -45,10 +45,10 @@ function skillsGone(
 ): Debrief['good'] {
   const past = shares(before, studentId);
   return [...shares(now, studentId)]
-    .filter(([, { n }]) => n >= LEAST_ATTEMPTS)
+    .filter(([, { n }]) => n >= MIN_ATTEMPTS)
     .map(([skillId, { goods, n }]) => {
       const earlier = past.get(skillId);
-      const rise = earlier && earlier.n >= LEAST_ATTEMPTS ? goods / n - earlier.goods / earlier.n : 0;
+      const rise = earlier && earlier.n >= MIN_ATTEMPTS ? goods / n - earlier.goods / earlier.n : 0;
       return { skillId, goods, n, rise };
     })
     .filter(({ goods, n, rise }) => goods / n >= 0.5 || rise > 0.1)
@@ -71,7 +71,7 @@ function mostFrequent(now: readonly BankEvent[], studentId: string): Debrief['wo
   for (const { faultId } of faultAttemptsOf(now, studentId))
     if (faultId) times.set(faultId, (times.get(faultId) ?? 0) + 1);
   const [most] = [...times].sort((a, b) => b[1] - a[1] || (a[0] < b[0] ? -1 : 1));
-  const fault = most && most[1] >= LEAST_FAULTS ? FAULTS.find(({ id }) => id === most[0]) : undefined;
+  const fault = most && most[1] >= MIN_FAULTS ? FAULTS.find(({ id }) => id === most[0]) : undefined;
   if (!most || !fault) return null;
   return { fault, times: most[1], skillName: skillName(skillOf(now, fault.id)) };
 }

@@ -3,8 +3,8 @@ import type { BankEvent } from '../bank';
 import { DRILLS } from '../drill';
 import { simulateSchool } from '../simulate';
 import { SKILLS, skillState, traceCourse, traceSkill } from '../skill';
-import { drillEffects, EFFECT_LEAST, planEffects } from './effect';
-import { MOVED_LEAST, movedFaults } from './moved';
+import { drillEffects, MIN_EFFECT, planEffects } from './effect';
+import { MIN_MOVED, movedFaults } from './moved';
 import { groupReadiness } from './readiness';
 
 const HOUR_MS = 3_600_000;
@@ -64,7 +64,7 @@ describe('which drill moved which fault', () => {
   });
 
   it('is not told below the least number of attempts on either side', () => {
-    const few = MOVED_LEAST - 1;
+    const few = MIN_MOVED - 1;
     expect(
       movedFaults([...run(0, few, 1, other), ...run(40, 10, 1), ...run(50, 40, 9, other)], 'sam', drills),
     ).toEqual([]);
@@ -84,8 +84,8 @@ describe('which drill moved which fault', () => {
   it('claims nothing when the interval holds no change, and turns with its two sides', () => {
     fc.assert(
       fc.property(
-        fc.integer({ min: MOVED_LEAST, max: 60 }),
-        fc.integer({ min: MOVED_LEAST, max: 60 }),
+        fc.integer({ min: MIN_MOVED, max: 60 }),
+        fc.integer({ min: MIN_MOVED, max: 60 }),
         fc.integer({ min: 1, max: 12 }),
         fc.integer({ min: 1, max: 12 }),
         (n, m, often, later) => {
@@ -168,7 +168,7 @@ describe('how well drills and plans worked', () => {
 
   it('says nothing from a few bouts, or from one student however often', () => {
     const few = events.filter(({ lessonId }) => lessonId === 'first');
-    for (const { rise, good } of drillEffects(few, ids.slice(0, EFFECT_LEAST - 1)))
+    for (const { rise, good } of drillEffects(few, ids.slice(0, MIN_EFFECT - 1)))
       expect([rise, good]).toEqual([null, null]);
     const often = Array.from({ length: 8 }, (_, i) => run(i * 100, 6, 3, { lesson: `l${i}` })).flat();
     expect(drillEffects(often, ['sam'])).toMatchObject([{ n: 8, students: 1, rise: null }]);

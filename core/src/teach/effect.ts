@@ -3,8 +3,8 @@ import { findDrill } from '../drill';
 import { type FittedSkills, parametersFor, traceCourse } from '../skill';
 
 /** Bouts or lessons, and students, below which nothing is said of a drill or a plan. */
-export const EFFECT_LEAST = 5;
-export const EFFECT_LEAST_STUDENTS = 3;
+export const MIN_EFFECT = 5;
+export const MIN_EFFECT_STUDENTS = 3;
 
 /** Two-sided 90 % point of the normal distribution. */
 const Z90 = 1.6449;
@@ -111,7 +111,7 @@ function courseOf(
 
 function effect(bouts: readonly Bout[]): Effect {
   const students = new Set(bouts.map(({ studentId }) => studentId)).size;
-  const enough = bouts.length >= EFFECT_LEAST && students >= EFFECT_LEAST_STUDENTS;
+  const enough = bouts.length >= MIN_EFFECT && students >= MIN_EFFECT_STUDENTS;
   return {
     n: bouts.length,
     students,

@@ -23,7 +23,7 @@ interface Share {
 }
 
 /** Fewest attempts before and after a drill for anything to be said of it. */
-export const MOVED_LEAST = 12;
+export const MIN_MOVED = 12;
 
 /**
  * Which drill moved which fault, of one student: the share of attempts with the fault before the drill was first done,
@@ -108,7 +108,7 @@ function compare(
   faultId: string,
   { before, after }: { before: Share; after: Share },
 ): Moved | null {
-  if (Math.min(before.n, after.n) < MOVED_LEAST || before.count + after.count === 0) return null;
+  if (Math.min(before.n, after.n) < MIN_MOVED || before.count + after.count === 0) return null;
   const [b, a] = [before.count / before.n, after.count / after.n];
   const [ib, ia] = [shareInterval(before.count, before.n), shareInterval(after.count, after.n)];
   const change = a - b;

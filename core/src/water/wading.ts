@@ -36,7 +36,7 @@ export interface Wading {
 const EASY = 4;
 const NEVER = 10;
 /** Height for which the limits are told, metres. */
-const USUAL_HEIGHT_M = 1.75;
+const DEFAULT_HEIGHT_M = 1.75;
 /** Deeper than this share of one's height one floats more than one stands. A rule of thumb. */
 const DEEPEST_SHARE = 0.5;
 const BOTTOM_SHARE: Record<Bottom, number> = { gravel: 1, cobble: 0.85, 'slick-rock': 0.7, mud: 0.75 };
@@ -66,7 +66,7 @@ export function wading(place: WadingPlace, wader: Wader): Wading {
     return share;
   };
   const share =
-    Math.min(1, wader.heightM / USUAL_HEIGHT_M) ** 2 *
+    Math.min(1, wader.heightM / DEFAULT_HEIGHT_M) ** 2 *
     lowered(BOTTOM_SHARE[place.bottom], `the bottom is ${place.bottom.replace('-', ' ')}`) *
     lowered(wader.ageYears !== null && wader.ageYears < CHILD_AGE ? 0.6 : 1, 'a child') *
     lowered(wader.ageYears !== null && wader.ageYears >= OLD_AGE ? 0.75 : 1, 'an older wader') *

@@ -10,7 +10,7 @@ const KEY_EVERY_MS = 40;
 
 /** What held the page up, milliseconds. */
 interface Held {
-  /** The longest task of fifty or more; nought when there was none: shorter ones are not told by the browser. */
+  /** The longest task of fifty or more; zero when there was none: shorter ones are not told by the browser. */
   taskMs: number;
   /** The longest that a key waited for the page. */
   keyMs: number;
@@ -38,7 +38,7 @@ function watchHeld(): void {
   const look = (): void => {
     if (signal.aborted) return;
     const now = performance.now();
-    // A timer of nought comes after four milliseconds.
+    // A timer of zero comes after four milliseconds.
     held.turnMs = Math.max(held.turnMs, now - last - 4);
     last = now;
     setTimeout(look);

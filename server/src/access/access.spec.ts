@@ -85,8 +85,8 @@ const ROWS: Row[] = [
   row(api.waters.readCard, DRAWERS, { params: of('water') }),
   row(api.students.get, ['fellow', 'keeper'], { params: of('student') }),
   row(api.students.export, ['fellow', 'keeper'], { params: of('student') }),
-  row(api.students.looks, KEEPER, { params: of('student') }),
-  row(api.students.effect, KEEPER, { params: of('student') }),
+  row(api.students.accessLog, KEEPER, { params: of('student') }),
+  row(api.students.deletionPreview, KEEPER, { params: of('student') }),
   row(api.students.update, KEEPER, {
     params: of('student'),
     body: () => first(scenario.students.list).student,
@@ -138,7 +138,7 @@ const ROWS: Row[] = [
   // Of nobody in particular.
   row(api.skillFit.start, []),
   ...[
-    ...[api.session.settings, api.session.changePassword, api.account.effect, api.account.remove],
+    ...[api.session.settings, api.session.changePassword, api.account.deletionPreview, api.account.remove],
     ...[api.drills.list, api.waters.list, api.waters.create, api.students.list, api.students.overview],
     ...[api.students.create, api.students.import, api.skillFit.get, api.rigs.list, api.rigs.create],
     ...[api.readings.list, api.readings.create, api.flyBox.get, api.flyBox.update, api.plans.list],

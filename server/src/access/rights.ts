@@ -36,7 +36,7 @@ export const RIGHTS = {
     export: ['keeper', 'fellow'],
     change: ['keeper'],
     remove: ['keeper'],
-    'see-looks': ['keeper'],
+    'see-access-log': ['keeper'],
   },
   lesson: { see: ['keeper'], change: ['keeper'], remove: ['keeper'] },
   rig: { see: ['keeper'], change: ['keeper'], remove: ['keeper'] },

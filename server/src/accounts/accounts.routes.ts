@@ -9,7 +9,9 @@ import { findAccountEffect } from './accounts.sql';
 import { removeAccount } from './remove-account';
 
 export function accountRoutes(router: Router, pool: Pool, guard: SignInGuard): void {
-  route(router, pool, api.account.effect, 'signed-in', ({ user }) => findAccountEffect(pool, user.id));
+  route(router, pool, api.account.deletionPreview, 'signed-in', ({ user }) =>
+    findAccountEffect(pool, user.id),
+  );
 
   route(router, pool, api.account.remove, 'signed-in', async ({ user, body, request, log }) => {
     const succeeded = await guard.admit({ address: request.ip ?? '', email: user.email, device: null });

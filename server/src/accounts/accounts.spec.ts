@@ -26,7 +26,7 @@ describe('accounts', () => {
     (await rows<T>(test.pool, sql, values))[0];
 
   it('tell what goes and what stays, and ask for the password', async () => {
-    expect((await lead.get('/api/account/effect').expect(200)).body).toMatchObject({
+    expect((await lead.get('/api/account/deletion-preview').expect(200)).body).toMatchObject({
       students: 6,
       lessons: 6,
       circlesWithoutOwner: [SCHOOL.name],
@@ -46,7 +46,7 @@ describe('accounts', () => {
 
   it('leave to the circle what was shared with it, and take the rest along', async () => {
     await lead.put(`/api/circles/${SCHOOL.id}/members/${FELLOW.id}`).send({ role: 'owner' }).expect(200);
-    const { kept } = (await lead.get('/api/account/effect')).body as {
+    const { kept } = (await lead.get('/api/account/deletion-preview')).body as {
       kept: { what: string; keeper: string }[];
     };
     expect(kept.filter(({ what }) => what === 'water')).toHaveLength(4);
@@ -91,7 +91,7 @@ describe('accounts', () => {
           .expect(200)
       ).body.stored,
     ).toHaveLength(1);
-    expect((await fellow.get('/api/account/effect')).body.eventsKept).toBe(1);
+    expect((await fellow.get('/api/account/deletion-preview')).body.eventsKept).toBe(1);
     await remove(fellow).expect(200);
     const file = (await lead.get(`/api/students/${jonas.id}/export`).expect(200)).body;
     expect(file.events.map((entry: { id: string }) => entry.id)).toContain(event.id);

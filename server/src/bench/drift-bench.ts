@@ -3,8 +3,8 @@ import {
   type SideDrift,
   surfaceDrift,
   type SurfaceDrift,
-  USUAL_DRIFT,
-  USUAL_SIDE,
+  DEFAULT_DRIFT,
+  DEFAULT_SIDE,
 } from '@doceo/core';
 
 const fastLane = [
@@ -76,8 +76,8 @@ export function benchDrift(): void {
     const coarse = surfaceDrift(given);
     const fine = surfaceDrift({
       ...given,
-      stepS: USUAL_DRIFT.stepS / FINER.step,
-      nodes: USUAL_DRIFT.nodes * FINER.nodes,
+      stepS: DEFAULT_DRIFT.stepS / FINER.step,
+      nodes: DEFAULT_DRIFT.nodes * FINER.nodes,
     });
     const off = Math.hypot(
       coarse.frames.at(-1)!.xs.at(-1)! - fine.frames.at(-1)!.xs.at(-1)!,
@@ -91,8 +91,8 @@ export function benchDrift(): void {
     const coarse = sideDrift(given);
     const fine = sideDrift({
       ...given,
-      stepS: USUAL_SIDE.stepS / FINER.step,
-      nodes: USUAL_SIDE.nodes * FINER.nodes,
+      stepS: DEFAULT_SIDE.stepS / FINER.step,
+      nodes: DEFAULT_SIDE.nodes * FINER.nodes,
     });
     console.log(
       `  side, ${name}: depth ${coarse.steadyDepthM.toFixed(3)} m, reference ${fine.steadyDepthM.toFixed(3)} m (${percent(coarse.steadyDepthM, fine.steadyDepthM)}); to the zone ${coarse.toZoneS?.toFixed(2) ?? '–'} s, reference ${fine.toZoneS?.toFixed(2) ?? '–'} s; float slower by ${(coarse.floatSlipMs * 100).toFixed(1)} cm/s, reference ${(fine.floatSlipMs * 100).toFixed(1)} cm/s; stretch ${coarse.overStretch.toExponential(0)}`,

@@ -1,11 +1,11 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
 
 /** How long a request may wait for the database in all, so that it is answered within five seconds, milliseconds. */
-export const USUAL_PATIENCE_MS = 4000;
+export const DEFAULT_PATIENCE_MS = 4000;
 /** For a whole record in or out. */
 export const LONG_PATIENCE_MS = 120_000;
 /** No single statement takes longer, however patient the request. */
-const MOST_PER_STATEMENT_MS = 15_000;
+const MAX_PER_STATEMENT_MS = 15_000;
 
 /** Time a request has left for waiting on the database. Time spent on anything else does not count. */
 export interface Patience {
@@ -15,7 +15,7 @@ export interface Patience {
 const current = new AsyncLocalStorage<Patience>();
 
 /** Runs a request, whose statements share one patience. */
-export function withPatience<T>(work: () => T, ms = USUAL_PATIENCE_MS): T {
+export function withPatience<T>(work: () => T, ms = DEFAULT_PATIENCE_MS): T {
   return current.run({ leftMs: ms }, work);
 }
 
@@ -32,7 +32,7 @@ export function bePatient(ms: number): void {
 
 /** What the next statement may take; work outside of requests has the longest limit each time. */
 export function patienceLeftMs(): number {
-  return Math.max(0, Math.min(MOST_PER_STATEMENT_MS, current.getStore()?.leftMs ?? MOST_PER_STATEMENT_MS));
+  return Math.max(0, Math.min(MAX_PER_STATEMENT_MS, current.getStore()?.leftMs ?? MAX_PER_STATEMENT_MS));
 }
 
 /** Runs something that waits for the database and takes its time off the patience. */

@@ -15,11 +15,11 @@ export interface Db {
 }
 
 /** Requests that may wait for a connection at a time; more are refused at once. */
-const MOST_WAITING = 200;
+const MAX_WAITING = 200;
 const TRIES = 6;
 const ROLLBACK_MS = 2000;
 /** Below this there is no use in another try, milliseconds. */
-const LEAST_PATIENCE_MS = 150;
+const MIN_PATIENCE_MS = 150;
 /** Reading says nothing of a full disk, or of a node that takes no writes. */
 const READS = /^\s*SELECT\b/i;
 /** For so long a failure is told as the state of the database, milliseconds. */
@@ -120,7 +120,7 @@ export class Pool implements Db {
         return result;
       } catch (error) {
         const failure = failureOf(error);
-        if (failure === 'again' && tries < TRIES && patienceLeftMs() > LEAST_PATIENCE_MS) {
+        if (failure === 'again' && tries < TRIES && patienceLeftMs() > MIN_PATIENCE_MS) {
           // Apart from each other, so that the same two do not meet again.
           await pause(Math.random() * 15 * 2 ** tries);
           continue;
@@ -146,7 +146,7 @@ export class Pool implements Db {
   }
 
   private async acquire(): Promise<PoolConnection> {
-    if (this.waiting >= MOST_WAITING) throw new DatabaseError('TOO_MANY_WAITING');
+    if (this.waiting >= MAX_WAITING) throw new DatabaseError('TOO_MANY_WAITING');
     this.waiting += 1;
     try {
       return await within(patienceLeftMs(), this.pool.getConnection(), (late) => late.release());

@@ -15,7 +15,7 @@ export interface FuzzReport {
 
 /** Requests on their way at a time. */
 const TOGETHER = 8;
-const MOST_FAILURES_TOLD = 50;
+const MAX_FAILURES_TOLD = 50;
 
 /** Sends requests, valid by the contract and then changed, to a server with the demo; the same seed sends the same. */
 export async function runFuzz(url: string, count: number, seed: string): Promise<FuzzReport> {
@@ -33,7 +33,7 @@ export async function runFuzz(url: string, count: number, seed: string): Promise
       const one = fuzzRequest(random, ids, examples);
       const { status, text } = await visitor.send(one);
       report.counts[status || 'none'] = (report.counts[status || 'none'] ?? 0) + 1;
-      if (status >= 500 && report.failures.length < MOST_FAILURES_TOLD)
+      if (status >= 500 && report.failures.length < MAX_FAILURES_TOLD)
         report.failures.push({ status, request: told(one), reply: text.slice(0, 300) });
       // Some requests end the session, or change the password: whoever was put out comes back.
       if (status === 401 || (one.method === 'delete' && one.path.startsWith('/api/session')))

@@ -36,7 +36,7 @@ const WORDS = [
   'x@example.org',
   '12',
 ];
-const MOST_ITEMS = 3;
+const MAX_ITEMS = 3;
 
 export function pick<T>(list: readonly T[], random: Random): T {
   return list[Math.floor(random() * list.length)] as T;
@@ -59,7 +59,7 @@ export function validValue(schema: JsonSchema, random: Random, ids: readonly str
       return objectOf(schema, random, inner);
     case 'array': {
       const least = schema.minItems ?? 0;
-      const most = Math.max(least, Math.min(schema.maxItems ?? MOST_ITEMS, MOST_ITEMS));
+      const most = Math.max(least, Math.min(schema.maxItems ?? MAX_ITEMS, MAX_ITEMS));
       return Array.from({ length: least + Math.floor(random() * (most - least + 1)) }, () =>
         inner(schema.items ?? {}),
       );

@@ -1,6 +1,6 @@
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { api, EVENTS_MOST_BYTES, LAKE_MOST_BYTES, openApi, STUDENT_FILE_MOST } from '@doceo/contract';
+import { api, MAX_EVENTS_BYTES, MAX_LAKE_BYTES, openApi, MAX_STUDENT_FILE } from '@doceo/contract';
 import { DRILLS } from '@doceo/core';
 import compression from 'compression';
 import express, { type Express } from 'express';
@@ -81,9 +81,9 @@ export function createApp(
 
   router.use('/api', sameSiteOnly, jsonOnly, session.handler);
   const larger: [string, number][] = [
-    [api.students.import.path, STUDENT_FILE_MOST],
-    [api.waters.saveLake.path, LAKE_MOST_BYTES],
-    [api.events.add.path, EVENTS_MOST_BYTES],
+    [api.students.import.path, MAX_STUDENT_FILE],
+    [api.waters.saveLake.path, MAX_LAKE_BYTES],
+    [api.events.add.path, MAX_EVENTS_BYTES],
   ];
   for (const [path, limit] of larger) {
     const read = express.json({ limit });

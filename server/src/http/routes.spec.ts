@@ -109,8 +109,8 @@ const ROWS: Row[] = [
     wrong: { ...student.student, bornOn: 'yesterday' },
   }),
   row(api.students.export, { params: { id: student.id }, stranger: 404 }),
-  row(api.students.effect, { params: { id: student.id }, stranger: 404 }),
-  row(api.students.looks, { params: { id: student.id }, stranger: 404 }),
+  row(api.students.deletionPreview, { params: { id: student.id }, stranger: 404 }),
+  row(api.students.accessLog, { params: { id: student.id }, stranger: 404 }),
   row(api.students.remove, { params: { id: student.id }, stranger: 404 }),
   row(api.rigs.list),
   row(api.rigs.get, { params: { id: rig.id }, stranger: 404 }),
@@ -210,7 +210,7 @@ const ROWS: Row[] = [
   }),
   row(api.circles.removeMember, { params: { id: circle.id, userId: OTHER.id }, stranger: 404 }),
   row(api.circles.leave, { params: { id: circle.id }, body: {}, stranger: 404 }),
-  row(api.account.effect),
+  row(api.account.deletionPreview),
   row(api.account.remove, { body: { password: 'not it' }, wrong: { password: 7 } }),
 ];
 const name = ({ method, path }: Row['endpoint']): string => `${method} ${path}`;

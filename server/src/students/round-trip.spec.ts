@@ -108,7 +108,7 @@ describe('a student who moves', () => {
   it('leaves a line in the looks for each opened record and export, none for lists', async () => {
     const id = scenario.students.list[3]!.id;
     const looks = async (): Promise<string[]> =>
-      ((await lead.get(`/api/students/${id}/looks`)).body as { what: string }[]).map(({ what }) => what);
+      ((await lead.get(`/api/students/${id}/access-log`)).body as { what: string }[]).map(({ what }) => what);
     await lead.get('/api/students/overview').expect(200);
     await lead.get('/api/events').query({ studentsOfLesson: lessons[0]!.id }).expect(200);
     expect(await looks()).toEqual([]);

@@ -69,7 +69,7 @@ export function studentRoutes(router: Router, pool: Pool): void {
     return visibleStudent(pool, user.id, id);
   });
 
-  route(router, pool, api.students.effect, may('remove', 'student'), ({ params: { id } }) =>
+  route(router, pool, api.students.deletionPreview, may('remove', 'student'), ({ params: { id } }) =>
     findDeletionEffect(pool, id),
   );
 
@@ -85,7 +85,7 @@ export function studentRoutes(router: Router, pool: Pool): void {
     },
   );
 
-  route(router, pool, api.students.looks, may('see-looks', 'student'), ({ params: { id } }) =>
+  route(router, pool, api.students.accessLog, may('see-access-log', 'student'), ({ params: { id } }) =>
     findLooks(pool, id),
   );
 }

@@ -39,7 +39,7 @@ export function lessonServer(): FakeServer {
     .on(api.lessons.list, [LESSON])
     .on(api.waters.list, [WATER])
     .on(api.students.list, [SAM, JONAS])
-    .on(api.students.looks, [])
+    .on(api.students.accessLog, [])
     .on(api.readings.list, [])
     .on(api.flyBox.get, { box: { flies: [] }, version: 0 })
     .on(api.rigs.list, [RIG])

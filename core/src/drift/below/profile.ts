@@ -9,7 +9,7 @@ export interface WaterColumn {
   depthM: number;
   surfaceMs: number;
   profile: ProfileKind;
-  /** Height at which the log law comes to nought, metres: 3 mm is a bed of small stones. Not the size of the stones. */
+  /** Height at which the log law comes to zero, metres: 3 mm is a bed of small stones. Not the size of the stones. */
   roughnessM: number;
 }
 

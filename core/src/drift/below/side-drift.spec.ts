@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { buildRig } from '../../rig';
 import { columnSpeed } from './profile';
 import { hangingRig } from './rig-side';
-import { sideDrift, USUAL_SIDE } from './side-drift';
+import { sideDrift, DEFAULT_SIDE } from './side-drift';
 import type { SideDrift } from './side-options';
 import { sweepCell, sweepCells, sweepDistances, sweptDrift } from './side-sweep';
 
@@ -19,7 +19,7 @@ const deep: Partial<SideDrift> = { depthM: 3, leaderM: 1.5, loads: [load(1.5, 0.
  * depth of the fly and the speed of the whole are sought at which the top is at the surface and the float is in balance.
  */
 function shooting(given: Partial<SideDrift>): { depthM: number; slipMs: number } {
-  const drift = { ...USUAL_SIDE, ...given };
+  const drift = { ...DEFAULT_SIDE, ...given };
   const pieces = 1500;
   const length = drift.leaderM / pieces;
   const fly = drift.loads[0] as SideDrift['loads'][number];
@@ -141,7 +141,7 @@ describe('a leader in the current', () => {
   });
 
   it('goes under when more hangs than it lifts', () => {
-    const top = { ...USUAL_SIDE.top, liftN: 0.002 };
+    const top = { ...DEFAULT_SIDE.top, liftN: 0.002 };
     expect(sideDrift({ ...deep, top }).goesUnder).toBe(true);
     expect(sideDrift({ ...deep, top: { ...top, liftN: 0.02 } }).goesUnder).toBe(false);
   });
@@ -183,7 +183,7 @@ describe('the rig below its float', () => {
 });
 
 describe('the map of distance and weight', () => {
-  const drift = { ...USUAL_SIDE, durationS: 8, loads: [load(1.5, 0.0012)] };
+  const drift = { ...DEFAULT_SIDE, durationS: 8, loads: [load(1.5, 0.0012)] };
 
   it('covers every cell once, spread from the start', () => {
     const cells = sweepCells(

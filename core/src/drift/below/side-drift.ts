@@ -1,6 +1,6 @@
 import { CoreError, inRange } from '../../error';
 import { stonyBed } from './bed';
-import { type Chain, pullOf, settle } from '../../chain';
+import { type Chain, pullOf, solveConstraints } from '../../chain';
 import { checkColumn } from './profile';
 import type { SideDrift } from './side-options';
 import { chainForces } from './side-forces';
@@ -21,7 +21,7 @@ export interface SideRun {
   inZoneS: number;
   /** In the zone and not on the bed. */
   clearS: number;
-  /** Of the last fifth of the run: depth of the point fly, and how far the leader leans, degrees; above nought the float leads. */
+  /** Of the last fifth of the run: depth of the point fly, and how far the leader leans, degrees; above zero the float leads. */
   steadyDepthM: number;
   steadyDeg: number;
   /** By how much the float is slower than the surface, m/s, then. */
@@ -38,7 +38,7 @@ export interface SideRun {
   frames: SideFrame[];
 }
 
-export const USUAL_SIDE: SideDrift = {
+export const DEFAULT_SIDE: SideDrift = {
   depthM: 1,
   surfaceMs: 0.7,
   profile: 'log',
@@ -70,7 +70,7 @@ const TOUCH_M = 0.01;
 /** A pull counts over so long. */
 const LASTS_S = 0.1;
 /** Most loads of a leader. */
-const MOST_LOADS = 8;
+const MAX_LOADS = 8;
 
 /**
  * The drift of a leader below a float, or led by the rod: an inextensible chain in water that is slower near the bed,
@@ -78,8 +78,8 @@ const MOST_LOADS = 8;
  *
  * @throws CoreError 'out-of-range' for what cannot be, 'diverged' for a run that does not converge
  */
-export function sideDrift(given: Partial<SideDrift> = {}): SideRun {
-  const drift = { ...USUAL_SIDE, ...given };
+export function sideDrift(options: Partial<SideDrift> = {}): SideRun {
+  const drift = { ...DEFAULT_SIDE, ...options };
   check(drift);
   const { nodes, stepS, durationS, depthM, top } = drift;
   const chain = layOut(drift);
@@ -98,7 +98,7 @@ export function sideDrift(given: Partial<SideDrift> = {}): SideRun {
       for (let i = 0; i <= nodes; i++) floor.ys[i] = -depthM + stones(chain.xs[i]!);
       const before = chain.xs[0]!;
       forces.set(stepS);
-      const stretch = settle(chain, pull, {
+      const stretch = solveConstraints(chain, pull, {
         heldFirst: top.ledMs !== null,
         forceN: forces.scaleN,
         floor,
@@ -192,7 +192,7 @@ function check(drift: SideDrift): void {
   inRange('leaderM', drift.leaderM, 0.1, 12);
   inRange('diameterM', drift.diameterM, 5e-5, 0.002);
   inRange('densityKgM3', drift.densityKgM3, 500, 3000);
-  inRange('loads', drift.loads.length, 0, MOST_LOADS);
+  inRange('loads', drift.loads.length, 0, MAX_LOADS);
   drift.loads.forEach((load, i) => {
     inRange(`loads[${i}].belowFloatM`, load.belowFloatM, 0, drift.leaderM + 1e-9);
     inRange(`loads[${i}].submergedN`, load.submergedN, -0.1, 0.5);

@@ -7,7 +7,7 @@ import type { SideDrift } from './side-options';
 /** Kinematic viscosity of water at 10 °C, m²/s. */
 const VISCOSITY = 1.3e-6;
 /** Resistance is put in as if no part were slower against its water, m/s; what comes out at rest does not depend on it. */
-const LEAST_MS = 0.02;
+const MIN_MS = 0.02;
 /** A node that rubs slower than this rubs as if at this speed, m/s. */
 const RUBS_MS = 0.02;
 /** Added mass of a line across, and of a fly, as shares of the water they displace. */
@@ -72,7 +72,7 @@ export function chainForces(
 
   const across = (speed: number): number => {
     const cn = drift.byReynolds
-      ? drift.acrossDrag * (1 + 10 * ((Math.max(LEAST_MS, speed) * diameterM) / VISCOSITY) ** (-2 / 3)) * 0.9
+      ? drift.acrossDrag * (1 + 10 * ((Math.max(MIN_MS, speed) * diameterM) / VISCOSITY) ** (-2 / 3)) * 0.9
       : drift.acrossDrag;
     return 0.5 * WATER_DENSITY * diameterM * cn;
   };
@@ -85,8 +85,8 @@ export function chainForces(
         water[i] = columnSpeed(drift, depthM + ys[i]!);
         const [ux, uy] = [speedX[i]! - water[i]!, speedY[i]!];
         const size = lengthOf(ux, uy);
-        const steady = drag[i]! * Math.max(size, LEAST_MS);
-        const more = size > LEAST_MS ? drag[i]! / size : 0;
+        const steady = drag[i]! * Math.max(size, MIN_MS);
+        const more = size > MIN_MS ? drag[i]! / size : 0;
         jxx[i] = steady + more * ux * ux;
         jxy[i] = more * ux * uy;
         jyy[i] = steady + more * uy * uy;
@@ -112,8 +112,8 @@ export function chainForces(
         const over = lengthOf(nx, ny);
         const c = (across(over) * rests[j]!) / 2;
         const [cn, ct] = [
-          2 * c * Math.max(over, LEAST_MS),
-          2 * c * drift.alongShare * Math.max(Math.abs(along), LEAST_MS),
+          2 * c * Math.max(over, MIN_MS),
+          2 * c * drift.alongShare * Math.max(Math.abs(along), MIN_MS),
         ];
         const [kxx, kxy, kyy] = [cn + (ct - cn) * tx * tx, (ct - cn) * tx * ty, cn + (ct - cn) * ty * ty];
         const still = c * drift.alongShare * Math.abs(along) * along;

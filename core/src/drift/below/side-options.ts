@@ -4,14 +4,14 @@ import type { WaterColumn } from './profile';
 export interface LeaderLoad {
   /** Along the leader below the float, metres. */
   belowFloatM: number;
-  /** Weight under water, N; less than nought floats. */
+  /** Weight under water, N; less than zero floats. */
   submergedN: number;
   massKg: number;
   /** Drag coefficient times area, m². */
   dragAreaM2: number;
 }
 
-/** What the leader hangs from: floating free, or led by the rod at a speed, nought holds it. */
+/** What the leader hangs from: floating free, or led by the rod at a speed, zero holds it. */
 export interface LeaderTop {
   ledMs: number | null;
   dragAreaM2: number;

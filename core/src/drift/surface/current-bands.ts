@@ -1,4 +1,4 @@
-/** A lane of current: from the one before up to a distance across, with its speed downstream; less than nought runs back. */
+/** A lane of current: from the one before up to a distance across, with its speed downstream; less than zero runs back. */
 export interface CurrentLane {
   toM: number;
   speedMs: number;

@@ -7,7 +7,7 @@ export type ActKind = (typeof ACT_KINDS)[number];
 /**
  * An act at a time. `mend` lays a stretch of line up or down the stream and feeds the line that takes; `feed` gives line
  * to a stretch, at the tip when it is stacked; `lift` takes so much line at the tip off the water; `step` takes the rod
- * tip down the stream, up it when less than nought.
+ * tip down the stream, up it when less than zero.
  */
 export interface Act {
   kind: ActKind;
@@ -20,11 +20,11 @@ export interface Act {
   to: number;
 }
 
-export const MOST_ACTS = 12;
+export const MAX_ACTS = 12;
 
 /** @throws CoreError 'out-of-range' naming the act and what of it cannot be */
 export function checkActs(acts: readonly Act[], durationS: number): void {
-  inRange('acts', acts.length, 0, MOST_ACTS);
+  inRange('acts', acts.length, 0, MAX_ACTS);
   acts.forEach(({ kind, atS, sizeM, from, to }, i) => {
     inRange(`acts[${i}].atS`, atS, 0, durationS);
     inRange(`acts[${i}].sizeM`, sizeM, kind === 'step' ? -6 : 0, kind === 'lift' ? 15 : 6);

@@ -22,7 +22,7 @@ export type Handling = (typeof HANDLINGS)[number];
 /** A way to put the fly over the lie. */
 export interface Presentation {
   id: string;
-  /** The angler along the stream from the lie, metres; above nought is below it, casting up. */
+  /** The angler along the stream from the lie, metres; above zero is below it, casting up. */
   standM: number;
   handling: Handling;
   mend: Pick<Act, 'way' | 'atS' | 'sizeM'> | null;

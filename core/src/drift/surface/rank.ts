@@ -27,11 +27,11 @@ const COARSE = { nodes: 24, stepS: 0.04, untilDrag: true };
  */
 export function rankPresentation(scene: DriftScene, presentation: Presentation): Ranked | null {
   if (!inReach(scene, presentation)) return null;
-  const given = driftOf(scene, presentation);
+  const options = driftOf(scene, presentation);
   const runs = SLACKS.flatMap((slack) =>
     SPEEDS.map((speed) =>
       surfaceDrift({
-        ...given,
+        ...options,
         ...COARSE,
         slackShare: scene.slackShare * slack,
         lanes: scene.lanes.map(({ toM, speedMs }) => ({ toM, speedMs: speedMs * speed })),

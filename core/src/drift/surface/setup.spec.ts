@@ -1,13 +1,13 @@
 import fc from 'fast-check';
 import {
   dropLane,
-  MOST_LANES,
+  MAX_LANES,
   moveLane,
   setLaneSpeed,
   setupDrift,
   setupFaults,
   splitLane,
-  USUAL_SETUP,
+  DEFAULT_SETUP,
   waterPulls,
   whyOf,
 } from './setup';
@@ -18,7 +18,7 @@ const rising = (lanes: { toM: number }[]): boolean =>
 
 describe('the setup of a drift', () => {
   it('lands the fly over the lie', () => {
-    const { castM, castDeg, tip } = setupDrift({ ...USUAL_SETUP, standM: 3 });
+    const { castM, castDeg, tip } = setupDrift({ ...DEFAULT_SETUP, standM: 3 });
     expect(tip.startM + castM * Math.cos((castDeg * Math.PI) / 180)).toBeCloseTo(0, 9);
   });
 
@@ -28,10 +28,10 @@ describe('the setup of a drift', () => {
     ['stand-beyond-lie', { outM: 7 }],
     ['act-after-end', { acts: [{ kind: 'mend', atS: 12, sizeM: 1, way: 'up', from: 0, to: 1 }] }],
   ] as const)('says %s where it is so', (fault, given) =>
-    expect(setupFaults({ ...USUAL_SETUP, ...given } as typeof USUAL_SETUP)).toContain(fault),
+    expect(setupFaults({ ...DEFAULT_SETUP, ...given } as typeof DEFAULT_SETUP)).toContain(fault),
   );
 
-  it('has none as it comes', () => expect(setupFaults(USUAL_SETUP)).toEqual([]));
+  it('has none as it comes', () => expect(setupFaults(DEFAULT_SETUP)).toEqual([]));
 
   it('keeps its lanes in order whatever is done to them', () => {
     const edit = fc.record({
@@ -49,11 +49,11 @@ describe('the setup of a drift', () => {
               splitLane(setup, at % setup.lanes.length),
               dropLane(setup, at % setup.lanes.length),
             ][what]!,
-          USUAL_SETUP,
+          DEFAULT_SETUP,
         );
         expect(rising(end.lanes)).toBe(true);
         expect(end.lanes.length).toBeGreaterThanOrEqual(3);
-        expect(end.lanes.length).toBeLessThanOrEqual(MOST_LANES);
+        expect(end.lanes.length).toBeLessThanOrEqual(MAX_LANES);
         expect(end.lieM).toBeLessThan(end.lanes.at(-1)!.toM);
         expect(Math.max(...end.lanes.map(({ speedMs }) => Math.abs(speedMs)))).toBeLessThanOrEqual(2.5);
       }),
@@ -61,21 +61,21 @@ describe('the setup of a drift', () => {
   });
 
   it('a split lane and one dropped are the water they were', () => {
-    const split = splitLane(USUAL_SETUP, 1);
+    const split = splitLane(DEFAULT_SETUP, 1);
     expect(split.lanes).toHaveLength(5);
     expect(split.lanes[1]).toEqual({ toM: 4, speedMs: 0.95 });
     expect(dropLane(split, 2).lanes).toEqual([
       { toM: 2.5, speedMs: 0.35 },
       { toM: 5.5, speedMs: 0.95 },
-      ...USUAL_SETUP.lanes.slice(2),
+      ...DEFAULT_SETUP.lanes.slice(2),
     ]);
   });
 });
 
 describe('why', () => {
   it('names the fast lane between, by where the water pulls', () => {
-    const run = surfaceDrift(setupDrift(USUAL_SETUP));
-    const why = whyOf(USUAL_SETUP, run);
+    const run = surfaceDrift(setupDrift(DEFAULT_SETUP));
+    const why = whyOf(DEFAULT_SETUP, run);
     expect(why.betweenMs).toBeGreaterThan(0.3);
     expect(why.pulledAtM!).toBeGreaterThan(2.3);
     expect(why.pulledAtM!).toBeLessThan(6.5);

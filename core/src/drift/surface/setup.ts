@@ -6,13 +6,13 @@ import type { SurfaceDrift } from './surface-options';
 
 /** A drift as the bench holds it: the water and the lie, where the angler stands and what he does. */
 export interface DriftSetup extends DriftScene {
-  /** The angler along the stream from where the fly lands, metres; above nought is below it. */
+  /** The angler along the stream from where the fly lands, metres; above zero is below it. */
   standM: number;
   handling: Handling;
   acts: Act[];
 }
 
-export const USUAL_SETUP: DriftSetup = {
+export const DEFAULT_SETUP: DriftSetup = {
   lanes: [
     { toM: 2.5, speedMs: 0.35 },
     { toM: 5.5, speedMs: 0.95 },
@@ -33,9 +33,9 @@ export const USUAL_SETUP: DriftSetup = {
 
 /** Most speed of a lane on the bench, m/s, and least width, metres. */
 export const FASTEST_LANE_MS = 2.5;
-export const LEAST_LANE_M = 0.4;
+export const MIN_LANE_M = 0.4;
 export const FEWEST_LANES = 3;
-export const MOST_LANES = 9;
+export const MAX_LANES = 9;
 /** Limits of where one stands, along the stream. */
 export const FURTHEST_STAND_M = 12;
 
@@ -65,8 +65,8 @@ export function setupFaults(setup: DriftSetup): SetupFault[] {
 
 /** A lane's far edge moved, held between its neighbours. */
 export function moveLane(setup: DriftSetup, index: number, toM: number): DriftSetup {
-  const low = (setup.lanes[index - 1]?.toM ?? 0) + LEAST_LANE_M;
-  const high = (setup.lanes[index + 1]?.toM ?? 40) - (setup.lanes[index + 1] ? LEAST_LANE_M : 0);
+  const low = (setup.lanes[index - 1]?.toM ?? 0) + MIN_LANE_M;
+  const high = (setup.lanes[index + 1]?.toM ?? 40) - (setup.lanes[index + 1] ? MIN_LANE_M : 0);
   const lanes = setup.lanes.map((lane, i) =>
     i === index ? { ...lane, toM: Math.min(high, Math.max(low, toM)) } : lane,
   );
@@ -83,7 +83,7 @@ export function setLaneSpeed(setup: DriftSetup, index: number, speedMs: number):
 export function splitLane(setup: DriftSetup, index: number): DriftSetup {
   const lane = setup.lanes[index];
   const fromM = setup.lanes[index - 1]?.toM ?? 0;
-  if (!lane || setup.lanes.length >= MOST_LANES || lane.toM - fromM < 2 * LEAST_LANE_M) return setup;
+  if (!lane || setup.lanes.length >= MAX_LANES || lane.toM - fromM < 2 * MIN_LANE_M) return setup;
   const half = { ...lane, toM: (fromM + lane.toM) / 2 };
   return { ...setup, lanes: [...setup.lanes.slice(0, index), half, ...setup.lanes.slice(index)] };
 }
@@ -101,7 +101,7 @@ export function dropLane(setup: DriftSetup, index: number): DriftSetup {
 
 /** Why a drift goes as it does: what is between the rod and the fly, told by the run's own figures. */
 export interface DriftWhy {
-  /** Fastest water between the rod and the fly against the fly's own, m/s; less than nought where the slowest lies further off. */
+  /** Fastest water between the rod and the fly against the fly's own, m/s; less than zero where the slowest lies further off. */
   betweenMs: number;
   flyMs: number;
   /** Where the strongest pull on the line is when drag begins, metres across; null without drag. */

@@ -1,6 +1,6 @@
 import { CoreError, inRange } from '../../error';
 import { type Act, checkActs, feed, feedMend, layMend } from './line-actions';
-import { type Chain, pullOf, settle } from '../../chain';
+import { type Chain, pullOf, solveConstraints } from '../../chain';
 import { speedAt } from './current-bands';
 import type { SurfaceDrift } from './surface-options';
 import { waterHolds } from './water-holds';
@@ -27,7 +27,7 @@ export interface DriftRun {
   frames: DriftFrame[];
 }
 
-export const USUAL_DRIFT: SurfaceDrift = {
+export const DEFAULT_DRIFT: SurfaceDrift = {
   lanes: [{ toM: 30, speedMs: 0.6 }],
   blendM: 0.4,
   castM: 9,
@@ -52,8 +52,8 @@ export const USUAL_DRIFT: SurfaceDrift = {
 export const DRAG_MS = 0.03;
 const LASTS_S = 0.3;
 const FRAME_S = 0.1;
-export const MOST_NODES = 400;
-const MOST_LANES = 9;
+export const MAX_NODES = 400;
+const MAX_LANES = 9;
 const FASTEST_MS = 4;
 /** A segment stretched by more has not been solved. */
 const DIVERGED = 0.01;
@@ -67,17 +67,17 @@ const STEPPING_MS = 1;
  *
  * @throws CoreError 'out-of-range' for what cannot be, 'diverged' for a run that does not converge
  */
-export function surfaceDrift(given: Partial<SurfaceDrift> = {}): DriftRun {
-  return drifted({ ...USUAL_DRIFT, ...given }, false);
+export function surfaceDrift(options: Partial<SurfaceDrift> = {}): DriftRun {
+  return drifted({ ...DEFAULT_DRIFT, ...options }, false);
 }
 
 /** A drift with its mends, the same line fed as slack without them, and neither: much of what a mend gains is that line. */
-export function mendCompared(given: Partial<SurfaceDrift> & Pick<SurfaceDrift, 'acts'>): {
+export function mendCompared(options: Partial<SurfaceDrift> & Pick<SurfaceDrift, 'acts'>): {
   mended: DriftRun;
   fed: DriftRun;
   left: DriftRun;
 } {
-  const drift = { ...USUAL_DRIFT, ...given };
+  const drift = { ...DEFAULT_DRIFT, ...options };
   return {
     mended: drifted(drift, false),
     fed: drifted(drift, true),
@@ -111,7 +111,7 @@ function drifted(drift: SurfaceDrift, mendsFed: boolean): DriftRun {
     tipX += goes + (atS <= drift.tip.untilS + stepS / 2 ? drift.tip.speedMs * stepS : 0);
     const own = speedAt(drift, fly.y);
     water.set(tipX, stepS);
-    const stretch = settle(line, pull, { heldFirst: true, forceN: water.forceN() });
+    const stretch = solveConstraints(line, pull, { heldFirst: true, forceN: water.forceN() });
     if (!(stretch < DIVERGED)) throw new CoreError('diverged', { name: 'stretch', value: stretch, atS });
     overStretch = Math.max(overStretch, stretch);
     water.note(stepS);
@@ -189,8 +189,8 @@ function frameOf({ xs, ys, tensions }: Chain, atS: number, slipMs: number, flyMs
 }
 
 function check(drift: SurfaceDrift): void {
-  inRange('nodes', drift.nodes, 4, MOST_NODES);
-  inRange('lanes', drift.lanes.length, 1, MOST_LANES);
+  inRange('nodes', drift.nodes, 4, MAX_NODES);
+  inRange('lanes', drift.lanes.length, 1, MAX_LANES);
   drift.lanes.forEach(({ toM, speedMs }, k) => {
     inRange(`lanes[${k}].speedMs`, speedMs, -FASTEST_MS, FASTEST_MS);
     inRange(`lanes[${k}].toM`, toM, k === 0 ? 0 : drift.lanes[k - 1]!.toM, 200);

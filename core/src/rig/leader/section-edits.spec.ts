@@ -3,7 +3,7 @@ import { flyAttachment, leaderLength, spans } from './leader-geometry';
 import { rigEdits } from './edits';
 import { reshape } from './reshape';
 import type { Rig, Section } from '../rig';
-import { MOST_SECTIONS } from './section-edits';
+import { MAX_SECTIONS } from './section-edits';
 import { rigSnags } from '../snags';
 import { buildRig, TEMPLATES } from '../templates';
 import { FALLS_SHORT, turnover, TURNS_OVER } from '../cast/turnover';
@@ -42,7 +42,7 @@ describe('a section more', () => {
   it('is refused when the leader is full', () => {
     let rig = buildRig('own');
     for (let i = 0; i < 40; i += 1) rig = rigEdits.addSection(rig, rig.sections.at(-1)?.id ?? null);
-    expect(rig.sections).toHaveLength(MOST_SECTIONS);
+    expect(rig.sections).toHaveLength(MAX_SECTIONS);
   });
 
   it('makes it a rig of one’s own, which no parameter rebuilds', () => {

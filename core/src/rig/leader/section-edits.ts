@@ -4,7 +4,7 @@ import type { KnotId } from '../tackle/ids';
 import type { Fly, FlyPlace, Rig, Section } from '../rig';
 
 /** Most sections of a leader, and least length of one, metres. */
-export const MOST_SECTIONS = 20;
+export const MAX_SECTIONS = 20;
 export const SHORTEST_SECTION_M = 0.02;
 /** Longest tag a fly hangs on, metres. */
 export const LONGEST_TAG_M = 1;
@@ -21,7 +21,7 @@ const THINNEST_M = 0.0001;
  * @returns the rig as it was when it has as many sections as a leader can have
  */
 export function addSection(rig: Rig, aboveId: string | null): Rig {
-  if (rig.sections.length >= MOST_SECTIONS) return rig;
+  if (rig.sections.length >= MAX_SECTIONS) return rig;
   const index = aboveId === null ? 0 : rig.sections.findIndex(({ id }) => id === aboveId) + 1;
   const above = rig.sections[index - 1];
   const below = rig.sections[index];

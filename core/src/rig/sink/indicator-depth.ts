@@ -11,7 +11,7 @@ export const INDICATOR_FACTORS: Record<IndicatorSchool, number> = {
 export const SUSPENDED_CLEARANCE_M = 0.15;
 
 /** The fewest metres of leader that must stay above the indicator, so that it can be tied on. */
-const LEAST_ABOVE_M = 0.1;
+const MIN_ABOVE_M = 0.1;
 
 /**
  * Distance from point fly to indicator that a school asks for.
@@ -28,14 +28,14 @@ export function indicatorDistance(school: IndicatorSchool, depthM: number): numb
 /** A copy of the rig with the indicator where its school asks, as far as the leader is long enough. */
 export function placeIndicator(rig: Rig): Rig {
   const wanted = indicatorDistance(rig.schools.indicator, rig.waterDepthM);
-  return moveIndicator(rig, Math.min(wanted, leaderLength(rig) - LEAST_ABOVE_M));
+  return moveIndicator(rig, Math.min(wanted, leaderLength(rig) - MIN_ABOVE_M));
 }
 
 /** A copy of the rig with the indicator at a distance above the point fly, kept on the leader. */
 export function moveIndicator(rig: Rig, aboveFlyM: number): Rig {
   const indicator = indicatorOf(rig);
   if (!indicator) return rig;
-  const keptM = Math.min(Math.max(aboveFlyM, 0.1), leaderLength(rig) - LEAST_ABOVE_M);
+  const keptM = Math.min(Math.max(aboveFlyM, 0.1), leaderLength(rig) - MIN_ABOVE_M);
   return {
     ...rig,
     fittings: rig.fittings.map((fitting) =>

@@ -13,8 +13,8 @@ import {
 
 /** The dropper hangs this share of the depth below the dry, between 30 and 90 cm. Rule of thumb. */
 const OF_DEPTH = 0.7;
-const LEAST_M = 0.3;
-const MOST_M = 0.9;
+const MIN_M = 0.3;
+const MAX_M = 0.9;
 
 /** Dry fly with a nymph below it: on the bend, in the eye, or the dry on a tag. */
 export const dryDropper: RigTemplate = {
@@ -30,7 +30,7 @@ export const dryDropper: RigTemplate = {
   uses: ['rodLengthM', 'waterDepthM', 'tippetX', 'schools', 'lineWeight'],
   defaults: { ...COMMON, waterDepthM: 0.7, tippetX: 5 },
   build: (parameters): Rig => {
-    const lengthM = Math.min(MOST_M, Math.max(LEAST_M, parameters.waterDepthM * OF_DEPTH));
+    const lengthM = Math.min(MAX_M, Math.max(MIN_M, parameters.waterDepthM * OF_DEPTH));
     const onTagSchool = parameters.schools.dropper === 'tag';
     const dropper = section(
       'dropper',

@@ -13,7 +13,7 @@ import {
   findFault,
   likeliestFaults,
   SKILLS,
-  standing,
+  activeEvents,
 } from '@doceo/core';
 import { forkJoin } from 'rxjs';
 import { ApiClient } from '../data/api/api-client';
@@ -64,7 +64,7 @@ export class BankSession {
 
   /** Standing events of this lesson. */
   readonly today = computed(() =>
-    standing(this.all().filter((event) => event.lessonId === this.lesson()?.id)),
+    activeEvents(this.all().filter((event) => event.lessonId === this.lesson()?.id)),
   );
   /** Of them, those of the student who is on. */
   private readonly own = computed(() =>

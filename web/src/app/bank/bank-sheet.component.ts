@@ -40,7 +40,7 @@ const DEPTHS_M: Record<UnitSystem, number[]> = {
 };
 /** Depths nearer than this are the same place in the grid. */
 const SAME_DEPTH_M = 0.2;
-const LANES_MOST = 12;
+const MAX_LANES = 12;
 const COLDEST_C = -2;
 const WARMEST_C = 40;
 
@@ -131,7 +131,7 @@ export class BankSheetComponent {
   }
 
   protected moreLanes(by: number): void {
-    this.lanes.update((n) => Math.min(LANES_MOST, Math.max(1, n + by)));
+    this.lanes.update((n) => Math.min(MAX_LANES, Math.max(1, n + by)));
   }
 
   protected count(kind: string, by: number): void {

@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import { type DriftSetup, setupFaults, USUAL_SETUP } from '@doceo/core';
+import { type DriftSetup, setupFaults, DEFAULT_SETUP } from '@doceo/core';
 import { UserStorage } from './device/user-storage';
 
 /** The drift that is on the bench, kept on this device. */
@@ -15,9 +15,9 @@ export class BenchDrift {
   get(): DriftSetup {
     try {
       const kept = this.kept();
-      return kept && setupFaults(kept).length === 0 ? { ...USUAL_SETUP, ...kept } : USUAL_SETUP;
+      return kept && setupFaults(kept).length === 0 ? { ...DEFAULT_SETUP, ...kept } : DEFAULT_SETUP;
     } catch {
-      return USUAL_SETUP;
+      return DEFAULT_SETUP;
     }
   }
 }

@@ -7,7 +7,7 @@ const ROUNDS = 200;
  *
  * Two that are too near part along the line between them, half the want each, again and again until all are free.
  *
- * @param gap least distance of two middles, above nought
+ * @param gap least distance of two middles, above zero
  * @returns a place for each mark, in the order of `wanted`
  */
 export function spreadMarks(wanted: readonly Spot[], gap: number): Spot[] {

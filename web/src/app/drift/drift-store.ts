@@ -16,7 +16,7 @@ import {
   whyOf,
 } from '@doceo/core';
 import { catchError, concatMap, EMPTY, map, mergeMap, switchMap } from 'rxjs';
-import { alike } from '../data/alike';
+import { sameJson } from '../data/same-json';
 import { ApiClient } from '../data/api/api-client';
 import { DayStore } from '../data/lesson/day-store';
 import { History, type Undoable } from '../data/documents/history';
@@ -96,7 +96,7 @@ export class DriftStore implements Undoable {
     const before = this.current();
     const after = typeof change === 'function' ? change(before) : { ...before, ...change };
     this.preview.set(null);
-    if (alike(after, before)) return;
+    if (sameJson(after, before)) return;
     this.history.keep(before);
     this.current.set(after);
   }

@@ -69,7 +69,7 @@ const KEYS = [
 const STEP_S = 0.1;
 const FIRST_S = 1;
 /** What an act is when it is put in. */
-const USUAL_ACTS: Record<ActKind, Omit<Act, 'atS'>> = {
+const DEFAULT_ACTS: Record<ActKind, Omit<Act, 'atS'>> = {
   mend: { kind: 'mend', sizeM: 1, way: 'up', from: 0.1, to: 0.8 },
   feed: { kind: 'feed', sizeM: 1, way: 'up', from: 0, to: 0.3 },
   lift: { kind: 'lift', sizeM: 3, way: 'up', from: 0, to: 1 },
@@ -221,7 +221,7 @@ export class DriftPage {
     const speedMs = value === null ? null : value * this.speedUnitMs();
     if (speedMs === null || Math.abs(speedMs) > FASTEST_LANE_MS) {
       const most = formatSpeed(FASTEST_LANE_MS, this.session.units());
-      this.laneFault.set(`a speed up to ${most}, below nought runs back`);
+      this.laneFault.set(`a speed up to ${most}, below zero runs back`);
       return;
     }
     this.laneFault.set(null);
@@ -254,7 +254,7 @@ export class DriftPage {
 
   protected put(kind: ActKind, change: Partial<Act> = {}): void {
     const atS = Math.round(Math.min(this.player.atS(), this.setup().durationS - 0.2) * 10) / 10;
-    this.store.addAct({ ...USUAL_ACTS[kind], ...change, atS });
+    this.store.addAct({ ...DEFAULT_ACTS[kind], ...change, atS });
     this.act.set(this.setup().acts.findIndex((act) => act.atS === atS && act.kind === kind));
   }
 

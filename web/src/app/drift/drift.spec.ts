@@ -1,5 +1,5 @@
 import { api, type SavedPlan, type SavedRig } from '@doceo/contract';
-import { type DriftSetup, indicatorOf, type Rig, USUAL_SETUP } from '@doceo/core';
+import { type DriftSetup, indicatorOf, type Rig, DEFAULT_SETUP } from '@doceo/core';
 import type { FakeServer } from '../../testing/fake-server';
 import { PLAN, RIG, keptKey } from '../../testing/fixtures';
 import { lessonServer, setDate, show, type Shown, until } from '../../testing/page';
@@ -69,7 +69,7 @@ describe('the drift bench', () => {
     await until(() => told() !== before);
     expect(kept().standM === 0 && kept().handling === 'still' && kept().acts.length === 0).toBe(false);
     await page.press('Undo');
-    expect(kept()).toEqual(USUAL_SETUP);
+    expect(kept()).toEqual(DEFAULT_SETUP);
   });
 
   it('puts a mend in at the time shown, sets it beside the same line merely fed, and takes it out by keys', async () => {
@@ -111,7 +111,7 @@ describe('the drift bench', () => {
   });
 
   it('says at once what cannot be, and keeps the last good drift in sight', async () => {
-    localStorage.setItem(keptKey('drift'), JSON.stringify({ ...USUAL_SETUP, standM: 11 }));
+    localStorage.setItem(keptKey('drift'), JSON.stringify({ ...DEFAULT_SETUP, standM: 11 }));
     const page = await open();
     const before = told();
     for (let i = 0; i < 5; i++) await page.key('[aria-label^="You,"]', 'ArrowRight');
@@ -130,7 +130,7 @@ describe('the drift bench', () => {
     field.dispatchEvent(new Event('change'));
     await page.settle();
     expect(name).toContain('Ford Pool');
-    expect(kept().lanes).not.toEqual(USUAL_SETUP.lanes);
+    expect(kept().lanes).not.toEqual(DEFAULT_SETUP.lanes);
     expect(kept().lieM).toBeLessThan(kept().lanes.at(-1)!.toM);
   });
 
@@ -142,14 +142,14 @@ describe('the drift bench', () => {
     await page.quiet();
     await page.press(plan.body.blocks[1]!.title);
     await page.quiet();
-    expect(plan.body.blocks[1]!.drift).toEqual(USUAL_SETUP);
+    expect(plan.body.blocks[1]!.drift).toEqual(DEFAULT_SETUP);
   });
 
   it('on the card says what to do in order', async () => {
     localStorage.setItem(
       keptKey('drift'),
       JSON.stringify({
-        ...USUAL_SETUP,
+        ...DEFAULT_SETUP,
         acts: [{ kind: 'mend', atS: 0.4, sizeM: 1, way: 'up', from: 0.1, to: 0.8 }],
       }),
     );
@@ -208,7 +208,7 @@ describe('words of a drift', () => {
 
   it('names rod and mend in either unit', () => {
     const way = { standM: 0, handling: 'reach-up', mend: { way: 'up', atS: 1.2, sizeM: 1.2 } } as const;
-    const elsewhere = { ...USUAL_SETUP, standM: -6 };
+    const elsewhere = { ...DEFAULT_SETUP, standM: -6 };
     expect(presentationText(way, elsewhere, 'metric')).toBe('Across, reach up, 1.20 m mend up at 1.2 s');
     expect(actText({ kind: 'step', atS: 1, sizeM: -1, way: 'up', from: 0, to: 1 }, 'imperial')).toBe(
       'step up, 3 ft 3.5 in',
@@ -218,13 +218,13 @@ describe('words of a drift', () => {
 
 describe('the picture from above', () => {
   it('is to scale, turned over it is its mirror, and the angler is always in it', () => {
-    const right = topScale(USUAL_SETUP, 800, 400, false);
-    const left = topScale(USUAL_SETUP, 800, 400, true);
+    const right = topScale(DEFAULT_SETUP, 800, 400, false);
+    const left = topScale(DEFAULT_SETUP, 800, 400, true);
     expect(right.x(3) - right.x(0)).toBeCloseTo(3 * right.pxPerM, 9);
     expect(right.y(0) - right.y(12)).toBeCloseTo(12 * right.pxPerM, 9);
     expect(left.x(2) + right.x(2)).toBeCloseTo(800, 9);
     for (const standM of [-12, 0, 12]) {
-      const { x } = topScale({ ...USUAL_SETUP, standM }, 800, 400, false);
+      const { x } = topScale({ ...DEFAULT_SETUP, standM }, 800, 400, false);
       expect(x(standM)).toBeGreaterThan(0);
       expect(x(standM)).toBeLessThan(800);
     }
@@ -232,8 +232,8 @@ describe('the picture from above', () => {
 
   it('carries its bubbles with the water', () => {
     const bubble = { alongM: 1, yM: 4, sizePx: 1 };
-    expect(bubbleAt(USUAL_SETUP, bubble, 20, 2)).toBeCloseTo(1 + 0.95 * 2, 1);
-    expect(bubbleAt(USUAL_SETUP, bubble, 20, 200)).toBeLessThan(20);
+    expect(bubbleAt(DEFAULT_SETUP, bubble, 20, 2)).toBeCloseTo(1 + 0.95 * 2, 1);
+    expect(bubbleAt(DEFAULT_SETUP, bubble, 20, 200)).toBeLessThan(20);
   });
 });
 

@@ -1,7 +1,15 @@
 import { DeviceUser } from '../data/device/device-user';
 import { keptKey, uuid } from '../../testing/fixtures';
 import { TestBed } from '@angular/core/testing';
-import { type Act, setupDrift, sideDrift, surfaceDrift, USUAL_SETUP, USUAL_SIDE, whyOf } from '@doceo/core';
+import {
+  type Act,
+  setupDrift,
+  sideDrift,
+  surfaceDrift,
+  DEFAULT_SETUP,
+  DEFAULT_SIDE,
+  whyOf,
+} from '@doceo/core';
 import { lessonServer, setDate, show, type Shown, until } from '../../testing/page';
 import { ActTimelineComponent } from './surface/action-timeline.component';
 import { FAULT_TEXTS, whyText } from '../shared/drift/drift-texts';
@@ -19,8 +27,8 @@ const act = (atS: number, rest: Partial<Act> = {}): Act => ({
   ...{ kind: 'mend', atS, sizeM: 1, way: 'up', from: 0.1, to: 0.8 },
   ...rest,
 });
-const run = surfaceDrift(setupDrift(USUAL_SETUP));
-const kept = { setup: USUAL_SETUP, told: { run, fedCleanM: null, leftCleanM: null } };
+const run = surfaceDrift(setupDrift(DEFAULT_SETUP));
+const kept = { setup: DEFAULT_SETUP, told: { run, fedCleanM: null, leftCleanM: null } };
 
 beforeEach(() => {
   localStorage.clear();
@@ -69,7 +77,7 @@ describe('the timeline of a drift', () => {
 
 describe('the picture of a drift', () => {
   const open = (inputs: Record<string, unknown> = {}): Promise<Shown<TopViewComponent>> =>
-    show(TopViewComponent, lessonServer(), { setup: USUAL_SETUP, ran: kept, atS: 0, ...inputs });
+    show(TopViewComponent, lessonServer(), { setup: DEFAULT_SETUP, ran: kept, atS: 0, ...inputs });
 
   it('shows what pulls only once the fly drags', async () => {
     const page = await open();
@@ -95,7 +103,7 @@ describe('the picture of a drift', () => {
 
   it('without a run still shows the water', async () => {
     await open({ ran: null });
-    expect(document.querySelectorAll('.lane')).toHaveLength(USUAL_SETUP.lanes.length);
+    expect(document.querySelectorAll('.lane')).toHaveLength(DEFAULT_SETUP.lanes.length);
     expect(document.querySelector('.fly')).toBeNull();
   });
 
@@ -109,8 +117,8 @@ describe('the picture of a drift', () => {
 
   it('has arrows as long as the water is fast, backwards where it runs back', () => {
     const setup = {
-      ...USUAL_SETUP,
-      lanes: USUAL_SETUP.lanes.map((lane, i) => ({ ...lane, speedMs: i === 1 ? -0.5 : 0.4 })),
+      ...DEFAULT_SETUP,
+      lanes: DEFAULT_SETUP.lanes.map((lane, i) => ({ ...lane, speedMs: i === 1 ? -0.5 : 0.4 })),
     };
     const arrows = laneArrows(setup, topScale(setup, 900, 400, false));
     expect(arrows.length).toBeGreaterThan(8);
@@ -142,7 +150,7 @@ describe('the leader under water', () => {
   it('is drawn from the float to the fly, with its depth and how much the float is slowed', async () => {
     const side = sideDrift({ durationS: 6 });
     const page = await show(SideViewComponent, lessonServer(), {
-      ...{ drift: { ...USUAL_SIDE, durationS: 6 }, run: side, atS: 4 },
+      ...{ drift: { ...DEFAULT_SIDE, durationS: 6 }, run: side, atS: 4 },
     });
     expect(page.text()).toMatch(/\d+ cm\/s slower than the surface/);
     expect(page.text()).toMatch(/deep at 4\.0 s/);
@@ -155,7 +163,7 @@ describe('the leader under water', () => {
 
 describe('the ranking', () => {
   it('counts, comes in as it is computed, and can be stopped and gone on with', async () => {
-    const page = await show(RankPanelComponent, lessonServer(), { setup: USUAL_SETUP });
+    const page = await show(RankPanelComponent, lessonServer(), { setup: DEFAULT_SETUP });
     const store = page.fixture.debugElement.injector.get(RankStore);
     await until(() => store.done() > 2);
     store.stop();
@@ -171,7 +179,7 @@ describe('the ranking', () => {
 
   it('says so where nothing is in reach', async () => {
     const page = await show(RankPanelComponent, lessonServer(), {
-      setup: { ...USUAL_SETUP, lieM: 30, lanes: [{ toM: 40, speedMs: 0.4 }] },
+      setup: { ...DEFAULT_SETUP, lieM: 30, lanes: [{ toM: 40, speedMs: 0.4 }] },
     });
     await new Promise((resolve) => setTimeout(resolve, 600));
     await page.settle();
@@ -181,33 +189,33 @@ describe('the ranking', () => {
 
 describe('a drift kept on the device', () => {
   it('comes back as it was; one that cannot be, or cannot be read, is the usual one', () => {
-    const setup = { ...USUAL_SETUP, lieM: 6, acts: [act(1)] };
+    const setup = { ...DEFAULT_SETUP, lieM: 6, acts: [act(1)] };
     TestBed.configureTestingModule({});
     TestBed.inject(DeviceUser).set(uuid(71));
     const kept = TestBed.inject(BenchDrift);
     kept.keep(setup);
     expect(kept.get()).toEqual(setup);
-    kept.keep({ ...USUAL_SETUP, lieM: 60 });
-    expect(kept.get()).toEqual(USUAL_SETUP);
+    kept.keep({ ...DEFAULT_SETUP, lieM: 60 });
+    expect(kept.get()).toEqual(DEFAULT_SETUP);
     for (const text of ['{"lanes":', '{"lieM":4}']) {
       localStorage.setItem(keptKey('drift'), text);
       TestBed.resetTestingModule();
       TestBed.inject(DeviceUser).set(uuid(71));
-      expect(TestBed.inject(BenchDrift).get()).toEqual(USUAL_SETUP);
+      expect(TestBed.inject(BenchDrift).get()).toEqual(DEFAULT_SETUP);
     }
   });
 });
 
 describe('why, in words', () => {
   it('names the water that takes the line, and which mend is for it', () => {
-    const words = whyText(whyOf(USUAL_SETUP, run), USUAL_SETUP, run.onsetS, 'metric');
+    const words = whyText(whyOf(DEFAULT_SETUP, run), DEFAULT_SETUP, run.onsetS, 'metric');
     expect(words).toMatch(/^2\.\d\d m out the water runs \d+ cm\/s faster than the fly’s\./);
     expect(words).toContain('mend up');
   });
 
   it('names the other mend where the water between runs back', () => {
     const setup = {
-      ...USUAL_SETUP,
+      ...DEFAULT_SETUP,
       lanes: [
         { toM: 5, speedMs: -0.3 },
         { toM: 8, speedMs: 0.5 },
@@ -221,7 +229,7 @@ describe('why, in words', () => {
   });
 
   it('says nothing of drag where there is none', () =>
-    expect(whyText(whyOf(USUAL_SETUP, run), USUAL_SETUP, null, 'metric')).toBe(
+    expect(whyText(whyOf(DEFAULT_SETUP, run), DEFAULT_SETUP, null, 'metric')).toBe(
       'Nothing tightens before the drift ends.',
     ));
 

@@ -1,6 +1,6 @@
 import { api, type SavedLesson, type SavedWater } from '@doceo/contract';
 import { TestBed } from '@angular/core/testing';
-import { type BankEvent, blockFromDrill, USUAL_SETUP } from '@doceo/core';
+import { type BankEvent, blockFromDrill, DEFAULT_SETUP } from '@doceo/core';
 import { event, JONAS, LESSON, PLAN, RIG, SAM, uuid, WATER, TAUGHT } from '../../testing/fixtures';
 import { lessonServer, setDate, type Shown, show, until } from '../../testing/page';
 import { LessonCardPage } from './card/lesson-card.page';
@@ -122,7 +122,7 @@ describe('the lesson card', () => {
 
   it('shows the drifts of its blocks, each with what to do and how long it lasts', async () => {
     const mend = { ...{ kind: 'mend' as const, way: 'up' as const, atS: 0.4 }, sizeM: 1, from: 0.1, to: 0.8 };
-    const drift = { ...USUAL_SETUP, acts: [mend] };
+    const drift = { ...DEFAULT_SETUP, acts: [mend] };
     const blocks = [{ ...blockFromDrill('mend-both-ways', uuid(1), 0), drift }];
     const page = await open({ ...PLAN, body: { ...PLAN.body, blocks } });
     await until(() => page.element.querySelector('doceo-top-view') !== null);
@@ -134,7 +134,7 @@ describe('the lesson card', () => {
 
   it('says at its place when a drift cannot be worked out, the card staying whole', async () => {
     const blocks = [
-      { ...blockFromDrill('mend-both-ways', uuid(1), 0), drift: { ...USUAL_SETUP, lieM: 1, outM: 4 } },
+      { ...blockFromDrill('mend-both-ways', uuid(1), 0), drift: { ...DEFAULT_SETUP, lieM: 1, outM: 4 } },
     ];
     const page = await open({ ...PLAN, body: { ...PLAN.body, blocks } });
     await until(() => page.text().includes('This drift could not be worked out.'));

@@ -1,11 +1,11 @@
 import { Component, computed, input, linkedSignal, output, signal } from '@angular/core';
-import { formatRoundLength, LEAST_TAPS, METRES_PER_FOOT, tapTempo, type UnitSystem } from '@doceo/core';
+import { formatRoundLength, MIN_TAPS, METRES_PER_FOOT, tapTempo, type UnitSystem } from '@doceo/core';
 
 /** Steps of the length of line. */
 const LINE_STEP_M: Record<UnitSystem, number> = { metric: 1, imperial: 3 * METRES_PER_FOOT };
 /** Pauses that differ more than this share of their mean are told uneven. Rule of thumb. */
 const UNEVEN = 0.15;
-const MOST_TAPS = 200;
+const MAX_TAPS = 200;
 
 /** A rhythm that was tapped. */
 export interface Tapped {
@@ -34,7 +34,7 @@ export class TapTempoComponent {
   private beatStart: number | null = null;
 
   protected readonly tempo = computed(() =>
-    this.taps().length >= LEAST_TAPS ? tapTempo(this.taps(), this.lineM()) : null,
+    this.taps().length >= MIN_TAPS ? tapTempo(this.taps(), this.lineM()) : null,
   );
   protected readonly words = computed(() => {
     const tempo = this.tempo();
@@ -65,7 +65,7 @@ export class TapTempoComponent {
   }
 
   protected keep(): void {
-    this.kept.emit({ lineM: this.lineM(), tapsMs: this.taps().slice(0, MOST_TAPS) });
+    this.kept.emit({ lineM: this.lineM(), tapsMs: this.taps().slice(0, MAX_TAPS) });
     this.again();
   }
 

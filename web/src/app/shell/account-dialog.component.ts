@@ -164,7 +164,7 @@ export class AccountDialogComponent {
   protected readonly deleting = signal(false);
   protected readonly effect = fetched(
     () => (this.deleting() ? true : null),
-    () => this.client.call(api.account.effect),
+    () => this.client.call(api.account.deletionPreview),
   );
 
   protected change(): void {

@@ -20,7 +20,7 @@ describe('one’s account', () => {
   let server: FakeServer;
   beforeEach(() => {
     localStorage.clear();
-    server = lessonServer().on(api.account.effect, EFFECT);
+    server = lessonServer().on(api.account.deletionPreview, EFFECT);
   });
 
   it('takes another password, and says at the field what is wrong with it', async () => {
@@ -64,7 +64,7 @@ describe('one’s account', () => {
   });
 
   it('is not deleted while a circle would lose its owner', async () => {
-    server.on(api.account.effect, { ...EFFECT, circlesWithoutOwner: ['River School'] });
+    server.on(api.account.deletionPreview, { ...EFFECT, circlesWithoutOwner: ['River School'] });
     const page = await show(AccountDialogComponent, server);
     await page.press('See what would go');
     await page.quiet();

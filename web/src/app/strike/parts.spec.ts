@@ -1,4 +1,4 @@
-import { type FloatMotion, FLOATS, type SetGiven, takeScore, USUAL_SET } from '@doceo/core';
+import { type FloatMotion, FLOATS, type SetGiven, takeScore, DEFAULT_SET } from '@doceo/core';
 import { lessonServer, setDate, show, type Shown } from '../../testing/page';
 import { drawFloat, FLOAT_PX, floatX } from './trainer/float-picture';
 import { SetRoseComponent } from './set/set-rose.component';
@@ -62,7 +62,7 @@ describe('the picture of a float', () => {
 
 describe('the rose of sweeps', () => {
   const open = (given: Partial<SetGiven> = {}): Promise<Shown<SetRoseComponent>> =>
-    show(SetRoseComponent, lessonServer(), { given: { ...USUAL_SET, lineDeg: 110, ...given } });
+    show(SetRoseComponent, lessonServer(), { given: { ...DEFAULT_SET, lineDeg: 110, ...given } });
   const effects = (): Record<string, number> => {
     const count: Record<string, number> = {};
     for (const one of document.querySelectorAll<SVGElement>('.sector'))
@@ -74,7 +74,7 @@ describe('the rose of sweeps', () => {
     const page = await open({ slackM: 0.1 });
     const before = effects();
     expect(before['into']).toBeGreaterThan(8);
-    page.fixture.componentRef.setInput('given', { ...USUAL_SET, lineDeg: 110, slackM: 0.8 });
+    page.fixture.componentRef.setInput('given', { ...DEFAULT_SET, lineDeg: 110, slackM: 0.8 });
     await page.settle();
     expect(effects()['into'] ?? 0).toBeLessThan(before['into']!);
   });
@@ -93,7 +93,7 @@ describe('the rose of sweeps', () => {
   it('shows where the fly goes only when it goes', async () => {
     const page = await open({ sweepDeg: -70, slackM: 0 });
     expect(document.querySelector('.goes')?.getAttribute('d')).toMatch(/^M/);
-    page.fixture.componentRef.setInput('given', { ...USUAL_SET, lineDeg: 110, slackM: 9 });
+    page.fixture.componentRef.setInput('given', { ...DEFAULT_SET, lineDeg: 110, slackM: 9 });
     await page.settle();
     expect(document.querySelector('.goes')?.getAttribute('d')).toBe('');
   });

@@ -20,7 +20,7 @@ import { firstName, timeText } from '../data/lesson/lesson-texts';
 import { MomentStore } from '../data/lesson/moment-store';
 import type { BoardStand } from './beat/beat-board.component';
 
-const USUAL_HEIGHT_M = 1.7;
+const DEFAULT_HEIGHT_M = 1.7;
 /** An outfit of beginners, when no rig is chosen, metres. */
 const ROD_M = 2.74;
 const LEADER_M = 2.7;
@@ -95,7 +95,11 @@ export class WaterStore {
   /** Limits of the youngest: a child lowers them, an unknown height is taken as an adult's. */
   readonly wader = computed<Wader>(() => {
     const ages = this.people().flatMap(({ ageYears }) => ageYears ?? []);
-    return { heightM: USUAL_HEIGHT_M, ageYears: ages.length > 0 ? Math.min(...ages) : null, hasStaff: true };
+    return {
+      heightM: DEFAULT_HEIGHT_M,
+      ageYears: ages.length > 0 ? Math.min(...ages) : null,
+      hasStaff: true,
+    };
   });
   readonly rig = computed(() => this.rigs().find(({ id }) => id === this.rigId()) ?? null);
   readonly outfit = computed(() => {

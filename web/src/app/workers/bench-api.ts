@@ -21,7 +21,7 @@ import {
 } from '@doceo/core';
 
 /** A drift, and with mends in it what the same line fed as slack gives, and neither. */
-export interface ToldDrift {
+export interface DriftResult {
   run: DriftRun;
   fedCleanM: number | null;
   leftCleanM: number | null;
@@ -29,33 +29,33 @@ export interface ToldDrift {
 
 /** The computations of the benches. */
 export const BENCH = {
-  surface: (given: Partial<SurfaceDrift>): ToldDrift => {
-    const acts = given.acts ?? [];
+  surface: (options: Partial<SurfaceDrift>): DriftResult => {
+    const acts = options.acts ?? [];
     if (!acts.some(({ kind }) => kind === 'mend'))
-      return { run: surfaceDrift(given), fedCleanM: null, leftCleanM: null };
-    const { mended, fed, left } = mendCompared({ ...given, acts });
+      return { run: surfaceDrift(options), fedCleanM: null, leftCleanM: null };
+    const { mended, fed, left } = mendCompared({ ...options, acts });
     return { run: mended, fedCleanM: fed.cleanM, leftCleanM: left.cleanM };
   },
-  side: (given: Partial<SideDrift>) => sideDrift(given),
+  side: (options: Partial<SideDrift>) => sideDrift(options),
   rank: (scene: DriftScene, presentation: Presentation) => rankPresentation(scene, presentation),
   sweep: (drift: SideDrift, cell: SweepCell) => sweepCell(drift, cell),
-  loop: (given: Partial<LoopCast>) => loopCast(given),
+  loop: (options: Partial<LoopCast>) => loopCast(options),
   stands: (beat: Beat, options: SuggestOptions) => suggestStands(beat, options),
 };
 
 export type Bench = typeof BENCH;
 export type BenchName = keyof Bench;
 
-/** A result, or an error of the core as plain data: an error's own fields do not come through a worker's door. */
-export type Told<T> = { value: T } | { code: CoreErrorCode; facts: ErrorFacts };
+/** A result, or an error of the core as plain data: a thrown error loses its fields on the way out of a worker. */
+export type JobResult<T> = { value: T } | { code: CoreErrorCode; facts: ErrorFacts };
 
-/** Computes and tells. */
-export function tell<Name extends BenchName>(
+/** Runs one computation by its name. */
+export function runJob<Name extends BenchName>(
   name: Name,
   args: Parameters<Bench[Name]>,
-): Told<ReturnType<Bench[Name]>> {
+): JobResult<ReturnType<Bench[Name]>> {
   try {
-    const compute = BENCH[name] as unknown as (...given: Parameters<Bench[Name]>) => ReturnType<Bench[Name]>;
+    const compute = BENCH[name] as unknown as (...args: Parameters<Bench[Name]>) => ReturnType<Bench[Name]>;
     return { value: compute(...args) };
   } catch (error) {
     if (error instanceof CoreError) return { code: error.code, facts: error.facts };

@@ -1,7 +1,7 @@
 import { TestBed } from '@angular/core/testing';
-import { USUAL_SETUP } from '@doceo/core';
+import { DEFAULT_SETUP } from '@doceo/core';
 import { firstValueFrom } from 'rxjs';
-import { tell } from './bench-api';
+import { runJob } from './bench-api';
 import { BenchRunner } from './bench-runner';
 import { BENCH_WORKER } from './bench-token';
 
@@ -18,9 +18,9 @@ describe('the runner of the benches', () => {
   });
 
   it('tells what a mend gains beside the same line fed, only where there is one', () => {
-    const plain = tell('surface', [{ durationS: 2 }]) as { value: { fedCleanM: number | null } };
+    const plain = runJob('surface', [{ durationS: 2 }]) as { value: { fedCleanM: number | null } };
     expect(plain.value.fedCleanM).toBeNull();
-    const mended = tell('surface', [
+    const mended = runJob('surface', [
       { durationS: 2, acts: [{ kind: 'mend', atS: 0.5, sizeM: 1, way: 'up', from: 0.1, to: 0.8 }] },
     ]) as { value: { fedCleanM: number | null; leftCleanM: number | null } };
     expect(mended.value.fedCleanM).not.toBeNull();
@@ -55,7 +55,7 @@ describe('the runner of the benches', () => {
     const way = { id: 'a', standM: 0, handling: 'still', mend: null } as const;
     const list = Array.from({ length: 6 }, (_, i) =>
       runner()
-        .runOfMany('rank', USUAL_SETUP, way)
+        .runOfMany('rank', DEFAULT_SETUP, way)
         .subscribe(() => order.push(`list ${i}`)),
     );
     const seen = firstValueFrom(runner().run('surface', { durationS: 1 })).then(() => order.push('seen'));

@@ -2,34 +2,34 @@ import { inject, Injectable } from '@angular/core';
 import { CoreError } from '@doceo/core';
 import { wrap } from 'comlink';
 import { Observable } from 'rxjs';
-import { type Bench, type BenchName, tell, type Told } from './bench-api';
+import { type Bench, type BenchName, runJob, type JobResult } from './bench-api';
 import { BENCH_WORKER } from './bench-token';
 import { workerBroken } from './worker-broken';
 
-/** Where a job is handed in. */
-interface Door {
-  tell: (name: BenchName, args: readonly unknown[]) => Promise<unknown>;
+/** A worker, or what stands in for one. */
+interface WorkerHandle {
+  runJob: (name: BenchName, args: readonly unknown[]) => Promise<unknown>;
   /** Fails when the worker behind it is gone, or never came. */
   broken: Promise<never>;
   close: () => void;
 }
 
 interface Job {
-  /** Resolves when it has ended, with whether the door can be used again. */
-  start: (door: Door) => Promise<boolean>;
+  /** Resolves when it has ended, with whether the worker can be used again. */
+  start: (worker: WorkerHandle) => Promise<boolean>;
 }
 
 /** Both cores of a small machine. */
 const WORKERS = 2;
 
 /**
- * Runs the benches' computations on both cores. Those that are looked at go before those of a list; whoever stops
- * listening takes his from the queue.
+ * Runs the benches' computations on both cores. Jobs that are looked at go before those of a list; unsubscribing
+ * removes a job that has not begun.
  */
 @Injectable({ providedIn: 'root' })
 export class BenchRunner {
   private readonly startWorker = inject(BENCH_WORKER, { optional: true });
-  private readonly idle: Door[] = [];
+  private readonly idle: WorkerHandle[] = [];
   private started = 0;
   private readonly soon: Job[] = [];
   private readonly later: Job[] = [];
@@ -57,19 +57,19 @@ export class BenchRunner {
   ): Observable<ReturnType<Bench[Name]>> {
     return new Observable((listener) => {
       const job: Job = {
-        start: async (door) => {
+        start: async (worker) => {
           try {
-            const told = (await Promise.race([door.tell(name, args), door.broken])) as Told<
+            const result = (await Promise.race([worker.runJob(name, args), worker.broken])) as JobResult<
               ReturnType<Bench[Name]>
             >;
-            if ('code' in told) listener.error(new CoreError(told.code, told.facts));
+            if ('code' in result) listener.error(new CoreError(result.code, result.facts));
             else {
-              listener.next(told.value);
+              listener.next(result.value);
               listener.complete();
             }
             return true;
           } catch (error) {
-            door.close();
+            worker.close();
             listener.error(error);
             return false;
           }
@@ -87,38 +87,38 @@ export class BenchRunner {
   private next(): void {
     const queue = this.soon.length > 0 ? this.soon : this.later;
     if (queue.length === 0) return;
-    const door = this.idle.pop() ?? this.newDoor();
-    const job = door && queue.shift();
-    if (!door || !job) return;
-    void job.start(door).then((usable) => {
-      if (usable) this.idle.push(door);
+    const worker = this.idle.pop() ?? this.newWorker();
+    const job = worker && queue.shift();
+    if (!worker || !job) return;
+    void job.start(worker).then((usable) => {
+      if (usable) this.idle.push(worker);
       else this.started -= 1;
       this.next();
     });
   }
 
-  private newDoor(): Door | null {
+  private newWorker(): WorkerHandle | null {
     if (this.started >= WORKERS) return null;
     this.started += 1;
     return this.startWorker ? ofWorker(this.startWorker()) : inPage();
   }
 }
 
-function ofWorker(worker: Worker): Door {
-  const { tell } = wrap<Pick<Door, 'tell'>>(worker);
+function ofWorker(worker: Worker): WorkerHandle {
+  const { runJob } = wrap<Pick<WorkerHandle, 'runJob'>>(worker);
   return {
-    tell: (name, args) => Promise.resolve(tell(name, args as never)),
+    runJob: (name, args) => Promise.resolve(runJob(name, args as never)),
     broken: workerBroken(worker),
     close: () => worker.terminate(),
   };
 }
 
 /** Computes in the page, a turn later, so that it stays as it would be with a worker. */
-function inPage(): Door {
+function inPage(): WorkerHandle {
   return {
-    tell: async (name, args) => {
+    runJob: async (name, args) => {
       await new Promise((done) => setTimeout(done));
-      return tell(name, args as never);
+      return runJob(name, args as never);
     },
     broken: new Promise<never>(() => undefined),
     close: () => undefined,

@@ -1,5 +1,5 @@
 import { expose } from 'comlink';
-import { tell } from './bench-api';
+import { runJob } from './bench-api';
 
 /** The benches' computations, away from the page. */
-expose({ tell });
+expose({ runJob });

@@ -1,6 +1,6 @@
 import { Component, inject, input, output, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { findFault, type LoopRun, type StrokeKind, STROKES, strokeOf, USUAL_LOOP } from '@doceo/core';
+import { findFault, type LoopRun, type StrokeKind, STROKES, strokeOf, DEFAULT_LOOP } from '@doceo/core';
 import { catchError, concatMap, EMPTY, from, map } from 'rxjs';
 import { BenchRunner } from '../../workers/bench-runner';
 import { STROKE_TEXTS } from '../cast-texts';
@@ -8,7 +8,7 @@ import { STROKE_TEXTS } from '../cast-texts';
 /** When the picture is taken, seconds after the stop; and the piece of air it shows, metres. */
 const AFTER_S = 0.38;
 const AIR = { left: -3, top: 1.2, width: 10.4, height: 4.5 };
-const WATER = USUAL_LOOP.tipHeightM;
+const WATER = DEFAULT_LOOP.tipHeightM;
 
 interface Tile {
   kind: StrokeKind;

@@ -9,16 +9,16 @@ import {
   type StrokeKind,
   strokeOf,
   type TipStroke,
-  USUAL_LOOP,
+  DEFAULT_LOOP,
 } from '@doceo/core';
 import { catchError, EMPTY, map, switchMap } from 'rxjs';
-import { alike } from '../../data/alike';
+import { sameJson } from '../../data/same-json';
 import { History, type Undoable } from '../../data/documents/history';
 import { BenchRunner } from '../../workers/bench-runner';
 
 /** Length of head that a line's weight is told of, metres, and the rod that strokes are drawn for. */
 const HEAD_M = 9.14;
-const USUAL_ROD_M = 2.74;
+const DEFAULT_ROD_M = 2.74;
 
 export interface LoopSettings {
   kind: StrokeKind | 'own';
@@ -31,11 +31,11 @@ export interface LoopSettings {
   speedMs: number;
 }
 
-const USUAL: LoopSettings = {
+const DEFAULT: LoopSettings = {
   kind: 'straight',
   points: strokeOf('straight').points,
   lineM: 9,
-  rodM: USUAL_ROD_M,
+  rodM: DEFAULT_ROD_M,
   weight: 5,
   windMs: 0,
   speedMs: strokeOf('straight').speedMs,
@@ -45,7 +45,7 @@ const USUAL: LoopSettings = {
 @Injectable()
 export class LoopStore implements Undoable {
   private readonly runner = inject(BenchRunner);
-  private readonly current = signal<LoopSettings>(USUAL);
+  private readonly current = signal<LoopSettings>(DEFAULT);
   private readonly history = new History<LoopSettings>();
   private readonly last = signal<{ cast: Partial<LoopCast>; run: LoopRun } | null>(null);
 
@@ -90,7 +90,7 @@ export class LoopStore implements Undoable {
     const before = this.current();
     const after = { ...before, ...change };
     this.preview.set(null);
-    if (alike(after, before)) return;
+    if (sameJson(after, before)) return;
     this.history.keep(before);
     this.current.set(after);
   }
@@ -107,7 +107,7 @@ export class LoopStore implements Undoable {
 /** The stroke of the settings: the chosen one with this speed, longer with a longer rod; or the path drawn. */
 export function strokeFor({ kind, points, rodM, speedMs }: LoopSettings): TipStroke {
   const base = strokeOf(kind === 'own' ? 'straight' : kind);
-  const longer = rodM / USUAL_ROD_M;
+  const longer = rodM / DEFAULT_ROD_M;
   const scaled = kind === 'own' ? points : base.points.map(({ x, y }) => ({ x: x * longer, y: y * longer }));
   return { ...base, points: scaled, speedMs };
 }
@@ -117,7 +117,7 @@ function castFor(settings: LoopSettings): Partial<LoopCast> {
     stroke: strokeFor(settings),
     lineM: settings.lineM,
     massPerM: headMass(settings.weight) / HEAD_M,
-    diameterM: USUAL_LOOP.diameterM * Math.sqrt(headMass(settings.weight) / headMass(5)),
+    diameterM: DEFAULT_LOOP.diameterM * Math.sqrt(headMass(settings.weight) / headMass(5)),
     headWindMs: settings.windMs,
     tipHeightM: settings.rodM + 0.3,
   };

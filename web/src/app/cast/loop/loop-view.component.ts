@@ -10,7 +10,7 @@ const ABOVE_M = 2.2;
 /** Of the line behind so much is shown; and so much room ahead of it, metres. */
 const BEHIND_SHARE = 0.7;
 const AHEAD_M = 4;
-const MOST_PX_PER_M = 64;
+const MAX_PX_PER_M = 64;
 /** Where the hand is below the tip's start, and forward of it, metres. */
 const HAND: Point = { x: 0.9, y: -1.9 };
 /** Pictures of the line that stay as ghosts: times after the stop, seconds. */
@@ -138,7 +138,7 @@ export class LoopViewComponent {
   protected readonly narrow = narrowWindow();
 
   protected readonly pxPerM = computed(() =>
-    Math.min(MOST_PX_PER_M, this.width() / ((BEHIND_SHARE + 1) * this.lineM() + AHEAD_M)),
+    Math.min(MAX_PX_PER_M, this.width() / ((BEHIND_SHARE + 1) * this.lineM() + AHEAD_M)),
   );
   protected readonly height = computed(() => WATER_PX + (this.tipHeightM() + ABOVE_M) * this.pxPerM());
   protected readonly waterY = computed(() => this.height() - WATER_PX);

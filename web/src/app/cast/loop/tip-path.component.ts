@@ -1,5 +1,5 @@
 import { Component, computed, inject, input, output } from '@angular/core';
-import { formatLength, type Point, tipWay, type TipStroke } from '@doceo/core';
+import { formatLength, type Point, tipTrajectory, type TipStroke } from '@doceo/core';
 import { SessionStore } from '../../data/session';
 import type { Drag } from '../../drawing/drag.directive';
 import { HandleComponent } from '../../drawing/handle.component';
@@ -58,7 +58,7 @@ export class TipPathComponent {
   private from: readonly Point[] = [];
 
   protected readonly path = computed(() => {
-    const { strokeS, at } = tipWay(this.doceoTipPath());
+    const { strokeS, at } = tipTrajectory(this.doceoTipPath());
     const end = strokeS + Math.max(0.1, this.doceoTipPath().stopS);
     return Array.from({ length: 61 }, (_, i) => this.toPx(at((i / 60) * end)))
       .map(({ x, y }, i) => `${i ? 'L' : 'M'}${x.toFixed(1)} ${y.toFixed(1)}`)

@@ -1,4 +1,4 @@
-import { pauseTable, type PauseRow, USUAL_THROW } from '@doceo/core';
+import { pauseTable, type PauseRow, DEFAULT_THROW } from '@doceo/core';
 
 /** A stop of the rod: when, counted from the start, and which way. */
 export interface BeatStop {
@@ -20,10 +20,10 @@ export function beatOf(lineM: number, headWindMs = 0): Beat | null {
 }
 
 export function rowOf(lineM: number, headWindMs = 0): PauseRow {
-  return pauseTable([lineM], { ...USUAL_THROW, headWindMs })[0]!;
+  return pauseTable([lineM], { ...DEFAULT_THROW, headWindMs })[0]!;
 }
 
-/** Stops from a time on until another, the first one back at nought. */
+/** Stops from a time on until another, the first one back at zero. */
 export function stopsBetween({ pauseS, strokeS }: Beat, fromS: number, untilS: number): BeatStop[] {
   const everyS = pauseS + strokeS;
   const first = Math.max(0, Math.ceil(fromS / everyS - 1e-9));

@@ -38,8 +38,8 @@ export interface Answer<R> {
 /** The server refuses calls of one user with the session of another, as when somebody else signed in in another tab. */
 const USER_HEADER = 'doceo-user';
 
-const RETRY_LEAST_MS = 500;
-const RETRY_MOST_MS = 5000;
+const MIN_RETRY_MS = 500;
+const MAX_RETRY_MS = 5000;
 const RETRIES = 24;
 /** How long the server may take before this device's copy stands in, milliseconds. */
 const KEPT_WAIT_MS = 6000;
@@ -204,7 +204,7 @@ export class ApiClient {
         delay: (error: ApiError, tries) => {
           if (!error.transient) return throwError(() => error);
           count(true);
-          return timer(Math.min(RETRY_MOST_MS, RETRY_LEAST_MS * 2 ** (tries - 1)));
+          return timer(Math.min(MAX_RETRY_MS, MIN_RETRY_MS * 2 ** (tries - 1)));
         },
       }),
       finalize(() => count(false)),

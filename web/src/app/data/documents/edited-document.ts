@@ -1,6 +1,6 @@
 import { signal } from '@angular/core';
 import { catchError, concatMap, debounceTime, type Observable, of, Subject, switchMap } from 'rxjs';
-import { alike } from '../alike';
+import { sameJson } from '../same-json';
 import { ApiError } from '../api/api-error';
 import type { UserStorage } from '../device/user-storage';
 import { History, type Undoable } from './history';
@@ -66,7 +66,7 @@ export class EditedDocument<T> implements Undoable {
         this.version = version;
         const draft = this.readDraft();
         this.current.set(draft?.value ?? value);
-        if (!draft || alike(draft.value, value)) {
+        if (!draft || sameJson(draft.value, value)) {
           this.dropDraft();
           return of(null);
         }
@@ -82,7 +82,7 @@ export class EditedDocument<T> implements Undoable {
     const before = this.current();
     if (before === null) return;
     const after = change(before);
-    if (after === before || alike(after, before)) return;
+    if (after === before || sameJson(after, before)) return;
     this.history.keep(before);
     this.put(after);
   }
@@ -148,7 +148,7 @@ export class EditedDocument<T> implements Undoable {
       switchMap((saved) => {
         this.version = saved.version;
         this.problem.set(null);
-        if (alike(this.current(), value)) {
+        if (sameJson(this.current(), value)) {
           this.saveState.set('saved');
           this.dropDraft();
         } else {
@@ -172,7 +172,7 @@ export class EditedDocument<T> implements Undoable {
   private meetConflict(mine: T): Observable<unknown> {
     return this.source.load().pipe(
       switchMap((theirs) => {
-        if (alike(theirs.value, mine)) {
+        if (sameJson(theirs.value, mine)) {
           this.version = theirs.version;
           this.saveState.set('saved');
           this.dropDraft();

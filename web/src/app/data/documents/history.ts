@@ -1,7 +1,7 @@
 import { computed, type Signal, signal } from '@angular/core';
 
 /** Steps that are kept at the most. */
-const MOST = 200;
+const MAX = 200;
 
 /** Something whose last steps can be taken back and done again. */
 export interface Undoable {
@@ -20,7 +20,7 @@ export class History<T> {
 
   /** A new step: keeps the value that is about to be replaced; what was taken back can no longer be done again. */
   keep(before: T): void {
-    this.past.update((list) => [...list.slice(1 - MOST), before]);
+    this.past.update((list) => [...list.slice(1 - MAX), before]);
     this.future.set([]);
   }
 

@@ -2,7 +2,7 @@ import { computed, inject, Injectable, signal } from '@angular/core';
 import { api, type FitStatus } from '@doceo/contract';
 import type { FittedSkills } from '@doceo/core';
 import { catchError, EMPTY, expand, type Observable, of, switchMap, tap, timer } from 'rxjs';
-import { alike } from '../alike';
+import { sameJson } from '../same-json';
 import { ApiClient } from '../api/api-client';
 
 const ASK_EVERY_MS = 400;
@@ -15,7 +15,7 @@ export class FitStore {
 
   readonly status = this.known.asReadonly();
   /** Stays the same object while a fit runs, so that nothing is traced anew for its progress. */
-  readonly fitted = computed<FittedSkills>(() => this.known()?.skills ?? {}, { equal: alike });
+  readonly fitted = computed<FittedSkills>(() => this.known()?.skills ?? {}, { equal: sameJson });
 
   /** Estimates do without: a failure leaves the priors. */
   load(): Observable<FitStatus | null> {

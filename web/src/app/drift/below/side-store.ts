@@ -13,7 +13,7 @@ import {
   type SideDrift,
   type SideRun,
   sweptDrift,
-  USUAL_SIDE,
+  DEFAULT_SIDE,
 } from '@doceo/core';
 import { catchError, EMPTY, map, type Observable, switchMap, tap } from 'rxjs';
 import { ApiClient } from '../../data/api/api-client';
@@ -73,7 +73,7 @@ export class SideStore {
     const depthM = this.depthM();
     const surfaceMs = Math.abs(this.surfaceMs());
     return {
-      ...USUAL_SIDE,
+      ...DEFAULT_SIDE,
       ...hangingRig(rig, depthM, surfaceMs * LED_SHARE),
       ...{ depthM, surfaceMs, landing: this.landing(), profile: this.profile() },
       stonesM: Math.min(this.stonesM(), depthM / 2),

@@ -20,7 +20,7 @@ import {
 } from '@doceo/core';
 import type { ECharts } from 'echarts/core';
 import { bufferTime, catchError, EMPTY, from, map, mergeMap, type Subscription } from 'rxjs';
-import { alike } from '../../data/alike';
+import { sameJson } from '../../data/same-json';
 import { SessionStore } from '../../data/session';
 import { SlidersComponent } from '../../parts/fields/sliders.component';
 import { ChartComponent } from '../../theme/chart.component';
@@ -161,12 +161,12 @@ export class SweepMapComponent implements OnDestroy {
       tried: this.tried(),
       metric: this.session.units() === 'metric',
     }),
-    { equal: alike },
+    { equal: sameJson },
   );
   protected readonly options = computed(() => mapFrame(this.frame()));
   protected readonly stale = computed(() => {
     const of = this.of();
-    return of !== null && !this.running() && !alike(of, this.drift());
+    return of !== null && !this.running() && !sameJson(of, this.drift());
   });
   protected readonly words = computed(() => {
     if (this.cells().length === 0) return 'Map of float distance by added shot, not worked out yet';

@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import { type SweepCell, sweepDistances, type SweepFound, USUAL_SIDE } from '@doceo/core';
+import { type SweepCell, sweepDistances, type SweepFound, DEFAULT_SIDE } from '@doceo/core';
 import { NEVER, of } from 'rxjs';
 import { lessonServer, show, type Shown } from '../../../testing/page';
 import { BenchRunner } from '../../workers/bench-runner';
@@ -28,7 +28,7 @@ afterEach(() => jest.restoreAllMocks());
 
 const open = (): Promise<Shown<SweepMapComponent>> =>
   show(SweepMapComponent, lessonServer(), {
-    ...{ drift: { ...USUAL_SIDE, depthM: DEPTH_M }, furthestM: 2.7, tried: null },
+    ...{ drift: { ...DEFAULT_SIDE, depthM: DEPTH_M }, furthestM: 2.7, tried: null },
   });
 const answer = (give: (cell: SweepCell) => unknown): void => {
   jest
@@ -69,10 +69,10 @@ describe('the map of where to set the float', () => {
     answer((cell) => of(clear(cell)));
     await page.press('Work out the map');
     await page.settle();
-    page.fixture.componentRef.setInput('drift', { ...USUAL_SIDE, depthM: DEPTH_M });
+    page.fixture.componentRef.setInput('drift', { ...DEFAULT_SIDE, depthM: DEPTH_M });
     await page.settle();
     expect(page.text()).not.toContain('The water has changed');
-    page.fixture.componentRef.setInput('drift', { ...USUAL_SIDE, depthM: DEPTH_M, surfaceMs: 0.9 });
+    page.fixture.componentRef.setInput('drift', { ...DEFAULT_SIDE, depthM: DEPTH_M, surfaceMs: 0.9 });
     await page.settle();
     expect(page.text()).toContain('The water has changed since');
   });
@@ -84,7 +84,7 @@ describe('the map of where to set the float', () => {
     const slider = page.element.querySelectorAll<HTMLInputElement>('input[type=range]')[1]!;
     slider.value = '0.0003';
     slider.dispatchEvent(new Event('input'));
-    expect(tries).toEqual([{ leaderM: USUAL_SIDE.leaderM, addedKg: 0.0003 }]);
+    expect(tries).toEqual([{ leaderM: DEFAULT_SIDE.leaderM, addedKg: 0.0003 }]);
   });
 });
 

@@ -19,7 +19,7 @@ import {
   SKILLS,
   skillsOf,
 } from '@doceo/core';
-import { alike } from '../../data/alike';
+import { sameJson } from '../../data/same-json';
 import { DayStore } from '../../data/lesson/day-store';
 import { firstName } from '../../data/lesson/lesson-texts';
 import { SessionStore } from '../../data/session';
@@ -166,7 +166,7 @@ export class RankPanelComponent implements OnDestroy {
   protected readonly studentId = signal<string | null>(null);
   private readonly drawn = signal<Ranked | null>(null);
   private waiting: ReturnType<typeof setTimeout> | null = null;
-  private readonly scene = computed(() => sceneOf(this.setup()), { equal: alike });
+  private readonly scene = computed(() => sceneOf(this.setup()), { equal: sameJson });
 
   protected readonly people = computed(() => this.day.planLesson()?.students ?? []);
   protected readonly student = computed(

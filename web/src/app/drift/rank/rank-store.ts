@@ -20,7 +20,7 @@ export class RankStore {
   private readonly runner = inject(BenchRunner);
   private readonly found = signal<RankedWay[]>([]);
   private work: Subscription | null = null;
-  /** Where it counts to; nought before the first. */
+  /** Where it counts to; zero before the first. */
   readonly tried = signal(0);
   readonly done = signal(0);
   readonly running = signal(false);

@@ -1,7 +1,7 @@
 import { Component, computed, inject, input, type OnInit, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { api } from '@doceo/contract';
-import { classKit, gearList, LEAST_HOURS, rigUses, tanglesPerHour, formatLength } from '@doceo/core';
+import { classKit, gearList, MIN_HOURS, rigUses, tanglesPerHour, formatLength } from '@doceo/core';
 import { unparse } from 'papaparse';
 import { forkJoin } from 'rxjs';
 import { ApiClient } from '../../data/api/api-client';
@@ -48,7 +48,7 @@ export class LessonKitPage implements OnInit {
   protected readonly failed = this.taught.failed;
   private readonly ticked = signal<ReadonlySet<string>>(new Set());
 
-  protected readonly leastHours = LEAST_HOURS;
+  protected readonly leastHours = MIN_HOURS;
   protected readonly loaded = computed(() => this.plan() !== null);
   protected readonly lesson = computed(() => this.day.lessons().find(({ id }) => id === this.id()) ?? null);
   protected readonly when = computed(() => {

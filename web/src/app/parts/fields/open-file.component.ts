@@ -2,7 +2,7 @@ import { Component, input, output, signal } from '@angular/core';
 import type { Issue, ReadFile } from '@doceo/contract';
 
 /** Faults of a file that are listed; the rest are counted. */
-const MOST = 12;
+const MAX = 12;
 
 /** Takes a document in from a file. One with a fault is refused whole, and each fault is named with its path. */
 @Component({
@@ -62,7 +62,7 @@ export class OpenFileComponent<T> {
   readonly most = input(Number.POSITIVE_INFINITY);
   readonly opened = output<{ file: T; name: string }>();
 
-  protected readonly listed = MOST;
+  protected readonly listed = MAX;
   protected readonly refused = signal<{ name: string; issues: Issue[] } | null>(null);
   private name = '';
 

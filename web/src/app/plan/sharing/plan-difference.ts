@@ -1,5 +1,5 @@
 import type { Block } from '@doceo/core';
-import { alike } from '../../data/alike';
+import { sameJson } from '../../data/same-json';
 import type { PlanValue } from '../plan-document';
 
 /** One difference between two states of a plan, in words. */
@@ -23,7 +23,7 @@ const FIELD_NAMES: Record<(typeof FIELDS)[number], string> = {
 export function planDifferences(mine: PlanValue, theirs: PlanValue): Difference[] {
   const differences: Difference[] = [];
   const add = (what: string, a: unknown, b: unknown): void => {
-    if (!alike(a, b)) differences.push({ what, mine: String(a), theirs: String(b) });
+    if (!sameJson(a, b)) differences.push({ what, mine: String(a), theirs: String(b) });
   };
   add('Title', mine.title, theirs.title);
   FIELDS.forEach((field) => add(FIELD_NAMES[field], mine.body[field], theirs.body[field]));
@@ -31,7 +31,7 @@ export function planDifferences(mine: PlanValue, theirs: PlanValue): Difference[
   for (const id of ids) {
     const a = mine.body.blocks.find((block) => block.id === id);
     const b = theirs.body.blocks.find((block) => block.id === id);
-    if (!alike(a, b))
+    if (!sameJson(a, b))
       differences.push({
         what: `Block “${(a ?? b)?.title ?? ''}”`,
         mine: blockText(a),

@@ -2,7 +2,7 @@ import { Component, computed, input } from '@angular/core';
 import { type DrilledAttempt, faultCourse, type FaultRate, findFault } from '@doceo/core';
 import { DateTime } from 'luxon';
 
-const MOST = 3;
+const MAX = 3;
 const WIDTH = 210;
 const HEIGHT = 44;
 const PAD = 8;
@@ -84,7 +84,7 @@ export class FaultCourseComponent {
   protected readonly pad = PAD;
   protected readonly courses = computed(() =>
     this.rates()
-      .slice(0, MOST)
+      .slice(0, MAX)
       .map(({ faultId }) => ({ faultId, lessons: faultCourse(this.attempts(), faultId) }))
       .filter(({ lessons }) => lessons.length > 1)
       .map(({ faultId, lessons }) => {

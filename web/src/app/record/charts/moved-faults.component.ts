@@ -1,7 +1,7 @@
 import { Component, computed, input } from '@angular/core';
-import { findDrill, findFault, type Moved, MOVED_LEAST } from '@doceo/core';
+import { findDrill, findFault, type Moved, MIN_MOVED } from '@doceo/core';
 
-const MOST = 4;
+const MAX = 4;
 
 /** Which drill moved which fault: of 100 attempts before and after, with how sure that is. */
 @Component({
@@ -47,10 +47,10 @@ const MOST = 4;
 export class MovedFaultsComponent {
   readonly moved = input.required<readonly Moved[]>();
 
-  protected readonly least = MOVED_LEAST;
+  protected readonly least = MIN_MOVED;
   protected readonly lines = computed(() =>
     this.moved()
-      .slice(0, MOST)
+      .slice(0, MAX)
       .map(({ drillId, faultId, before, after, low, high, says }) => ({
         key: drillId + faultId,
         drill: `“${findDrill(drillId)?.name ?? drillId}”`,

@@ -5,7 +5,7 @@ import { CHART } from '../../theme/chart-theme';
 import { ChartComponent } from '../../theme/chart.component';
 
 const TREND_MARKS = { falling: ' ↓', rising: ' ↑', unclear: '' } as const;
-const MOST = 8;
+const MAX = 8;
 
 /** What goes wrong most, of 100 attempts, each bar with its 90 % interval. */
 @Component({
@@ -17,7 +17,7 @@ export class ParetoComponent {
   readonly rates = input.required<readonly FaultRate[]>();
   readonly color = input<string>(CHART.strands.casting);
 
-  protected readonly shown = computed(() => this.rates().slice(0, MOST));
+  protected readonly shown = computed(() => this.rates().slice(0, MAX));
   protected readonly words = computed(
     () =>
       `Faults of 100 attempts: ${this.shown()

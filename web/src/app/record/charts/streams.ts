@@ -52,7 +52,7 @@ interface Layout {
 }
 
 const MAIN: Strand[] = ['casting', 'rigging', 'hook-setting', 'water'];
-const LEAST = 1.5;
+const MIN = 1.5;
 const ROW = 122;
 const FIRST_ROW = 74;
 const COLUMN = 92;
@@ -142,7 +142,7 @@ function streamOf(strand: Strand, state: SkillState, then: SkillState | null, la
   const course = windingCourse({ x, y }, layout.direction, row * 1.3, layout.swing);
   const step = length / skills.length;
   const widths = (of: (id: string) => number): ((along: number) => number) => {
-    const halves = skills.map(({ id }) => LEAST + (layout.bed - LEAST) * of(id));
+    const halves = skills.map(({ id }) => MIN + (layout.bed - MIN) * of(id));
     return (along) => between(halves, along / step - 0.5);
   };
   const now = widths((id) => state[id]?.mastery ?? 0);

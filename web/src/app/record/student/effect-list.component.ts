@@ -1,6 +1,6 @@
 import { Component, computed, input, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { type Effect, EFFECT_LEAST, EFFECT_LEAST_STUDENTS, type Strand } from '@doceo/core';
+import { type Effect, MIN_EFFECT, MIN_EFFECT_STUDENTS, type Strand } from '@doceo/core';
 
 export interface EffectLine extends Effect {
   id: string;
@@ -109,8 +109,8 @@ export class EffectListComponent {
   /** What is counted. */
   readonly of = input.required<string>();
 
-  protected readonly least = EFFECT_LEAST;
-  protected readonly leastStudents = EFFECT_LEAST_STUDENTS;
+  protected readonly least = MIN_EFFECT;
+  protected readonly leastStudents = MIN_EFFECT_STUDENTS;
   protected readonly width = WIDTH;
   protected readonly most = signal(PAGE);
   protected readonly shown = computed(() => this.lines().slice(0, this.most()));

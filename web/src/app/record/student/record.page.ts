@@ -15,7 +15,7 @@ import {
   SKILLS,
   type SkillState,
   skillState,
-  standing,
+  activeEvents,
   STRAND_NAMES,
   sureness,
   whatNext,
@@ -42,9 +42,9 @@ import { StudentDialogComponent } from '../list/student-dialog.component';
 
 const PAGE = 12;
 /** Changes named below the map. */
-const MOST_CHANGES = 5;
-const LEAST_CHANGE = 0.02;
-const MOST_TRENDS = 3;
+const MAX_CHANGES = 5;
+const MIN_CHANGE = 0.02;
+const MAX_TRENDS = 3;
 
 /** One student's record: what flows and what holds it back, what goes wrong, the evidence, what to teach next. */
 @Component({
@@ -100,7 +100,7 @@ export class RecordPage {
   /** The end of every lesson with something on the record, and today. */
   protected readonly moments = computed<Moment[]>(() => {
     const ends = new Map<string, number>();
-    for (const { lessonId, atMs } of standing(this.events() ?? []))
+    for (const { lessonId, atMs } of activeEvents(this.events() ?? []))
       ends.set(lessonId, Math.max(atMs, ends.get(lessonId) ?? 0));
     const lessons = [...ends.values()].sort((a, b) => a - b);
     return [
@@ -126,9 +126,9 @@ export class RecordPage {
     if (!then) return [];
     return SKILLS.skills
       .map(({ id, name }) => ({ name, by: (now[id]?.mastery ?? 0) - (then[id]?.mastery ?? 0) }))
-      .filter(({ by }) => Math.abs(by) >= LEAST_CHANGE)
+      .filter(({ by }) => Math.abs(by) >= MIN_CHANGE)
       .sort((a, b) => Math.abs(b.by) - Math.abs(a.by))
-      .slice(0, MOST_CHANGES);
+      .slice(0, MAX_CHANGES);
   });
   protected readonly moved = computed(() => movedFaults(this.events() ?? [], this.id()));
   protected readonly lessonsSeen = computed(
@@ -136,8 +136,9 @@ export class RecordPage {
   );
   protected readonly fish = computed(
     () =>
-      standing(this.events() ?? []).filter(({ body }) => body.kind === 'fish' && body.outcome === 'to-hand')
-        .length,
+      activeEvents(this.events() ?? []).filter(
+        ({ body }) => body.kind === 'fish' && body.outcome === 'to-hand',
+      ).length,
   );
   /** The skill looked at: the one chosen, else the one that holds back most. */
   protected readonly skill = computed(() => {
@@ -173,7 +174,7 @@ export class RecordPage {
   protected readonly trends = computed(() =>
     this.rates()
       .rates.filter(({ trend }) => trend !== 'unclear')
-      .slice(0, MOST_TRENDS)
+      .slice(0, MAX_TRENDS)
       .map(({ faultId, trend }) => `${findFault(faultId)?.short ?? faultId} is ${trend}`)
       .join('; '),
   );
@@ -195,7 +196,7 @@ export class RecordPage {
   );
   protected readonly evidence = computed(() => {
     const chosen = this.chosen();
-    return standing(this.events() ?? [])
+    return activeEvents(this.events() ?? [])
       .filter(({ body }) => !chosen || (body.kind === 'attempt' && body.skillId === chosen))
       .reverse()
       .map((event) => ({

@@ -1,5 +1,5 @@
 import { Component, computed, inject, input, signal } from '@angular/core';
-import { FIT_LEAST_ATTEMPTS, FIT_LEAST_STUDENTS, formatProbability, parametersFor } from '@doceo/core';
+import { MIN_FIT_ATTEMPTS, MIN_FIT_STUDENTS, formatProbability, parametersFor } from '@doceo/core';
 import { DateTime } from 'luxon';
 import type { ApiError } from '../../data/api/api-error';
 import { FitStore } from '../../data/records/fit-store';
@@ -84,8 +84,8 @@ export class SkillFitComponent {
   protected readonly session = inject(SessionStore);
   readonly skillId = input.required<string>();
 
-  protected readonly leastStudents = FIT_LEAST_STUDENTS;
-  protected readonly leastAttempts = FIT_LEAST_ATTEMPTS;
+  protected readonly leastStudents = MIN_FIT_STUDENTS;
+  protected readonly leastAttempts = MIN_FIT_ATTEMPTS;
   protected readonly status = this.fits.status;
   private readonly refused = signal<string | null>(null);
   protected readonly fit = computed(() => this.status()?.skills[this.skillId()] ?? null);

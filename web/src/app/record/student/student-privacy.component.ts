@@ -1,6 +1,6 @@
 import { Component, computed, inject, input, type OnInit, output, signal } from '@angular/core';
 import { api, type DeletionEffect, type Look, type SavedStudent } from '@doceo/contract';
-import { type BankEvent, findFault, skillName, standing } from '@doceo/core';
+import { type BankEvent, findFault, skillName, activeEvents } from '@doceo/core';
 import { DateTime } from 'luxon';
 import Papa from 'papaparse';
 import { eventText } from '../../data/lesson/event-text';
@@ -87,7 +87,7 @@ export class StudentPrivacyComponent implements OnInit {
 
   ngOnInit(): void {
     if (this.student().mine)
-      this.client.call(api.students.looks, this.params()).subscribe({
+      this.client.call(api.students.accessLog, this.params()).subscribe({
         next: (looks) => this.looks.set(looks),
         error: (error: ApiError) => this.wrong.set(error.message),
       });
@@ -111,7 +111,7 @@ export class StudentPrivacyComponent implements OnInit {
 
   /** What stands on the record, a line an entry; by RFC 4180. */
   protected saveCsv(): void {
-    const lines = standing(this.events()).map((event) => ({
+    const lines = activeEvents(this.events()).map((event) => ({
       time: new Date(event.atMs).toISOString(),
       lesson: this.day.lessons().find(({ id }) => id === event.lessonId)?.planTitle ?? '',
       kind: event.body.kind,
@@ -129,7 +129,7 @@ export class StudentPrivacyComponent implements OnInit {
   }
 
   protected ask(): void {
-    this.client.call(api.students.effect, this.params()).subscribe({
+    this.client.call(api.students.deletionPreview, this.params()).subscribe({
       next: (effect) => this.effect.set(effect),
       error: (error: ApiError) => this.wrong.set(error.message),
     });

@@ -23,8 +23,8 @@ describe('the student’s own data', () => {
   const EFFECT = { events: 12, readings: 2, lessons: 3, comingLessons: 1, rigs: 1 };
   const open = async (mine = true) => {
     const server = lessonServer()
-      .on(api.students.looks, [{ who: 'Tobias Lind', what: 'record', hour: '2026-06-09T10:00:00Z' }])
-      .on(api.students.effect, EFFECT)
+      .on(api.students.accessLog, [{ who: 'Tobias Lind', what: 'record', hour: '2026-06-09T10:00:00Z' }])
+      .on(api.students.deletionPreview, EFFECT)
       .on(api.students.remove, { ok: true });
     const page = await show(StudentPrivacyComponent, server, { student: { ...SAM, mine }, events: day() });
     return { page, server };

@@ -25,7 +25,7 @@ export interface RigLabel {
   lines: string[];
 }
 
-/** How metres become pixels: the scale, and where the rig's nought lies. */
+/** How metres become pixels: the scale, and where the rig's zero lies. */
 export interface Frame {
   scale: number;
   surfaceY: number;

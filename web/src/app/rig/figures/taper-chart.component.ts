@@ -1,7 +1,7 @@
 import { Component, computed, input } from '@angular/core';
 import { METRES_PER_FOOT, METRES_PER_INCH, type Rig, spans, taperOf, type UnitSystem } from '@doceo/core';
 import type { EChartsCoreOption } from 'echarts/core';
-import { alike } from '../../data/alike';
+import { sameJson } from '../../data/same-json';
 import { CHART } from '../../theme/chart-theme';
 import { ChartComponent } from '../../theme/chart.component';
 
@@ -23,7 +23,7 @@ export class TaperChartComponent {
   readonly system = input.required<UnitSystem>();
 
   /** The same object as long as nothing of the taper changed, so that a drag of an indicator draws no chart. */
-  private readonly taper = computed(() => taperOf(this.rig()), { equal: alike });
+  private readonly taper = computed(() => taperOf(this.rig()), { equal: sameJson });
   protected readonly words = computed(
     () =>
       `Taper from fly line to fly: ${this.taper()

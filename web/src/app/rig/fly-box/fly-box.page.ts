@@ -13,7 +13,7 @@ import {
   COLOUR_FAMILIES,
   type FlyBox,
   HOOK_SIZES,
-  MOST_OF_A_KIND,
+  MAX_OF_A_KIND,
   WANTED_OF_A_KIND,
   WEIGHT_CLASSES,
   withFliesOf,
@@ -204,5 +204,5 @@ export class FlyBoxPage implements OnInit, OnDestroy {
     return { ...cell, key, state, spoken };
   }
 
-  protected readonly most = MOST_OF_A_KIND;
+  protected readonly most = MAX_OF_A_KIND;
 }

@@ -152,7 +152,7 @@ export class KnotsPage implements OnInit {
       return this.wrong.set({ id, text: `a number from ${least} to ${most} ${unit}` });
     const [material, diameterM] = [this.material(), this.diameterM()];
     const lineN = materialStrength(material, diameterM);
-    if (toSi(typed) > lineN * MOST_OF_LINE)
+    if (toSi(typed) > lineN * MAX_OF_LINE)
       return this.wrong.set({
         id,
         text: `more than the line itself holds, about ${formatForce(lineN, this.session.units())}`,
@@ -164,4 +164,4 @@ export class KnotsPage implements OnInit {
 }
 
 /** A reading above this many times what the line should hold is a slip of the pen. */
-const MOST_OF_LINE = 1.6;
+const MAX_OF_LINE = 1.6;

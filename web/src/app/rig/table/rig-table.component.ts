@@ -27,7 +27,7 @@ import {
   type MaterialId,
   materialStrength,
   parseLength,
-  MOST_SECTIONS,
+  MAX_SECTIONS,
   type Rig,
   rigEdits,
   SECTION_ROLES,
@@ -50,8 +50,8 @@ type Row =
 
 const LENGTH_MIN_M = 0.02;
 const LENGTH_MAX_M = 12;
-const SHOT_LEAST_KG = 0.00001;
-const SHOT_MOST_KG = 0.01;
+const MIN_SHOT_KG = 0.00001;
+const MAX_SHOT_KG = 0.01;
 
 /** Parts from the fly line down, edited in place. A wrong entry is told at its cell and changes nothing. */
 @Component({
@@ -77,11 +77,11 @@ export class RigTableComponent {
   protected readonly beadMetals = ['brass', 'tungsten'] as const;
   protected readonly beads = BEAD_DIAMETERS_M;
   protected readonly roles = SECTION_ROLES;
-  protected readonly most = MOST_SECTIONS;
+  protected readonly most = MAX_SECTIONS;
   protected readonly chosenSection = computed(
     () => this.rig().sections.find(({ id }) => id === this.selectedId()) ?? null,
   );
-  protected readonly full = computed(() => this.rig().sections.length >= MOST_SECTIONS);
+  protected readonly full = computed(() => this.rig().sections.length >= MAX_SECTIONS);
   protected readonly hasIndicator = computed(() =>
     this.rig().fittings.some(({ kind }) => kind === 'indicator'),
   );
@@ -249,8 +249,8 @@ export class RigTableComponent {
   protected setMass(text: string): void {
     const unitKg = this.system() === 'metric' ? 0.001 : KG_PER_GRAIN;
     const massKg = (plainNumber(text) ?? Number.NaN) * unitKg;
-    if (!(massKg >= SHOT_LEAST_KG && massKg <= SHOT_MOST_KG))
-      return this.mark('shot', `between ${this.mass(SHOT_LEAST_KG)} and ${this.mass(SHOT_MOST_KG)}`);
+    if (!(massKg >= MIN_SHOT_KG && massKg <= MAX_SHOT_KG))
+      return this.mark('shot', `between ${this.mass(MIN_SHOT_KG)} and ${this.mass(MAX_SHOT_KG)}`);
     this.mark('shot', null);
     this.edited.emit(rigEdits.shotMass(this.rig(), massKg));
   }

@@ -185,7 +185,7 @@ export class TopViewComponent {
 
   protected dragLie({ phase, dx, dy }: Drag): void {
     this.dragged(phase, (from, pxPerM) => ({
-      // The fly lands at nought: to take the lie down the stream is to stand further up.
+      // The fly lands at zero: to take the lie down the stream is to stand further up.
       standM: held(
         quarter(from.standM - (this.toLeft() ? -dx : dx) / pxPerM),
         -FURTHEST_STAND_M,

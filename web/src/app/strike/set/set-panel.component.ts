@@ -9,14 +9,14 @@ import {
   setGeometry,
   type SetGiven,
   setupDrift,
-  USUAL_SET,
+  DEFAULT_SET,
   weakestLink,
 } from '@doceo/core';
 import { ApiClient } from '../../data/api/api-client';
 import { SessionStore } from '../../data/session';
 import { SlidersComponent } from '../../parts/fields/sliders.component';
 import { FigureRowsComponent } from '../../parts/figure-rows.component';
-import { type ToldDrift } from '../../workers/bench-api';
+import { type DriftResult } from '../../workers/bench-api';
 import { BenchRunner } from '../../workers/bench-runner';
 import { BenchDrift } from '../../data/kept-drift';
 import { SetRoseComponent } from './set-rose.component';
@@ -124,7 +124,7 @@ export class SetPanelComponent {
   private readonly keptDrift = inject(BenchDrift);
   private readonly session = inject(SessionStore);
   private readonly settings = signal<Omit<SetGiven, 'breaksAtN'>>({
-    ...USUAL_SET,
+    ...DEFAULT_SET,
     lineDeg: 110,
     sweepDeg: -20,
     slackM: 0.2,
@@ -134,7 +134,7 @@ export class SetPanelComponent {
   protected readonly rig = computed(
     () => this.rigs().find(({ id }) => id === this.rigId()) ?? this.rigs()[0] ?? null,
   );
-  protected readonly drift = signal<ToldDrift | null>(null);
+  protected readonly drift = signal<DriftResult | null>(null);
   protected readonly driftS = signal(0);
   protected readonly endS = computed(() => this.drift()?.run.frames.at(-1)?.atS ?? 1);
   private readonly link = computed(() => {
@@ -144,7 +144,7 @@ export class SetPanelComponent {
   });
   protected readonly given = computed<SetGiven>(() => ({
     ...this.settings(),
-    breaksAtN: Math.max(0.1, this.link()?.holdsN ?? USUAL_SET.breaksAtN),
+    breaksAtN: Math.max(0.1, this.link()?.holdsN ?? DEFAULT_SET.breaksAtN),
   }));
   protected readonly found = computed(() => setGeometry(this.given()));
   protected readonly verdict = computed(() => SET_TEXTS[this.found().verdict]);
@@ -210,7 +210,7 @@ export class SetPanelComponent {
   }
 
   /** Takes line and slack as they are in the drift at a time. */
-  protected takeDrift({ run }: ToldDrift, atS: number): void {
+  protected takeDrift({ run }: DriftResult, atS: number): void {
     this.driftS.set(atS);
     const { xs, ys } = frameAt(run.frames, atS);
     const [dx, dy] = [xs.at(-1)! - xs[0]!, ys.at(-1)! - ys[0]!];

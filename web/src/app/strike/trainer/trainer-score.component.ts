@@ -42,8 +42,7 @@ const INPUT_MS = '10 to 60';
         </tbody>
       </table>
       <p class="small soft">
-        d′ tells how well takes are told from the rest: nought is guessing, three is hardly ever wrong.
-        Leaning:
+        d′ tells how well takes are told from the rest: zero is guessing, three is hardly ever wrong. Leaning:
         {{ leaning() }}. Times count from the picture that showed it; this screen shows one every
         {{ frameMs().toFixed(0) }} ms, and touch or key add about {{ inputMs }} ms.
       </p>

@@ -17,7 +17,7 @@ export interface TrainerSession {
   medianMs: number | null;
 }
 
-const MOST = 200;
+const MAX = 200;
 
 /** Runs of the trainer on this device, the oldest first. Those of a student go with the student. */
 @Injectable({ providedIn: 'root' })
@@ -36,6 +36,6 @@ export class TrainerSessions {
   }
 
   add(session: TrainerSession): void {
-    this.kept.set([...this.kept(), session].slice(-MOST));
+    this.kept.set([...this.kept(), session].slice(-MAX));
   }
 }

@@ -1,6 +1,6 @@
 import { Component, computed, inject, input, type OnDestroy, type OnInit, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
-import { api, BEAT_FILE_MOST, readBeatFile, writeBeatFile } from '@doceo/contract';
+import { api, MAX_BEAT_FILE, readBeatFile, writeBeatFile } from '@doceo/contract';
 import { type Beat, beatFaults, type Sheet } from '@doceo/core';
 import { map } from 'rxjs';
 import { ApiClient } from '../../data/api/api-client';
@@ -101,7 +101,7 @@ export class BeatEditPage implements OnInit, OnDestroy {
 
   protected readonly palette = BEAT_PALETTE as unknown as Palette<string>;
   protected readonly faults = (sheet: Sheet<string>) => beatFaults(sheet as Beat);
-  protected readonly most = BEAT_FILE_MOST;
+  protected readonly most = MAX_BEAT_FILE;
   protected readonly read = readBeatFile;
   protected readonly document = signal<EditedDocument<Beat> | null>(null);
   protected readonly failed = signal<ApiError | null>(null);

@@ -2,10 +2,10 @@ import { Component, computed, inject, input, type OnDestroy, type OnInit, signal
 import { RouterLink } from '@angular/router';
 import {
   api,
-  LAKE_FILE_MOST,
+  MAX_LAKE_FILE,
   readLakeFile,
   readSoundings,
-  SOUNDINGS_FILE_MOST,
+  MAX_SOUNDINGS_FILE,
   writeLakeFile,
   writeSoundings,
 } from '@doceo/contract';
@@ -185,8 +185,8 @@ export class LakeEditPage implements OnInit, OnDestroy {
 
   protected readonly palette = LAKE_PALETTE as unknown as Palette<string>;
   protected readonly faults = (sheet: Sheet<string>) => lakeFaults(sheet as Lake);
-  protected readonly most = LAKE_FILE_MOST;
-  protected readonly mostTable = SOUNDINGS_FILE_MOST;
+  protected readonly most = MAX_LAKE_FILE;
+  protected readonly mostTable = MAX_SOUNDINGS_FILE;
   protected readonly read = readLakeFile;
   protected readonly readTable = (text: string) =>
     readSoundings(text, { ...this.lake(), origin: this.lake().origin ?? this.origin() });

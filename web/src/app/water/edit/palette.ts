@@ -23,7 +23,7 @@ export interface Palette<Kind extends string> {
 }
 
 /** What such water usually is, for a piece to begin with. */
-const USUAL: Record<WaterPieceKind, [depthM: number, speedMs: number]> = {
+const DEFAULT: Record<WaterPieceKind, [depthM: number, speedMs: number]> = {
   run: [0.6, 0.6],
   pool: [1.4, 0.2],
   head: [0.7, 0.8],
@@ -44,7 +44,7 @@ export const BEAT_PALETTE: Palette<PieceKind> = {
   hasSpeed: isWater,
   look: (kind, depthM) => (isLand(kind) ? kind : depthLook(depthM ?? 0)),
   start: (kind) => {
-    const [depthM, speedMs] = isWater(kind) ? USUAL[kind] : [null, null];
+    const [depthM, speedMs] = isWater(kind) ? DEFAULT[kind] : [null, null];
     return { depthM, speedMs };
   },
 };

@@ -33,7 +33,7 @@ type AnyPiece = Drawn<string>;
     }
     @if (palette().hasSpeed(piece().kind)) {
       <label class="field"
-        ><span>speed, {{ units() === 'metric' ? 'm/s' : 'ft/s' }}; less than nought runs back</span
+        ><span>speed, {{ units() === 'metric' ? 'm/s' : 'ft/s' }}; less than zero runs back</span
         ><input
           type="text"
           name="speed"

@@ -8,8 +8,8 @@ const HEIGHT = 300;
 const SURFACE_Y = 156;
 const FISH_X = 90;
 const PX_PER_M = 42;
-const MOST = { depthM: 3, distanceM: 17.5, heightM: 3 };
-const LEAST = { depthM: 0.2, distanceM: 1, heightM: 0.3 };
+const MAX = { depthM: 3, distanceM: 17.5, heightM: 3 };
+const MIN = { depthM: 0.2, distanceM: 1, heightM: 0.3 };
 const STEP_M = 0.1;
 
 type Handle = 'fish' | 'angler';
@@ -29,8 +29,8 @@ export class FishWindowComponent {
   protected readonly distanceM = signal(9);
   protected readonly heightM = signal(1.8);
 
-  protected readonly least = LEAST;
-  protected readonly most = MOST;
+  protected readonly least = MIN;
+  protected readonly most = MAX;
   protected readonly size = { width: WIDTH, height: HEIGHT, surface: SURFACE_Y, fishX: FISH_X };
   protected readonly seen = computed(() => fishWindow(this.depthM(), this.heightM(), this.distanceM()));
   readonly leaderM = computed(() => this.seen().leaderM);
@@ -96,15 +96,15 @@ export class FishWindowComponent {
   }
 
   private setDepth(metres: number): void {
-    this.depthM.set(within(metres, LEAST.depthM, MOST.depthM));
+    this.depthM.set(within(metres, MIN.depthM, MAX.depthM));
   }
 
   private setDistance(metres: number): void {
-    this.distanceM.set(within(metres, LEAST.distanceM, MOST.distanceM));
+    this.distanceM.set(within(metres, MIN.distanceM, MAX.distanceM));
   }
 
   private setHeight(metres: number): void {
-    this.heightM.set(within(metres, LEAST.heightM, MOST.heightM));
+    this.heightM.set(within(metres, MIN.heightM, MAX.heightM));
   }
 }
 

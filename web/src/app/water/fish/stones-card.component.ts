@@ -5,7 +5,7 @@ import { DayStore } from '../../data/lesson/day-store';
 import { WaterStore } from '../water-store';
 
 const PLACES = 3;
-const MOST = 200;
+const MAX = 200;
 
 /** Stones turned in three places: how much food there is, and which types of fly stand for it. */
 @Component({
@@ -213,7 +213,7 @@ export class StonesCardComponent {
     this.counts.update((all) =>
       this.places.map((i) => {
         const one = all[i] ?? {};
-        return i === place ? { ...one, [kind]: Math.min(MOST, Math.max(0, (one[kind] ?? 0) + by)) } : one;
+        return i === place ? { ...one, [kind]: Math.min(MAX, Math.max(0, (one[kind] ?? 0) + by)) } : one;
       }),
     );
   }

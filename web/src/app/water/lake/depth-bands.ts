@@ -11,11 +11,11 @@ export interface DepthBand {
 
 /** Depths that stand apart on any lake: the finest of these steps that makes at most so many bands. */
 const STEPS_M = [0.5, 1, 2, 3, 5, 10, 20];
-const MOST_BANDS = 7;
+const MAX_BANDS = 7;
 
 /** Depths at which to draw a line, for a lake so deep. */
 export function bandDepths(deepestM: number): number[] {
-  const step = STEPS_M.find((one) => deepestM / one <= MOST_BANDS) ?? 20;
+  const step = STEPS_M.find((one) => deepestM / one <= MAX_BANDS) ?? 20;
   return Array.from({ length: Math.floor(deepestM / step) }, (_, i) => (i + 1) * step);
 }
 

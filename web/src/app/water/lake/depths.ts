@@ -4,7 +4,7 @@ import { type DepthGrid, type Lake, lakeDepths } from '@doceo/core';
 const TELL_EVERY = 4;
 
 /** Most cells along a side. */
-const MOST = 1000;
+const MAX = 1000;
 
 /** Depths of a lake in square cells, as many as a square of so many each way has. */
 export async function computeDepths(
@@ -13,7 +13,7 @@ export async function computeDepths(
   tell: (share: number) => unknown,
 ): Promise<DepthGrid> {
   const shape = Math.sqrt(lake.lengthM / lake.widthM);
-  const count = (side: number): number => Math.max(2, Math.min(MOST, Math.round(side)));
+  const count = (side: number): number => Math.max(2, Math.min(MAX, Math.round(side)));
   const size = { columns: count(cells * shape), rows: count(cells / shape) };
   const steps = lakeDepths(lake, size);
   for (let row = 1; ; row++) {

@@ -10,8 +10,8 @@ export interface WadingPerson {
   ageYears: number | null;
 }
 
-const MOST_DEPTH_M = 3;
-const MOST_SPEED_MS = 4;
+const MAX_DEPTH_M = 3;
+const MAX_SPEED_MS = 4;
 const WIDTH = 262;
 
 /** Depth by speed against a person's limit. It warns; it never gives leave. */
@@ -176,16 +176,16 @@ export class WadingCardComponent {
   protected readonly bottom = signal<Bottom>('gravel');
   protected readonly who = signal('');
   protected readonly staff = signal(true);
-  protected readonly depth = computed(() => this.lengthOf(this.depthText(), 0, MOST_DEPTH_M));
+  protected readonly depth = computed(() => this.lengthOf(this.depthText(), 0, MAX_DEPTH_M));
   protected readonly height = computed(() => this.lengthOf(this.heightText(), 0.8, 2.3));
   protected readonly speed = computed(() => {
     const typed = plainNumber(this.speedText());
     const ms = typed === null ? null : this.units() === 'metric' ? typed : typed * METRES_PER_FOOT;
-    return ms !== null && ms >= 0 && ms <= MOST_SPEED_MS ? ms : null;
+    return ms !== null && ms >= 0 && ms <= MAX_SPEED_MS ? ms : null;
   });
   protected readonly wrong = computed(() => {
     const units = this.units();
-    if (this.depth() === null) return `a depth from 0 to ${formatLength(MOST_DEPTH_M, units)}`;
+    if (this.depth() === null) return `a depth from 0 to ${formatLength(MAX_DEPTH_M, units)}`;
     if (this.speed() === null) return `a speed from 0 to ${units === 'metric' ? '4 m/s' : '13 ft/s'}`;
     if (this.height() === null)
       return `a height from ${formatLength(0.8, units)} to ${formatLength(2.3, units)}`;
