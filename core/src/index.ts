@@ -2,6 +2,8 @@ export * from './error';
 export * from './snag';
 export * from './random';
 export * from './units';
+export * from './safety';
+export * from './statistics';
 export * from './sun';
 export * from './water';
 export * from './conditions';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { attemptsOf, type BankEvent, drillCount, activeEvents } from './bank';
 import { getDrill } from './drill';
-import { faultCourse, faultRates, likeliestFaults, shareInterval } from './fault';
+import { faultCourse, faultRates, likeliestFaults } from './fault';
 import { deterministicId, pickWeighted, seededRandom } from './random';
 import { simulateStudent } from './simulate';
 import { faultsOfStrand, skillName, SKILLS } from './skill';
@@ -97,13 +97,6 @@ describe('fault rates', () => {
     expect(faultRates(list('a'.repeat(20) + '.'.repeat(20)))[0]?.trend).toBe('falling');
     expect(faultRates(list('.'.repeat(20) + 'a'.repeat(20)))[0]?.trend).toBe('rising');
     expect(faultRates(list('aaa...'))[0]?.trend).toBe('unclear');
-  });
-
-  it('agree with the interval worked by hand', () => {
-    expect(shareInterval(0, 0)).toEqual({ low: 0, high: 1 });
-    const { low, high } = shareInterval(5, 10, 1.96);
-    expect([low, high].map((x) => x.toFixed(4))).toEqual(['0.2366', '0.7634']);
-    expect(() => shareInterval(3, 2)).toThrow(expect.objectContaining({ code: 'out-of-range' }));
   });
 
   it('offer the student’s own faults first, at most six', () => {

@@ -1,12 +1,36 @@
-import { existsSync, mkdirSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
-import { createRequire } from 'node:module';
+import { existsSync, mkdirSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { dirname, join, relative } from 'node:path';
 import { ROOT } from './shell.mjs';
 
 const BUILT = join(ROOT, '.doceo/specs');
 
-/** The contract's own zod, wherever npm has put it. */
-const zod = () => dirname(createRequire(join(ROOT, 'contract/package.json')).resolve('zod/package.json'));
+/** Where npm has put a package of a workspace. */
+function packageFolder(workspace, name) {
+  const own = join(ROOT, workspace, 'node_modules', name);
+  return existsSync(own) ? own : join(ROOT, 'node_modules', name);
+}
+
+/** Packages of core and contract by their place: what is compiled lies elsewhere than its source. */
+const packagesOfCore = () =>
+  Object.fromEntries(
+    ['core', 'contract'].flatMap((workspace) => {
+      const { dependencies } = JSON.parse(readFileSync(join(ROOT, workspace, 'package.json'), 'utf8'));
+      return Object.keys(dependencies)
+        .filter((name) => !name.startsWith('@doceo/'))
+        .map((name) => [name, packageFolder(workspace, name)]);
+    }),
+  );
+
+/** Packages of programs and tests stay outside; those of core and contract are bundled, as Jest loads no ES modules. */
+const externalPackages = () =>
+  ['.', 'server', 'e2e']
+    .flatMap((workspace) => {
+      const { dependencies = {}, devDependencies = {} } = JSON.parse(
+        readFileSync(join(ROOT, workspace, 'package.json'), 'utf8'),
+      );
+      return Object.keys({ ...dependencies, ...devDependencies });
+    })
+    .filter((name) => !name.startsWith('@doceo/') && !name.startsWith('@types/') && name !== 'zod');
 
 const specsIn = (folder, ending) =>
   readdirSync(folder, { recursive: true })
@@ -41,13 +65,10 @@ export async function buildProgramSpecs(name, wanted = true) {
     outdir: join(BUILT, name),
     platform: 'node',
     target: 'node20',
-    packages: 'external',
-    alias: {
-      ...Object.fromEntries(
-        ['core', 'contract', 'demo'].map((one) => [`@doceo/${one}`, join(ROOT, one, 'src/index.ts')]),
-      ),
-      zod: zod(),
-    },
+    external: externalPackages(),
+    alias: Object.fromEntries(
+      ['core', 'contract', 'demo'].map((one) => [`@doceo/${one}`, join(ROOT, one, 'src/index.ts')]),
+    ),
     tsconfig: join(ROOT, 'tsconfig.base.json'),
   });
 }
@@ -100,7 +121,7 @@ export async function buildWebSpecs(wanted, compile) {
       ...Object.fromEntries(
         ['core', 'contract'].map((one) => [`@doceo/${one}`, join(WEB_JS, one, 'src/index.js')]),
       ),
-      zod: zod(),
+      ...packagesOfCore(),
     },
     plugins: [withoutCharts],
     nodePaths: [join(ROOT, 'node_modules')],

@@ -1,3 +1,4 @@
+import { deviation, mean, median } from 'd3-array';
 import { unroll } from '../cast';
 import { CoreError } from '../error';
 
@@ -42,26 +43,18 @@ export function tapTempo(tapsMs: readonly number[], lineM: number): TapTempo {
   const back = pauses.filter((_, i) => i % 2 === 0);
   const forward = pauses.filter((_, i) => i % 2 === 1);
   const needed = unrollTime(lineM);
-  const backS = median(back);
+  const backS = median(back) ?? 0;
   return {
     backS,
-    forwardS: median(forward),
+    forwardS: median(forward) ?? 0,
     unevenness: Math.max(spread(back), spread(forward)),
     needed,
     verdict: backS < needed.fromS ? 'hurried' : backS > needed.toS ? 'late' : 'fits',
   };
 }
 
-function median(values: readonly number[]): number {
-  const sorted = [...values].sort((a, b) => a - b);
-  const middle = (sorted.length - 1) / 2;
-  return ((sorted[Math.floor(middle)] ?? 0) + (sorted[Math.ceil(middle)] ?? 0)) / 2;
-}
-
 /** Standard deviation ÷ mean; 0 for fewer than two. */
 function spread(values: readonly number[]): number {
-  if (values.length < 2) return 0;
-  const mean = values.reduce((sum, value) => sum + value, 0) / values.length;
-  const variance = values.reduce((sum, value) => sum + (value - mean) ** 2, 0) / (values.length - 1);
-  return mean > 0 ? Math.sqrt(variance) / mean : 0;
+  const average = mean(values) ?? 0;
+  return average > 0 ? (deviation(values) ?? 0) / average : 0;
 }

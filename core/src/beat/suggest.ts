@@ -1,3 +1,4 @@
+import { hookDistance } from '../safety';
 import { type Bottom, fishWindow, type Wader, wading } from '../water';
 import {
   type Beat,
@@ -63,7 +64,6 @@ const SHORTEST_M = 4;
 const LONGEST_M = 11;
 /** Room a back cast takes behind the caster, metres, beyond the line in front. A rule of thumb. */
 const BEHIND_M = 2;
-const ARM_M = 0.7;
 const BANK_M = 1.5;
 const HAZARD_M = 4;
 const GRID_M = 1;
@@ -102,7 +102,7 @@ const SHALLOW_M = 0.2;
 
 /** How far apart students must stand: twice the longest line, and never within rod, leader and arm. */
 export function spacing({ rodM, leaderM }: Pick<SuggestOptions, 'rodM' | 'leaderM'>, castM: number): number {
-  return Math.max(2 * castM, rodM + leaderM + ARM_M);
+  return hookDistance(castM, { rodM, leaderM });
 }
 
 /** Lies of a beat: along its seams, and in its pieces. */

@@ -1,5 +1,6 @@
 import { type Chain, pullOf, solveConstraints } from '../chain';
 import { CoreError, inRange } from '../error';
+import { GRAVITY } from '../units';
 import { loopForces } from './loop-forces';
 import { type LoopSigns, signsOf } from './loop-signs';
 import type { LoopCast, LoopFrame } from './loop-cast';
@@ -26,7 +27,7 @@ export const DEFAULT_LOOP: LoopCast = {
   skinFriction: 0.01,
   headWindMs: 0,
   tipHeightM: 3,
-  gravity: 9.80665,
+  gravity: GRAVITY,
   nodes: 60,
   stepS: 0.001,
   durationS: 2.4,

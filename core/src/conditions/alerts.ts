@@ -1,3 +1,4 @@
+import { COLD_WATER_C } from '../safety';
 import { COMFORT, type WaterKind } from '../water';
 import { type ConditionHour, HOUR_MS, levelTrend } from './hour';
 
@@ -34,7 +35,6 @@ const WINDY_MS = 9;
 const CRAFT_MS = 7;
 /** Below this a lake lies like glass: the hardest light to fish in. */
 const GLASS_MS = 0.8;
-const COLD_WADING_C = 8;
 const HEAVY_RAIN_MM = 4;
 /** Still water this cold may carry ice, and so may the stones of a bank when it freezes. Rules of thumb. */
 const ICE_WATER_C = 2;
@@ -125,7 +125,7 @@ export function conditionAlerts(
         )
       : alert(
           ({ waterC }) => -waterC,
-          -COLD_WADING_C,
+          -COLD_WATER_C,
           () => ({
             kind: 'cold-wading',
             level: 'mind',

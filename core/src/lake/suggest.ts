@@ -1,3 +1,4 @@
+import { hookDistance } from '../safety';
 import { along, distance, inside, type Point, toSegment } from '../geometry';
 import { countdownTable, type LineKind, sinkRate } from '../rig';
 import { comfortBand, type DepthReading, type Species } from '../water';
@@ -88,7 +89,6 @@ const EDGE_M = 3;
 const INFLOW_M = 25;
 const HAZARD_M = 10;
 const BEHIND_M = 2;
-const ARM_M = 0.7;
 const STEEP = 0.25;
 /** Against more wind than this a beginner does not cast, m/s. A rule of thumb. */
 const AGAINST_MS = 5;
@@ -131,7 +131,7 @@ function waysTo(
 
 /** Best first, each as far from the others as two lines reach; told from west to east. */
 function takeApart(all: readonly Found[], { students, castM, rodM, leaderM }: LakeOptions): Found[] {
-  const apart = Math.max(2 * castM, rodM + leaderM + ARM_M);
+  const apart = hookDistance(castM, { rodM, leaderM });
   const taken: Found[] = [];
   for (const stand of [...all].sort((a, b) => b.score - a.score || a.at.x - b.at.x)) {
     if (taken.length >= students) break;

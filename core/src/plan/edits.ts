@@ -1,6 +1,6 @@
 import { CoreError } from '../error';
 import { type Drill, findDrill, getDrill } from '../drill';
-import { groundOf, type PlaceKind } from '../water';
+import { groundSuits, type PlaceKind } from '../water';
 import { type Block, type BlockKind, type PlanBody, STEP_MIN } from './plan';
 import { blocksOfLane, endOf, planEnd, resolveOverlaps, shareLane } from './timing';
 
@@ -119,7 +119,7 @@ export function nextStart(plan: PlanBody): number {
 
 /** Whether a drill can be done on a kind of place. */
 export function drillSuits(drill: Drill, place: PlaceKind): boolean {
-  return drill.ground === 'anywhere' || groundOf(place) === drill.ground;
+  return groundSuits(drill.ground, place);
 }
 
 function roundToStep(minutes: number): number {

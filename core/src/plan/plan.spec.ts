@@ -8,7 +8,7 @@ import { whatNext } from '../teach';
 import type { Water } from '../water';
 import { applyEdit, blockFromDrill, plainBlock, type PlanEdit } from './edits';
 import { type Block, emptyPlan, type PlanBody } from './plan';
-import { hookDistance, type PlanLesson, planSnags, studentsThatFit } from './rules';
+import { type PlanLesson, planSnags } from './rules';
 import { endOf, gearList, planEnd, resolveOverlaps, shareLane, strandShares } from './timing';
 
 const block = (id: string, startMin: number, durationMin: number, lane: number | null = null): Block => ({
@@ -341,12 +341,6 @@ describe('plan check', () => {
     expect(fix?.change.kind).toBe('start-earlier');
     const byMin = fix?.change.kind === 'start-earlier' ? fix.change.byMin : 0;
     expect(rules(late, { ...day, startMs: day.startMs - byMin * 60_000 })).not.toContain('dark-before-end');
-  });
-
-  it('keeps hooks two line lengths apart', () => {
-    expect(hookDistance(8)).toBe(16);
-    expect(studentsThatFit(32, 16)).toBe(3);
-    expect(studentsThatFit(5, 16)).toBe(1);
   });
 });
 

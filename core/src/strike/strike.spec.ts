@@ -1,7 +1,8 @@
+import { normalQuantile } from '../statistics';
 import fc from 'fast-check';
 import { seededRandom } from '../random';
 import { setGeometry } from './set-geometry';
-import { NOISE_KINDS, normalQuantile, type Stimulus, TAKE_KINDS, takeScore } from './take-score';
+import { NOISE_KINDS, type Stimulus, TAKE_KINDS, takeScore } from './take-score';
 
 describe('a set', () => {
   it('straight away from the fly takes up all of its length, less the slack', () => {
@@ -69,15 +70,6 @@ describe('a set', () => {
 
   it('refuses what cannot be', () =>
     expect(() => setGeometry({ sweepM: -1 })).toThrow(expect.objectContaining({ code: 'out-of-range' })));
-});
-
-describe('the normal quantile', () => {
-  it.each([
-    [0.5, 0],
-    [0.975, 1.959963985],
-    [0.841344746, 1],
-    [0.001, -3.090232306],
-  ])('of %d is %d', (share, wanted) => expect(normalQuantile(share)).toBeCloseTo(wanted, 6));
 });
 
 describe('the score of a trainer', () => {

@@ -1,3 +1,5 @@
+import { normalQuantile } from '../statistics';
+import { quantileSorted } from 'd3-array';
 import { CoreError } from '../error';
 
 export const TAKE_KINDS = ['dip', 'stop', 'twitch', 'sideways', 'lie-down', 'tighten', 'jump'] as const;
@@ -88,9 +90,9 @@ export function takeScore(
     passed: noise.shown - noise.times.length,
     onNothing,
     ...sensitivity(takes.times.length, takes.shown, noise.times.length, noise.shown),
-    medianMs: quantile(takes.times, 0.5),
-    fromMs: quantile(takes.times, 0.25),
-    toMs: quantile(takes.times, 0.75),
+    medianMs: quantileSorted(takes.times, 0.5) ?? null,
+    fromMs: quantileSorted(takes.times, 0.25) ?? null,
+    toMs: quantileSorted(takes.times, 0.75) ?? null,
     kinds: TAKE_KINDS.flatMap((kind): KindScore[] => {
       const { shown, times } = answered((one) => one === kind);
       return shown === 0
@@ -101,7 +103,7 @@ export function takeScore(
               shown,
               hits: times.length,
               ...sensitivity(times.length, shown, noise.times.length, noise.shown),
-              medianMs: quantile(times, 0.5),
+              medianMs: quantileSorted(times, 0.5) ?? null,
             },
           ];
     }),
@@ -119,14 +121,6 @@ function sensitivity(
   return { dPrime: hit - alarm, bias: -(hit + alarm) / 2 };
 }
 
-/** Of sorted values, straight between two; null of none. */
-function quantile(sorted: readonly number[], share: number): number | null {
-  if (sorted.length === 0) return null;
-  const at = (sorted.length - 1) * share;
-  const [low, high] = [sorted[Math.floor(at)] as number, sorted[Math.ceil(at)] as number];
-  return low + (high - low) * (at - Math.floor(at));
-}
-
 function ordered(name: string, times: readonly number[]): void {
   const wrong = times.findIndex((at, i) => !Number.isFinite(at) || (i > 0 && at < (times[i - 1] as number)));
   if (wrong >= 0)
@@ -135,47 +129,4 @@ function ordered(name: string, times: readonly number[]): void {
       value: times[wrong] ?? null,
       min: null,
     });
-}
-
-/**
- * The value below which a share of the normal distribution lies, by P. J. Acklam's rational approximation (2003), good to
- * about 1e-9 of the value.
- */
-export function normalQuantile(share: number): number {
-  if (!(share > 0 && share < 1))
-    throw new CoreError('out-of-range', { name: 'share', value: share, min: 0, max: 1 });
-  const LOW = 0.02425;
-  if (share > 1 - LOW) return -normalQuantile(1 - share);
-  if (share < LOW) {
-    const q = Math.sqrt(-2 * Math.log(share));
-    return (
-      poly(
-        [
-          -7.784894002430293e-3, -0.3223964580411365, -2.400758277161838, -2.549732539343734,
-          4.374664141464968, 2.938163982698783,
-        ],
-        q,
-      ) / poly([7.784695709041462e-3, 0.3224671290700398, 2.445134137142996, 3.754408661907416, 1], q)
-    );
-  }
-  const q = share - 0.5;
-  const r = q * q;
-  return (
-    (q *
-      poly(
-        [
-          -39.69683028665376, 220.9460984245205, -275.9285104469687, 138.357751867269, -30.66479806614716,
-          2.506628277459239,
-        ],
-        r,
-      )) /
-    poly(
-      [-54.47609879822406, 161.5858368580409, -155.6989798598866, 66.80131188771972, -13.28068155288572, 1],
-      r,
-    )
-  );
-}
-
-function poly(coefficients: readonly number[], x: number): number {
-  return coefficients.reduce((sum, coefficient) => sum * x + coefficient, 0);
 }

@@ -1,3 +1,4 @@
+import { meanInterval } from '../statistics';
 import { type BankEvent, type DrilledAttempt, drilledAttempts } from '../bank';
 import { findDrill } from '../drill';
 import { type FittedSkills, parametersFor, traceCourse } from '../skill';
@@ -5,9 +6,6 @@ import { type FittedSkills, parametersFor, traceCourse } from '../skill';
 /** Bouts or lessons, and students, below which nothing is said of a drill or a plan. */
 export const MIN_EFFECT = 5;
 export const MIN_EFFECT_STUDENTS = 3;
-
-/** Two-sided 90 % point of the normal distribution. */
-const Z90 = 1.6449;
 
 /** How much the estimates rose, on the mean over bouts, with a 90 % interval of that mean. */
 export interface Effect {
@@ -116,7 +114,7 @@ function effect(bouts: readonly Bout[]): Effect {
     n: bouts.length,
     students,
     attempts: bouts.reduce((sum, { attempts }) => sum + attempts.length, 0),
-    rise: enough ? meanOf(bouts.map(({ rise }) => rise)) : null,
+    rise: enough ? meanInterval(bouts.map(({ rise }) => rise)) : null,
     good: enough
       ? {
           first: goodShare(bouts.flatMap(({ attempts }) => attempts.slice(0, third(attempts)))),
@@ -132,13 +130,6 @@ function third(attempts: readonly unknown[]): number {
 
 function goodShare(attempts: readonly DrilledAttempt[]): number {
   return attempts.filter(({ good }) => good).length / attempts.length;
-}
-
-function meanOf(values: readonly number[]): { mean: number; low: number; high: number } {
-  const mean = values.reduce((sum, value) => sum + value, 0) / values.length;
-  const variance = values.reduce((sum, value) => sum + (value - mean) ** 2, 0) / (values.length - 1);
-  const half = Z90 * Math.sqrt(variance / values.length);
-  return { mean, low: mean - half, high: mean + half };
 }
 
 function grouped<T>(list: readonly T[], keyOf: (item: T) => string): [string, T[]][] {

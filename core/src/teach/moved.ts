@@ -1,6 +1,6 @@
 import { type BankEvent, drilledAttempts, type DrilledAttempt } from '../bank';
 import { type Drill, DRILLS } from '../drill';
-import { shareInterval } from '../fault';
+import { shareInterval } from '../statistics';
 import { SKILLS } from '../skill';
 
 /** A fault before a drill was first done, and from then on. */

@@ -4,6 +4,7 @@ export type UnitSystem = 'metric' | 'imperial';
 
 export const METRES_PER_INCH = 0.0254;
 export const METRES_PER_FOOT = 0.3048;
+export const METRES_PER_MILE = 1609.344;
 
 const UNIT_METRES: Record<string, number> = {
   m: 1,

@@ -1,5 +1,5 @@
 import { GRAVITY } from './force';
-import { METRES_PER_INCH, type UnitSystem } from './length';
+import { METRES_PER_INCH, METRES_PER_MILE, type UnitSystem } from './length';
 
 /** Kilograms in a grain. */
 export const KG_PER_GRAIN = 6.479891e-5;
@@ -17,8 +17,6 @@ export function formatWeight(weightN: number, system: UnitSystem): string {
     ? `${((weightN / GRAVITY) * 1000).toFixed(2)} g`
     : formatMass(weightN / GRAVITY, system);
 }
-
-const METRES_PER_MILE = 1609.344;
 
 /** A wind: `5 m/s`, `11 mph`. */
 export function formatWind(speedMs: number, system: UnitSystem): string {

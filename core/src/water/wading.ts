@@ -1,3 +1,4 @@
+import { isCold } from '../safety';
 import { inRange } from '../error';
 import { METRES_PER_FOOT } from '../units';
 
@@ -42,12 +43,6 @@ const DEEPEST_SHARE = 0.5;
 const BOTTOM_SHARE: Record<Bottom, number> = { gravel: 1, cobble: 0.85, 'slick-rock': 0.7, mud: 0.75 };
 const CHILD_AGE = 14;
 const OLD_AGE = 65;
-const COLD_C = 8;
-
-/** Whether water is so cold that it lowers what one wades; unknown is not. */
-export function isCold(waterC: number | null): boolean {
-  return waterC !== null && waterC < COLD_C;
-}
 
 /**
  * Wading by the product of depth and speed, with limits for the person and the bottom. A caution, never a permission:

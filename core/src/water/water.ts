@@ -41,6 +41,11 @@ export function groundOf(place: PlaceKind): GroundKind {
   return GROUND_OF_PLACE[place];
 }
 
+/** Whether a place has the ground that a drill asks for. */
+export function groundSuits(ground: GroundKind, place: PlaceKind): boolean {
+  return ground === 'anywhere' || groundOf(place) === ground;
+}
+
 export const WATER_KINDS = ['river', 'brook', 'lake', 'pond'] as const;
 export type WaterKind = (typeof WATER_KINDS)[number];
 

@@ -1,5 +1,5 @@
 import { ageOn, EVENT_REFUSALS, type Issue, readNewEvent, type SavedStudent } from '@doceo/contract';
-import { ADULT_AGE, type BankEvent } from '@doceo/core';
+import { mayBeRecorded, type BankEvent } from '@doceo/core';
 
 /** Of a lesson only what admission asks for. */
 export interface LessonFacts {
@@ -94,7 +94,7 @@ function refusalOf(
   if (!student || !lesson.studentIds.includes(event.studentId))
     return { code: 'no-student', message: 'The student is not in this lesson.' };
   const age = ageOn(student.student.bornOn, lesson.startsAt);
-  if (age !== null && age < ADULT_AGE && !student.student.guardianConsentOn)
+  if (!mayBeRecorded(age, student.student.guardianConsentOn !== null))
     return { code: 'no-consent', message: 'No guardian’s consent is on file; nothing is recorded.' };
   return null;
 }

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { ageOn, type StudentFile } from '@doceo/contract';
-import { ADULT_AGE, type BankEvent, MAX_GROUP } from '@doceo/core';
+import { mayBeRecorded, type BankEvent, MAX_GROUP } from '@doceo/core';
 import { findEventLessons, insertEvents } from '../events/events.sql';
 import { type Db, rows, write } from '../db/pool';
 import { HttpError } from '../http/errors';
@@ -25,8 +25,7 @@ export async function importStudent(
   today: string,
 ): Promise<string> {
   const { id, ...student } = file.student;
-  const age = ageOn(student.bornOn, today);
-  if (age !== null && age < ADULT_AGE && !student.guardianConsentOn)
+  if (!mayBeRecorded(ageOn(student.bornOn, today), student.guardianConsentOn !== null))
     throw new HttpError('invalid', [
       {
         path: 'student.guardianConsentOn',

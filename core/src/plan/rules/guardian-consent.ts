@@ -1,14 +1,10 @@
+import { mayBeRecorded } from '../../safety';
 import type { PlanRule } from './rule';
-
-/** Age from which no guardian is asked. Local rules may set another. */
-export const ADULT_AGE = 18;
 
 /** No record is kept of a minor without a guardian's consent on file. */
 export const guardianConsent: PlanRule = (_plan, lesson) =>
   (lesson?.students ?? [])
-    .filter(
-      (student) => student.ageYears !== null && student.ageYears < ADULT_AGE && !student.guardianConsent,
-    )
+    .filter((student) => !mayBeRecorded(student.ageYears, student.guardianConsent))
     .map((student) => ({
       id: `guardian-consent/${student.id}`,
       rule: 'guardian-consent',

@@ -1,22 +1,10 @@
 import { findDrill } from '../../drill';
+import { hookDistance, studentsThatFit } from '../../safety';
 import { formatLength } from '../../units';
-import type { PlaceKind, Water } from '../../water';
+import { groundSuits, type PlaceKind, type Water } from '../../water';
 import type { Block, PlanBody } from '../plan';
 import { endOf } from '../timing';
 import type { PlanRule } from './rule';
-
-/** Rod, leader and arm of a typical beginner's outfit, metres; rule of thumb. */
-const ROD_LEADER_ARM_M = 2.74 + 2.7 + 0.6;
-
-/** Distance between two students so that hooks cannot meet: two line lengths, at least rod + leader + arm each. */
-export function hookDistance(lineOutM: number): number {
-  return Math.max(2 * lineOutM, ROD_LEADER_ARM_M);
-}
-
-/** How many students fit along a bank of this length at a distance from each other. */
-export function studentsThatFit(bankM: number, distanceM: number): number {
-  return 1 + Math.floor(bankM / distanceM + 1e-9);
-}
 
 /** The longest place of a kind at a water, metres; null when there is none. */
 export function longestPlace(water: Water, kind: PlaceKind): number | null {
@@ -39,7 +27,7 @@ export const hookDistanceRule: PlanRule = (plan, lesson) => {
     const longer = lesson.water.places.find(
       (place) =>
         place.kind !== block.place &&
-        groundFits(block, place.kind) &&
+        groundSuits(findDrill(block.drillId ?? '')?.ground ?? 'anywhere', place.kind) &&
         studentsThatFit(place.lengthM, distanceM) >= together,
     );
     return [
@@ -82,12 +70,4 @@ function studentsAt(plan: PlanBody, block: Block, present: number): number {
       other.startMin < endOf(block) &&
       block.startMin < endOf(other),
   ).length;
-}
-
-function groundFits(block: Block, kind: PlaceKind): boolean {
-  const ground = findDrill(block.drillId ?? '')?.ground ?? 'anywhere';
-  const river = ['run', 'pool', 'tail-out', 'riffle', 'pocket'].includes(kind);
-  if (ground === 'river') return river;
-  if (ground === 'stillwater') return !river && kind !== 'grass';
-  return ground === 'anywhere' || kind === ground;
 }

@@ -35,5 +35,3 @@ export function planSnags(plan: PlanBody, lesson: PlanLesson | null): PlanSnag[]
 }
 
 export * from './rule';
-export { ADULT_AGE } from './guardian-consent';
-export { hookDistance, studentsThatFit } from './hook-distance';

@@ -1,7 +1,7 @@
+import { whyNotRecorded } from '../data/lesson/consent';
 import { computed, inject, Injectable, signal, untracked } from '@angular/core';
-import { ageOn, api, type LessonPlan, type SavedStudent } from '@doceo/contract';
+import { api, type LessonPlan, type SavedStudent } from '@doceo/contract';
 import {
-  ADULT_AGE,
   type BankEvent,
   type BankEventBody,
   type Block,
@@ -19,7 +19,7 @@ import { forkJoin } from 'rxjs';
 import { ApiClient } from '../data/api/api-client';
 import type { ApiError } from '../data/api/api-error';
 import { BankStore } from '../data/lesson/bank-store';
-import { DayStore, localDate } from '../data/lesson/day-store';
+import { DayStore } from '../data/lesson/day-store';
 import { SessionStore } from '../data/session';
 import { eventText } from '../data/lesson/event-text';
 
@@ -128,13 +128,9 @@ export class BankSession {
   /** What stands in the log of this lesson, without who and when. */
   readonly bodies = computed(() => this.today().map(({ body }) => body));
 
-  private refusal({ student }: SavedStudent): string | null {
+  private refusal(student: SavedStudent): string | null {
     const lesson = this.lesson();
-    const zone = this.day.waterOf(lesson)?.water.timeZone ?? 'UTC';
-    const age = lesson ? ageOn(student.bornOn, localDate(lesson.startsAt, zone)) : null;
-    return age !== null && age < ADULT_AGE && !student.guardianConsentOn
-      ? `${student.name} is ${age} and no guardian’s consent is on file. Nothing is recorded.`
-      : null;
+    return lesson && whyNotRecorded(student, lesson, this.day.waterOf(lesson)?.water.timeZone ?? 'UTC');
   }
 
   /** Fetches plan and past events, and what this device keeps. */

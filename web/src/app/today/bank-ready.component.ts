@@ -14,7 +14,8 @@ import {
   toArray,
 } from 'rxjs';
 import { ApiClient } from '../data/api/api-client';
-import { DayStore, localDate } from '../data/lesson/day-store';
+import { DayStore } from '../data/lesson/day-store';
+import { localDate } from '../data/lesson/local-date';
 import { dayText } from '../data/lesson/lesson-texts';
 
 interface Part {

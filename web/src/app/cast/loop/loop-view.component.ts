@@ -1,5 +1,12 @@
 import { Component, computed, inject, input, output, signal } from '@angular/core';
-import { formatLength, frameAt, type LoopRun, type Point, type TipStroke } from '@doceo/core';
+import {
+  METRES_PER_FOOT,
+  formatLength,
+  frameAt,
+  type LoopRun,
+  type Point,
+  type TipStroke,
+} from '@doceo/core';
 import { SessionStore } from '../../data/session';
 import { MeasuredDirective } from '../../drawing/measured.directive';
 import { narrowWindow } from '../../parts/narrow';
@@ -158,7 +165,7 @@ export class LoopViewComponent {
     return Array.from({ length: 2 * most + 1 }, (_, i) => (i - most) * step)
       .map((metre) => ({
         x: this.x()(metre),
-        text: units === 'metric' ? `${metre} m` : `${Math.round(metre / 0.3048)} ft`,
+        text: units === 'metric' ? `${metre} m` : `${Math.round(metre / METRES_PER_FOOT)} ft`,
       }))
       .filter(({ x }) => x > 16 && x < this.width() - 16);
   });

@@ -7,7 +7,8 @@ import { lessonServer, setDate, until } from '../../../testing/page';
 import { ApiClient } from '../api/api-client';
 import { BankStore } from './bank-store';
 import { SessionStore } from '../session';
-import { DayStore, localDate } from './day-store';
+import { DayStore } from './day-store';
+import { localDate } from './local-date';
 import {
   aboutStudent,
   dayOfYearText,

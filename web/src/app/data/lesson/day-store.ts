@@ -1,3 +1,4 @@
+import { localDate } from './local-date';
 import { computed, inject, Injectable, signal } from '@angular/core';
 import {
   ageOn,
@@ -20,7 +21,6 @@ import {
   type SunTimes,
   type Food,
 } from '@doceo/core';
-import { DateTime } from 'luxon';
 import { forkJoin, map, type Observable, of, switchMap, tap } from 'rxjs';
 import { ApiClient } from '../api/api-client';
 import type { ApiError } from '../api/api-error';
@@ -349,9 +349,4 @@ function endMs(lesson: SavedLesson): number {
 
 function sunAt({ water }: SavedWater, date: string): SunTimes {
   return sunTimes(water.latitude, water.longitude, Date.parse(`${date}T12:00:00Z`));
-}
-
-/** ISO date at the water. */
-export function localDate(startsAt: string, timeZone: string): string {
-  return DateTime.fromISO(startsAt, { zone: timeZone }).toISODate() ?? '';
 }

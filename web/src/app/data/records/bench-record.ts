@@ -1,8 +1,8 @@
+import { whyNotRecorded } from '../lesson/consent';
 import { computed, inject, Injectable, signal } from '@angular/core';
-import { ageOn } from '@doceo/contract';
-import { ADULT_AGE, type BankEvent, type BankEventBody } from '@doceo/core';
+import { type BankEvent, type BankEventBody } from '@doceo/core';
 import { BankStore } from '../lesson/bank-store';
-import { DayStore, localDate } from '../lesson/day-store';
+import { DayStore } from '../lesson/day-store';
 
 /** Writes what a student did on a bench into the record, under the lesson that is on. */
 @Injectable({ providedIn: 'root' })
@@ -15,13 +15,8 @@ export class BenchRecord {
   readonly student = computed(() => this.people().find(({ id }) => id === this.studentId()) ?? null);
   /** Why nothing is recorded of the student, or null. */
   readonly forbidden = computed(() => {
-    const [one, lesson] = [this.student()?.student, this.day.lesson()];
-    if (!one || !lesson) return null;
-    const zone = this.day.waterOf(lesson)?.water.timeZone ?? 'UTC';
-    const age = ageOn(one.bornOn, localDate(lesson.startsAt, zone));
-    return age !== null && age < ADULT_AGE && !one.guardianConsentOn
-      ? `${one.name} is ${age} and no guardian’s consent is on file. Nothing is recorded.`
-      : null;
+    const [one, lesson] = [this.student(), this.day.lesson()];
+    return one && lesson && whyNotRecorded(one, lesson, this.day.waterOf(lesson)?.water.timeZone ?? 'UTC');
   });
   readonly canKeep = computed(() => this.student() !== null && this.forbidden() === null);
 

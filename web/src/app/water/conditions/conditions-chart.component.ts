@@ -1,5 +1,6 @@
 import { Component, computed, input } from '@angular/core';
 import {
+  METRES_PER_FOOT,
   type ConditionHour,
   formatLength,
   formatTemperature,
@@ -162,7 +163,7 @@ export class ConditionsChartComponent {
               line(
                 'level',
                 2,
-                hours.map(({ levelM }) => (metric ? levelM : levelM / 0.3048)),
+                hours.map(({ levelM }) => (metric ? levelM : levelM / METRES_PER_FOOT)),
                 RIVER,
                 { yAxisIndex: 3 },
               ),

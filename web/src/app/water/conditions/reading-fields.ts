@@ -1,4 +1,6 @@
 import {
+  METRES_PER_MILE,
+  METRES_PER_INCH,
   formatLength,
   formatTemperature,
   formatWind,
@@ -17,8 +19,7 @@ export interface ReadingField {
   tell: (value: number, units: UnitSystem) => string;
 }
 
-const METRES_PER_MILE = 1609.344;
-const MM_PER_INCH = 25.4;
+const MM_PER_INCH = METRES_PER_INCH * 1000;
 const HPA_PER_INCH = 33.8639;
 const metric = (units: UnitSystem): boolean => units === 'metric';
 

@@ -1,0 +1,3 @@
+export * from './cold-water';
+export * from './consent';
+export * from './hook-distance';

@@ -1,0 +1,3 @@
+export * from './mean-interval';
+export * from './normal';
+export * from './share-interval';
