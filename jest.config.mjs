@@ -8,6 +8,7 @@ const project = (name, rest = {}) => ({
   rootDir: `<rootDir>/.doceo/specs/${name}`,
   testEnvironment: 'node',
   testMatch: ['<rootDir>/**/*.spec.js'],
+  setupFiles: ['<rootDir>/../../../scripts/lib/fixed-seed.cjs'],
   transform: { '\\.spec\\.js$': '<rootDir>/../../../scripts/lib/built-spec.cjs' },
   ...rest,
 });
@@ -19,6 +20,6 @@ export default {
     project('demo'),
     project('server'),
     project('e2e'),
-    project('web', { testEnvironment: 'jsdom' }),
+    project('web', { testEnvironment: 'jsdom', setupFiles: [] }),
   ],
 };

@@ -3,6 +3,7 @@ import 'fake-indexeddb/auto';
 import { ErrorHandler, NgModule } from '@angular/core';
 import { getTestBed } from '@angular/core/testing';
 import { BrowserTestingModule, platformBrowserTesting } from '@angular/platform-browser/testing';
+import fc from 'fast-check';
 
 /** What goes wrong in a component fails its test. */
 @NgModule({
@@ -20,3 +21,5 @@ import { BrowserTestingModule, platformBrowserTesting } from '@angular/platform-
 class TestModule {}
 
 getTestBed().initTestEnvironment([BrowserTestingModule, TestModule], platformBrowserTesting());
+
+fc.configureGlobal({ seed: Number(process.env['DOCEO_SEED'] ?? 20260610) });
