@@ -125,8 +125,22 @@ export function createApp(
 
 const ONE_YEAR_MS = 365 * 24 * 3_600_000;
 
-/** Built files with their hash in the name may be kept for ever; the page itself never. */
+/**
+ * Built files with their hash in the name may be kept for ever; the page itself never. The page and the worker that
+ * keeps it on a device are of the build this process started with, also when a newer one is being put in its place.
+ */
 function serveWeb(app: Express, folder: string): void {
+  const atStart = (name: string): string | null => {
+    const path = join(folder, name);
+    return existsSync(path) ? readFileSync(path, 'utf8') : null;
+  };
+  const html = atStart('index.html');
+  const worker = atStart('service-worker.js');
+  app.get('/service-worker.js', (_request, response) => {
+    if (worker === null) throw new HttpError('not-found');
+    response.setHeader('Cache-Control', 'no-cache');
+    response.type('js').send(worker);
+  });
   app.use(
     express.static(folder, {
       index: false,
@@ -137,8 +151,6 @@ function serveWeb(app: Express, folder: string): void {
         ),
     }),
   );
-  const page = join(folder, 'index.html');
-  const html = existsSync(page) ? readFileSync(page, 'utf8') : null;
   app.get(/^\/(?!api\/)[^.]*$/, (_request, response) => {
     if (html === null) throw new HttpError('not-found');
     response.setHeader('Cache-Control', 'no-store');
