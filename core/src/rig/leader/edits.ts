@@ -1,5 +1,4 @@
 import { moveIndicator, placeIndicator } from '../sink/indicator-depth';
-import { withFlies } from '../strength/hook-count';
 import { reshape } from './reshape';
 import type {
   DropperSchool,
@@ -14,17 +13,18 @@ import type {
 } from '../rig';
 import { addSection, fittingsKept, moveJoint, moveTip, removeSection, tagLength } from './section-edits';
 import { schoolDifferences } from '../schools';
-import { buildRig, SHOT_ABOVE_FLY_M } from '../templates';
+import { pointAndDropper, type RigTemplate, SHOT_ABOVE_FLY_M, TEMPLATES } from '../templates';
 import { diameterOfX } from '../tackle/x-size';
 import { leaderLength } from './leader-geometry';
 
+function ownEdits(rig: Rig): NonNullable<RigTemplate['edits']> {
+  return TEMPLATES[rig.template].edits ?? {};
+}
+
 /** Everything that can be done to a rig on the bench. Each returns a new rig. */
 export const rigEdits = {
-  /** A new depth moves the indicator by its school; other rigs take the lengths their template gives for it. */
   depth: (rig: Rig, waterDepthM: number): Rig =>
-    rig.template === 'indicator-nymph'
-      ? placeIndicator({ ...rig, waterDepthM })
-      : reshape(rig, { waterDepthM }),
+    ownEdits(rig).depth?.(rig, waterDepthM) ?? reshape(rig, { waterDepthM }),
 
   indicatorSchool: (rig: Rig, indicator: IndicatorSchool): Rig =>
     placeIndicator({ ...rig, schools: { ...rig.schools, indicator } }),
@@ -52,30 +52,11 @@ export const rigEdits = {
     };
   },
 
-  /** One fly leaves the point fly; two put a dropper on a tag above the last section. */
-  flyCount: (rig: Rig, count: number): Rig => {
-    if (rig.template !== 'indicator-nymph' && !rig.byHand) return reshape(rig, { flyCount: count });
-    const point = rig.flies.filter((fly) => fly.at.kind === 'point');
-    const last = rig.sections.at(-1);
-    if (count === 1 || !last) return withFlies(rig, point);
-    const [dropper] = buildRig('indicator-nymph').flies as [Fly];
-    return {
-      ...rig,
-      flies: [
-        {
-          ...dropper,
-          at: {
-            kind: 'tag',
-            sectionId: last.id,
-            lengthM: 0.09,
-            diameterM: last.diameterM,
-            material: last.material,
-          },
-        },
-        ...point,
-      ],
-    };
-  },
+  /** A leader made by hand is kept; a template without a way of its own builds the rig anew. */
+  flyCount: (rig: Rig, count: number): Rig =>
+    rig.byHand
+      ? pointAndDropper(rig, count)
+      : (ownEdits(rig).flyCount?.(rig, count) ?? reshape(rig, { flyCount: count })),
 
   /** No shot for a mass of 0. */
   shotMass: (rig: Rig, massKg: number): Rig => {
@@ -99,7 +80,7 @@ export const rigEdits = {
   },
 
   rod: (rig: Rig, lengthM: number): Rig =>
-    rig.template === 'indicator-nymph' ? { ...rig, rod: { lengthM } } : reshape(rig, { rodLengthM: lengthM }),
+    ownEdits(rig).rod?.(rig, lengthM) ?? reshape(rig, { rodLengthM: lengthM }),
 
   lineWeight: (rig: Rig, weight: number): Rig => ({ ...rig, line: { ...rig.line, weight } }),
 

@@ -2,15 +2,16 @@ import { formatLength } from '../../units';
 import { indicatorOf, leaderLength } from '../leader/leader-geometry';
 import { indicatorDistance, placeIndicator } from '../sink/indicator-depth';
 import type { Rig } from '../rig';
+import { TEMPLATES } from '../templates';
 import type { RigRule } from './rule';
 
 /** Share by which the indicator may differ from its school before it is worth a word. */
 const TOLERANCE = 0.1;
 
-/** Indicator against the school chosen (the hinge leader has its own place for it), and whether the leader is long enough for it. */
+/** Indicator against the school chosen (some rigs have their own place for it), and whether the leader is long enough for it. */
 export const indicatorPlace: RigRule = (rig, { system }) => {
   const indicator = indicatorOf(rig);
-  if (!indicator || rig.template === 'tuck-hinge') return [];
+  if (!indicator || TEMPLATES[rig.template].ownIndicatorPlace) return [];
   const wantedM = indicatorDistance(rig.schools.indicator, rig.waterDepthM);
   const evidence = [
     { label: 'set at', text: formatLength(indicator.aboveFlyM, system) },

@@ -29,6 +29,7 @@ export const dryDropper: RigTemplate = {
   ],
   uses: ['rodLengthM', 'waterDepthM', 'tippetX', 'schools', 'lineWeight'],
   defaults: { ...COMMON, waterDepthM: 0.7, tippetX: 5 },
+  settles: ['dropper'],
   build: (parameters): Rig => {
     const lengthM = Math.min(MAX_M, Math.max(MIN_M, parameters.waterDepthM * OF_DEPTH));
     const onTagSchool = parameters.schools.dropper === 'tag';

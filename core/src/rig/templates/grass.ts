@@ -9,6 +9,7 @@ export const grass: RigTemplate = {
   cues: ['Watch the tuft behind you.', 'Glasses on all the same.'],
   uses: ['rodLengthM', 'lineWeight'],
   defaults: { ...COMMON, tippetX: 2 },
+  lies: 'grass',
   build: (parameters) => ({
     ...frame('grass', parameters),
     sections: taperedLeader(2.3, 2),

@@ -39,5 +39,5 @@ export function buildRig(id: TemplateId, change: Partial<TemplateParameters> = {
   return template.build({ ...template.defaults, ...change });
 }
 
-export { DEFAULT_SCHOOLS, type RigTemplate, type TemplateParameters } from './template';
-export { SHOT_ABOVE_FLY_M } from './indicator-nymph';
+export { DEFAULT_SCHOOLS, maxFlies, type RigTemplate, type TemplateParameters } from './template';
+export { pointAndDropper, SHOT_ABOVE_FLY_M } from './indicator-nymph';

@@ -1,5 +1,6 @@
 import { placeIndicator } from '../sink/indicator-depth';
-import type { ShotSchool } from '../rig';
+import type { Fly, Rig, Section, ShotSchool } from '../rig';
+import { withFlies } from '../strength/hook-count';
 import { COMMON, frame, onTag, pointOf, type RigTemplate, section, toCm, xClamped } from './template';
 
 /** Distance of the two flies; typical 20–25 cm of a range of 15–50 cm. */
@@ -7,6 +8,18 @@ const FLY_SPACING_M = 0.25;
 const TAG_M = 0.09;
 /** Shot sits this far above the point fly, by school; middles of the usual ranges, metres. */
 export const SHOT_ABOVE_FLY_M: Record<ShotSchool, number> = { 'near-fly': 0.12, 'above-knot': 0.27 };
+
+/** One fly leaves the point fly; two put a dropper nymph on a tag above the last section. */
+export function pointAndDropper(rig: Rig, count: number): Rig {
+  const point = rig.flies.filter((fly) => fly.at.kind === 'point');
+  const last = rig.sections.at(-1);
+  if (count === 1 || !last) return withFlies(rig, point);
+  return { ...rig, flies: [dropperAbove(last), ...point] };
+}
+
+function dropperAbove(last: Section): Fly {
+  return onTag('dropper', 'dropper nymph', last, TAG_M, { hookSize: 16 });
+}
 
 /**
  * The indicator nymph rig: about 9 ft of leader, thick butt, limp middle, fine tippet, one or two nymphs, shot. The
@@ -20,6 +33,13 @@ export const indicatorNymph: RigTemplate = {
   cues: ['Measure the depth, then set.', 'Tick the bottom about one cast in six.', 'Set on anything.'],
   uses: ['waterDepthM', 'tippetX', 'flyCount', 'shotMassKg', 'schools', 'rodLengthM', 'lineWeight'],
   defaults: { ...COMMON, waterDepthM: 1.1, flyCount: 2, shotMassKg: 0.0002 },
+  settles: ['indicator'],
+  // The indicator moves; the leader stays.
+  edits: {
+    depth: (rig, waterDepthM) => placeIndicator({ ...rig, waterDepthM }),
+    rod: (rig, lengthM) => ({ ...rig, rod: { lengthM } }),
+    flyCount: pointAndDropper,
+  },
   build: (parameters) => {
     const { tippetX, waterDepthM, schools } = parameters;
     const fine = xClamped(tippetX);
@@ -57,10 +77,7 @@ export const indicatorNymph: RigTemplate = {
             ]
           : []),
       ],
-      flies:
-        parameters.flyCount > 1
-          ? [onTag('dropper', 'dropper nymph', lower, TAG_M, { hookSize: 16 }), point]
-          : [point],
+      flies: parameters.flyCount > 1 ? [dropperAbove(lower), point] : [point],
     });
   },
 };

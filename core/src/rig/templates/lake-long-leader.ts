@@ -9,6 +9,7 @@ export const lakeLongLeader: RigTemplate = {
   cues: ['Let it settle, then as slow as you can.', 'Straight line, always.'],
   uses: ['leaderLengthM', 'tippetX', 'flyCount', 'waterDepthM', 'lineWeight', 'rodLengthM'],
   defaults: { ...COMMON, lineWeight: 6, waterDepthM: 3, tippetX: 3, flyCount: 3, leaderLengthM: 5 },
+  maxFlies: 3,
   build: (parameters) => {
     const buttM = parameters.leaderLengthM * 0.3;
     const count = Math.min(3, Math.max(1, parameters.flyCount));

@@ -9,6 +9,7 @@ export const own: RigTemplate = {
   cues: ['Thick to thin, one step a knot.', 'Wet every knot before it is drawn down.'],
   uses: ['rodLengthM', 'lineWeight', 'waterDepthM', 'tippetX'],
   defaults: COMMON,
+  byHand: true,
   build: (parameters) => ({
     ...frame('own', parameters),
     byHand: true,

@@ -41,6 +41,27 @@ export interface RigTemplate {
   uses: (keyof TemplateParameters)[];
   defaults: TemplateParameters;
   build: (parameters: TemplateParameters) => Rig;
+  /** The disagreements that this rig settles; none when left out. Shot is a question of every rig that carries some. */
+  settles?: readonly (keyof RigSchools)[];
+  /** True where sections are made by hand from the start. */
+  byHand?: boolean;
+  /** Flies it can carry; two when left out. */
+  maxFlies?: 1 | 2 | 3;
+  /** True where the rig has a place of its own for the indicator, whatever the school. */
+  ownIndicatorPlace?: boolean;
+  /** How it lies when that does not follow from what it carries. */
+  lies?: 'grass' | 'tight';
+  /** Changes that keep the leader as it is; where one is left out, the rig is built anew with the new value. */
+  edits?: {
+    depth?: (rig: Rig, waterDepthM: number) => Rig;
+    rod?: (rig: Rig, lengthM: number) => Rig;
+    flyCount?: (rig: Rig, count: number) => Rig;
+  };
+}
+
+/** Flies that a rig can carry; one dropper where its sections were made by hand. */
+export function maxFlies(template: RigTemplate, byHand: boolean): number {
+  return byHand ? 2 : (template.maxFlies ?? 2);
 }
 
 export const COMMON: TemplateParameters = {

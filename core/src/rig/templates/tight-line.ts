@@ -17,6 +17,8 @@ export const tightLine: RigTemplate = {
   cues: ['Lead the flies, do not drag them.', 'Sighter stops or tightens: set.'],
   uses: ['rodLengthM', 'waterDepthM', 'tippetX', 'flyCount', 'schools', 'lineWeight'],
   defaults: { ...COMMON, rodLengthM: 3.05, lineWeight: 3, waterDepthM: 0.9, tippetX: 5, flyCount: 2 },
+  settles: ['heaviest'],
+  lies: 'tight',
   build: (parameters) => {
     const toSighterM = parameters.rodLengthM + BEYOND_ROD_M - SIGHTER_M;
     const tippetM = Math.max(0.8, parameters.waterDepthM * 1.6);

@@ -19,6 +19,7 @@ export const tuckHinge: RigTemplate = {
   cues: ['Stop high: the hinge does the rest.', 'Fly in first, line last.'],
   uses: ['rodLengthM', 'waterDepthM', 'tippetX', 'hingeRatio', 'shotMassKg', 'lineWeight'],
   defaults: { ...COMMON, waterDepthM: 1.2, tippetX: 4, shotMassKg: 0.0003 },
+  ownIndicatorPlace: true,
   build: (parameters) => {
     const { rodLengthM, tippetX, hingeRatio } = parameters;
     const limpM = limpDiameter(hingeRatio);

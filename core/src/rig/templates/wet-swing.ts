@@ -18,6 +18,7 @@ export const wetSwing: RigTemplate = {
   cues: ['Mend to slow it.', 'Lift where the fish should be.', 'Wait for the weight.'],
   uses: ['rodLengthM', 'tippetX', 'flyCount', 'lineWeight', 'waterDepthM'],
   defaults: { ...COMMON, tippetX: 4, flyCount: 2 },
+  maxFlies: 3,
   build: (parameters) => {
     const count = Math.min(3, Math.max(1, parameters.flyCount));
     const parts = Array.from({ length: count }, (_, i) =>

@@ -6,6 +6,7 @@ import {
   KG_PER_GRAIN,
   HEAVIEST_SCHOOLS,
   INDICATOR_SCHOOLS,
+  maxFlies,
   parametersOf,
   parseLength,
   reshape,
@@ -43,7 +44,6 @@ const BY_HAND: readonly (keyof TemplateParameters)[] = [
 ];
 
 const COUNT_WORDS = ['one', 'two', 'three'];
-const MAX_FLIES: Partial<Record<Rig['template'], number>> = { 'lake-long-leader': 3, 'wet-swing': 3 };
 
 /** What drives a rig: depth, rod, tippet, flies, shot and schools, as far as its template uses them. */
 @Component({
@@ -81,7 +81,7 @@ export class RigSettingsComponent {
   protected readonly shotGrams = computed(() => Math.round(this.parameters().shotMassKg * 1e5) / 100);
   protected readonly hingeShown = computed(() => Math.round(this.parameters().hingeRatio));
   protected readonly counts = computed(() =>
-    COUNT_WORDS.slice(0, this.rig().byHand ? 2 : (MAX_FLIES[this.rig().template] ?? 2)).map((text, i) => ({
+    COUNT_WORDS.slice(0, maxFlies(this.template(), this.rig().byHand)).map((text, i) => ({
       value: i + 1,
       text,
     })),

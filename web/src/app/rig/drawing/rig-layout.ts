@@ -1,4 +1,12 @@
-import { DRESSINGS, flyAttachment, indicatorOf, leaderLength, pointFly, type Rig } from '@doceo/core';
+import {
+  DRESSINGS,
+  flyAttachment,
+  indicatorOf,
+  leaderLength,
+  pointFly,
+  type Rig,
+  TEMPLATES,
+} from '@doceo/core';
 
 /** A place in metres: x towards the rod, y down from the surface. */
 export interface Place {
@@ -33,9 +41,10 @@ const LINE_LIES_AT = 0.6;
  * stay as they are; only the bends are a drawing's choice, for still water or an even current.
  */
 export function layoutOf(rig: Rig): RigLayout {
-  if (rig.template === 'grass') return flat(rig, 'grass', 0);
+  const { lies } = TEMPLATES[rig.template];
+  if (lies === 'grass') return flat(rig, 'grass', 0);
   if (indicatorOf(rig)) return hung(rig);
-  if (rig.template === 'tight-line' || rig.line.kind === 'level') return tight(rig);
+  if (lies === 'tight' || rig.line.kind === 'level') return tight(rig);
   const dry = rig.flies.find(({ dressing }) => DRESSINGS[dressing].stage === 'adult');
   return dry ? flat(rig, 'afloat', flyAttachment(rig, dry)) : sunk(rig);
 }
