@@ -21,14 +21,19 @@ const packagesOfCore = () =>
     }),
   );
 
-/** Packages of programs and tests stay outside; those of core and contract are bundled, as Jest loads no ES modules. */
+/**
+ * Packages of programs and tests stay outside; those of core and contract are bundled, as Jest loads no ES modules, and
+ * so are those of which another version lies at the root, where what is compiled would find it.
+ */
 const externalPackages = () =>
   ['.', 'server', 'e2e']
     .flatMap((workspace) => {
       const { dependencies = {}, devDependencies = {} } = JSON.parse(
         readFileSync(join(ROOT, workspace, 'package.json'), 'utf8'),
       );
-      return Object.keys({ ...dependencies, ...devDependencies });
+      return Object.keys({ ...dependencies, ...devDependencies }).filter(
+        (name) => workspace === '.' || !existsSync(join(ROOT, workspace, 'node_modules', name)),
+      );
     })
     .filter((name) => !name.startsWith('@doceo/') && !name.startsWith('@types/') && name !== 'zod');
 

@@ -21,7 +21,7 @@ describe('conditions of a day at a water', () => {
 
   it('run from midnight to midnight there, and say that they are simulated', async () => {
     const { hours, source } = await day('2026-06-10');
-    expect(source).toBe('simulated station');
+    expect(source).toBe('a simulated station');
     expect(hours).toHaveLength(24);
     expect(new Date(hours[0]!.atMs).toISOString()).toBe('2026-06-09T22:00:00.000Z');
   });

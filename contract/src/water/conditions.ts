@@ -55,8 +55,10 @@ export const conditionsQuerySchema = z.strictObject({ date: dateSchema });
 export const conditionDaySchema = z.strictObject({
   waterId: z.string(),
   date: dateSchema,
-  /** Who says so: a simulated station stands in for a real one. */
-  source: z.literal('simulated station'),
+  /** Who says so. */
+  source: z.string(),
+  /** True for the station that stands in for a real one: it foretells nothing. */
+  simulated: z.boolean(),
   /** The station's hours with the readings over them. */
   hours: z.array(conditionHourSchema),
   /** What was read from the day before to the day after. */

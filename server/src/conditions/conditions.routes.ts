@@ -7,7 +7,7 @@ import type { Pool } from '../db/pool';
 import { HttpError } from '../http/errors';
 import { route } from '../http/route';
 import { visibleWater } from '../waters/waters.routes';
-import type { ConditionProvider } from './provider';
+import { conditionsFrom } from './providers';
 import {
   deleteConditionReading,
   findConditionReadings,
@@ -21,7 +21,7 @@ const AROUND_MS = 24 * HOUR_MS;
 /** A device's clock may run ahead of this one by so much. */
 const AHEAD_MS = 5 * 60_000;
 
-export function conditionRoutes(router: Router, pool: Pool, provider: ConditionProvider): void {
+export function conditionRoutes(router: Router, pool: Pool, conditionsOf = conditionsFrom()): void {
   route(
     router,
     pool,
@@ -33,11 +33,11 @@ export function conditionRoutes(router: Router, pool: Pool, provider: ConditionP
       // A day on which the clocks change has 23 or 25 hours.
       const count = Math.round(start.plus({ days: 1 }).diff(start, 'hours').hours);
       const fromMs = start.toMillis();
-      const [hours, readings] = await Promise.all([
-        provider.hours(saved, fromMs, count),
+      const [{ hours, source, simulated }, readings] = await Promise.all([
+        conditionsOf(saved, fromMs, count),
         findConditionReadings(pool, id, user.id, fromMs - AROUND_MS, fromMs + count * HOUR_MS + AROUND_MS),
       ]);
-      return { waterId: id, date, source: provider.source, hours: withReadings(hours, readings), readings };
+      return { waterId: id, date, source, simulated, hours: withReadings(hours, readings), readings };
     },
   );
 

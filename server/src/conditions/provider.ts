@@ -1,16 +1,18 @@
 import type { SavedWater } from '@doceo/contract';
-import { type ConditionHour, stationHours } from '@doceo/core';
+import type { ConditionHour } from '@doceo/core';
 
-/** Where conditions come from. A real station is plugged in by another one of these. */
+/** Where conditions of some waters come from: a station, a gauge, a service. */
 export interface ConditionProvider {
-  source: 'simulated station';
+  /** Its name, as a user reads it. */
+  source: string;
+  /** True when it stands in for a real one. */
+  simulated: boolean;
+  covers: (water: SavedWater) => boolean;
   /** Hourly conditions from a moment on. */
-  hours: (water: SavedWater, fromMs: number, count: number) => Promise<ConditionHour[]>;
+  hours: (water: SavedWater, fromMs: number, count: number, signal: AbortSignal) => Promise<ConditionHour[]>;
 }
 
-/** The stand-in that ships: seeded by the water, so that everybody sees the same weather there. */
-export const simulatedStation: ConditionProvider = {
-  source: 'simulated station',
-  hours: ({ id, water }, fromMs, count) =>
-    Promise.resolve(stationHours({ seed: id, kind: water.kind, latitude: water.latitude }, fromMs, count)),
-};
+/** Hours of a day, and who says so. */
+export interface ConditionAnswer extends Pick<ConditionProvider, 'source' | 'simulated'> {
+  hours: ConditionHour[];
+}

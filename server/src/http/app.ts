@@ -7,7 +7,6 @@ import express, { type Express } from 'express';
 import type { Logger } from 'pino';
 import { circleRoutes } from '../circles/circles.routes';
 import { conditionRoutes } from '../conditions/conditions.routes';
-import { simulatedStation } from '../conditions/provider';
 import { accountRoutes } from '../accounts/accounts.routes';
 import { bePatient, withPatience } from '../db/patience';
 import { type Pool, rows } from '../db/pool';
@@ -98,7 +97,7 @@ export function createApp(
   route(router, pool, api.drills.list, 'signed-in', async () => [...DRILLS]);
   waterRoutes(router, pool);
   drawingRoutes(router, pool);
-  conditionRoutes(router, pool, simulatedStation);
+  conditionRoutes(router, pool);
   studentRoutes(router, pool);
   rigRoutes(router, pool);
   readingRoutes(router, pool);

@@ -107,7 +107,8 @@ export const dayOf = (
 ): ConditionDay => ({
   waterId,
   date: '2026-06-10',
-  source: 'simulated station',
+  source: 'a simulated station',
+  simulated: true,
   readings: [],
   hours: Array.from({ length: 24 }, (_, i) => ({
     ...HOUR,

@@ -20,7 +20,9 @@ export const conditions: PlanRule = (plan, lesson) => {
         label: 'when',
         text: `${clockTime(alert.fromMs, water.timeZone)} to ${clockTime(alert.toMs, water.timeZone)}`,
       },
-      { label: 'source', text: 'simulated station; look, and ask, before you go' },
+      ...(lesson.hoursFrom
+        ? [{ label: 'source', text: `${lesson.hoursFrom}; look, and ask, before you go` }]
+        : []),
     ],
     blockIds: [],
     studentId: null,

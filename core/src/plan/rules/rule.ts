@@ -24,6 +24,8 @@ export interface PlanLesson {
   students: PlanStudent[];
   /** Hourly conditions of the day; left out or empty when they are not known. */
   hours?: readonly ConditionHour[];
+  /** Who says so. */
+  hoursFrom?: string;
 }
 
 /** What a one-click fix does. */

@@ -251,7 +251,7 @@ describe('the bank book', () => {
     await page.quiet();
     expect(page.all('.undo span')[0]).toBe('Sam: 6 ft, strip, first fly');
     await page.press('Fish');
-    expect(page.all('.length b')).toEqual(['11 in']);
+    expect(page.all('.amount b')).toEqual(['11 in']);
     expect(sent().map(({ body }) => body)).toEqual([
       { kind: 'temperature', celsius: 15, depthM: null },
       {

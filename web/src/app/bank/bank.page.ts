@@ -1,7 +1,7 @@
 import { Component, computed, DestroyRef, effect, inject, type OnInit, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
-import { type BankEventBody, formatLength } from '@doceo/core';
+import type { BankEventBody } from '@doceo/core';
 import { MessageService } from 'primeng/api';
 import { BankStore } from '../data/lesson/bank-store';
 import { DayStore } from '../data/lesson/day-store';
@@ -11,7 +11,8 @@ import { SessionStore } from '../data/session';
 import { clockText } from '../data/lesson/lesson-texts';
 import { SetAsideComponent } from '../shared/lesson/set-aside.component';
 import { BankSession } from './bank-session';
-import { BankSheetComponent, SHEET_TITLES, type SheetKind } from './bank-sheet.component';
+import { BankSheetComponent } from './bank-sheet.component';
+import { LOG_SHEETS, logSheet, type LogSheetId } from './sheets/kinds';
 import { eventText } from '../data/lesson/event-text';
 
 const TICK_MS = 1000;
@@ -22,9 +23,6 @@ const WARN_MIN = 2;
 interface Tangle {
   startedMs: number;
 }
-
-const CM_PER_INCH = 2.54;
-const SPECIES = ['brown trout', 'grayling', 'rainbow trout', 'other'];
 
 /** The bank book: one tap a cast, standing in the water. */
 @Component({
@@ -40,21 +38,16 @@ export class BankPage implements OnInit {
   protected readonly day = inject(DayStore);
   protected readonly session = inject(SessionStore);
   private readonly messages = inject(MessageService);
-  protected readonly sheet = signal<'fish' | 'note' | 'more' | SheetKind | null>(null);
-  /** The sheet that the seldom things share, when it is one of theirs. */
-  protected readonly seldom = computed<SheetKind | null>(() => {
+  protected readonly sheet = signal<'note' | 'more' | LogSheetId | null>(null);
+  /** The sheet of the log that is open, if one is. */
+  protected readonly logSheet = computed<LogSheetId | null>(() => {
     const sheet = this.sheet();
-    return sheet && sheet in SHEET_TITLES ? (sheet as SheetKind) : null;
+    return sheet && sheet in LOG_SHEETS ? (sheet as LogSheetId) : null;
   });
-  protected readonly seldomKinds = (Object.keys(SHEET_TITLES) as SheetKind[]).map((kind) => ({
-    kind,
-    text: SHEET_TITLES[kind],
-  }));
-  protected readonly species = SPECIES;
-  protected readonly fish = { species: signal(SPECIES[0] as string), lengthCm: signal(28) };
-  protected readonly fishLength = computed(() =>
-    formatLength(this.fish.lengthCm() / 100, this.session.units()),
-  );
+  /** What stands under *More*. */
+  protected readonly seldom = (Object.keys(LOG_SHEETS) as LogSheetId[])
+    .map((id) => ({ id, ...logSheet(id) }))
+    .filter(({ first }) => !first);
   protected note = '';
   /** The attempt a note is about, after a long press. */
   private noteAbout: string | null = null;
@@ -193,25 +186,13 @@ export class BankPage implements OnInit {
     this.now.set(Date.now());
   }
 
-  protected keepSeldom(body: BankEventBody): void {
+  protected keepSheet(id: LogSheetId, body: BankEventBody): void {
     this.kept(this.book.log(body));
-    if (body.kind !== 'lane') this.sheet.set(null);
+    if (!logSheet(id).stays) this.sheet.set(null);
   }
 
   protected toggle(which: 'sun' | 'large'): void {
     this[which].update((on) => !on);
-  }
-
-  protected logFish(outcome: 'to-hand' | 'lost'): void {
-    this.kept(
-      this.book.log({
-        kind: 'fish',
-        species: this.fish.species(),
-        lengthCm: outcome === 'lost' ? null : this.fish.lengthCm(),
-        outcome,
-      }),
-    );
-    this.sheet.set(null);
   }
 
   protected logNote(): void {
@@ -225,12 +206,6 @@ export class BankPage implements OnInit {
 
   protected undo(): void {
     this.kept(this.book.undo());
-  }
-
-  /** By a centimetre, or an inch. */
-  protected longer(by: number): void {
-    const step = this.session.units() === 'metric' ? 1 : CM_PER_INCH;
-    this.fish.lengthCm.update((cm) => Math.min(120, Math.max(5, Math.round((cm + by * step) * 100) / 100)));
   }
 
   protected swapHand(): void {

@@ -316,7 +316,7 @@ export class DayStore {
       startMs,
       date,
       water,
-      ...(known?.waterId === waterId && known.date === date ? { hours: known.hours } : {}),
+      ...(known?.waterId === waterId && known.date === date ? { hours: known.hours, hoursFrom: known.source } : {}),
       students: this.studentsOf(lesson).map(({ id, student }) => ({
         id,
         name: student.name,

@@ -15,7 +15,8 @@ const APART_MS = 90 * 60_000;
     <h2>Best hours and places</h2>
     <p class="small soft">
       For {{ hoursText() }} with {{ students() }}{{ day.lesson() ? ': ' + day.lesson()!.planTitle : '' }}.
-      Rules of thumb over simulated weather: a choice to look at, no promise.
+      Rules of thumb over {{ day.conditions()?.simulated ? 'simulated weather' : 'the weather foretold' }}: a
+      choice to look at, no promise.
     </p>
     @if (places().length > 0) {
       <ul class="places">
