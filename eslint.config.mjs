@@ -65,6 +65,16 @@ export default tseslint.config(
       ],
     },
   },
+  {
+    files: ['**/*.ts'],
+    languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
+    rules: {
+      '@typescript-eslint/no-floating-promises': 'error',
+      '@typescript-eslint/no-misused-promises': 'error',
+      '@typescript-eslint/await-thenable': 'error',
+      '@typescript-eslint/switch-exhaustiveness-check': ['error', { considerDefaultExhaustiveForUnions: true }],
+    },
+  },
   ...Object.entries(arrows).map(([folder, patterns]) => ({
     files: [`${folder}/src/**/*.ts`],
     rules: arrowRule(patterns),

@@ -58,6 +58,7 @@ async function checks() {
   if (wanted('lint')) {
     await check('lint', 'npx', ['eslint', '.', '--max-warnings', '0']);
     await check('cycles', 'npm', ['run', '-s', 'cycles']);
+    await check('unused exports and packages', 'npm', ['run', '-s', 'unused']);
     await check('format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
   }
   if (wanted('types')) {

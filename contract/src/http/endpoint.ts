@@ -18,13 +18,3 @@ export interface Endpoint<Params = unknown, Query = unknown, Body = unknown, Rep
   slow?: boolean | undefined;
   reply: z.ZodType<Reply>;
 }
-
-export type ParamsOf<E> = E extends Endpoint<infer P, unknown, unknown, unknown> ? P : never;
-export type QueryOf<E> =
-  E extends Endpoint<never, infer Q, never, unknown>
-    ? Q
-    : E extends { query: z.ZodType<infer Q> }
-      ? Q
-      : never;
-export type BodyOf<E> = E extends { body: z.ZodType<infer B> } ? B : never;
-export type ReplyOf<E> = E extends { reply: z.ZodType<infer R> } ? R : never;

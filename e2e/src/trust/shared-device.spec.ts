@@ -42,11 +42,11 @@ describe('a device of two instructors', () => {
 
   it('keeps what the first has not sent, sealed, and nothing else of him', async () => {
     await page.setRequestInterception(true);
-    page.on('request', (request) =>
-      cut && request.method() !== 'GET' && /\/api\/(events|plans|fly-box)/.test(request.url())
-        ? request.abort()
-        : request.continue(),
-    );
+    page.on('request', (request) => {
+      const refused =
+        cut && request.method() !== 'GET' && /\/api\/(events|plans|fly-box)/.test(request.url());
+      void (refused ? request.abort() : request.continue());
+    });
     await signIn(page, at.server.url, LEAD);
     await byText(page, '.ready h2', 'Ready for the bank');
     await page.goto(`${at.server.url}/plan`);

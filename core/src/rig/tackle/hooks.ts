@@ -21,8 +21,6 @@ export interface Hook {
 export const STEEL_DENSITY = 7850;
 /** Wire in a hook against its shank: shank, bend, point and eye together. */
 const WIRE_PER_SHANK = 2.4;
-/** Makers differ by about this share in length and wire. */
-export const HOOK_SPREAD = 0.2;
 
 /**
  * Dimensions of a hook.
@@ -30,7 +28,7 @@ export const HOOK_SPREAD = 0.2;
  * @param size even number 2…22; the larger number is the smaller hook
  * @throws CoreError 'out-of-range'
  * An exponential fit to what hooks of these sizes usually measure (#8 shank 12 mm, #14 8 mm, #20 5 mm); an estimate,
- * ± HOOK_SPREAD.
+ * ± 20 %, by which makers differ in length and wire.
  */
 export function hookOf(size: number, wire: WireId = 'standard'): Hook {
   inRange('hookSize', size, 2, 22);

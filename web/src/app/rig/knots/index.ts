@@ -11,4 +11,4 @@ export const KNOT_STEPS: Record<Exclude<KnotId, 'tapered'>, readonly KnotStep[]>
   ...LOOP_KNOTS,
 };
 
-export { arrowHead, type KnotStep, type Piece, STEP_HEIGHT, STEP_WIDTH } from './rope';
+export { arrowHead, type KnotStep, STEP_HEIGHT, STEP_WIDTH } from './rope';

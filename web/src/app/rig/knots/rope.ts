@@ -122,11 +122,6 @@ export function hook(x: number, y: number): Piece[] {
   ];
 }
 
-/** Pieces with some heights raised or lowered as one. */
-export function lifted(pieces: readonly Piece[], by: number): Piece[] {
-  return pieces.map((piece) => ({ ...piece, height: piece.height + by }));
-}
-
 /** Pieces turned upside down and end for end about the middle (120, 60), with the tones of the two lines changed over. */
 export function turned(pieces: readonly Piece[], swap: Partial<Record<Tone, Tone>>): Piece[] {
   const turn = (_: string, x: string, y: string): string =>
