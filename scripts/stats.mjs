@@ -1,6 +1,8 @@
 import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { codeMeasures } from './lib/code-measures.mjs';
+import { coreDocs } from './lib/core-docs.mjs';
 import { ROOT } from './lib/shell.mjs';
 
 /** Non-blank lines of code, and which of them are tests. */
@@ -30,3 +32,22 @@ for (const [group, { code, test }] of [...groups].sort())
 console.log(
   `${'all'.padEnd(20)} ${String(total.code).padStart(6)} code ${String(total.test).padStart(6)} test, tests are ${((100 * total.test) / (total.code + total.test)).toFixed(1)} % of all lines`,
 );
+
+const measures = codeMeasures(
+  files.filter((file) => !TEST.test(file)),
+  files,
+);
+const percent = (part, whole) => `${((100 * part) / whole).toFixed(1)} %`;
+const told = ({ median, ninetieth }) =>
+  `median ${median}, nine in ten have ${Math.round(ninetieth)} or fewer`;
+console.log(`\nlines of a file      ${told(measures.files)}`);
+console.log(`lines of a function  ${told(measures.functions)}`);
+const docs = coreDocs();
+console.log(
+  `core's functions     ${docs.functions} exported, ${percent(docs.described, docs.functions)} described; ` +
+    `${docs.numbers} numbers in and out, ${percent(docs.withUnit, docs.numbers)} with unit; ` +
+    `${docs.throwsSaid} of ${docs.throwing} that throw say so`,
+);
+console.log('\nfiles over 250 lines');
+for (const { file, lines: count, reason } of measures.long)
+  console.log(`${String(count).padStart(6)} ${file}${reason ? `: ${reason}` : ': to be split'}`);

@@ -1,6 +1,7 @@
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { coreDocs } from './lib/core-docs.mjs';
 import { startDatabase } from './lib/database.mjs';
 import { ensureDependencies, ensurePackages } from './lib/setup.mjs';
 import { ROOT, runQuietly, start } from './lib/shell.mjs';
@@ -60,6 +61,14 @@ async function checks() {
     await check('cycles', 'npm', ['run', '-s', 'cycles']);
     await check('unused exports and packages', 'npm', ['run', '-s', 'unused']);
     await check('format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
+  }
+  if (wanted('docs', 'lint')) {
+    const { functions, described, numbers, withUnit, throwing, throwsSaid, missing } = coreDocs();
+    console.log(
+      `\n== documentation of core: ${described} of ${functions} functions described, ${withUnit} of ${numbers} numbers with unit, ${throwsSaid} of ${throwing} that throw say so`,
+    );
+    for (const one of missing) console.log(one);
+    count(missing.length === 0 ? 1 : 0, missing.length === 0 ? 0 : 1);
   }
   if (wanted('types')) {
     await check('types of the programs', 'npx', ['tsc', '--noEmit', '-p', 'tsconfig.json']);

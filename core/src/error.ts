@@ -18,7 +18,11 @@ export class CoreError extends Error {
 /**
  * Passes a finite number within a range through, refuses any other.
  *
+ * @param value the number, in the unit its name says
+ * @param min the least that is taken, same unit
+ * @param max the most that is taken, same unit; none when left out
  * @throws CoreError 'out-of-range' with name, value and range
+ * @returns the number itself
  */
 export function inRange(name: string, value: number, min: number, max = Number.POSITIVE_INFINITY): number {
   if (!Number.isFinite(value) || value < min || value > max) {

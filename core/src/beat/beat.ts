@@ -32,9 +32,12 @@ export interface WaterAt {
   speedMs: number;
 }
 
+/** Whether a piece is an area of water. */
 export const isWater = (kind: PieceKind): kind is WaterPieceKind =>
   (WATER_PIECES as readonly string[]).includes(kind);
+/** Whether a piece is an area of land. */
 export const isLand = (kind: PieceKind): boolean => (LAND_PIECES as readonly string[]).includes(kind);
+/** Whether a piece is a point: a lie, a stone, a tree. */
 export const isPoint = (kind: PieceKind): boolean => (POINT_PIECES as readonly string[]).includes(kind);
 
 /** The topmost area at a point; null on bare ground that is not drawn. */

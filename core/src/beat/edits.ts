@@ -29,16 +29,25 @@ export function withPiece<Kind extends string, S extends Sheet<Kind>>(
   return { ...sheet, pieces: sheet.pieces.map((piece) => (piece.id === id ? change(piece) : piece)) };
 }
 
+/** The sheet without one of its pieces. */
 export function withoutPiece<Kind extends string, S extends Sheet<Kind>>(sheet: S, id: string): S {
   return { ...sheet, pieces: sheet.pieces.filter((piece) => piece.id !== id) };
 }
 
-/** A corner put elsewhere. */
+/**
+ * A corner put elsewhere.
+ *
+ * @param corner index in the shape, from 0
+ */
 export function moveCorner<Kind extends string>(piece: Drawn<Kind>, corner: number, to: Point): Drawn<Kind> {
   return { ...piece, shape: piece.shape.map((point, i) => (i === corner ? to : point)) };
 }
 
-/** A new corner in the middle of the side that begins at a corner. */
+/**
+ * A new corner in the middle of the side that begins at a corner.
+ *
+ * @param corner index in the shape, from 0
+ */
 export function splitSide<Kind extends string>(piece: Drawn<Kind>, corner: number): Drawn<Kind> {
   const from = piece.shape[corner];
   const to = piece.shape[(corner + 1) % piece.shape.length];
@@ -47,7 +56,11 @@ export function splitSide<Kind extends string>(piece: Drawn<Kind>, corner: numbe
   return { ...piece, shape: [...piece.shape.slice(0, corner + 1), middle, ...piece.shape.slice(corner + 1)] };
 }
 
-/** A corner taken out; three always stay. */
+/**
+ * A corner taken out; three always stay.
+ *
+ * @param corner index in the shape, from 0
+ */
 export function dropCorner<Kind extends string>(piece: Drawn<Kind>, corner: number): Drawn<Kind> {
   return piece.shape.length <= 3 ? piece : { ...piece, shape: piece.shape.filter((_, i) => i !== corner) };
 }
@@ -76,7 +89,11 @@ export function shiftPiece<Kind extends string>(
   };
 }
 
-/** A piece one further up or down in the pile: later ones lie on top. */
+/**
+ * A piece one further up or down in the pile: later ones lie on top.
+ *
+ * @param by 1 for up, −1 for down
+ */
 export function restackPiece<Kind extends string, S extends Sheet<Kind>>(
   sheet: S,
   id: string,

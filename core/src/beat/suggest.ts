@@ -100,7 +100,11 @@ const TEACHES: Record<string, number> = {
 /** Shallower than this nobody is at home. */
 const SHALLOW_M = 0.2;
 
-/** How far apart students must stand: twice the longest line, and never within rod, leader and arm. */
+/**
+ * How far apart students must stand: twice the longest line, and never within rod, leader and arm.
+ *
+ * @returns metres
+ */
 export function spacing({ rodM, leaderM }: Pick<SuggestOptions, 'rodM' | 'leaderM'>, castM: number): number {
   return hookDistance(castM, { rodM, leaderM });
 }

@@ -124,7 +124,12 @@ export interface PauseRow {
 /** A stroke of a beginner, seconds. Estimate, 0.35 to 0.6. */
 const STROKE_S = 0.45;
 
-/** The pause for each length of line. */
+/**
+ * The pause for each length of line.
+ *
+ * @param lengths metres of line and leader in the air
+ * @throws CoreError 'out-of-range' for none or more than 60 lengths, or a line that cannot be thrown so
+ */
 export function pauseTable(lengths: readonly number[], options: Partial<Throw> = {}): PauseRow[] {
   if (lengths.length === 0 || lengths.length > 60)
     throw new CoreError('out-of-range', { name: 'lengths', value: lengths.length, min: 1, max: 60 });

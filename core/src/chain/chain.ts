@@ -44,6 +44,11 @@ const STIFFEST = 100;
 /** A turn that moves no node by more than this share of a segment is the last of its round. */
 const STILL = 1e-6;
 
+/**
+ * Room for the pull between the nodes of a chain, to be used again from step to step.
+ *
+ * @param nodes how many, 2 or more
+ */
 export function pullOf(nodes: number): Pull {
   const row = (): Float64Array => new Float64Array(nodes + 1);
   return { toX: row(), toY: row(), rxx: row(), rxy: row(), ryy: row() };

@@ -26,7 +26,11 @@ export type Trend = 'rising' | 'falling' | 'steady';
 const TREND_HOURS = 3;
 const TREND_M = 0.02;
 
-/** Trend of the river's level up to an hour of the list. */
+/**
+ * Trend of the river's level up to an hour of the list.
+ *
+ * @param index of the hour in the list, from 0
+ */
 export function levelTrend(hours: readonly ConditionHour[], index: number): Trend {
   const now = hours[index];
   const before = hours[Math.max(0, index - TREND_HOURS)];

@@ -91,6 +91,7 @@ function trend(earlyCount: number, earlyN: number, lateCount: number, lateN: num
  * The faults to offer first: the skill's own, those this student made most often at it before the others, then what goes
  * wrong elsewhere in the strand.
  *
+ * @param limit how many are wanted at most
  * @param seen fault counts of this student at the skill, by fault id
  * @param skillFaults faults of the skill, in catalogue order
  * @param strandFaults further faults of the strand, commonest first

@@ -51,6 +51,7 @@ export interface BoxState {
   gaps: BoxCell[];
 }
 
+/** What tells one kind of fly in a box from another. */
 export function boxKey({ stage, colour, weight, hookSize }: BoxKind): string {
   return `${stage}/${weight}/${colour}/${hookSize}`;
 }
@@ -81,7 +82,11 @@ export function boxState(box: FlyBox, calendar: readonly Food[], month: number):
   };
 }
 
-/** A box with so many flies of a kind; none takes the kind out. */
+/**
+ * A box with so many flies of a kind; none takes the kind out.
+ *
+ * @param count flies, rounded and held to what a box takes of a kind
+ */
 export function withFliesOf(box: FlyBox, kind: BoxKind, count: number): FlyBox {
   const kept = Math.min(MAX_OF_A_KIND, Math.max(0, Math.round(count)));
   const others = box.flies.filter((fly) => boxKey(fly) !== boxKey(kind));

@@ -150,7 +150,11 @@ export function calendarOf({ kind, calendar }: Pick<Water, 'kind' | 'calendar'>)
   return calendar ?? usualCalendar(kind);
 }
 
-/** The calendar with a food in season in a month, or no longer. */
+/**
+ * The calendar with a food in season in a month, or no longer.
+ *
+ * @param month 1…12
+ */
 export function withMonth(calendar: readonly Food[], name: string, month: number, inSeason: boolean): Food[] {
   return calendar.map((food) =>
     food.name === name
@@ -164,7 +168,11 @@ export function withMonth(calendar: readonly Food[], name: string, month: number
   );
 }
 
-/** The foods that matter in a month, 1…12. */
+/**
+ * The foods that matter in a month, 1…12.
+ *
+ * @param month 1…12
+ */
 export function foodsIn(calendar: readonly Food[], month: number): Food[] {
   return calendar.filter(({ months }) => months.includes(month));
 }

@@ -20,6 +20,8 @@ const MILLIMETRES = 1000;
 /**
  * Longitude and latitude of a point of a sheet, on a plane that touches the earth at its origin. Good to a millimetre
  * either way for sheets of a few kilometres: what is written and read again is the same to the millimetre.
+ *
+ * @throws CoreError 'out-of-range' for an origin beyond 85 degrees of latitude
  */
 export function toLonLat(origin: SheetOrigin, { x, y }: Point): [number, number] {
   inRange('latitude', origin.latitude, -FURTHEST_DEG, FURTHEST_DEG);
@@ -31,7 +33,11 @@ export function toLonLat(origin: SheetOrigin, { x, y }: Point): [number, number]
   return [round(longitude, DEGREE_DIGITS), round(latitude, DEGREE_DIGITS)];
 }
 
-/** The point of a sheet at a longitude and latitude, to the millimetre. */
+/**
+ * The point of a sheet at a longitude and latitude, to the millimetre.
+ *
+ * @throws CoreError 'out-of-range' for an origin beyond 85 degrees of latitude
+ */
 export function fromLonLat(origin: SheetOrigin, [longitude, latitude]: readonly [number, number]): Point {
   inRange('latitude', origin.latitude, -FURTHEST_DEG, FURTHEST_DEG);
   const turn = origin.bearingDeg * RADIANS;

@@ -53,6 +53,11 @@ function isOn({ x, y }: Point, a: Point, b: Point): boolean {
   return Math.abs(away) <= ON_SIDE_M * Math.max(1, distance(a, b));
 }
 
+/**
+ * Distance of two points.
+ *
+ * @returns in the unit of the points
+ */
 export function distance(a: Point, b: Point): number {
   return Math.hypot(a.x - b.x, a.y - b.y);
 }
@@ -93,7 +98,11 @@ export function along(from: Point, to: Point, stepM: number): Point[] {
   }));
 }
 
-/** How far a point is from the nearest of a line from a to b. */
+/**
+ * How far a point is from the nearest of a line from a to b.
+ *
+ * @returns in the unit of the points
+ */
 export function toSegment(point: Point, a: Point, b: Point): number {
   const [dx, dy] = [b.x - a.x, b.y - a.y];
   const square = dx * dx + dy * dy;

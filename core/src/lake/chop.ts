@@ -9,6 +9,7 @@ const GLASS_MS = 0.8;
 const CHOP_MS = 16 / 3.6;
 const ROUGH_MS = 24 / 3.6;
 
+/** What a wind makes of the surface of still water, and what that does to the fishing. */
 export function chopOf(windMs: number): Chop {
   if (windMs < GLASS_MS)
     return { kind: 'glass', words: 'glass: the hardest surface to fish, finer and farther' };

@@ -70,7 +70,12 @@ export function* lakeDepths(
   return yield* fill(lake, size, shore, (x, y) => depth({ x, y }));
 }
 
-/** The depths of a lake all at once. */
+/**
+ * The depths of a lake all at once.
+ *
+ * @param columns cells along, 1 or more
+ * @param rows cells across, 1 or more
+ */
 export function depthGrid(lake: Lake, columns: number, rows: number): DepthGrid {
   const run = lakeDepths(lake, { columns, rows });
   for (;;) {
@@ -101,7 +106,11 @@ function* fill(
   return { columns, rows, lengthM, widthM, depthsM };
 }
 
-/** Depth at a point, that of its cell; null on land and off the sheet. */
+/**
+ * Depth at a point, that of its cell; null on land and off the sheet.
+ *
+ * @returns metres
+ */
 export function depthAt(
   { columns, rows, lengthM, widthM, depthsM }: DepthGrid,
   { x, y }: Point,

@@ -28,6 +28,7 @@ export const DEEPEST_LAKE_M = 120;
 /** More soundings than these are thinned out before they come here. */
 export const MAX_SOUNDINGS = 50_000;
 
+/** Whether a piece of a lake is a point. */
 export const isLakePoint = (kind: LakeKind): boolean => (LAKE_POINTS as readonly string[]).includes(kind);
 
 /** What is wrong with a lake, by place. */

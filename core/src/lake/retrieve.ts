@@ -60,7 +60,7 @@ export function retrieveRun({ castM, countS, sinkMs, retrieveMs, bottomM }: Retr
   return { path, deepestM: Math.max(...path.map((step) => step.depthM)), touched };
 }
 
-/** Seconds a fly spends between two depths. */
+/** How long a fly spends between two depths, seconds. */
 export function secondsIn({ path }: RetrieveRun, { fromM, toM }: { fromM: number; toM: number }): number {
   return path.filter(({ depthM }) => depthM >= fromM && depthM <= toM).length * STEP_S;
 }

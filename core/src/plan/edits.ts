@@ -27,7 +27,11 @@ const DEFAULT_PLACE: Record<Drill['ground'], PlaceKind> = {
   stillwater: 'margin',
 };
 
-/** A new block made from a drill of the library. */
+/**
+ * A new block made from a drill of the library.
+ *
+ * @param lane place in the group, from 0; null for everybody
+ */
 export function blockFromDrill(
   drillId: string,
   id: string,
@@ -112,7 +116,11 @@ export function applyEdit(plan: PlanBody, edit: PlanEdit): PlanBody {
   }
 }
 
-/** Where the next block of everybody would start. */
+/**
+ * Where the next block of everybody would start.
+ *
+ * @returns minutes from the start of the lesson
+ */
 export function nextStart(plan: PlanBody): number {
   return planEnd(plan);
 }

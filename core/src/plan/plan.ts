@@ -60,6 +60,7 @@ export interface PlanBody {
 export const STEP_MIN = 5;
 export const MAX_GROUP = 8;
 
+/** A plan with nothing in it yet. */
 export function emptyPlan(): PlanBody {
   return {
     aim: '',

@@ -7,11 +7,20 @@ export function shareLane(a: Block, b: Block): boolean {
   return a.lane === null || b.lane === null || a.lane === b.lane;
 }
 
+/**
+ * When a block ends.
+ *
+ * @returns minutes from the start of the lesson
+ */
 export function endOf(block: Block): number {
   return block.startMin + block.durationMin;
 }
 
-/** Last minute of the plan, 0 when it is empty. */
+/**
+ * Last minute of the plan, 0 when it is empty.
+ *
+ * @returns minutes from the start of the lesson
+ */
 export function planEnd(plan: PlanBody): number {
   return plan.blocks.reduce((end, block) => Math.max(end, endOf(block)), 0);
 }
@@ -47,7 +56,11 @@ function laneOrder(block: Block): number {
   return block.lane ?? -1;
 }
 
-/** The blocks one place in the group goes through, in order. */
+/**
+ * The blocks one place in the group goes through, in order.
+ *
+ * @param lane place in the group, from 0
+ */
 export function blocksOfLane(plan: PlanBody, lane: number): Block[] {
   return plan.blocks
     .filter((block) => block.lane === null || block.lane === lane)

@@ -1,7 +1,11 @@
 /** A source of numbers in [0, 1), the same sequence for the same seed on every machine. */
 export type Random = () => number;
 
-/** 32-bit FNV-1a hash of a text. */
+/**
+ * 32-bit FNV-1a hash of a text.
+ *
+ * @returns a whole number, 0…2³² − 1
+ */
 export function hashText(text: string): number {
   let hash = 0x811c9dc5;
   for (let i = 0; i < text.length; i++) {
@@ -33,7 +37,11 @@ export function seededRandom(seed: string): Random {
   return next;
 }
 
-/** Standard normal deviate by the Box–Muller method. */
+/**
+ * Standard normal deviate by the Box–Muller method.
+ *
+ * @returns no unit; mean 0, standard deviation 1
+ */
 export function normal(random: Random): number {
   return Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
 }

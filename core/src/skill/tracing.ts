@@ -57,7 +57,11 @@ export const PARAMETER_GRID: readonly TracingParameters[] = INITIAL.flatMap((ini
   LEARN.flatMap((learn) => SLIP.flatMap((slip) => GUESS.map((guess) => ({ initial, learn, slip, guess })))),
 );
 
-/** Share of mastery that is left after a time away; 1 within a session. */
+/**
+ * Share of mastery that is left after a time away; 1 within a session.
+ *
+ * @returns 0…1
+ */
 export function retained(gapMs: number): number {
   return gapMs <= SESSION_GAP_HOURS * MS_PER_HOUR ? 1 : Math.exp(-gapMs / MS_PER_DAY / FORGET_DAYS);
 }

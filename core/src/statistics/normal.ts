@@ -6,6 +6,10 @@ export const Z90 = 1.6449;
 /**
  * The value below which a share of the normal distribution lies, by P. J. Acklam's rational approximation (2003), good to
  * about 1e-9 of the value.
+ *
+ * @param share 0…1, both excluded
+ * @returns in standard deviations from the mean
+ * @throws CoreError 'out-of-range'
  */
 export function normalQuantile(share: number): number {
   if (!(share > 0 && share < 1))

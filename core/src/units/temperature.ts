@@ -7,12 +7,20 @@ export function formatTemperature(celsius: number, system: UnitSystem): string {
   return `${degrees < 0 ? '−' : ''}${Math.abs(degrees)} ${system === 'metric' ? '°C' : '°F'}`;
 }
 
-/** The degrees a thermometer of this system shows. */
+/**
+ * The degrees a thermometer of this system shows.
+ *
+ * @returns degrees Celsius or Fahrenheit
+ */
 export function fromCelsius(celsius: number, system: UnitSystem): number {
   return system === 'metric' ? celsius : celsius * 1.8 + 32;
 }
 
-/** Degrees Celsius of what a thermometer of this system shows. */
+/**
+ * Degrees Celsius of what a thermometer of this system shows.
+ *
+ * @param degrees Celsius or Fahrenheit, as the system has it
+ */
 export function toCelsius(degrees: number, system: UnitSystem): number {
   return system === 'metric' ? degrees : (degrees - 32) / 1.8;
 }

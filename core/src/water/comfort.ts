@@ -32,7 +32,11 @@ export interface ComfortBand {
   stop: boolean;
 }
 
-/** Temperature at a depth, straight between readings, the end readings beyond them. Needs one reading or more. */
+/**
+ * Temperature at a depth, straight between readings, the end readings beyond them. Needs one reading or more.
+ *
+ * @returns degrees Celsius
+ */
 export function temperatureAt(profile: readonly DepthReading[], depthM: number): number {
   const sorted = [...profile].sort((a, b) => a.depthM - b.depthM);
   const [first, last] = [sorted[0] as DepthReading, sorted.at(-1) as DepthReading];

@@ -106,7 +106,11 @@ function loadsBelow(rig: Rig, leaderM: number, floatId: string | undefined): Lea
     .sort((a, b) => a.belowFloatM - b.belowFloatM);
 }
 
-/** Shot of a mass, where it hangs. */
+/**
+ * Shot of a mass, where it hangs.
+ *
+ * @param densityKgM3 of the metal, kg/m³
+ */
 export function shotLoad(
   belowFloatM: number,
   massKg: number,

@@ -10,7 +10,11 @@ export interface Current {
   blendM: number;
 }
 
-/** Speed of the water at a distance across, m/s: lanes joined by a hyperbolic tangent. */
+/**
+ * Speed of the water at a distance across, m/s: lanes joined by a hyperbolic tangent.
+ *
+ * @param y metres across from the angler's bank
+ */
 export function speedAt({ lanes, blendM }: Current, y: number): number {
   let speed = lanes[0]!.speedMs;
   for (let k = 1; k < lanes.length; k++) {

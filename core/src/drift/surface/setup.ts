@@ -63,7 +63,11 @@ export function setupFaults(setup: DriftSetup): SetupFault[] {
   ];
 }
 
-/** A lane's far edge moved, held between its neighbours. */
+/**
+ * A lane's far edge moved, held between its neighbours.
+ *
+ * @param index of the lane, from 0
+ */
 export function moveLane(setup: DriftSetup, index: number, toM: number): DriftSetup {
   const low = (setup.lanes[index - 1]?.toM ?? 0) + MIN_LANE_M;
   const high = (setup.lanes[index + 1]?.toM ?? 40) - (setup.lanes[index + 1] ? MIN_LANE_M : 0);
@@ -74,12 +78,22 @@ export function moveLane(setup: DriftSetup, index: number, toM: number): DriftSe
   return { ...setup, lanes, lieM };
 }
 
+/**
+ * The lane with another speed, held to the fastest that is taken.
+ *
+ * @param index of the lane, from 0
+ * @param speedMs m/s; less than zero runs upstream
+ */
 export function setLaneSpeed(setup: DriftSetup, index: number, speedMs: number): DriftSetup {
   const held = Math.min(FASTEST_LANE_MS, Math.max(-FASTEST_LANE_MS, speedMs));
   return { ...setup, lanes: setup.lanes.map((lane, i) => (i === index ? { ...lane, speedMs: held } : lane)) };
 }
 
-/** The lane cut in two of the same speed; the same setup when there are as many as may be. */
+/**
+ * The lane cut in two of the same speed; the same setup when there are as many as may be.
+ *
+ * @param index of the lane, from 0
+ */
 export function splitLane(setup: DriftSetup, index: number): DriftSetup {
   const lane = setup.lanes[index];
   const fromM = setup.lanes[index - 1]?.toM ?? 0;
@@ -88,7 +102,11 @@ export function splitLane(setup: DriftSetup, index: number): DriftSetup {
   return { ...setup, lanes: [...setup.lanes.slice(0, index), half, ...setup.lanes.slice(index)] };
 }
 
-/** The lane taken out; the one before, or after the first, takes its place. */
+/**
+ * The lane taken out; the one before, or after the first, takes its place.
+ *
+ * @param index of the lane, from 0
+ */
 export function dropLane(setup: DriftSetup, index: number): DriftSetup {
   if (setup.lanes.length <= FEWEST_LANES || !setup.lanes[index]) return setup;
   const { toM } = setup.lanes[index];

@@ -26,6 +26,7 @@ import { formatTippet, startingX } from '../tackle/x-size';
 /** Depth to which the sink of a fly is told when the water is no guide, metres. */
 const SINK_DEPTH_M = 1;
 
+/** Whether the dry fly or the indicator carries what hangs from it; null when nothing floats. */
 export function floatFigure(rig: Rig, system: UnitSystem): Figure | null {
   const float = floatMargin(rig);
   if (!float) return null;
@@ -51,6 +52,7 @@ export function floatFigure(rig: Rig, system: UnitSystem): Figure | null {
   };
 }
 
+/** How fast the point fly sinks on slack; null for a fly that does not. */
 export function sinkFigure(rig: Rig, system: UnitSystem): Figure | null {
   const fly = pointFly(rig);
   if (!fly || ['adult', 'practice'].includes(DRESSINGS[fly.dressing].stage)) return null;
@@ -76,6 +78,7 @@ export function sinkFigure(rig: Rig, system: UnitSystem): Figure | null {
   };
 }
 
+/** How long to count until the line has sunk; null for a line that floats. */
 export function countFigure(rig: Rig, length: (metres: number) => string): Figure | null {
   const count = countdown(rig.line.kind, rig.waterDepthM, rig.measured);
   if (!count) return null;
@@ -100,6 +103,7 @@ export function countFigure(rig: Rig, length: (metres: number) => string): Figur
   };
 }
 
+/** The steepest fall of stiffness in the leader; null when it has no hinge. */
 export function hingeFigure(rig: Rig): Figure | null {
   const { steps } = taperOf(rig);
   const steepest = steps
@@ -132,6 +136,7 @@ export function hingeFigure(rig: Rig): Figure | null {
   };
 }
 
+/** The X size that the hook asks for; null without a hook. */
 export function startingXFigure(rig: Rig, system: UnitSystem): Figure | null {
   const fly = pointFly(rig);
   const last = rig.sections.at(-1);
@@ -163,6 +168,7 @@ const ADVICE: Record<LoopAdvice, string> = {
   'water-load': 'let the water load it',
 };
 
+/** What flies and fittings weigh against the head of the line, and how to cast it. */
 export function loadFigure(rig: Rig, system: UnitSystem): Figure {
   const load = castingLoad(rig);
   return {
@@ -182,6 +188,7 @@ export function loadFigure(rig: Rig, system: UnitSystem): Figure {
   };
 }
 
+/** Whether the leader lays the flies out, in calm air and into a wind; null when it pushes no air aside. */
 export function turnoverFigure(rig: Rig, system: UnitSystem): Figure | null {
   const calm = turnover(rig);
   if (!Number.isFinite(calm.ratio)) return null;
@@ -206,6 +213,7 @@ export function turnoverFigure(rig: Rig, system: UnitSystem): Figure | null {
   };
 }
 
+/** Tangles of a beginner with this rig, by what adds to them. */
 export function tangleFigure(rig: Rig): Figure {
   const risk = tangleRisk(rig);
   return {

@@ -24,7 +24,12 @@ export function spans(rig: Rig): Span[] {
   });
 }
 
-/** The section a point of the leader lies on. */
+/**
+ * The section a point of the leader lies on.
+ *
+ * @param aboveFlyM metres above the point fly
+ * @throws CoreError 'out-of-range' for a rig without sections
+ */
 export function sectionAt(rig: Rig, aboveFlyM: number): Section {
   const all = spans(rig);
   const hit = all.find((span) => aboveFlyM >= span.bottomM) ?? all[all.length - 1];
@@ -32,15 +37,21 @@ export function sectionAt(rig: Rig, aboveFlyM: number): Section {
   return hit.section;
 }
 
+/** The fly at the end of the leader; undefined when there is none. */
 export function pointFly(rig: Rig): Fly | undefined {
   return rig.flies.find((fly) => fly.at.kind === 'point');
 }
 
+/** The indicator on the leader; undefined when there is none. */
 export function indicatorOf(rig: Rig): (Fitting & { kind: 'indicator' }) | undefined {
   return rig.fittings.find((fitting) => fitting.kind === 'indicator');
 }
 
-/** Where a fly sits in the leader, or its tag leaves it: metres above the point fly; 0 for the point fly. */
+/**
+ * Where a fly sits in the leader, or its tag leaves it: metres above the point fly; 0 for the point fly.
+ *
+ * @throws CoreError 'unknown-id' for a fly on a section that the rig does not have
+ */
 export function flyAttachment(rig: Rig, fly: Fly): number {
   const at = fly.at;
   if (at.kind === 'point') return 0;

@@ -22,6 +22,7 @@ export interface Countdown {
  *
  * @param depthM metres, ≥ 0
  * @returns null for a line that does not sink
+ * @throws CoreError 'out-of-range'
  * A rule of thumb: leader and fly add to it, a retrieve stops it. Count one more each cast until weed, then one less.
  */
 export function countdown(line: LineKind, depthM: number, measured = NOTHING_MEASURED): Countdown | null {

@@ -1,7 +1,11 @@
 import { DRESSINGS } from '../tackle/dressings';
 import type { Fly, Rig } from '../rig';
 
-/** Hooks on a rig, as a rule card counts them; a yarn tuft has none. */
+/**
+ * Hooks on a rig, as a rule card counts them; a yarn tuft has none.
+ *
+ * @returns how many, 0 or more
+ */
 export function hookCount(rig: Rig): number {
   return rig.flies.filter(hasHook).length;
 }
@@ -23,7 +27,11 @@ export function withFlies(rig: Rig, flies: readonly Fly[]): Rig {
   };
 }
 
-/** The rig with flies above the point fly taken off until it has no more hooks than this; the point fly stays. */
+/**
+ * The rig with flies above the point fly taken off until it has no more hooks than this; the point fly stays.
+ *
+ * @param most hooks, 0 or more
+ */
 export function withHooks(rig: Rig, most: number): Rig {
   const spare = rig.flies.filter((fly) => fly.at.kind !== 'point' && hasHook(fly));
   const off = spare.slice(0, Math.max(0, hookCount(rig) - most));

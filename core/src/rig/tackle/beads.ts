@@ -15,7 +15,11 @@ export const BEAD_DIAMETERS_M = [0.0015, 0.002, 0.0024, 0.0028, 0.0033, 0.0038, 
 /** Bore against diameter; slots and countersinks taken together. An estimate, ± 0.1. */
 const BORE_SHARE = 0.35;
 
-/** Volume of a bead, m³: a sphere less its bore. */
+/**
+ * Volume of a bead, m³: a sphere less its bore.
+ *
+ * @throws CoreError 'out-of-range'
+ */
 export function beadVolume(diameterM: number): number {
   inRange('beadDiameterM', diameterM, 0, 0.006);
   return (Math.PI / 6) * diameterM ** 3 - (Math.PI / 4) * (BORE_SHARE * diameterM) ** 2 * diameterM;

@@ -41,7 +41,11 @@ export function hookOf(size: number, wire: WireId = 'standard'): Hook {
   };
 }
 
-/** Mass of a bare hook, kg: wire length × section × steel density. */
+/**
+ * Mass of a bare hook, kg: wire length × section × steel density.
+ *
+ * @param size even number 2…22; the larger number is the smaller hook
+ */
 export function hookMass(size: number, wire: WireId = 'standard'): number {
   const { wireDiameterM, wireLengthM } = hookOf(size, wire);
   return (Math.PI / 4) * wireDiameterM ** 2 * wireLengthM * STEEL_DENSITY;

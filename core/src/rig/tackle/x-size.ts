@@ -17,7 +17,11 @@ export function diameterOfX(x: number): number {
   return ((11 - x) / 1000) * METRES_PER_INCH;
 }
 
-/** The X size of a diameter, or null when it lies more than a quarter step from one. */
+/**
+ * The X size of a diameter, or null when it lies more than a quarter step from one.
+ *
+ * @returns 0…8
+ */
 export function xOfDiameter(diameterM: number): number | null {
   const exact = 11 - (diameterM / METRES_PER_INCH) * 1000;
   const x = Math.round(exact);
@@ -34,6 +38,7 @@ export function formatTippet(diameterM: number, system: UnitSystem): string {
  * X size to start with for a hook size: hook ÷ 3, rounded. A rule of thumb; ÷ 4 is as common for bushy flies.
  *
  * @param hookSize even number 2…22, larger number is the smaller hook
+ * @returns 0…8
  */
 export function startingX(hookSize: number): number {
   return Math.min(8, Math.max(0, Math.round(hookSize / 3)));

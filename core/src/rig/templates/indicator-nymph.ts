@@ -9,7 +9,11 @@ const TAG_M = 0.09;
 /** Shot sits this far above the point fly, by school; middles of the usual ranges, metres. */
 export const SHOT_ABOVE_FLY_M: Record<ShotSchool, number> = { 'near-fly': 0.12, 'above-knot': 0.27 };
 
-/** One fly leaves the point fly; two put a dropper nymph on a tag above the last section. */
+/**
+ * One fly leaves the point fly; two put a dropper nymph on a tag above the last section.
+ *
+ * @param count 1 or 2
+ */
 export function pointAndDropper(rig: Rig, count: number): Rig {
   const point = rig.flies.filter((fly) => fly.at.kind === 'point');
   const last = rig.sections.at(-1);

@@ -59,7 +59,11 @@ export interface RigTemplate {
   };
 }
 
-/** Flies that a rig can carry; one dropper where its sections were made by hand. */
+/**
+ * Flies that a rig can carry; one dropper where its sections were made by hand.
+ *
+ * @returns 1…3
+ */
 export function maxFlies(template: RigTemplate, byHand: boolean): number {
   return byHand ? 2 : (template.maxFlies ?? 2);
 }
@@ -76,16 +80,26 @@ export const COMMON: TemplateParameters = {
   schools: DEFAULT_SCHOOLS,
 };
 
-/** Diameter of an X size, with sizes beyond the table held at its ends. */
+/**
+ * Diameter of an X size, with sizes beyond the table held at its ends.
+ *
+ * @param x X size, any number
+ * @returns metres
+ */
 export function xClamped(x: number): number {
   return diameterOfX(Math.min(8, Math.max(0, Math.round(x))));
 }
 
-/** A length rounded to a centimetre, as people cut it. */
+/**
+ * A length rounded to a centimetre, as people cut it.
+ *
+ * @returns metres
+ */
 export function toCm(metres: number): number {
   return Math.round(metres * 100) / 100;
 }
 
+/** A section of leader and the knot above it, its length rounded to a centimetre. */
 export function section(
   id: string,
   name: string,
@@ -144,7 +158,11 @@ export function frame(template: TemplateId, parameters: TemplateParameters): Omi
   };
 }
 
-/** Sections of a bought tapered leader: it has no knots, its taper is told in steps. */
+/**
+ * Sections of a bought tapered leader: it has no knots, its taper is told in steps.
+ *
+ * @param tippetX X size of its end, any number
+ */
 export function taperedLeader(lengthM: number, tippetX: number): Section[] {
   return [
     section('butt', 'butt', 'butt', lengthM * 0.5, 0.000533, 'stiff-mono', 'loop-to-loop'),
