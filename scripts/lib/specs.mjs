@@ -25,8 +25,9 @@ const packagesOfCore = () =>
  * Packages of programs and tests stay outside; those of core and contract are bundled, as Jest loads no ES modules, and
  * so are those of which another version lies at the root, where what is compiled would find it.
  */
-const externalPackages = () =>
-  ['.', 'server', 'e2e']
+const externalPackages = () => {
+  const bundled = Object.keys(packagesOfCore());
+  return ['.', 'server', 'e2e']
     .flatMap((workspace) => {
       const { dependencies = {}, devDependencies = {} } = JSON.parse(
         readFileSync(join(ROOT, workspace, 'package.json'), 'utf8'),
@@ -35,7 +36,8 @@ const externalPackages = () =>
         (name) => workspace === '.' || !existsSync(join(ROOT, workspace, 'node_modules', name)),
       );
     })
-    .filter((name) => !name.startsWith('@doceo/') && !name.startsWith('@types/') && name !== 'zod');
+    .filter((name) => !/^@(doceo|types)\//.test(name) && !bundled.includes(name));
+};
 
 const specsIn = (folder, ending) =>
   readdirSync(folder, { recursive: true })
