@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { packagesLeftOut } from './packages.mjs';
 import { ROOT, run } from './shell.mjs';
 
 /** Everything in a folder, sorted, without tests. */
@@ -24,7 +25,13 @@ function hashOf(paths) {
 /** Runs a build unless its sources are those of the last one. */
 function unlessBuilt(name, sources, build) {
   const mark = join(ROOT, `dist/.${name}`);
-  const hash = hashOf(['package-lock.json', 'tsconfig.base.json', 'scripts/lib/build.mjs', ...sources]);
+  const hash = hashOf([
+    'package-lock.json',
+    'tsconfig.base.json',
+    'scripts/lib/build.mjs',
+    'scripts/lib/packages.mjs',
+    ...sources,
+  ]);
   if (existsSync(mark) && readFileSync(mark, 'utf8') === hash) return;
   build();
   mkdirSync(join(ROOT, 'dist'), { recursive: true });
@@ -49,11 +56,6 @@ export async function buildPrograms() {
   unlessBuilt('programs', PROGRAM_SOURCES, () => (needed = true));
   if (!needed) return;
   const { build } = await import('esbuild');
-  const external = ['server', 'e2e']
-    .flatMap((name) =>
-      Object.keys(JSON.parse(readFileSync(join(ROOT, name, 'package.json'), 'utf8')).dependencies),
-    )
-    .filter((name) => !name.startsWith('@doceo/') && name !== 'zod');
   await build({
     entryPoints: entries,
     outdir: join(ROOT, 'dist'),
@@ -64,7 +66,7 @@ export async function buildPrograms() {
     format: 'esm',
     target: 'node20',
     sourcemap: true,
-    external,
+    external: packagesLeftOut(['server', 'e2e']),
     tsconfig: join(ROOT, 'tsconfig.base.json'),
     logLevel: 'warning',
   });

@@ -1,43 +1,9 @@
-import { existsSync, mkdirSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { dirname, join, relative } from 'node:path';
+import { packagesLeftOut, packagesOfCore } from './packages.mjs';
 import { ROOT } from './shell.mjs';
 
 const BUILT = join(ROOT, '.doceo/specs');
-
-/** Where npm has put a package of a workspace. */
-function packageFolder(workspace, name) {
-  const own = join(ROOT, workspace, 'node_modules', name);
-  return existsSync(own) ? own : join(ROOT, 'node_modules', name);
-}
-
-/** Packages of core and contract by their place: what is compiled lies elsewhere than its source. */
-const packagesOfCore = () =>
-  Object.fromEntries(
-    ['core', 'contract'].flatMap((workspace) => {
-      const { dependencies } = JSON.parse(readFileSync(join(ROOT, workspace, 'package.json'), 'utf8'));
-      return Object.keys(dependencies)
-        .filter((name) => !name.startsWith('@doceo/'))
-        .map((name) => [name, packageFolder(workspace, name)]);
-    }),
-  );
-
-/**
- * Packages of programs and tests stay outside; those of core and contract are bundled, as Jest loads no ES modules, and
- * so are those of which another version lies at the root, where what is compiled would find it.
- */
-const externalPackages = () => {
-  const bundled = Object.keys(packagesOfCore());
-  return ['.', 'server', 'e2e']
-    .flatMap((workspace) => {
-      const { dependencies = {}, devDependencies = {} } = JSON.parse(
-        readFileSync(join(ROOT, workspace, 'package.json'), 'utf8'),
-      );
-      return Object.keys({ ...dependencies, ...devDependencies }).filter(
-        (name) => workspace === '.' || !existsSync(join(ROOT, workspace, 'node_modules', name)),
-      );
-    })
-    .filter((name) => !/^@(doceo|types)\//.test(name) && !bundled.includes(name));
-};
 
 const specsIn = (folder, ending) =>
   readdirSync(folder, { recursive: true })
@@ -72,7 +38,7 @@ export async function buildProgramSpecs(name, wanted = true) {
     outdir: join(BUILT, name),
     platform: 'node',
     target: 'node20',
-    external: externalPackages(),
+    external: packagesLeftOut(['.', 'server', 'e2e']),
     alias: Object.fromEntries(
       ['core', 'contract', 'demo'].map((one) => [`@doceo/${one}`, join(ROOT, one, 'src/index.ts')]),
     ),
