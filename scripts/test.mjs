@@ -76,8 +76,10 @@ async function checks() {
   }
   for (const name of [...PROGRAMS, 'e2e'])
     await buildProgramSpecs(name, wanted(name, name === 'e2e' ? 'e2e' : 'unit'));
-  await buildWebSpecs(wanted('unit', 'web', 'types'), (command, args) =>
-    check('types of the web application', command, args),
+  await buildWebSpecs(
+    wanted('unit', 'web', 'types'),
+    (command, args) => check('types of the web application', command, args),
+    names.length > 0,
   );
 }
 

@@ -58,12 +58,30 @@ const withoutCharts = {
 };
 
 /**
- * Compiles the web application with its specs, templates checked, and bundles each spec with what the specs need of a
- * browser before it. Where types are wrong there are no specs.
+ * Specs by the bundle they go into: those of a feature share one, and so one loading of the application, which takes longer
+ * than most of them.
+ *
+ * @param apart whether each goes into its own
+ */
+function bundlesOf(src, apart) {
+  const bundles = new Map();
+  for (const spec of specsIn(src, '.spec.js')) {
+    const path = relative(src, spec);
+    const [app, feature] = path.split('/');
+    const name = apart || feature.endsWith('.spec.js') ? path : `${app}/${feature}.spec.js`;
+    bundles.set(name, [...(bundles.get(name) ?? []), spec]);
+  }
+  return bundles;
+}
+
+/**
+ * Compiles the web application with its specs, templates checked, and bundles the specs with what they need of a
+ * browser before them. Where types are wrong there are no specs.
  *
  * @param compile runs the compiler
+ * @param apart whether each spec goes into a bundle of its own, to be run by its name
  */
-export async function buildWebSpecs(wanted, compile) {
+export async function buildWebSpecs(wanted, compile, apart) {
   for (const folder of [WEB_JS, join(BUILT, 'web')]) emptied(folder);
   if (!wanted) return;
   await compile('npx', ['ngc', '-p', 'web/tsconfig.spec.json']);
@@ -71,12 +89,12 @@ export async function buildWebSpecs(wanted, compile) {
   if (!existsSync(src)) return;
   const { build } = await import('esbuild');
   const entries = join(WEB_JS, 'entries');
-  for (const spec of specsIn(src, '.spec.js')) {
-    const entry = join(entries, relative(src, spec));
+  for (const [name, specs] of bundlesOf(src, apart)) {
+    const entry = join(entries, name);
     mkdirSync(dirname(entry), { recursive: true });
     writeFileSync(
       entry,
-      `import ${JSON.stringify(join(src, 'testing/setup.js'))};\nimport ${JSON.stringify(spec)};\n`,
+      [join(src, 'testing/setup.js'), ...specs].map((file) => `import ${JSON.stringify(file)};\n`).join(''),
     );
   }
   await build({

@@ -115,12 +115,20 @@ export async function show<T>(
     element,
     settle,
     quiet: async () => {
-      let before = '';
-      for (let same = 0; same < QUIET_TURNS; before = document.body.innerHTML) {
+      let changed = false;
+      const observer = new MutationObserver(() => (changed = true));
+      observer.observe(document.body, {
+        subtree: true,
+        childList: true,
+        attributes: true,
+        characterData: true,
+      });
+      for (let same = 0; same < QUIET_TURNS; same = changed ? 0 : same + 1) {
+        changed = false;
         await new Promise((resolve) => setTimeout(resolve, 5));
         await settle();
-        same = document.body.innerHTML === before ? same + 1 : 0;
       }
+      observer.disconnect();
     },
     saved: async () => {
       await until(() =>

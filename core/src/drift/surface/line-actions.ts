@@ -22,12 +22,36 @@ export interface Act {
 
 export const MAX_ACTS = 12;
 
+/** What an act works on. */
+export interface ActedOn {
+  line: LineLaid;
+  /** Takes so much line at the tip off the water, metres. */
+  lift: (metres: number) => void;
+  /** Moves the rod tip down the stream, metres. */
+  step: (metres: number) => void;
+  /** The line of a mend is fed only, and left where it lies. */
+  mendsFed: boolean;
+}
+
+/** Sizes that each act may have, metres, and what it does. */
+const LINE_ACTIONS: Record<ActKind, { minM: number; maxM: number; does: (on: ActedOn, act: Act) => void }> = {
+  mend: { minM: 0, maxM: 6, does: ({ line, mendsFed }, act) => (mendsFed ? feedMend : layMend)(line, act) },
+  feed: { minM: 0, maxM: 6, does: ({ line }, act) => feed(line, act) },
+  lift: { minM: 0, maxM: 15, does: ({ lift }, { sizeM }) => lift(sizeM) },
+  step: { minM: -6, maxM: 6, does: ({ step }, { sizeM }) => step(sizeM) },
+};
+
+/** Does an act. */
+export function doAct(on: ActedOn, act: Act): void {
+  LINE_ACTIONS[act.kind].does(on, act);
+}
+
 /** @throws CoreError 'out-of-range' naming the act and what of it cannot be */
 export function checkActs(acts: readonly Act[], durationS: number): void {
   inRange('acts', acts.length, 0, MAX_ACTS);
   acts.forEach(({ kind, atS, sizeM, from, to }, i) => {
     inRange(`acts[${i}].atS`, atS, 0, durationS);
-    inRange(`acts[${i}].sizeM`, sizeM, kind === 'step' ? -6 : 0, kind === 'lift' ? 15 : 6);
+    inRange(`acts[${i}].sizeM`, sizeM, LINE_ACTIONS[kind].minM, LINE_ACTIONS[kind].maxM);
     inRange(`acts[${i}].from`, from, 0, 0.98);
     inRange(`acts[${i}].to`, to, from + 0.02, 1);
   });

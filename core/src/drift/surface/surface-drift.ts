@@ -1,5 +1,5 @@
 import { CoreError, inRange } from '../../error';
-import { type Act, checkActs, feed, feedMend, layMend } from './line-actions';
+import { type Act, checkActs, doAct } from './line-actions';
 import { type Chain, pullOf, solveConstraints } from '../../chain';
 import { speedAt } from './current-bands';
 import type { SurfaceDrift } from './surface-options';
@@ -95,15 +95,12 @@ function drifted(drift: SurfaceDrift, mendsFed: boolean): DriftRun {
   const clock = dragClock();
   let [tipX, toGo, fly, overStretch] = [drift.tip.startM, 0, flyOf(line), 0];
   const frames: DriftFrame[] = [frameOf(line, 0, 0, 0)];
+  const on = { line, mendsFed, lift: water.lift, step: (metres: number) => void (toGo += metres) };
   const steps = Math.round(durationS / stepS);
   for (let k = 1; k <= steps; k++) {
     const atS = k * stepS;
     while (acts[0] && atS >= acts[0].atS) {
-      const act = acts.shift() as Act;
-      if (act.kind === 'mend') (mendsFed ? feedMend : layMend)(line, act);
-      else if (act.kind === 'feed') feed(line, act);
-      else if (act.kind === 'lift') water.lift(act.sizeM);
-      else toGo += act.sizeM;
+      doAct(on, acts.shift() as Act);
       fly = flyOf(line);
     }
     const goes = Math.sign(toGo) * Math.min(Math.abs(toGo), STEPPING_MS * stepS);

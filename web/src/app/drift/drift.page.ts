@@ -4,7 +4,6 @@ import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import {
   type Act,
-  type ActKind,
   type Block,
   dropLane,
   type DriftSetup,
@@ -32,8 +31,8 @@ import { SegmentsComponent } from '../parts/fields/segments.component';
 import { UndoRedoComponent } from '../shared/documents/undo-redo.component';
 import { ActTimelineComponent } from './surface/action-timeline.component';
 import { DriftStore } from './drift-store';
+import { ACT_BUTTONS, ACTS_SHOWN, actText } from '../shared/drift/act-kinds';
 import {
-  actText,
   castText,
   FAULT_TEXTS,
   HANDLING_REASONS,
@@ -56,25 +55,18 @@ type View = (typeof VIEWS)[number]['value'];
 const KEYS = [
   ['Space', 'play, stop'],
   ['← →', 'a step back, on'],
-  ['M', 'mend up now'],
-  ['N', 'mend down now'],
-  ['F', 'feed now'],
+  ...ACT_BUTTONS.flatMap(({ key, text }) =>
+    key ? [[key.toUpperCase(), `${text.toLowerCase()} now`] as const] : [],
+  ),
   ['A', 'from above'],
   ['U', 'under water'],
   ['S', 'set aside to compare'],
   ['Ctrl Z', 'undo, with Shift redo'],
   ['?', 'these keys'],
-] as const;
+] satisfies (readonly [string, string])[];
 
 const STEP_S = 0.1;
 const FIRST_S = 1;
-/** What an act is when it is put in. */
-const DEFAULT_ACTS: Record<ActKind, Omit<Act, 'atS'>> = {
-  mend: { kind: 'mend', sizeM: 1, way: 'up', from: 0.1, to: 0.8 },
-  feed: { kind: 'feed', sizeM: 1, way: 'up', from: 0, to: 0.3 },
-  lift: { kind: 'lift', sizeM: 3, way: 'up', from: 0, to: 1 },
-  step: { kind: 'step', sizeM: 1, way: 'up', from: 0, to: 1 },
-};
 /** What swims so fast against its water passes for alive: most insects. Rule of thumb. */
 const SWIMS_FROM_MS = 0.05;
 const SWIMS_TO_MS = 0.3;
@@ -112,6 +104,7 @@ export class DriftPage {
   protected readonly view = signal<View>('above');
   protected readonly views = VIEWS;
   protected readonly keys = KEYS;
+  protected readonly actButtons = ACT_BUTTONS;
   protected readonly keysShown = signal(false);
   protected readonly putting = signal(false);
   protected readonly hasDrift = ({ drift }: Block): boolean => drift !== undefined;
@@ -196,7 +189,13 @@ export class DriftPage {
     const act = index === null ? undefined : this.setup().acts[index];
     return index === null || !act
       ? null
-      : { index, act, text: actText(act, this.session.units()), size: this.length(Math.abs(act.sizeM)) };
+      : {
+          index,
+          act,
+          text: actText(act, this.session.units()),
+          size: this.length(Math.abs(act.sizeM)),
+          turns: ACTS_SHOWN[act.kind].turned !== undefined,
+        };
   });
 
   constructor() {
@@ -252,10 +251,10 @@ export class DriftPage {
     this.lane.set(null);
   }
 
-  protected put(kind: ActKind, change: Partial<Act> = {}): void {
+  protected put(put: Omit<Act, 'atS'>): void {
     const atS = Math.round(Math.min(this.player.atS(), this.setup().durationS - 0.2) * 10) / 10;
-    this.store.addAct({ ...DEFAULT_ACTS[kind], ...change, atS });
-    this.act.set(this.setup().acts.findIndex((act) => act.atS === atS && act.kind === kind));
+    this.store.addAct({ ...put, atS });
+    this.act.set(this.setup().acts.findIndex((act) => act.atS === atS && act.kind === put.kind));
   }
 
   protected sizeAct(byM: number): void {
@@ -268,11 +267,7 @@ export class DriftPage {
   protected turnAct(): void {
     const chosen = this.chosenAct();
     if (!chosen) return;
-    const { kind, way, sizeM } = chosen.act;
-    this.store.setAct(
-      chosen.index,
-      kind === 'step' ? { sizeM: -sizeM } : { way: way === 'up' ? 'down' : 'up' },
-    );
+    this.store.setAct(chosen.index, ACTS_SHOWN[chosen.act.kind].turned?.(chosen.act) ?? {});
   }
 
   protected dropAct(): void {
@@ -296,9 +291,7 @@ export class DriftPage {
     if (event.ctrlKey || event.metaKey || event.altKey) return;
     const own = target.closest('button, [role=slider], input, a') !== null;
     const acts: Record<string, () => void> = {
-      m: () => this.put('mend'),
-      n: () => this.put('mend', { way: 'down' }),
-      f: () => this.put('feed'),
+      ...Object.fromEntries(ACT_BUTTONS.flatMap(({ key, act }) => (key ? [[key, () => this.put(act)]] : []))),
       a: () => this.view.set('above'),
       u: () => this.view.set('below'),
       s: () => this.store.setAside(),

@@ -6,7 +6,8 @@ import { lessonServer, setDate, show, type Shown, until } from '../../testing/pa
 import { FORD, savedBeat } from '../../testing/waters';
 import { DriftCardPage } from './card/drift-card.page';
 import { DriftPage } from './drift.page';
-import { actText, castText, presentationText } from '../shared/drift/drift-texts';
+import { actText } from '../shared/drift/act-kinds';
+import { castText, presentationText } from '../shared/drift/drift-texts';
 import { rigSet } from './below/side-store';
 import { bubbleAt, topScale } from '../shared/drift/top-scale';
 

@@ -4,7 +4,8 @@ import { formatLength, setupDrift, whyOf } from '@doceo/core';
 import { SessionStore } from '../../data/session';
 import { DriftFigureComponent } from '../../shared/drift/drift-figure.component';
 import type { RanDrift } from '../../shared/drift/ran-drift';
-import { actText, castText, HANDLING_REASONS, HANDLING_TEXTS, whyText } from '../../shared/drift/drift-texts';
+import { actText } from '../../shared/drift/act-kinds';
+import { castText, HANDLING_REASONS, HANDLING_TEXTS, whyText } from '../../shared/drift/drift-texts';
 import { BenchDrift } from '../../data/kept-drift';
 
 /** A drift on paper for a student: the picture, what to do in order, what to look for. */

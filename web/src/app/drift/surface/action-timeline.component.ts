@@ -3,7 +3,7 @@ import type { Act } from '@doceo/core';
 import { SessionStore } from '../../data/session';
 import { type Drag, DragDirective } from '../../drawing/drag.directive';
 import { MeasuredDirective } from '../../drawing/measured.directive';
-import { actText } from '../../shared/drift/drift-texts';
+import { actText } from '../../shared/drift/act-kinds';
 
 const STEP_S = 0.1;
 

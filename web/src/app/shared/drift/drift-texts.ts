@@ -1,5 +1,4 @@
 import {
-  type Act,
   type DriftSetup,
   type DriftWhy,
   formatLength,
@@ -34,21 +33,6 @@ export const FAULT_TEXTS: Record<SetupFault, string> = {
   'stand-beyond-lie': 'You would stand over the fish: step back.',
   'act-after-end': 'Something is done after the drift has ended: move it, or lengthen the drift.',
 };
-
-/** An act of the timeline, in words. */
-export function actText({ kind, way, sizeM }: Act, units: UnitSystem): string {
-  const size = formatLength(Math.abs(sizeM), units);
-  switch (kind) {
-    case 'mend':
-      return `mend ${way}, ${size}`;
-    case 'feed':
-      return `feed ${size}`;
-    case 'lift':
-      return `lift ${size}`;
-    case 'step':
-      return `step ${sizeM < 0 ? 'up' : 'down'}, ${size}`;
-  }
-}
 
 /** A presentation, in words: where one stands, what the rod does, the mend. */
 export function presentationText(
