@@ -93,8 +93,8 @@ const seed = process.env['DOCEO_SEED'] ?? '20260610';
 const env = { ...process.env, DOCEO_ROOT: ROOT, DOCEO_TEST_DB_URL: database.url, DOCEO_SEED: seed };
 console.log(`\nProperties go by seed ${seed}; DOCEO_SEED sets another.`);
 try {
-  if (wantedProjects.length > 0) await jest('unit and API', wantedProjects, env, 2, 60_000);
-  if (wanted('e2e')) await jest('end to end', ['e2e'], env, 2, 90_000);
+  if (wantedProjects.length > 0) await jest('unit and API', wantedProjects, env, 3, 60_000);
+  if (wanted('e2e')) await jest('end to end', ['e2e'], env, 3, 90_000);
 } finally {
   await database.stop();
   rmSync(folder, { recursive: true, force: true });
