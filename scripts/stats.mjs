@@ -1,8 +1,7 @@
 import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { codeMeasures } from './lib/code-measures.mjs';
-import { coreDocs } from './lib/core-docs.mjs';
+import { ensureDependencies } from './lib/setup.mjs';
 import { ROOT } from './lib/shell.mjs';
 
 /** Non-blank lines of code, and which of them are tests. */
@@ -33,6 +32,9 @@ console.log(
   `${'all'.padEnd(20)} ${String(total.code).padStart(6)} code ${String(total.test).padStart(6)} test, tests are ${((100 * total.test) / (total.code + total.test)).toFixed(1)} % of all lines`,
 );
 
+ensureDependencies();
+const { codeMeasures } = await import('./lib/code-measures.mjs');
+const { coreDocs } = await import('./lib/core-docs.mjs');
 const measures = codeMeasures(
   files.filter((file) => !TEST.test(file)),
   files,

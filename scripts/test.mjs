@@ -1,7 +1,6 @@
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { coreDocs } from './lib/core-docs.mjs';
 import { startDatabase } from './lib/database.mjs';
 import { ensureDependencies, ensurePackages } from './lib/setup.mjs';
 import { ROOT, runQuietly, start } from './lib/shell.mjs';
@@ -63,6 +62,7 @@ async function checks() {
     await check('format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
   }
   if (wanted('docs', 'lint')) {
+    const { coreDocs } = await import('./lib/core-docs.mjs');
     const { functions, described, numbers, withUnit, throwing, throwsSaid, missing } = coreDocs();
     console.log(
       `\n== documentation of core: ${described} of ${functions} functions described, ${withUnit} of ${numbers} numbers with unit, ${throwsSaid} of ${throwing} that throw say so`,
