@@ -5,8 +5,35 @@ import tseslint from 'typescript-eslint';
 
 /** The import arrows of the architecture: who may not import whom. */
 const arrows = {
-  core: ['@doceo/*', '**/contract/**', '**/server/**', '**/web/**', '**/demo/**', 'node:*', 'express', 'zod'],
-  contract: ['@doceo/server', '@doceo/web', '@doceo/demo', '**/server/**', '**/web/**', 'node:*'],
+  core: [
+    '@doceo/*',
+    '**/contract/**',
+    '**/texts/**',
+    '**/server/**',
+    '**/web/**',
+    '**/demo/**',
+    'node:*',
+    'express',
+    'zod',
+  ],
+  contract: [
+    '@doceo/texts',
+    '@doceo/server',
+    '@doceo/web',
+    '@doceo/demo',
+    '**/server/**',
+    '**/web/**',
+    'node:*',
+  ],
+  texts: [
+    '@doceo/contract',
+    '@doceo/server',
+    '@doceo/web',
+    '@doceo/demo',
+    '**/server/**',
+    '**/web/**',
+    'node:*',
+  ],
   demo: ['@doceo/server', '@doceo/web', '**/server/**', '**/web/**', 'node:*'],
   server: ['@doceo/web', '**/web/**', '@angular/*'],
   web: ['@doceo/server', '@doceo/demo', '**/server/**', '**/demo/**', 'node:*'],
@@ -72,7 +99,10 @@ export default tseslint.config(
       '@typescript-eslint/no-floating-promises': 'error',
       '@typescript-eslint/no-misused-promises': 'error',
       '@typescript-eslint/await-thenable': 'error',
-      '@typescript-eslint/switch-exhaustiveness-check': ['error', { considerDefaultExhaustiveForUnions: true }],
+      '@typescript-eslint/switch-exhaustiveness-check': [
+        'error',
+        { considerDefaultExhaustiveForUnions: true },
+      ],
     },
   },
   ...Object.entries(arrows).map(([folder, patterns]) => ({

@@ -17,6 +17,7 @@ export default {
   projects: [
     project('core'),
     project('contract'),
+    project('texts'),
     project('demo'),
     project('server'),
     project('e2e'),

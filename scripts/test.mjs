@@ -11,7 +11,7 @@ import { buildProgramSpecs, buildWebSpecs } from './lib/specs.mjs';
  * part: `lint`, `types`, `unit`, `e2e`, or one of the projects; names of files after it run only those.
  */
 const [only, ...names] = process.argv.slice(2);
-const PROGRAMS = ['core', 'contract', 'demo', 'server'];
+const PROGRAMS = ['core', 'contract', 'texts', 'demo', 'server'];
 const UNIT = [...PROGRAMS, 'web'];
 const wanted = (...parts) => !only || parts.includes(only);
 const wantedProjects = UNIT.filter((project) => wanted('unit', project));

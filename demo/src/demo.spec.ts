@@ -20,7 +20,7 @@ import {
   findSeams,
   lakeFaults,
   planSnags,
-  rigSnags,
+  rigProblems,
   shoreOf,
   SKILLS,
   skillState,
@@ -136,9 +136,7 @@ describe('the demo scenario', () => {
       expect(planSnags(plan.body, null).filter(({ level }) => level === 'stop')).toEqual([]);
     }
     for (const { rig } of scenario.rigs.list)
-      expect(
-        rigSnags(rig, { water: null, system: 'metric' }).filter(({ level }) => level === 'stop'),
-      ).toEqual([]);
+      expect(rigProblems(rig, { water: null }).filter(({ level }) => level === 'stop')).toEqual([]);
   });
 
   it('names no student in what is shared', () => {

@@ -38,7 +38,7 @@ function unlessBuilt(name, sources, build) {
   writeFileSync(mark, hash);
 }
 
-const PROGRAM_SOURCES = ['core/src', 'contract/src', 'demo/src', 'server/src', 'e2e/src'];
+const PROGRAM_SOURCES = ['core/src', 'contract/src', 'texts/src', 'demo/src', 'server/src', 'e2e/src'];
 
 /** Bundles the programs that run in Node: server, command line, benchmark. */
 export async function buildPrograms() {
@@ -127,6 +127,7 @@ export function buildWeb() {
     [
       'core/src',
       'contract/src',
+      'texts/src',
       'web/src',
       'web/public',
       'web/worker',

@@ -40,7 +40,7 @@ export async function buildProgramSpecs(name, wanted = true) {
     target: 'node20',
     external: packagesLeftOut(['.', 'server', 'e2e']),
     alias: Object.fromEntries(
-      ['core', 'contract', 'demo'].map((one) => [`@doceo/${one}`, join(ROOT, one, 'src/index.ts')]),
+      ['core', 'contract', 'texts', 'demo'].map((one) => [`@doceo/${one}`, join(ROOT, one, 'src/index.ts')]),
     ),
     tsconfig: join(ROOT, 'tsconfig.base.json'),
   });
@@ -110,7 +110,7 @@ export async function buildWebSpecs(wanted, compile, apart) {
     external: ['pdfmake/*'],
     alias: {
       ...Object.fromEntries(
-        ['core', 'contract'].map((one) => [`@doceo/${one}`, join(WEB_JS, one, 'src/index.js')]),
+        ['core', 'contract', 'texts'].map((one) => [`@doceo/${one}`, join(WEB_JS, one, 'src/index.js')]),
       ),
       ...packagesOfCore(),
     },

@@ -34,5 +34,5 @@ export * from './figures/figures';
 export * from './leader/section-edits';
 export * from './leader/edits';
 export * from './leader/reshape';
-export * from './snags';
+export * from './problems';
 export * from './templates';

@@ -18,7 +18,7 @@ import { type FlyType, measuredKey } from './measured/measured-key';
 import type { Fly, Rig } from './rig';
 import { SHOT_MASSES_KG, shotDiameter } from './tackle/shot';
 import { freeSink } from './sink/sink';
-import { rigSnags } from './snags';
+import { rigProblems } from './problems';
 import { tangleRisk } from './cast/tangle';
 import { HINGE_RATIO, taperOf } from './leader/taper';
 import { buildRig } from './templates';
@@ -42,8 +42,7 @@ const reading = (kind: MeasuredKind, of: FlyType, value: number): Measured => ({
   readings: 1,
   on: '2026-05-02',
 });
-const rulesOf = (rig: Rig): string[] =>
-  rigSnags(rig, { water: null, system: 'metric' }).map(({ rule }) => rule);
+const rulesOf = (rig: Rig): string[] => rigProblems(rig, { water: null }).map(({ rule }) => rule);
 const mg = (kg: number): number => Math.round(kg * 1e6);
 
 describe('hooks, beads, shot', () => {
@@ -211,10 +210,8 @@ describe('what floats', () => {
 
   it('each fix of a sinking float mends it', () => {
     const rig = dropper({ dressing: 'hackle-sparse', hookSize: 14 }, tungsten(0.0033));
-    const snag = rigSnags(rig, { water: null, system: 'metric' }).find(
-      ({ rule }) => rule === 'float-too-small',
-    );
-    expect(snag?.fixes.map(({ label }) => label)).toEqual(['Larger float', 'Lighter nymph']);
+    const snag = rigProblems(rig, { water: null }).find(({ rule }) => rule === 'float-too-small');
+    expect(snag?.fixes.map(({ does }) => does)).toEqual(['larger-float', 'lighter-nymph']);
     for (const { change } of snag?.fixes ?? [])
       expect(floatMargin(change)?.margin).toBeGreaterThanOrEqual(1.5);
   });

@@ -8,7 +8,7 @@ import { materialStrength } from './tackle/materials';
 import { MATERIAL_IDS } from './tackle/ids';
 import { netReach } from './strength/net-reach';
 import type { Rig } from './rig';
-import { rigSnags } from './snags';
+import { rigProblems } from './problems';
 import { linksTo, weakestLink } from './strength/strength';
 import { buildRig } from './templates';
 import { CARD } from '../testing/rule-card';
@@ -19,7 +19,8 @@ const context = (maxHooks = 2) => ({
   water: { name: 'River Ostrel', rules: { ...CARD, maxHooks } },
   system: 'metric' as const,
 });
-const rulesOf = (of: Rig, maxHooks = 2): string[] => rigSnags(of, context(maxHooks)).map(({ rule }) => rule);
+const rulesOf = (of: Rig, maxHooks = 2): string[] =>
+  rigProblems(of, context(maxHooks)).map(({ rule }) => rule);
 
 const anyRig = fc
   .record({
@@ -231,7 +232,7 @@ describe('snags', () => {
   ];
 
   it.each(cases)('%s is found, and each of its fixes mends it', (rule, bad, maxHooks) => {
-    const found = rigSnags(bad, context(maxHooks)).filter((snag) => snag.rule === rule);
+    const found = rigProblems(bad, context(maxHooks)).filter((snag) => snag.rule === rule);
     expect(found.length).toBeGreaterThan(0);
     expect(found[0]?.fixes.length).toBeGreaterThan(0);
     if (rule === 'breaks-above-tippet') return;

@@ -7,7 +7,7 @@ import {
   planSnags,
   type Rig,
   rigFigures,
-  rigSnags,
+  rigProblems,
   seededRandom,
   simulateSchool,
   SKILLS,
@@ -76,9 +76,7 @@ const plan = {
 
 const state = fastest(() => thousand.forEach((list) => skillState(SKILLS, list, 1e9)));
 const small = fastest(() => skillState(SKILLS, ten, 1e9));
-const figures = fastest(
-  () => void [rigFigures(rig, 2, 'metric'), rigSnags(rig, { water: null, system: 'metric' })],
-);
+const figures = fastest(() => void [rigFigures(rig, 2, 'metric'), rigProblems(rig, { water: null })]);
 const check = fastest(() => void planSnags(plan, null));
 
 console.log(

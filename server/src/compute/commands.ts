@@ -32,7 +32,7 @@ import {
   freeSink,
   planSnags,
   rigFigures,
-  rigSnags,
+  rigProblems,
   simulateSchool,
   SKILLS,
   skillState,
@@ -46,6 +46,7 @@ import {
   wading,
   whatNext,
 } from '@doceo/core';
+import { rigProblemInWords } from '@doceo/texts';
 import { DateTime } from 'luxon';
 import * as z from 'zod';
 
@@ -66,7 +67,7 @@ function withoutGaps(parameters: {
 export const runners: Runners = {
   'rig-figures': ({ rig, water, units }) => ({
     figures: rigFigures(rig, water?.rules.maxHooks ?? null, units).map((figure) => ({ ...figure })),
-    snags: rigSnags(rig, { water, system: units }).map((snag) => ({ ...snag })),
+    snags: rigProblems(rig, { water }).map((problem) => ({ ...rigProblemInWords(problem, units) })),
   }),
   'rig-template': ({ template, parameters }) => ({ rig: buildRig(template, withoutGaps(parameters)) }),
   'float-margin': ({ rig, floatant, fishedMin }) => {

@@ -4,7 +4,7 @@ import { rigEdits } from './edits';
 import { reshape } from './reshape';
 import type { Rig, Section } from '../rig';
 import { MAX_SECTIONS } from './section-edits';
-import { rigSnags } from '../snags';
+import { type KnotMisfit, rigProblems } from '../problems';
 import { buildRig, TEMPLATES } from '../templates';
 import { FALLS_SHORT, turnover, TURNS_OVER } from '../cast/turnover';
 
@@ -13,10 +13,10 @@ const sectionOf = (rig: Rig) => fc.constantFrom(...rig.sections.map(({ id }) => 
 const withSection = anyRig.chain((rig) => fc.tuple(fc.constant(rig), sectionOf(rig)));
 const joint = (rig: Rig, id: string): number =>
   spans(rig).find(({ section }) => section.id === id)?.topM ?? -1;
-const knotSnags = (rig: Rig): string[] =>
-  rigSnags(rig, { water: null, system: 'metric' })
-    .filter(({ rule }) => rule === 'knot-unsuited')
-    .map(({ reason }) => reason);
+const misfits = (rig: Rig): KnotMisfit[] =>
+  rigProblems(rig, { water: null }).flatMap((problem) =>
+    problem.rule === 'knot-unsuited' ? [problem.facts.misfit] : [],
+  );
 
 describe('a section more', () => {
   it('hangs below the one named, with a free id, thinner than what holds it', () => {
@@ -36,7 +36,7 @@ describe('a section more', () => {
     const rig = rigEdits.addSection(buildRig('own'), null);
     expect(rig.sections.map(({ name }) => name)).toEqual(['step', 'butt', 'tippet']);
     expect(rig.sections[0]?.joint).toBe('loop-to-loop');
-    expect(knotSnags(rig)).toEqual([]);
+    expect(misfits(rig)).toEqual([]);
   });
 
   it('is refused when the leader is full', () => {
@@ -142,35 +142,43 @@ describe('knots and what they are tied in', () => {
     joint: Section['joint'],
     change: Partial<Section>,
     upper: Partial<Section> = {},
-  ): string[] =>
-    knotSnags(rigEdits.section(rigEdits.section(own, 'butt', upper), 'tippet', { joint, ...change }));
+  ): KnotMisfit[] =>
+    misfits(rigEdits.section(rigEdits.section(own, 'butt', upper), 'tippet', { joint, ...change }));
 
-  it.each<[string, Section['joint'], Partial<Section>, RegExp]>([
-    ['a blood knot between thick and thin', 'blood', { diameterM: 0.0002 }, /differ 2\.2-fold/],
+  it.each<[string, Section['joint'], Partial<Section>, object]>([
+    [
+      'a blood knot between thick and thin',
+      'blood',
+      { diameterM: 0.0002 },
+      { kind: 'diameters-differ', ratio: expect.closeTo(2.16, 2) },
+    ],
     [
       'a blood knot between stiff and limp',
       'blood',
       { diameterM: 0.0004, material: 'limp-nylon' },
-      /stiffness/,
+      { kind: 'stiffness-differs' },
     ],
-    ['a blood knot in braid', 'blood', { diameterM: 0.0004, material: 'braid' }, /slips in braid/],
-    ['a surgeon’s in thick line', 'double-surgeon', { diameterM: 0.0004 }, /seats well from/],
-    ['a clinch between two lines', 'clinch', {}, /not a knot to join two lines/],
-  ])('%s is a snag with a fix that holds', (_, joint, change, reason) =>
-    expect(joined(joint, change)[0]).toMatch(reason),
+    [
+      'a blood knot in braid',
+      'blood',
+      { diameterM: 0.0004, material: 'braid' },
+      { kind: 'slips', strand: { name: 'tippet', material: 'braid' } },
+    ],
+    ['a surgeon’s in thick line', 'double-surgeon', { diameterM: 0.0004 }, { kind: 'outside-range' }],
+    ['a clinch between two lines', 'clinch', {}, { kind: 'other-use', use: 'line-to-line' }],
+  ])('%s is a snag with a fix that holds', (_, joint, change, misfit) =>
+    expect(joined(joint, change)[0]).toMatchObject(misfit),
   );
 
   it('a knot at the fly has its range too, and the fix mends it', () => {
     const rig = rigEdits.section(own, 'tippet', { diameterM: 0.0004, material: 'copolymer' });
-    const snag = rigSnags(rig, { water: null, system: 'metric' }).find(
-      ({ id }) => id === 'knot-unsuited/point',
-    );
-    expect(snag?.reason).toMatch(/seats well/);
-    expect(knotSnags(snag?.fixes[0]?.change as Rig)).not.toContain(snag?.reason);
+    const snag = rigProblems(rig, { water: null }).find(({ id }) => id === 'knot-unsuited/point');
+    expect(snag?.facts).toMatchObject({ misfit: { kind: 'outside-range' } });
+    expect(misfits(snag?.fixes[0]?.change as Rig).map(({ kind }) => kind)).not.toContain('outside-range');
   });
 
   it('no template comes with a knot that does not suit', () => {
-    for (const { id } of Object.values(TEMPLATES)) expect([id, knotSnags(buildRig(id))]).toEqual([id, []]);
+    for (const { id } of Object.values(TEMPLATES)) expect([id, misfits(buildRig(id))]).toEqual([id, []]);
   });
 });
 

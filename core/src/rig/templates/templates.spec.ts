@@ -14,13 +14,13 @@ import {
   TEMPLATE_IDS,
   type Rig,
 } from '../rig';
-import { rigSnags } from '../snags';
+import { rigProblems } from '../problems';
 import { weakestLink } from '../strength/strength';
 import { taperOf } from '../leader/taper';
 import { diameterOfX } from '../tackle/x-size';
 import { buildRig, DEFAULT_SCHOOLS, TEMPLATES, type TemplateParameters } from './index';
 
-const context = { water: null, system: 'metric' } as const;
+const context = { water: null } as const;
 const all = TEMPLATE_IDS.map((id) => [id] as const);
 
 const anyParameters: fc.Arbitrary<Partial<TemplateParameters>> = fc.record({
@@ -48,7 +48,7 @@ describe('every template', () => {
     const rig = buildRig(id);
     const fly = pointFly(rig);
     expect(fly).toBeDefined();
-    expect(rigSnags(rig, context).filter(({ level }) => level === 'stop')).toEqual([]);
+    expect(rigProblems(rig, context).filter(({ level }) => level === 'stop')).toEqual([]);
     expect(fly && weakestLink(rig, fly)?.expendable).toBe(true);
     expect(taperOf(rig).steps.filter(({ hinge }) => hinge === 'mistake')).toEqual([]);
     expect(rig.template).toBe(id);

@@ -316,7 +316,9 @@ export class DayStore {
       startMs,
       date,
       water,
-      ...(known?.waterId === waterId && known.date === date ? { hours: known.hours, hoursFrom: known.source } : {}),
+      ...(known?.waterId === waterId && known.date === date
+        ? { hours: known.hours, hoursFrom: known.source }
+        : {}),
       students: this.studentsOf(lesson).map(({ id, student }) => ({
         id,
         name: student.name,

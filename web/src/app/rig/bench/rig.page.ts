@@ -2,7 +2,8 @@ import { Component, computed, inject, input, type OnDestroy, type OnInit, signal
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { api, type SavedRig, writeRigFile } from '@doceo/contract';
-import { formatLength, formatSpeed, type PlanBody, type Rig, rigFigures, rigSnags } from '@doceo/core';
+import { formatLength, formatSpeed, type PlanBody, type Rig, rigFigures, rigProblems } from '@doceo/core';
+import { rigProblemInWords } from '@doceo/texts';
 import { map } from 'rxjs';
 import { ApiClient } from '../../data/api/api-client';
 import { Failures } from '../../data/api/failures';
@@ -109,7 +110,9 @@ export class RigPage implements OnInit, OnDestroy {
   );
   protected readonly snags = computed(() =>
     this.calmKnown()
-      ? rigSnags(this.calmKnown() as Rig, { water: this.water(), system: this.session.units() })
+      ? rigProblems(this.calmKnown() as Rig, { water: this.water() }).map((problem) =>
+          rigProblemInWords(problem, this.session.units()),
+        )
       : [],
   );
   /** My other rigs, to be set beside this one. */

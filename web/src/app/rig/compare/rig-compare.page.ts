@@ -1,7 +1,8 @@
 import { Component, computed, inject, input } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { api, type SavedRig } from '@doceo/contract';
-import { type Figure, rigFigures, rigSnags } from '@doceo/core';
+import { type Figure, rigFigures, rigProblems } from '@doceo/core';
+import { rigProblemInWords } from '@doceo/texts';
 import { ApiClient } from '../../data/api/api-client';
 import { fetched } from '../../data/api/fetched';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
@@ -57,7 +58,9 @@ export class RigComparePage {
   protected readonly ownSnags = computed(() => {
     const water = this.day.water()?.water ?? null;
     const titles = (this.pair() ?? []).map(({ rig }) =>
-      rigSnags(rig, { water, system: this.session.units() }).map(({ level, title }) => `${level}: ${title}`),
+      rigProblems(rig, { water })
+        .map((problem) => rigProblemInWords(problem, this.session.units()))
+        .map(({ level, title }) => `${level}: ${title}`),
     );
     return titles.map((own, i) => own.filter((title) => !titles[1 - i]?.includes(title)));
   });

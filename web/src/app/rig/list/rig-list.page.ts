@@ -7,7 +7,7 @@ import {
   leaderLength,
   pointFly,
   type Rig,
-  rigSnags,
+  rigProblems,
   type RigTemplate,
   TEMPLATES,
   weakestLink,
@@ -82,7 +82,7 @@ export class RigListPage {
     const system = this.session.units();
     const point = pointFly(rig);
     const link = point && weakestLink(rig, point);
-    const worst = rigSnags(rig, { water: this.day.water()?.water ?? null, system }).filter(
+    const worst = rigProblems(rig, { water: this.day.water()?.water ?? null }).filter(
       ({ level }) => level === 'stop',
     ).length;
     return {

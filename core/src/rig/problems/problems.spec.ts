@@ -5,16 +5,16 @@ import { rigEdits } from '../leader/edits';
 import { hookCount } from '../strength/hook-count';
 import type { Rig } from '../rig';
 import { buildRig, DEFAULT_SCHOOLS } from '../templates';
-import { rigSnags, type RigSnag } from './index';
+import { rigProblems, type RigFix, type RigProblem } from './index';
 
-const snagsOf = (rig: Rig, rules: Partial<RuleCard> = {}): RigSnag[] =>
-  rigSnags(rig, { water: { name: 'River Ostrel', rules: { ...CARD, ...rules } }, system: 'metric' });
+const snagsOf = (rig: Rig, rules: Partial<RuleCard> = {}): RigProblem[] =>
+  rigProblems(rig, { water: { name: 'River Ostrel', rules: { ...CARD, ...rules } } });
 const rulesOf = (rig: Rig, rules: Partial<RuleCard> = {}): string[] =>
   snagsOf(rig, rules).map(({ rule }) => rule);
-const fixOf = (rig: Rig, rule: string, label: string): Rig =>
+const fixOf = (rig: Rig, rule: string, fix: RigFix): Rig =>
   snagsOf(rig)
     .find((snag) => snag.rule === rule)
-    ?.fixes.find((fix) => fix.label === label)?.change as Rig;
+    ?.fixes.find(({ does }) => does === fix)?.change as Rig;
 
 const dryDropper = buildRig('dry-dropper');
 const withShot: Rig = {
@@ -25,7 +25,7 @@ const withShot: Rig = {
 describe('a dropper below a dry fly', () => {
   it('wants no shot: it goes by one click', () => {
     expect(rulesOf(withShot)).toContain('shot-below-dry');
-    expect(rulesOf(fixOf(withShot, 'shot-below-dry', 'Take the shot off'))).not.toContain('shot-below-dry');
+    expect(rulesOf(fixOf(withShot, 'shot-below-dry', 'shot-off'))).not.toContain('shot-below-dry');
   });
 
   it.each([
@@ -57,7 +57,7 @@ describe('an indicator', () => {
   it('too small for its load can be made larger', () => {
     const rig = rigEdits.indicatorSize(buildRig('indicator-nymph', { shotMassKg: 0.0008 }), 0.009);
     expect(rulesOf(rig)).toContain('float-too-small');
-    expect(rulesOf(fixOf(rig, 'float-too-small', 'Larger float'))).not.toContain('float-too-small');
+    expect(rulesOf(fixOf(rig, 'float-too-small', 'larger-float'))).not.toContain('float-too-small');
   });
 
   it('of a hinge leader has its place at the hinge, whatever the school says', () =>
@@ -69,16 +69,15 @@ describe('hinges', () => {
 
   it('by mistake are named with their ratio, and may be declared meant', () => {
     const snag = snagsOf(broken).find(({ rule }) => rule === 'hinge-by-mistake');
-    expect(snag?.title).toBe('Hinge above the step');
-    expect(snag?.evidence[0]?.text).toMatch(/^\d+\.\d : 1, a hinge from 5$/);
-    const meant = fixOf(broken, 'hinge-by-mistake', 'It is meant');
+    expect(snag?.facts).toMatchObject({ section: 'step', hingeRatio: 5 });
+    const meant = fixOf(broken, 'hinge-by-mistake', 'hinge-meant');
     expect(meant.hingeAt).toBe('step');
     expect(rulesOf(meant)).not.toContain('hinge-by-mistake');
   });
 
   it('that do not fold may be given up', () => {
     const mild = buildRig('tuck-hinge', { hingeRatio: 4 });
-    expect(rulesOf(fixOf(mild, 'hinge-too-mild', 'No hinge is meant'))).not.toContain('hinge-too-mild');
+    expect(rulesOf(fixOf(mild, 'hinge-too-mild', 'no-hinge-meant'))).not.toContain('hinge-too-mild');
   });
 });
 
@@ -86,7 +85,7 @@ describe('what a beginner should be spared', () => {
   it('a simpler rig that teaches the same is one click away', () => {
     const rig = buildRig('indicator-nymph');
     expect(rulesOf(rig)).toContain('tangle-risk');
-    const simpler = fixOf(rig, 'tangle-risk', 'One fly');
+    const simpler = fixOf(rig, 'tangle-risk', 'one-fly');
     expect(simpler.flies.map(({ id }) => id)).toEqual(['point']);
     expect(rulesOf(simpler)).not.toContain('tangle-risk');
   });
@@ -94,7 +93,7 @@ describe('what a beginner should be spared', () => {
   it('weight on the leader reminds of hats and glasses', () => {
     const snag = snagsOf(buildRig('tight-line')).find(({ rule }) => rule === 'open-loop');
     expect(snag?.level).toBe('note');
-    expect(snag?.reason).toContain('hats and glasses');
+    expect(snag?.facts).toMatchObject({ advice: 'open', shot: 0 });
   });
 
   it('three flies where the card allows two are a stop', () => {
@@ -135,7 +134,7 @@ describe('knots', () => {
   it('onto a fly must be knots for flies', () => {
     const rig = rigEdits.section(dryDropper, 'dropper', { joint: 'blood' });
     const snag = snagsOf(rig).find(({ rule }) => rule === 'knot-unsuited');
-    expect(snag?.reason).toContain('join a line to a fly');
+    expect(snag?.facts).toMatchObject({ misfit: { kind: 'other-use', use: 'line-to-bend' } });
     expect(rulesOf(snag?.fixes[0]?.change as Rig)).not.toContain('knot-unsuited');
   });
 

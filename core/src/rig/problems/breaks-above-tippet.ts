@@ -1,11 +1,10 @@
-import { formatForce } from '../../units';
 import type { Rig } from '../rig';
 import { weakestLink } from '../strength/strength';
 import { diameterOfX, xOfDiameter } from '../tackle/x-size';
 import type { RigRule } from './rule';
 
 /** A rig should part at the tippet, else line is left in the fish and the whole rig is lost. */
-export const breaksAboveTippet: RigRule = (rig, { system }) =>
+export const breaksAboveTippet: RigRule = (rig) =>
   rig.flies.flatMap((fly) => {
     const link = weakestLink(rig, fly);
     if (!link || link.expendable) return [];
@@ -15,13 +14,8 @@ export const breaksAboveTippet: RigRule = (rig, { system }) =>
         id: `breaks-above-tippet/${fly.id}`,
         rule: 'breaks-above-tippet',
         level: 'stop',
-        title: 'Breaks above the tippet',
-        reason: `A pull on the ${fly.name} parts the ${link.label} first and leaves line in the fish.`,
-        evidence: [
-          { label: link.label, text: formatForce(link.holdsN, system) },
-          { label: 'lost', text: `${link.lostFlies} flies` },
-        ],
-        fixes: finer ? [{ label: 'Finer tippet', change: finer }] : [],
+        facts: { fly: fly.name, link: link.label, holdsN: link.holdsN, lostFlies: link.lostFlies },
+        fixes: finer ? [{ does: 'finer-tippet', change: finer }] : [],
       },
     ];
   });

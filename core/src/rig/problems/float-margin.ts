@@ -1,4 +1,3 @@
-import { formatWeight } from '../../units';
 import { BEAD_DIAMETERS_M } from '../tackle/beads';
 import { FLOAT_MARGINAL, FLOAT_SINKS, floatMargin } from '../sink/float-margin';
 import { HOOK_SIZES } from '../tackle/hooks';
@@ -6,7 +5,7 @@ import type { Fly, Rig } from '../rig';
 import type { RigRule } from './rule';
 
 /** A dropper that pulls its dry under, or an indicator that drowns. Fixes both ways: larger float, lighter load. */
-export const floatTooSmall: RigRule = (rig, { system }) => {
+export const floatTooSmall: RigRule = (rig) => {
   const float = floatMargin(rig);
   if (!float || float.margin >= FLOAT_MARGINAL) return [];
   const sinks = float.margin < FLOAT_SINKS;
@@ -15,16 +14,18 @@ export const floatTooSmall: RigRule = (rig, { system }) => {
       id: 'float-too-small',
       rule: 'float-too-small',
       level: sinks ? 'stop' : 'mind',
-      title: sinks ? `The ${float.floatName} sinks` : `The ${float.floatName} only just floats`,
-      reason: `It carries ${float.margin.toFixed(1)} times what hangs below it; a beginner wants ${FLOAT_MARGINAL}.`,
-      evidence: [
-        { label: 'lift', text: formatWeight(float.liftN, system) },
-        { label: 'hangs below', text: formatWeight(float.loadN, system) },
-      ],
+      facts: {
+        float: float.floatName,
+        sinks,
+        margin: float.margin,
+        wanted: FLOAT_MARGINAL,
+        liftN: float.liftN,
+        loadN: float.loadN,
+      },
       fixes: [
-        { label: 'Larger float', change: larger(rig, float.floatId) },
-        { label: 'Lighter nymph', change: lighter(rig, float.floatId) },
-      ].flatMap(({ label, change }) => (change ? [{ label, change }] : [])),
+        { does: 'larger-float' as const, change: larger(rig, float.floatId) },
+        { does: 'lighter-nymph' as const, change: lighter(rig, float.floatId) },
+      ].flatMap(({ does, change }) => (change ? [{ does, change }] : [])),
     },
   ];
 };

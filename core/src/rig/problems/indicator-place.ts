@@ -1,4 +1,3 @@
-import { formatLength } from '../../units';
 import { indicatorOf, leaderLength } from '../leader/leader-geometry';
 import { indicatorDistance, placeIndicator } from '../sink/indicator-depth';
 import type { Rig } from '../rig';
@@ -9,26 +8,21 @@ import type { RigRule } from './rule';
 const TOLERANCE = 0.1;
 
 /** Indicator against the school chosen (some rigs have their own place for it), and whether the leader is long enough for it. */
-export const indicatorPlace: RigRule = (rig, { system }) => {
+export const indicatorPlace: RigRule = (rig) => {
   const indicator = indicatorOf(rig);
   if (!indicator || TEMPLATES[rig.template].ownIndicatorPlace) return [];
   const wantedM = indicatorDistance(rig.schools.indicator, rig.waterDepthM);
-  const evidence = [
-    { label: 'set at', text: formatLength(indicator.aboveFlyM, system) },
-    { label: 'this school', text: formatLength(wantedM, system) },
-  ];
+  const setM = indicator.aboveFlyM;
   if (wantedM > leaderLength(rig) - 0.1) {
     return [
       {
         id: 'leader-too-short',
         rule: 'leader-too-short',
         level: 'mind',
-        title: 'Leader too short for this depth',
-        reason: `The school asks for ${formatLength(wantedM, system)} below the indicator; the leader has ${formatLength(leaderLength(rig), system)}.`,
-        evidence,
+        facts: { setM, wantedM, leaderM: leaderLength(rig) },
         fixes: [
           {
-            label: 'Lengthen the tippet',
+            does: 'longer-tippet',
             change: placeIndicator(lengthened(rig, wantedM + 0.5 - leaderLength(rig))),
           },
         ],
@@ -41,10 +35,8 @@ export const indicatorPlace: RigRule = (rig, { system }) => {
       id: 'indicator-off-school',
       rule: 'indicator-off-school',
       level: 'note',
-      title: indicator.aboveFlyM > wantedM ? 'Indicator set deep' : 'Indicator set shallow',
-      reason: 'It differs from the school you chose. Right if the bottom ticks about one cast in six.',
-      evidence,
-      fixes: [{ label: `Move to ${formatLength(wantedM, system)}`, change: placeIndicator(rig) }],
+      facts: { setM, wantedM },
+      fixes: [{ does: { move: 'indicator', toM: wantedM }, change: placeIndicator(rig) }],
     },
   ];
 };

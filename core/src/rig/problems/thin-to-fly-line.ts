@@ -1,11 +1,10 @@
-import { formatDiameter } from '../../units';
 import type { RigRule } from './rule';
 
 /** Thinner than this in a welded loop cuts the coating; rule of thumb, metres. */
 const THINNEST_AT_LOOP_M = 0.0003;
 
 /** Thin tippet in a fly line's welded loop cuts the coating, the core soaks and the tip sinks. */
-export const thinToFlyLine: RigRule = (rig, { system }) => {
+export const thinToFlyLine: RigRule = (rig) => {
   const first = rig.sections[0];
   if (!first || first.diameterM >= THINNEST_AT_LOOP_M) return [];
   return [
@@ -13,16 +12,10 @@ export const thinToFlyLine: RigRule = (rig, { system }) => {
       id: 'thin-to-fly-line',
       rule: 'thin-to-fly-line',
       level: 'stop',
-      title: 'Thin line in the fly line’s loop',
-      reason:
-        'It cuts the coating of the loop; the core soaks and the tip sinks. Put a heavier butt between.',
-      evidence: [
-        { label: first.name, text: formatDiameter(first.diameterM, system) },
-        { label: 'at least', text: formatDiameter(THINNEST_AT_LOOP_M, system) },
-      ],
+      facts: { section: first.name, diameterM: first.diameterM, minM: THINNEST_AT_LOOP_M },
       fixes: [
         {
-          label: 'Add a butt',
+          does: 'add-butt',
           change: {
             ...rig,
             sections: [

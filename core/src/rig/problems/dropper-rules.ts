@@ -17,12 +17,10 @@ function shotBelowDry(rig: Rig, dryName: string): ReturnType<RigRule> {
       id: 'shot-below-dry',
       rule: 'shot-below-dry',
       level: 'mind',
-      title: 'Shot below a dry fly',
-      reason: `It hinges below the ${dryName} and tangles. For depth take a tungsten bead.`,
-      evidence: [{ label: 'shot', text: `${shot.length}` }],
+      facts: { dry: dryName, shot: shot.length },
       fixes: [
         {
-          label: 'Take the shot off',
+          does: 'shot-off',
           change: { ...rig, fittings: rig.fittings.filter(({ kind }) => kind !== 'shot') },
         },
       ],
@@ -38,9 +36,7 @@ function onBarblessBend(rig: Rig, dryName: string, { water }: RigContext): Retur
       id: 'dropper-on-barbless-bend',
       rule: 'dropper-on-barbless-bend',
       level: 'note',
-      title: 'Dropper on a barbless bend',
-      reason: `A fish may slide it off the ${dryName}. In the eye or on a tag it stays; schools differ.`,
-      evidence: [{ label: water.name, text: 'barbless' }],
+      facts: { dry: dryName, water: water.name },
       fixes: [],
     },
   ];

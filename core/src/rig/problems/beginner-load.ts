@@ -16,13 +16,11 @@ export const beginnerLoad: RigRule = (rig) => {
       id: 'tangle-risk',
       rule: 'tangle-risk',
       level: 'mind',
-      title: 'Tangle risk for beginners: high',
-      reason: `About ${risk.perHour.toFixed(1)} tangles an hour. ${simpler ? 'One fly teaches the same.' : 'A heavier bead instead of shot teaches the same.'}`,
-      evidence: risk.parts.map(({ name, adds }) => ({ label: name, text: `+${adds.toFixed(1)}` })),
+      facts: { perHour: risk.perHour, fewerFlies: simpler !== null, parts: risk.parts },
       fixes: simpler
-        ? [{ label: 'One fly', change: simpler }]
+        ? [{ does: 'one-fly', change: simpler }]
         : without.fittings.length < rig.fittings.length
-          ? [{ label: 'No shot', change: without }]
+          ? [{ does: 'no-shot', change: without }]
           : [],
     });
   }
@@ -33,15 +31,7 @@ export const beginnerLoad: RigRule = (rig) => {
       id: 'open-loop',
       rule: 'open-loop',
       level: 'note',
-      title:
-        load.advice === 'open'
-          ? 'Weight on the leader: open the loop'
-          : 'Heavy rig: let the water load the rod',
-      reason: `${load.advice === 'open' ? 'Oval or water-loaded cast' : 'Water-loaded cast, no false cast'}, hats and glasses on everybody near. A tight loop with weight can break a rod and hit a person.`,
-      evidence: [
-        { label: 'rig against the line’s head', text: `${(load.share * 100).toFixed(0)} %` },
-        { label: 'shot', text: `${shot}` },
-      ],
+      facts: { advice: load.advice, headShare: load.share, shot },
       fixes: [],
     });
   }

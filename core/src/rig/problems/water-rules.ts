@@ -13,10 +13,8 @@ export const waterRules: RigRule = (rig, { water }) => {
       id: 'hooks-over-limit',
       rule: 'hooks-over-limit',
       level: 'stop',
-      title: 'More hooks than the card allows',
-      reason: `${water.name} allows ${maxHooks}. The card is a reminder; the water's own rules decide.`,
-      evidence: [{ label: 'hooks', text: `${hooks} of ${maxHooks}` }],
-      fixes: hookCount(fewer) <= maxHooks ? [{ label: 'Take the dropper off', change: fewer }] : [],
+      facts: { water: water.name, hooks, maxHooks },
+      fixes: hookCount(fewer) <= maxHooks ? [{ does: 'fewer-hooks', change: fewer }] : [],
     });
   }
   const lead = rig.fittings.filter((fitting) => fitting.kind === 'shot' && fitting.metal === 'lead');
@@ -25,12 +23,10 @@ export const waterRules: RigRule = (rig, { water }) => {
       id: 'lead-not-allowed',
       rule: 'lead-not-allowed',
       level: 'stop',
-      title: 'Lead is not allowed here',
-      reason: `The card of ${water.name} asks for non-toxic shot.`,
-      evidence: [{ label: 'lead shot', text: `${lead.length}` }],
+      facts: { water: water.name, shot: lead.length },
       fixes: [
         {
-          label: 'Use tin',
+          does: 'tin-shot',
           change: {
             ...rig,
             fittings: rig.fittings.map((fitting) =>

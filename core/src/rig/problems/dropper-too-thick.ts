@@ -1,8 +1,7 @@
-import { formatTippet } from '../tackle/x-size';
 import type { RigRule } from './rule';
 
 /** A dropper never thicker than what holds it. */
-export const dropperTooThick: RigRule = (rig, { system }) =>
+export const dropperTooThick: RigRule = (rig) =>
   rig.flies.flatMap((fly) => {
     const at = fly.at;
     if (at.kind !== 'tag') return [];
@@ -13,15 +12,15 @@ export const dropperTooThick: RigRule = (rig, { system }) =>
         id: `dropper-too-thick/${fly.id}`,
         rule: 'dropper-too-thick',
         level: 'mind',
-        title: 'Dropper thicker than its leader',
-        reason: `The tag of the ${fly.name} outlasts the ${holder.name} that holds it: a snagged dropper takes both flies.`,
-        evidence: [
-          { label: 'tag', text: formatTippet(at.diameterM, system) },
-          { label: holder.name, text: formatTippet(holder.diameterM, system) },
-        ],
+        facts: {
+          fly: fly.name,
+          tagM: at.diameterM,
+          holder: holder.name,
+          holderM: holder.diameterM,
+        },
         fixes: [
           {
-            label: 'Same size as the leader',
+            does: 'as-leader',
             change: {
               ...rig,
               flies: rig.flies.map((other) =>

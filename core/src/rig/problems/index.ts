@@ -10,7 +10,7 @@ import { indicatorPlace } from './indicator-place';
 import { knotsFit } from './knots-fit';
 import { netTooFar } from './net-too-far';
 import { noPointFly } from './no-point-fly';
-import type { RigContext, RigRule, RigSnag } from './rule';
+import type { RigContext, RigRule, RigProblem } from './rule';
 import { thinToFlyLine } from './thin-to-fly-line';
 import { waterRules } from './water-rules';
 
@@ -30,8 +30,8 @@ const RULES: RigRule[] = [
 ];
 
 /** Everything the check finds wrong with a rig, worst first. */
-export function rigSnags(rig: Rig, context: RigContext): RigSnag[] {
+export function rigProblems(rig: Rig, context: RigContext): RigProblem[] {
   return bySeverity(RULES.flatMap((rule) => rule(rig, context)));
 }
 
-export type { RigContext, RigSnag } from './rule';
+export type { KnotMisfit, RigContext, RigFacts, RigFix, RigProblem, TiedLine } from './rule';

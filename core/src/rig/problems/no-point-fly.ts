@@ -9,9 +9,7 @@ export const noPointFly: RigRule = (rig) =>
           id: 'no-point-fly',
           rule: 'no-point-fly',
           level: 'stop',
-          title: 'No fly at the point',
-          reason: 'Tie a fly to the end of the tippet; everything is measured from it.',
-          evidence: [],
+          facts: {},
           fixes: [],
         },
       ];

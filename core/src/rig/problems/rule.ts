@@ -1,0 +1,90 @@
+import type { RuleCard } from '../../water';
+import type { LoopAdvice } from '../cast/casting-load';
+import type { Rig } from '../rig';
+import type { KnotId, MaterialId } from '../tackle/ids';
+import type { KnotUse } from '../tackle/knots';
+
+/** How bad it is: do not go on, think about it, good to know. */
+type Level = 'stop' | 'mind' | 'note';
+
+/** A length of line that a knot is tied in. */
+export interface TiedLine {
+  name: string;
+  diameterM: number;
+  material: MaterialId;
+}
+
+/** Why a knot does not suit where it is tied. */
+export type KnotMisfit =
+  | { kind: 'other-use'; use: KnotUse }
+  | { kind: 'slips'; strand: TiedLine }
+  | { kind: 'outside-range'; strand: TiedLine; thinnestM: number; thickestM: number }
+  | { kind: 'diameters-differ'; upper: TiedLine; lower: TiedLine; ratio: number; maxRatio: number }
+  | { kind: 'stiffness-differs'; upper: TiedLine; lower: TiedLine };
+
+/** What each rule says of a rig, as facts; names are those of the rig's own parts. SI. */
+export interface RigFacts {
+  'no-point-fly': object;
+  'breaks-above-tippet': { fly: string; link: string; holdsN: number; lostFlies: number };
+  'net-too-far': { stoppedBy: string; shortestM: number; reachM: number };
+  'hooks-over-limit': { water: string; hooks: number; maxHooks: number };
+  'lead-not-allowed': { water: string; shot: number };
+  'thin-to-fly-line': { section: string; diameterM: number; minM: number };
+  'knot-unsuited': { knot: KnotId; misfit: KnotMisfit; strands: TiedLine[] };
+  'dropper-too-thick': { fly: string; tagM: number; holder: string; holderM: number };
+  'float-too-small': {
+    float: string;
+    sinks: boolean;
+    margin: number;
+    wanted: number;
+    liftN: number;
+    loadN: number;
+  };
+  'hinge-by-mistake': { section: string; ratio: number; hingeRatio: number };
+  'hinge-too-mild': { section: string; ratio: number; hingeRatio: number };
+  'shot-below-dry': { dry: string; shot: number };
+  'dropper-on-barbless-bend': { dry: string; water: string };
+  'leader-too-short': { setM: number; wantedM: number; leaderM: number };
+  'indicator-off-school': { setM: number; wantedM: number };
+  'tangle-risk': { perHour: number; fewerFlies: boolean; parts: readonly { name: string; adds: number }[] };
+  'open-loop': { advice: Exclude<LoopAdvice, 'any'>; headShare: number; shot: number };
+}
+
+/** What a one-click fix does; the mended rig goes with it. */
+export type RigFix =
+  | 'one-fly'
+  | 'no-shot'
+  | 'fewer-hooks'
+  | 'tin-shot'
+  | 'shot-off'
+  | 'slip-release'
+  | 'within-reach'
+  | 'larger-float'
+  | 'lighter-nymph'
+  | 'finer-tippet'
+  | 'as-leader'
+  | 'add-butt'
+  | 'hinge-meant'
+  | 'no-hinge-meant'
+  | 'longer-tippet'
+  | { move: 'indicator'; toM: number }
+  | { tie: KnotId };
+
+/** What a rule found wrong with a rig. */
+export type RigProblem = {
+  [Rule in keyof RigFacts]: {
+    /** Stable within one check: rule and place. */
+    id: string;
+    rule: Rule;
+    level: Level;
+    facts: RigFacts[Rule];
+    fixes: { does: RigFix; change: Rig }[];
+  };
+}[keyof RigFacts];
+
+/** What a rig is checked against: the water's name and card, or null when none is chosen. */
+export interface RigContext {
+  water: { name: string; rules: RuleCard } | null;
+}
+
+export type RigRule = (rig: Rig, context: RigContext) => RigProblem[];
