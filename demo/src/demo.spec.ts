@@ -19,7 +19,7 @@ import {
   findDrill,
   findSeams,
   lakeFaults,
-  planSnags,
+  planProblems,
   rigProblems,
   shoreOf,
   SKILLS,
@@ -133,7 +133,7 @@ describe('the demo scenario', () => {
   it('has plans of known drills that fit their length, and rigs without a stop', () => {
     for (const { plan } of scenario.plans) {
       for (const { drillId } of plan.body.blocks) if (drillId) expect(findDrill(drillId)).toBeDefined();
-      expect(planSnags(plan.body, null).filter(({ level }) => level === 'stop')).toEqual([]);
+      expect(planProblems(plan.body, null).filter(({ level }) => level === 'stop')).toEqual([]);
     }
     for (const { rig } of scenario.rigs.list)
       expect(rigProblems(rig, { water: null }).filter(({ level }) => level === 'stop')).toEqual([]);

@@ -18,8 +18,8 @@ export type AlertKind = (typeof ALERT_KINDS)[number];
 export interface ConditionAlert {
   kind: AlertKind;
   level: 'stop' | 'mind' | 'note';
-  title: string;
-  reason: string;
+  /** Of a lake or pond: wind and ice mean something else there. */
+  still: boolean;
   /** First and last hour it holds, epoch milliseconds. */
   fromMs: number;
   toMs: number;
@@ -63,7 +63,7 @@ export function conditionAlerts(
     value: (hour: ConditionHour, index: number) => number,
     least: number,
     tell: Tell,
-  ): ConditionAlert | null => alertOf(hours, within, value, least, tell);
+  ): ConditionAlert | null => alertOf(hours, within, value, least, (worst) => ({ ...tell(worst), still }));
   const found: (ConditionAlert | null)[] = [
     alert(
       ({ thunder }) => thunder,
@@ -71,9 +71,6 @@ export function conditionAlerts(
       (worst) => ({
         kind: 'thunder',
         level: worst >= THUNDER_STOP ? 'stop' : 'mind',
-        title: 'Thunder is likely',
-        reason:
-          'Any thunder: off the water at once, rods down, they conduct. Back as the local rule says, commonly 30 min after the last thunder.',
       }),
     ),
     still
@@ -84,9 +81,6 @@ export function conditionAlerts(
           () => ({
             kind: 'rising',
             level: 'stop',
-            title: 'The river is rising',
-            reason:
-              'A rising river means out of the water. Teach on grass or from the bank; ask who knows this river.',
           }),
         ),
     alert(
@@ -95,9 +89,6 @@ export function conditionAlerts(
       (worst) => ({
         kind: 'too-warm',
         level: worst >= warm + 2 ? 'stop' : 'mind',
-        title: 'The water may be too warm for the fish',
-        reason:
-          'Take the temperature before the first cast. Above the limit of the species fishing for it stops.',
       }),
     ),
     alert(
@@ -106,10 +97,6 @@ export function conditionAlerts(
       () => ({
         kind: 'windy',
         level: 'mind',
-        title: still ? 'Too much wind for small craft' : 'Too windy for beginners to cast',
-        reason: still
-          ? 'Fish from the bank, the wind on the side away from the casting hand. Boats only as the local rule and their keeper say.'
-          : 'Wind on the casting side brings the hook to the face: glasses on, change banks, roll casts, or practise knots.',
       }),
     ),
     still
@@ -119,8 +106,6 @@ export function conditionAlerts(
           () => ({
             kind: 'glass',
             level: 'note',
-            title: 'Glass calm',
-            reason: 'The hardest surface to fish: finer, farther, slower; or teach something else.',
           }),
         )
       : alert(
@@ -129,9 +114,6 @@ export function conditionAlerts(
           () => ({
             kind: 'cold-wading',
             level: 'mind',
-            title: 'Cold water to wade in',
-            reason:
-              'Short turns, dry clothes at hand, from the bank where it can be. Cold takes strength before it is felt.',
           }),
         ),
     still
@@ -141,9 +123,6 @@ export function conditionAlerts(
           () => ({
             kind: 'ice',
             level: 'stop',
-            title: 'There may be ice',
-            reason:
-              'Nobody steps on ice, and nobody wades under its edge. Ask who keeps this water; teach on grass.',
           }),
         )
       : alert(
@@ -152,9 +131,6 @@ export function conditionAlerts(
           () => ({
             kind: 'ice',
             level: 'mind',
-            title: 'Frost: ice on stones and banks',
-            reason:
-              'Stones, ladders and rod rings ice up. Studs and staff, short turns, nobody near deep water alone.',
           }),
         ),
     alert(
@@ -163,8 +139,6 @@ export function conditionAlerts(
       () => ({
         kind: 'heavy-rain',
         level: 'note',
-        title: 'Heavy rain',
-        reason: 'Hoods shut out the voice: say it before. The river answers hours later.',
       }),
     ),
   ];
@@ -172,14 +146,14 @@ export function conditionAlerts(
   return found.flatMap((one) => one ?? []).sort((a, b) => order[a.level] - order[b.level]);
 }
 
-type Tell = (worst: number) => Pick<ConditionAlert, 'kind' | 'level' | 'title' | 'reason'>;
+type Tell = (worst: number) => Pick<ConditionAlert, 'kind' | 'level'>;
 
 function alertOf(
   hours: readonly ConditionHour[],
   { fromMs, toMs }: Stretch,
   value: (hour: ConditionHour, index: number) => number,
   least: number,
-  tell: Tell,
+  tell: (worst: number) => Pick<ConditionAlert, 'kind' | 'level' | 'still'>,
 ): ConditionAlert | null {
   const there = hours
     .map((hour, index) => ({ hour, value: value(hour, index) }))

@@ -1,5 +1,5 @@
 import { COMFORT, type WaterKind } from '../water';
-import { conditionAlerts, type Stretch } from './alerts';
+import { type ConditionAlert, conditionAlerts, type Stretch } from './alerts';
 import { type ConditionHour, HOUR_MS } from './hour';
 
 /** A stretch of a day for a lesson, with the parts of its score, each 0…1. */
@@ -15,8 +15,12 @@ export interface LessonWindow extends Stretch {
   };
   score: number;
   /** What speaks for and against it, worst first. */
-  reasons: string[];
+  reasons: WindowReason[];
 }
+
+/** What speaks for or against a window: an alert of its hours, or what its mean hour is like. */
+export type WindowReason =
+  Pick<ConditionAlert, 'kind' | 'still'> | 'cold-water' | 'warm-water' | 'little-wind' | 'dry';
 
 const STEP_MS = HOUR_MS / 2;
 const ALERT_SHARE = { stop: 0, mind: 0.55, note: 0.85 };
@@ -75,10 +79,10 @@ function windowOf(hours: readonly ConditionHour[], kind: WaterKind, within: Stre
     parts,
     score: values.reduce((product, value) => product * value, 1) ** (1 / values.length),
     reasons: [
-      ...found.map(({ title }) => title),
-      ...(off > 0 ? [waterC < fromC ? 'Cold water: fish feed little' : 'Warm water: fish feed little'] : []),
-      ...(windMs <= CALM_MS ? ['Little wind'] : []),
-      ...(rainMm === 0 ? ['Dry'] : []),
+      ...found.map(({ kind: alert, still }) => ({ kind: alert, still })),
+      ...(off > 0 ? [waterC < fromC ? ('cold-water' as const) : ('warm-water' as const)] : []),
+      ...(windMs <= CALM_MS ? ['little-wind' as const] : []),
+      ...(rainMm === 0 ? ['dry' as const] : []),
     ],
   };
 }

@@ -3,3 +3,4 @@ export * from './force';
 export * from './probability';
 export * from './mass';
 export * from './temperature';
+export * from './clock';

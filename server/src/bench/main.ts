@@ -4,7 +4,7 @@ import {
   calibrate,
   fitSkill,
   formatProbability,
-  planSnags,
+  planProblems,
   type Rig,
   rigFigures,
   rigProblems,
@@ -77,7 +77,7 @@ const plan = {
 const state = fastest(() => thousand.forEach((list) => skillState(SKILLS, list, 1e9)));
 const small = fastest(() => skillState(SKILLS, ten, 1e9));
 const figures = fastest(() => void [rigFigures(rig, 2, 'metric'), rigProblems(rig, { water: null })]);
-const check = fastest(() => void planSnags(plan, null));
+const check = fastest(() => void planProblems(plan, null));
 
 console.log(
   `skill state, 30 students × 1000 events: ${state.toFixed(1)} ms of 50 ms (${(state / 50).toFixed(2)} of the aim; ${(state / 30 / small).toFixed(1)} × one student with 10 events)`,

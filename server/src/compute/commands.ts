@@ -30,7 +30,7 @@ import {
   floatMargin,
   flyMass,
   freeSink,
-  planSnags,
+  planProblems,
   rigFigures,
   rigProblems,
   simulateSchool,
@@ -46,7 +46,7 @@ import {
   wading,
   whatNext,
 } from '@doceo/core';
-import { rigProblemInWords } from '@doceo/texts';
+import { alertText, planProblemInWords, rigProblemInWords } from '@doceo/texts';
 import { DateTime } from 'luxon';
 import * as z from 'zod';
 
@@ -98,7 +98,7 @@ export const runners: Runners = {
   }),
   'fault-rates': ({ attempts }) => ({ attempts: attempts.length, rates: faultRates(attempts) }),
   'plan-check': ({ plan, lesson }) => ({
-    snags: planSnags(
+    snags: planProblems(
       plan,
       lesson && {
         ...lesson,
@@ -107,7 +107,7 @@ export const runners: Runners = {
           skills: skillState(SKILLS, attempts, lesson.startMs),
         })),
       },
-    ).map((snag) => ({ ...snag })),
+    ).map((problem) => ({ ...planProblemInWords(problem, 'metric') })),
   }),
   'fish-window': ({ fishDepthM, anglerHeightM, distanceM }) =>
     fishWindow(fishDepthM, anglerHeightM, distanceM),
@@ -157,7 +157,11 @@ export const runners: Runners = {
   },
   conditions: ({ date, ...site }) => {
     const hours = stationHours(site, Date.parse(`${date}T00:00:00Z`), 24);
-    return { hours, alerts: conditionAlerts(hours, site.kind) };
+    const alerts = conditionAlerts(hours, site.kind).map(({ still, ...alert }) => ({
+      ...alert,
+      ...alertText({ kind: alert.kind, still }),
+    }));
+    return { hours, alerts };
   },
   'sun-times': ({ latitude, longitude, date, timeZone }) => {
     const times = sunTimes(latitude, longitude, Date.parse(`${date}T12:00:00Z`));

@@ -1,1 +1,3 @@
+export * from './conditions';
+export * from './plan-problems';
 export * from './rig-problems';

@@ -1,6 +1,6 @@
 import { conditionAlerts } from '../../conditions';
 import { planEnd } from '../timing';
-import { clockTime, type PlanRule } from './rule';
+import type { PlanRule } from './rule';
 
 const MINUTE_MS = 60_000;
 
@@ -11,19 +11,9 @@ export const conditions: PlanRule = (plan, lesson) => {
   const toMs = startMs + Math.max(planEnd(plan), plan.lengthMin) * MINUTE_MS;
   return conditionAlerts(lesson.hours, water.kind, { fromMs: startMs, toMs }).map((alert) => ({
     id: `conditions-${alert.kind}`,
-    rule: 'conditions',
+    rule: 'conditions' as const,
     level: alert.level,
-    title: alert.title,
-    reason: alert.reason,
-    evidence: [
-      {
-        label: 'when',
-        text: `${clockTime(alert.fromMs, water.timeZone)} to ${clockTime(alert.toMs, water.timeZone)}`,
-      },
-      ...(lesson.hoursFrom
-        ? [{ label: 'source', text: `${lesson.hoursFrom}; look, and ask, before you go` }]
-        : []),
-    ],
+    facts: { alert, timeZone: water.timeZone, source: lesson.hoursFrom ?? null },
     blockIds: [],
     studentId: null,
     fixes: [],

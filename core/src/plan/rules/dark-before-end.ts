@@ -1,6 +1,6 @@
 import { sunTimes } from '../../sun';
 import { planEnd } from '../timing';
-import { clockTime, type PlanRule } from './rule';
+import type { PlanRule } from './rule';
 
 const MS_PER_MIN = 60_000;
 
@@ -10,7 +10,6 @@ export const darkBeforeEnd: PlanRule = (plan, lesson) => {
   const { latitude, longitude, timeZone } = lesson.water;
   const sun = sunTimes(latitude, longitude, Date.parse(`${lesson.date}T12:00:00Z`));
   const endMs = lesson.startMs + Math.max(planEnd(plan), plan.lengthMin) * MS_PER_MIN;
-  const time = (ms: number): string => clockTime(ms, timeZone);
   const at = { rule: 'dark-before-end', blockIds: [], studentId: null } as const;
   const snags: ReturnType<PlanRule> = [];
   if (sun.dawnMs !== null && lesson.startMs < sun.dawnMs) {
@@ -18,9 +17,7 @@ export const darkBeforeEnd: PlanRule = (plan, lesson) => {
       ...at,
       id: 'dark-at-start',
       level: 'stop',
-      title: 'Starts in the dark',
-      reason: `First light is at ${time(sun.dawnMs)}.`,
-      evidence: [{ label: 'start', text: time(lesson.startMs) }],
+      facts: { dark: 'start', startMs: lesson.startMs, dawnMs: sun.dawnMs, timeZone },
       fixes: [],
     });
   }
@@ -31,15 +28,8 @@ export const darkBeforeEnd: PlanRule = (plan, lesson) => {
       ...at,
       id: 'dark-before-end',
       level: endMs > sun.duskMs ? 'stop' : 'mind',
-      title: endMs > sun.duskMs ? 'Dark before the end' : 'Sun down before the end',
-      reason: `The lesson ends at ${time(endMs)}; the sun sets at ${time(sun.sunsetMs)} and light is gone at ${time(sun.duskMs)}.`,
-      evidence: [
-        { label: 'end', text: time(endMs) },
-        { label: 'sunset', text: time(sun.sunsetMs) },
-      ],
-      fixes: startsLight
-        ? [{ label: `Start ${byMin} min earlier`, change: { kind: 'start-earlier', byMin } }]
-        : [],
+      facts: { dark: 'end', endMs, sunsetMs: sun.sunsetMs, duskMs: sun.duskMs, timeZone },
+      fixes: startsLight ? [{ does: { earlierMin: byMin }, change: { kind: 'start-earlier', byMin } }] : [],
     });
   }
   return snags;

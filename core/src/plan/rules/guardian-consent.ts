@@ -7,16 +7,14 @@ export const guardianConsent: PlanRule = (_plan, lesson) =>
     .filter((student) => !mayBeRecorded(student.ageYears, student.guardianConsent))
     .map((student) => ({
       id: `guardian-consent/${student.id}`,
-      rule: 'guardian-consent',
+      rule: 'guardian-consent' as const,
       level: 'stop' as const,
       blockIds: [],
       studentId: student.id,
-      title: `No guardian’s consent for ${student.name.split(' ')[0]}`,
-      reason: `${student.ageYears} years old. Without consent on file nothing is recorded; local rules for minors decide the rest.`,
-      evidence: [{ label: 'age', text: `${student.ageYears}` }],
+      facts: { name: student.name, ageYears: student.ageYears },
       fixes: [
         {
-          label: 'Open the student',
+          does: 'open-student' as const,
           change: { kind: 'open' as const, what: 'student' as const, id: student.id },
         },
       ],

@@ -1,6 +1,5 @@
 import { findDrill } from '../../drill';
 import { hookDistance, studentsThatFit } from '../../safety';
-import { formatLength } from '../../units';
 import { groundSuits, type PlaceKind, type Water } from '../../water';
 import type { Block, PlanBody } from '../plan';
 import { endOf } from '../timing';
@@ -37,17 +36,19 @@ export const hookDistanceRule: PlanRule = (plan, lesson) => {
         level: 'stop',
         blockIds: [block.id],
         studentId: null,
-        title: 'Hooks too near',
-        reason: `${together} students at “${block.title}” need ${formatLength(distanceM, 'metric')} between them; the longest ${block.place} here is ${formatLength(bankM, 'metric')} and takes ${fit}.`,
-        evidence: [
-          { label: 'line out', text: formatLength(lineOutM, 'metric') },
-          { label: 'distance', text: formatLength(distanceM, 'metric') },
-          { label: 'students', text: `${together} of ${fit}` },
-        ],
+        facts: {
+          students: together,
+          fit,
+          block: block.title,
+          place: block.place,
+          lineOutM,
+          distanceM,
+          lengthM: bankM,
+        },
         fixes: longer
           ? [
               {
-                label: `Use ${longer.name}`,
+                does: { longerPlace: longer.name },
                 change: {
                   kind: 'edit',
                   edit: { kind: 'change', blockId: block.id, change: { place: longer.kind } },

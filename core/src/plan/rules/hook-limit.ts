@@ -17,17 +17,18 @@ export const hookLimit: PlanRule = (plan, lesson) => {
         level: 'stop',
         blockIds: [block.id],
         studentId: null,
-        title: 'More hooks than the card allows',
-        reason: `“${rig.name}” in “${block.title}” has ${hookCount(rig.rig)} hooks; ${lesson.water.name} allows ${maxHooks}.`,
-        evidence: [
-          { label: rig.name, text: `${hookCount(rig.rig)} hooks` },
-          { label: 'card', text: `${maxHooks}` },
-        ],
+        facts: {
+          rig: rig.name,
+          block: block.title,
+          hooks: hookCount(rig.rig),
+          water: lesson.water.name,
+          maxHooks,
+        },
         fixes: [
           ...(fewer
             ? [
                 {
-                  label: `Use “${fewer.name}”`,
+                  does: { rig: fewer.name },
                   change: {
                     kind: 'edit',
                     edit: { kind: 'change', blockId: block.id, change: { rigId: fewer.id } },
@@ -38,7 +39,7 @@ export const hookLimit: PlanRule = (plan, lesson) => {
           ...(hookCount(bare) <= maxHooks
             ? [
                 {
-                  label: 'Take the dropper off',
+                  does: 'fewer-hooks',
                   change: {
                     kind: 'edit',
                     edit: {

@@ -8,7 +8,7 @@ import { hookLimit } from './hook-limit';
 import { overTime } from './over-time';
 import { placeMissing } from './place-missing';
 import { prerequisites } from './prerequisites';
-import type { PlanLesson, PlanRule, PlanSnag } from './rule';
+import type { PlanLesson, PlanRule, PlanProblem } from './rule';
 import { ruleCard } from './rule-card';
 import { safetyFirst } from './safety-first';
 
@@ -30,7 +30,7 @@ const RULES: PlanRule[] = [
  *
  * @param lesson the day, water and students, or null for the plan alone: rules that need them then say nothing
  */
-export function planSnags(plan: PlanBody, lesson: PlanLesson | null): PlanSnag[] {
+export function planProblems(plan: PlanBody, lesson: PlanLesson | null): PlanProblem[] {
   return bySeverity(RULES.flatMap((rule) => rule(plan, lesson)));
 }
 

@@ -14,18 +14,13 @@ export const overTime: PlanRule = (plan) => {
       level: over > 15 ? 'stop' : 'mind',
       blockIds: [],
       studentId: null,
-      title: `${over} min over time`,
-      reason: `The blocks end ${over} minutes after the lesson does.`,
-      evidence: [
-        { label: 'blocks end at', text: `${planEnd(plan)} min` },
-        { label: 'lesson', text: `${plan.lengthMin} min` },
-      ],
+      facts: { overMin: over, endMin: planEnd(plan), lengthMin: plan.lengthMin },
       fixes: [
         ...(shortened <= plan.lengthMin
-          ? [{ label: 'Shorten drills to fit', change: { kind: 'edit', edit: { kind: 'fit' } } } as const]
+          ? [{ does: 'shorten', change: { kind: 'edit', edit: { kind: 'fit' } } } as const]
           : []),
         {
-          label: `Make it ${planEnd(plan)} min`,
+          does: { lengthenToMin: planEnd(plan) },
           change: { kind: 'edit', edit: { kind: 'set', change: { lengthMin: planEnd(plan) } } },
         },
       ],

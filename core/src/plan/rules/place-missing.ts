@@ -1,11 +1,11 @@
 import { findDrill } from '../../drill';
 import { groundOf } from '../../water';
-import type { PlanRule, PlanSnag } from './rule';
+import type { PlanRule, PlanProblem } from './rule';
 import { drillSuits } from '../edits';
 
 /** A block whose place does not exist at this water, or whose drill cannot be done on it. */
 export const placeMissing: PlanRule = (plan, lesson) =>
-  plan.blocks.flatMap((block): PlanSnag[] => {
+  plan.blocks.flatMap((block): PlanProblem[] => {
     const drill = findDrill(block.drillId ?? '');
     const at = { rule: 'place-missing', blockIds: [block.id], studentId: null } as const;
     const suits = (kind: (typeof block)['place']): boolean => !drill || drillSuits(drill, kind);
@@ -16,13 +16,16 @@ export const placeMissing: PlanRule = (plan, lesson) =>
           ...at,
           id: `place-wrong/${block.id}`,
           level: 'mind',
-          title: 'Wrong ground for the drill',
-          reason: `“${block.title}” needs ${drill?.ground}; the block is at ${block.place}.`,
-          evidence: [{ label: 'place', text: `${block.place} (${groundOf(block.place)})` }],
+          facts: {
+            place: 'unsuited',
+            block: block.title,
+            kind: block.place,
+            ground: drill?.ground ?? 'anywhere',
+          },
           fixes: other
             ? [
                 {
-                  label: `At ${other.name}`,
+                  does: { place: other.name },
                   change: {
                     kind: 'edit',
                     edit: { kind: 'change', blockId: block.id, change: { place: other.kind } },
@@ -48,15 +51,17 @@ export const placeMissing: PlanRule = (plan, lesson) =>
         ...at,
         id: `place-missing/${block.id}`,
         level: 'stop',
-        title: `No ${block.place} here`,
-        reason: `${lesson.water.name} has no ${block.place} for “${block.title}”.`,
-        evidence: [
-          { label: 'places here', text: lesson.water.places.map((place) => place.name).join(', ') || 'none' },
-        ],
+        facts: {
+          place: 'none',
+          block: block.title,
+          kind: block.place,
+          water: lesson.water.name,
+          places: lesson.water.places.map(({ name }) => name),
+        },
         fixes: instead
           ? [
               {
-                label: `At ${instead.name}`,
+                does: { place: instead.name },
                 change: {
                   kind: 'edit',
                   edit: { kind: 'change', blockId: block.id, change: { place: instead.kind } },

@@ -1,10 +1,9 @@
 import { DRILLS, findDrill, getDrill, type Drill } from '../../drill';
 import { READY, SKILLS, type Skill } from '../../skill';
-import { formatProbability } from '../../units';
 import { drillSuits, type PlanEdit } from '../edits';
 import type { Block, PlanBody } from '../plan';
 import { blocksOfLane } from '../timing';
-import type { PlanLesson, PlanRule, PlanSnag, PlanStudent } from './rule';
+import type { PlanLesson, PlanRule, PlanProblem, PlanStudent } from './rule';
 
 /** A student who lacks what a drill rests on. */
 interface Short {
@@ -20,7 +19,7 @@ interface Short {
  */
 export const prerequisites: PlanRule = (plan, lesson) =>
   [...(lesson ? shortsByDrill(plan, lesson) : [])].map(([drillId, shorts]) =>
-    toSnag(getDrill(drillId), shorts),
+    toProblem(getDrill(drillId), shorts),
   );
 
 function shortsByDrill(plan: PlanBody, { students }: PlanLesson): Map<string, Short[]> {
@@ -47,35 +46,33 @@ function missing(skill: Skill, student: PlanStudent, taught: ReadonlySet<string>
   return [...new Set([...weak, ...weak.flatMap((need) => missing(need, student, taught))])];
 }
 
-function toSnag(drill: Drill, shorts: Short[]): PlanSnag {
+function toProblem(drill: Drill, shorts: Short[]): PlanProblem {
   const worst = shorts.reduce((most, short) => (short.gaps.length > most.gaps.length ? short : most));
-  const nearest = worst.gaps[0] as Skill;
-  const estimate = worst.student.skills[nearest.id];
-  const steps = worst.gaps.length === 1 ? 'a step' : `${worst.gaps.length} steps`;
-  const differ = shorts.some(({ gaps }) => gaps.length !== worst.gaps.length);
   const students = [...new Set(shorts.map(({ student }) => student))];
-  const alone = students.length === 1;
   const blocks = [...new Map(shorts.map(({ block }) => [block.id, block])).values()];
   return {
     id: `prerequisites/${drill.id}`,
     rule: 'prerequisites',
     level: worst.gaps.length > 2 ? 'stop' : 'mind',
     blockIds: blocks.map(({ id }) => id),
-    studentId: alone ? worst.student.id : null,
-    title: `${listed(students.map(({ name }) => name.split(' ')[0] ?? ''))} ${alone ? 'is' : 'are'} ${differ ? 'up to ' : ''}${steps} short`,
-    reason: `“${drill.name}” rests on ${nearest.name.toLowerCase()}, which is ${estimate?.attempts ? `${formatProbability(estimate.mastery)} likely for ${worst.student.name} from ${estimate.attempts} attempts` : `not on ${worst.student.name}’s record yet`}.`,
-    evidence: shorts.flatMap(({ student, gaps }) =>
-      gaps.map((skill) => ({
-        label: alone ? skill.name : `${student.name.split(' ')[0]}, ${skill.name.toLowerCase()}`,
-        text: `${formatProbability(student.skills[skill.id]?.mastery ?? 0)} of ${READY}`,
+    studentId: students.length === 1 ? worst.student.id : null,
+    facts: {
+      drillId: drill.id,
+      students: shorts.map(({ student, gaps }) => ({
+        name: student.name,
+        gaps: gaps.map(({ id }) => ({
+          skillId: id,
+          mastery: student.skills[id]?.mastery ?? 0,
+          attempts: student.skills[id]?.attempts ?? 0,
+        })),
       })),
-    ),
+    },
     fixes: insteadOf(blocks, drill, worst.gaps.at(-1) as Skill),
   };
 }
 
 /** A drill that teaches the deepest gap, on the same place where there is one, in all blocks concerned. */
-function insteadOf(blocks: readonly Block[], drill: Drill, gap: Skill): PlanSnag['fixes'] {
+function insteadOf(blocks: readonly Block[], drill: Drill, gap: Skill): PlanProblem['fixes'] {
   const suits = (candidate: Drill): boolean => blocks.every(({ place }) => drillSuits(candidate, place));
   const teaching = DRILLS.filter((candidate) => candidate.skills[0] === gap.id);
   const instead = teaching.find(suits) ?? teaching[0];
@@ -92,10 +89,5 @@ function insteadOf(blocks: readonly Block[], drill: Drill, gap: Skill): PlanSnag
       place: drillSuits(instead, place) ? place : elsewhere,
     },
   }));
-  return [{ label: `${instead.name} instead`, change: { kind: 'edit', edit: { kind: 'all', edits } } }];
-}
-
-/** `Sam`, `Sam and Noor`, `Sam, Noor and Petra`. */
-function listed(names: readonly string[]): string {
-  return names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
+  return [{ does: { drill: instead.name }, change: { kind: 'edit', edit: { kind: 'all', edits } } }];
 }

@@ -7,7 +7,7 @@ export const ruleCard: PlanRule = (_plan, lesson) => {
   const { name, rules } = lesson.water;
   const snags: ReturnType<PlanRule> = [];
   const since = lastSeasonEnd(lesson.date, rules.seasonTo);
-  const fixes = [{ label: 'Open the card', change: { kind: 'open', what: 'rule-card', id: null } } as const];
+  const fixes = [{ does: 'open-card', change: { kind: 'open', what: 'rule-card', id: null } } as const];
   const at = { blockIds: [], studentId: null, fixes };
   if (rules.checkedOn === null || rules.checkedOn <= since) {
     snags.push({
@@ -15,12 +15,7 @@ export const ruleCard: PlanRule = (_plan, lesson) => {
       id: 'rule-card',
       rule: 'rule-card',
       level: 'stop',
-      title: 'Rule card not read this season',
-      reason: `${name}: somebody must read it at the source and tick it. Doceo does not know the law.`,
-      evidence: [
-        { label: 'last read', text: rules.checkedOn ?? 'never' },
-        { label: 'wanted after', text: since },
-      ],
+      facts: { season: 'not-read', water: name, checkedOn: rules.checkedOn, wantedAfter: since },
     });
   }
   if (!inSeason(lesson.date, rules.seasonFrom, rules.seasonTo)) {
@@ -29,9 +24,13 @@ export const ruleCard: PlanRule = (_plan, lesson) => {
       id: 'closed-season',
       rule: 'rule-card',
       level: 'stop',
-      title: 'Outside the season on the card',
-      reason: `The card of ${name} says ${rules.seasonFrom} to ${rules.seasonTo}. Grass only, or another day.`,
-      evidence: [{ label: 'lesson', text: lesson.date }],
+      facts: {
+        season: 'closed',
+        water: name,
+        from: rules.seasonFrom,
+        to: rules.seasonTo,
+        date: lesson.date,
+      },
     });
   }
   return snags;

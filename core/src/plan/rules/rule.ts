@@ -1,7 +1,6 @@
-import type { ConditionHour } from '../../conditions';
+import type { ConditionAlert, ConditionHour } from '../../conditions';
 import type { SkillState } from '../../skill';
-import type { Snag } from '../../snag';
-import type { Water } from '../../water';
+import type { GroundKind, PlaceKind, Water } from '../../water';
 import type { PlanEdit } from '../edits';
 import type { PlanBody } from '../plan';
 
@@ -28,29 +27,74 @@ export interface PlanLesson {
   hoursFrom?: string;
 }
 
-/** What a one-click fix does. */
-export type PlanFix =
+/** What a one-click fix changes. */
+export type PlanChange =
   | { kind: 'edit'; edit: PlanEdit }
   | { kind: 'start-earlier'; byMin: number }
   | { kind: 'open'; what: 'rule-card' | 'student' | 'rigs'; id: string | null };
 
-export interface PlanSnag extends Snag<PlanFix> {
-  /** Blocks it lies in; none when it is of the whole plan. */
-  blockIds: readonly string[];
-  studentId: string | null;
+/** What a one-click fix does, as it is told; names are those of the plan and the water. */
+export type PlanFix =
+  | 'open-student'
+  | 'open-card'
+  | 'safety-to-start'
+  | 'add-safety'
+  | 'shorten'
+  | 'fewer-hooks'
+  | { lengthenToMin: number }
+  | { earlierMin: number }
+  | { rig: string }
+  | { longerPlace: string }
+  | { place: string }
+  | { drill: string };
+
+/** A student who lacks skills that a drill rests on, nearest first. */
+export interface ShortStudent {
+  name: string;
+  gaps: { skillId: string; mastery: number; attempts: number }[];
 }
 
-export type PlanRule = (plan: PlanBody, lesson: PlanLesson | null) => PlanSnag[];
-
-/** One for each zone: making a clock takes longer than reading it a hundred times. */
-const CLOCKS = new Map<string, Intl.DateTimeFormat>();
-
-/** Clock time at the water, e.g. `09:30`. */
-export function clockTime(ms: number, timeZone: string): string {
-  let clock = CLOCKS.get(timeZone);
-  if (!clock) {
-    clock = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', timeZone });
-    CLOCKS.set(timeZone, clock);
-  }
-  return clock.format(new Date(ms));
+/** What each rule says of a plan, as facts. Times are epoch milliseconds, told by the clock of `timeZone`. */
+export interface PlanFacts {
+  'guardian-consent': { name: string; ageYears: number | null };
+  'rule-card':
+    | { season: 'not-read'; water: string; checkedOn: string | null; wantedAfter: string }
+    | { season: 'closed'; water: string; from: string; to: string; date: string };
+  conditions: { alert: ConditionAlert; timeZone: string; source: string | null };
+  'safety-first': { firstBlock: string; later: boolean };
+  'over-time': { overMin: number; endMin: number; lengthMin: number };
+  'dark-before-end':
+    | { dark: 'start'; startMs: number; dawnMs: number; timeZone: string }
+    | { dark: 'end'; endMs: number; sunsetMs: number; duskMs: number; timeZone: string };
+  'hook-limit': { rig: string; block: string; hooks: number; water: string; maxHooks: number };
+  'hook-distance': {
+    students: number;
+    fit: number;
+    block: string;
+    place: PlaceKind;
+    lineOutM: number;
+    distanceM: number;
+    lengthM: number;
+  };
+  'place-missing':
+    | { place: 'unsuited'; block: string; kind: PlaceKind; ground: GroundKind }
+    | { place: 'none'; block: string; kind: PlaceKind; water: string; places: string[] };
+  prerequisites: { drillId: string; students: ShortStudent[] };
 }
+
+/** What a rule found wrong with a plan. */
+export type PlanProblem = {
+  [Rule in keyof PlanFacts]: {
+    /** Stable within one check: rule and place. */
+    id: string;
+    rule: Rule;
+    level: 'stop' | 'mind' | 'note';
+    facts: PlanFacts[Rule];
+    fixes: { does: PlanFix; change: PlanChange }[];
+    /** Blocks it lies in; none when it is of the whole plan. */
+    blockIds: readonly string[];
+    studentId: string | null;
+  };
+}[keyof PlanFacts];
+
+export type PlanRule = (plan: PlanBody, lesson: PlanLesson | null) => PlanProblem[];

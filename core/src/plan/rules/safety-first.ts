@@ -15,19 +15,15 @@ export const safetyFirst: PlanRule = (plan) => {
       level: 'stop',
       blockIds: first ? [first.id] : [],
       studentId: null,
-      title: 'No safety talk first',
-      reason: later
-        ? 'The safety talk comes after other blocks, or not for everybody.'
-        : 'Hats, glasses and hook distance come before any rod.',
-      evidence: [{ label: 'first block', text: first?.title ?? '' }],
+      facts: { firstBlock: first?.title ?? '', later: later !== undefined },
       fixes: [
         later
           ? {
-              label: 'Move it to the start',
+              does: 'safety-to-start',
               change: { kind: 'edit', edit: { kind: 'move', blockId: later.id, startMin: 0, lane: null } },
             }
           : {
-              label: 'Put a safety talk first',
+              does: 'add-safety',
               change: {
                 kind: 'edit',
                 edit: {

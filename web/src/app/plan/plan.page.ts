@@ -21,12 +21,13 @@ import {
   nextStart,
   plainBlock,
   planEnd,
-  planSnags,
+  planProblems,
   type PlanBody,
   type PlanEdit,
   STRAND_NAMES,
   strandShares,
 } from '@doceo/core';
+import { planProblemInWords } from '@doceo/texts';
 import { MessageService } from 'primeng/api';
 import { ApiClient } from '../data/api/api-client';
 import { Failures } from '../data/api/failures';
@@ -134,7 +135,10 @@ export class PlanPage implements OnInit, OnDestroy {
   );
   protected readonly snags = computed(() => {
     const body = this.shown();
-    return body ? planSnags(body, this.lesson() ? this.day.planLesson() : null) : [];
+    if (!body) return [];
+    return planProblems(body, this.lesson() ? this.day.planLesson() : null).map((problem) =>
+      planProblemInWords(problem, this.session.units()),
+    );
   });
   protected readonly counts = computed(() =>
     (['stop', 'mind', 'note'] as const)

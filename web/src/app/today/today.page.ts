@@ -1,11 +1,13 @@
 import { Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { api } from '@doceo/contract';
-import { planSnags, strandOf } from '@doceo/core';
+import { planProblems, strandOf } from '@doceo/core';
+import { planProblemInWords } from '@doceo/texts';
 import { forkJoin } from 'rxjs';
 import { ApiClient } from '../data/api/api-client';
 import { BankStore } from '../data/lesson/bank-store';
 import { DayStore } from '../data/lesson/day-store';
+import { SessionStore } from '../data/session';
 import {
   aboutStudent,
   clockText,
@@ -41,6 +43,7 @@ const MS_PER_MIN = 60_000;
 })
 export class TodayPage {
   private readonly client = inject(ApiClient);
+  private readonly session = inject(SessionStore);
   protected readonly day = inject(DayStore);
   protected readonly bank = inject(BankStore);
   private readonly taught = fetched(
@@ -73,7 +76,9 @@ export class TodayPage {
     const lesson = this.lesson();
     const plan = this.plan();
     if (!lesson || plan?.lessonId !== lesson.id) return [];
-    return planSnags(plan.body, this.day.planLessonOf(lesson, this.events()));
+    return planProblems(plan.body, this.day.planLessonOf(lesson, this.events())).map((problem) =>
+      planProblemInWords(problem, this.session.units()),
+    );
   });
   protected readonly stops = computed(() =>
     this.snags()

@@ -13,6 +13,7 @@ import {
   type Wader,
   waterAt,
 } from '@doceo/core';
+import { alertText } from '@doceo/texts';
 import { ApiClient } from '../data/api/api-client';
 import type { ApiError } from '../data/api/api-error';
 import { DayStore } from '../data/lesson/day-store';
@@ -66,6 +67,7 @@ export class WaterStore {
     const within = this.lesson() ?? this.light() ?? undefined;
     return conditionAlerts(day.hours, water.kind, within).map((alert) => ({
       ...alert,
+      ...alertText(alert),
       when:
         alert.fromMs === alert.toMs
           ? `about ${timeText(alert.fromMs, zone)}`

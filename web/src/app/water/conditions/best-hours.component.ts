@@ -1,5 +1,6 @@
 import { Component, computed, inject } from '@angular/core';
 import { lessonWindows, type Stand } from '@doceo/core';
+import { windowReasonText } from '@doceo/texts';
 import { DayStore } from '../../data/lesson/day-store';
 import { timeText } from '../../data/lesson/lesson-texts';
 import { WaterStore } from '../water-store';
@@ -48,7 +49,7 @@ const APART_MS = 90 * 60_000;
             {{ window.text }}
           </button>
           <span class="figure">{{ window.score.toFixed(2) }}</span>
-          <span>{{ window.reasons.join(' · ') || 'Nothing stands out' }}</span>
+          <span>{{ window.reasons || 'Nothing stands out' }}</span>
         </li>
       } @empty {
         <li class="soft">{{ none() }}</li>
@@ -119,6 +120,7 @@ export class BestHoursComponent {
     }
     return told.map((window) => ({
       ...window,
+      reasons: window.reasons.map(windowReasonText).join(' · '),
       text: `${timeText(window.fromMs, zone)}–${timeText(window.toMs, zone)}`,
     }));
   });

@@ -1,0 +1,133 @@
+import {
+  blockFromDrill,
+  emptyPlan,
+  type PlanChange,
+  type PlanFacts,
+  type PlanFix,
+  type PlanProblem,
+} from '@doceo/core';
+import { alertText, planProblemInWords, type PlanProblemInWords, windowReasonText } from '..';
+
+const change: PlanChange = { kind: 'open', what: 'rigs', id: null };
+function told<Rule extends keyof PlanFacts>(
+  rule: Rule,
+  facts: PlanFacts[Rule],
+  fixes: PlanFix[] = [],
+  units: 'metric' | 'imperial' = 'metric',
+): PlanProblemInWords {
+  const problem = {
+    id: rule,
+    rule,
+    level: 'stop',
+    facts,
+    fixes: fixes.map((does) => ({ does, change })),
+    blockIds: ['a'],
+    studentId: null,
+  } as unknown as PlanProblem;
+  return planProblemInWords(problem, units);
+}
+const gap = (skillId: string, mastery = 0, attempts = 0) => ({ skillId, mastery, attempts });
+
+describe('a problem of a plan in words', () => {
+  it('names all who lack what a drill rests on, and how far the furthest is', () => {
+    const gaps = ['casting.pause', 'casting.stop', 'casting.straight-path'].map((id) => gap(id));
+    const all = told('prerequisites', {
+      drillId: 'count-the-pause',
+      students: ['Sam Okande', 'Noor Hadley', 'Petra Holm'].map((name) => ({ name, gaps })),
+    });
+    expect(all.title).toBe('Sam, Noor and Petra are 3 steps short');
+    expect(all.evidence).toHaveLength(9);
+    expect(all.evidence[3]?.label).toMatch(/^Noor, /);
+    const some = told('prerequisites', {
+      drillId: 'count-the-pause',
+      students: [
+        { name: 'Sam Okande', gaps },
+        { name: 'Noor Hadley', gaps: gaps.slice(0, 1) },
+      ],
+    });
+    expect(some.title).toBe('Sam and Noor are up to 3 steps short');
+    const one = told('prerequisites', {
+      drillId: 'count-the-pause',
+      students: [{ name: 'Sam Okande', gaps: [gap('casting.pause', 0.314, 12)] }],
+    });
+    expect(one.title).toBe('Sam is a step short');
+    expect(one.reason).toMatch(/likely for Sam Okande from 12 attempts\.$/);
+  });
+
+  it('tells the clock of the water', () => {
+    const at = (time: string): number => Date.parse(`2026-06-10T${time}:00Z`);
+    const facts = {
+      dark: 'end' as const,
+      endMs: at('20:45'),
+      sunsetMs: at('20:30'),
+      duskMs: at('21:10'),
+      timeZone: 'Europe/London',
+    };
+    const dark = told('dark-before-end', facts, [{ earlierMin: 30 }]);
+    expect(dark.title).toBe('Sun down before the end');
+    expect(dark.reason).toContain('ends at 21:45; the sun sets at 21:30 and light is gone at 22:10');
+    expect(dark.fixes).toEqual([{ label: 'Start 30 min earlier', change }]);
+    expect(told('dark-before-end', { ...facts, endMs: at('21:30') }).title).toBe('Dark before the end');
+  });
+
+  it('speaks the units of who reads it', () => {
+    const facts = { students: 4, fit: 3, block: 'Hoops', place: 'grass' as const };
+    const near = { ...facts, lineOutM: 9, distanceM: 12, lengthM: 40 };
+    expect(told('hook-distance', near).reason).toContain('need 12.00 m between them');
+    expect(told('hook-distance', near, [], 'imperial').reason).toMatch(/need 39 ft/);
+  });
+
+  it('says of a card that was never read that it never was, and of a closed season when it is open', () => {
+    const card = {
+      season: 'not-read',
+      water: 'River Ostrel',
+      checkedOn: null,
+      wantedAfter: '2025-09-30',
+    } as const;
+    expect(told('rule-card', card).evidence[0]).toEqual({ label: 'last read', text: 'never' });
+    const closed = {
+      season: 'closed',
+      water: 'River Ostrel',
+      from: '03-15',
+      to: '09-30',
+      date: '2026-12-01',
+    } as const;
+    expect(told('rule-card', closed).reason).toContain('says 03-15 to 09-30');
+  });
+
+  it.each<[PlanFix, string]>([
+    ['open-student', 'Open the student'],
+    [{ lengthenToMin: 95 }, 'Make it 95 min'],
+    [{ rig: 'Sam’s dry' }, 'Use “Sam’s dry”'],
+    [{ longerPlace: 'Sheep green' }, 'Use Sheep green'],
+    [{ place: 'Sheep green' }, 'At Sheep green'],
+    [{ drill: 'Hoops' }, 'Hoops instead'],
+  ])('the fix %j', (does, label) => {
+    const words = told('over-time', { overMin: 5, endMin: 95, lengthMin: 90 }, [does]);
+    expect(words.fixes.map((fix) => fix.label)).toEqual([label]);
+    expect(words.title).toBe('5 min over time');
+  });
+
+  it('keeps where it lies', () => {
+    const block = blockFromDrill('hoops', 'a', 0);
+    expect({ ...emptyPlan(), blocks: [block] }.blocks[0]?.id).toBe('a');
+    expect(told('safety-first', { firstBlock: block.title, later: false })).toMatchObject({
+      blockIds: ['a'],
+      rule: 'safety-first',
+      evidence: [{ label: 'first block', text: block.title }],
+    });
+  });
+});
+
+describe('what the hours bring', () => {
+  it('is another thing over still water', () => {
+    expect(alertText({ kind: 'windy', still: true }).title).toBe('Too much wind for small craft');
+    expect(alertText({ kind: 'windy', still: false }).title).toBe('Too windy for beginners to cast');
+    expect(alertText({ kind: 'ice', still: true }).reason).toMatch(/^Nobody steps on ice/);
+  });
+
+  it('is told in short for a window of the day', () => {
+    expect(windowReasonText({ kind: 'thunder', still: false })).toBe('Thunder is likely');
+    expect(windowReasonText('little-wind')).toBe('Little wind');
+  });
+});

@@ -1,0 +1,180 @@
+import {
+  clockTime,
+  findDrill,
+  formatLength,
+  formatProbability,
+  groundOf,
+  type PlanChange,
+  type PlanFacts,
+  type PlanFix,
+  type PlanProblem,
+  READY,
+  SKILLS,
+  type ShortStudent,
+  type Snag,
+  type UnitSystem,
+} from '@doceo/core';
+import { alertText } from './conditions';
+import { listed } from './words';
+
+type Words = Pick<Snag<PlanChange>, 'title' | 'reason' | 'evidence'>;
+type Worded = { [Rule in keyof PlanFacts]: (facts: PlanFacts[Rule], units: UnitSystem) => Words };
+
+const WORDS: Worded = {
+  'guardian-consent': ({ name, ageYears }) => ({
+    title: `No guardian’s consent for ${first(name)}`,
+    reason: `${ageYears} years old. Without consent on file nothing is recorded; local rules for minors decide the rest.`,
+    evidence: [{ label: 'age', text: `${ageYears}` }],
+  }),
+  'rule-card': (facts) =>
+    facts.season === 'not-read'
+      ? {
+          title: 'Rule card not read this season',
+          reason: `${facts.water}: somebody must read it at the source and tick it. Doceo does not know the law.`,
+          evidence: [
+            { label: 'last read', text: facts.checkedOn ?? 'never' },
+            { label: 'wanted after', text: facts.wantedAfter },
+          ],
+        }
+      : {
+          title: 'Outside the season on the card',
+          reason: `The card of ${facts.water} says ${facts.from} to ${facts.to}. Grass only, or another day.`,
+          evidence: [{ label: 'lesson', text: facts.date }],
+        },
+  conditions: ({ alert, timeZone, source }) => ({
+    ...alertText(alert),
+    evidence: [
+      {
+        label: 'when',
+        text: `${clockTime(alert.fromMs, timeZone)} to ${clockTime(alert.toMs, timeZone)}`,
+      },
+      ...(source ? [{ label: 'source', text: `${source}; look, and ask, before you go` }] : []),
+    ],
+  }),
+  'safety-first': ({ firstBlock, later }) => ({
+    title: 'No safety talk first',
+    reason: later
+      ? 'The safety talk comes after other blocks, or not for everybody.'
+      : 'Hats, glasses and hook distance come before any rod.',
+    evidence: [{ label: 'first block', text: firstBlock }],
+  }),
+  'over-time': ({ overMin, endMin, lengthMin }) => ({
+    title: `${overMin} min over time`,
+    reason: `The blocks end ${overMin} minutes after the lesson does.`,
+    evidence: [
+      { label: 'blocks end at', text: `${endMin} min` },
+      { label: 'lesson', text: `${lengthMin} min` },
+    ],
+  }),
+  'dark-before-end': (facts) => {
+    const time = (ms: number): string => clockTime(ms, facts.timeZone);
+    if (facts.dark === 'start')
+      return {
+        title: 'Starts in the dark',
+        reason: `First light is at ${time(facts.dawnMs)}.`,
+        evidence: [{ label: 'start', text: time(facts.startMs) }],
+      };
+    return {
+      title: facts.endMs > facts.duskMs ? 'Dark before the end' : 'Sun down before the end',
+      reason: `The lesson ends at ${time(facts.endMs)}; the sun sets at ${time(facts.sunsetMs)} and light is gone at ${time(facts.duskMs)}.`,
+      evidence: [
+        { label: 'end', text: time(facts.endMs) },
+        { label: 'sunset', text: time(facts.sunsetMs) },
+      ],
+    };
+  },
+  'hook-limit': ({ rig, block, hooks, water, maxHooks }) => ({
+    title: 'More hooks than the card allows',
+    reason: `“${rig}” in “${block}” has ${hooks} hooks; ${water} allows ${maxHooks}.`,
+    evidence: [
+      { label: rig, text: `${hooks} hooks` },
+      { label: 'card', text: `${maxHooks}` },
+    ],
+  }),
+  'hook-distance': ({ students, fit, block, place, lineOutM, distanceM, lengthM }, units) => ({
+    title: 'Hooks too near',
+    reason: `${students} students at “${block}” need ${formatLength(distanceM, units)} between them; the longest ${place} here is ${formatLength(lengthM, units)} and takes ${fit}.`,
+    evidence: [
+      { label: 'line out', text: formatLength(lineOutM, units) },
+      { label: 'distance', text: formatLength(distanceM, units) },
+      { label: 'students', text: `${students} of ${fit}` },
+    ],
+  }),
+  'place-missing': (facts) =>
+    facts.place === 'unsuited'
+      ? {
+          title: 'Wrong ground for the drill',
+          reason: `“${facts.block}” needs ${facts.ground}; the block is at ${facts.kind}.`,
+          evidence: [{ label: 'place', text: `${facts.kind} (${groundOf(facts.kind)})` }],
+        }
+      : {
+          title: `No ${facts.kind} here`,
+          reason: `${facts.water} has no ${facts.kind} for “${facts.block}”.`,
+          evidence: [{ label: 'places here', text: facts.places.join(', ') || 'none' }],
+        },
+  prerequisites: ({ drillId, students }) => shortOf(findDrill(drillId)?.name ?? drillId, students),
+};
+
+/** Students who lack what a drill rests on, the one who lacks most first told. */
+function shortOf(drill: string, students: readonly ShortStudent[]): Words {
+  const worst = students.reduce((most, short) => (short.gaps.length > most.gaps.length ? short : most));
+  const names = [...new Set(students.map(({ name }) => name))];
+  const alone = names.length === 1;
+  const differ = students.some(({ gaps }) => gaps.length !== worst.gaps.length);
+  const steps = worst.gaps.length === 1 ? 'a step' : `${worst.gaps.length} steps`;
+  const nearest = worst.gaps[0];
+  const skill = (id: string): string => (SKILLS.has(id) ? SKILLS.get(id).name : id);
+  return {
+    title: `${listed(names.map(first))} ${alone ? 'is' : 'are'} ${differ ? 'up to ' : ''}${steps} short`,
+    reason: nearest
+      ? `“${drill}” rests on ${skill(nearest.skillId).toLowerCase()}, which is ${nearest.attempts ? `${formatProbability(nearest.mastery)} likely for ${worst.name} from ${nearest.attempts} attempts` : `not on ${worst.name}’s record yet`}.`
+      : '',
+    evidence: students.flatMap(({ name, gaps }) =>
+      gaps.map(({ skillId, mastery }) => ({
+        label: alone ? skill(skillId) : `${first(name)}, ${skill(skillId).toLowerCase()}`,
+        text: `${formatProbability(mastery)} of ${READY}`,
+      })),
+    ),
+  };
+}
+
+const FIXES: Record<Extract<PlanFix, string>, string> = {
+  'open-student': 'Open the student',
+  'open-card': 'Open the card',
+  'safety-to-start': 'Move it to the start',
+  'add-safety': 'Put a safety talk first',
+  shorten: 'Shorten drills to fit',
+  'fewer-hooks': 'Take the dropper off',
+};
+
+function fixText(fix: PlanFix): string {
+  if (typeof fix === 'string') return FIXES[fix];
+  if ('lengthenToMin' in fix) return `Make it ${fix.lengthenToMin} min`;
+  if ('earlierMin' in fix) return `Start ${fix.earlierMin} min earlier`;
+  if ('rig' in fix) return `Use “${fix.rig}”`;
+  if ('longerPlace' in fix) return `Use ${fix.longerPlace}`;
+  return 'place' in fix ? `At ${fix.place}` : `${fix.drill} instead`;
+}
+
+function first(name: string): string {
+  return name.split(' ')[0] ?? '';
+}
+
+/** A problem of a plan in words, with its fixes, and where it lies. */
+export type PlanProblemInWords = Snag<PlanChange> & Pick<PlanProblem, 'blockIds' | 'studentId'>;
+
+/** A problem of a plan in words, with its fixes. */
+export function planProblemInWords(problem: PlanProblem, units: UnitSystem): PlanProblemInWords {
+  const { id, rule, level, facts, fixes, blockIds, studentId } = problem;
+  // The facts are those of the rule, which the compiler cannot see of a union.
+  const words = (WORDS[rule] as (facts: PlanProblem['facts'], units: UnitSystem) => Words)(facts, units);
+  return {
+    id,
+    rule,
+    level,
+    blockIds,
+    studentId,
+    ...words,
+    fixes: fixes.map(({ does, change }) => ({ label: fixText(does), change })),
+  };
+}
