@@ -3,6 +3,8 @@ import angular from 'angular-eslint';
 import { createNodeResolver, importX } from 'eslint-plugin-import-x';
 import tseslint from 'typescript-eslint';
 
+/** What runs, and what only runs in Node. */
+const programs = ['@doceo/server', '@doceo/web', '**/server/**', '**/web/**', 'node:*'];
 /** The import arrows of the architecture: who may not import whom. */
 const arrows = {
   core: [
@@ -16,25 +18,9 @@ const arrows = {
     'express',
     'zod',
   ],
-  contract: [
-    '@doceo/texts',
-    '@doceo/server',
-    '@doceo/web',
-    '@doceo/demo',
-    '**/server/**',
-    '**/web/**',
-    'node:*',
-  ],
-  texts: [
-    '@doceo/contract',
-    '@doceo/server',
-    '@doceo/web',
-    '@doceo/demo',
-    '**/server/**',
-    '**/web/**',
-    'node:*',
-  ],
-  demo: ['@doceo/server', '@doceo/web', '**/server/**', '**/web/**', 'node:*'],
+  contract: ['@doceo/texts', '@doceo/demo', ...programs],
+  texts: ['@doceo/contract', '@doceo/demo', ...programs],
+  demo: programs,
   server: ['@doceo/web', '**/web/**', '@angular/*'],
   web: ['@doceo/server', '@doceo/demo', '**/server/**', '**/demo/**', 'node:*'],
 };

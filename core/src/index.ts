@@ -1,5 +1,5 @@
 export * from './error';
-export * from './snag';
+export * from './problem';
 export * from './random';
 export * from './units';
 export * from './safety';

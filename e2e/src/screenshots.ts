@@ -177,7 +177,8 @@ async function takeAll(
 ): Promise<void> {
   for (const { name, path, viewport = DESK, before } of SHOTS) {
     if (only.length > 0 && !only.includes(name)) continue;
-    const { page, complaints } = await openTab(browser, viewport);
+    // As on a device of somebody's own: Today tells what is kept there.
+    const { page, complaints } = await openTab(browser, viewport, true);
     await signIn(page, url, 'lead@ternalder.example', path);
     await settled(page);
     await before?.(page);

@@ -1,3 +1,4 @@
 export * from './conditions';
 export * from './plan-problems';
+export type { Evidence, ProblemInWords } from './problem';
 export * from './rig-problems';

@@ -11,16 +11,13 @@ import {
   READY,
   SKILLS,
   type ShortStudent,
-  type Snag,
   type UnitSystem,
 } from '@doceo/core';
 import { alertText } from './conditions';
+import { inWords, type ProblemInWords, type ProblemWords, type Worded } from './problem';
 import { listed } from './words';
 
-type Words = Pick<Snag<PlanChange>, 'title' | 'reason' | 'evidence'>;
-type Worded = { [Rule in keyof PlanFacts]: (facts: PlanFacts[Rule], units: UnitSystem) => Words };
-
-const WORDS: Worded = {
+const WORDS: Worded<PlanFacts> = {
   'guardian-consent': ({ name, ageYears }) => ({
     title: `No guardian’s consent for ${first(name)}`,
     reason: `${ageYears} years old. Without consent on file nothing is recorded; local rules for minors decide the rest.`,
@@ -116,7 +113,7 @@ const WORDS: Worded = {
 };
 
 /** Students who lack what a drill rests on, the one who lacks most first told. */
-function shortOf(drill: string, students: readonly ShortStudent[]): Words {
+function shortOf(drill: string, students: readonly ShortStudent[]): ProblemWords {
   const worst = students.reduce((most, short) => (short.gaps.length > most.gaps.length ? short : most));
   const names = [...new Set(students.map(({ name }) => name))];
   const alone = names.length === 1;
@@ -161,20 +158,9 @@ function first(name: string): string {
 }
 
 /** A problem of a plan in words, with its fixes, and where it lies. */
-export type PlanProblemInWords = Snag<PlanChange> & Pick<PlanProblem, 'blockIds' | 'studentId'>;
+export type PlanProblemInWords = ProblemInWords<PlanChange> & Pick<PlanProblem, 'blockIds' | 'studentId'>;
 
-/** A problem of a plan in words, with its fixes. */
 export function planProblemInWords(problem: PlanProblem, units: UnitSystem): PlanProblemInWords {
-  const { id, rule, level, facts, fixes, blockIds, studentId } = problem;
-  // The facts are those of the rule, which the compiler cannot see of a union.
-  const words = (WORDS[rule] as (facts: PlanProblem['facts'], units: UnitSystem) => Words)(facts, units);
-  return {
-    id,
-    rule,
-    level,
-    blockIds,
-    studentId,
-    ...words,
-    fixes: fixes.map(({ does, change }) => ({ label: fixText(does), change })),
-  };
+  const { blockIds, studentId } = problem;
+  return { ...inWords(problem, WORDS, fixText, units), blockIds, studentId };
 }

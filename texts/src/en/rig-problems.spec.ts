@@ -5,13 +5,12 @@ import {
   rigEdits,
   type RigProblem,
   rigProblems,
-  type Snag,
   TEMPLATES,
   type UnitSystem,
 } from '@doceo/core';
-import { rigProblemInWords } from '..';
+import { type ProblemInWords, rigProblemInWords } from '..';
 
-const told = (rig: Rig, rule: RigProblem['rule'], units: UnitSystem = 'metric'): Snag<Rig> => {
+const told = (rig: Rig, rule: RigProblem['rule'], units: UnitSystem = 'metric'): ProblemInWords<Rig> => {
   const problem = rigProblems(rig, { water: null }).find((one) => one.rule === rule);
   if (!problem) throw new Error(`nothing of ${rule}`);
   return rigProblemInWords(problem, units);

@@ -11,16 +11,13 @@ import {
   type RigFacts,
   type RigFix,
   type RigProblem,
-  type Snag,
   type TiedLine,
   type UnitSystem,
 } from '@doceo/core';
+import { type Evidence, inWords, type ProblemInWords, type Worded } from './problem';
 import { capital } from './words';
 
-type Words = Pick<Snag<Rig>, 'title' | 'reason' | 'evidence'>;
-type Worded = { [Rule in keyof RigFacts]: (facts: RigFacts[Rule], units: UnitSystem) => Words };
-
-const WORDS: Worded = {
+const WORDS: Worded<RigFacts> = {
   'no-point-fly': () => ({
     title: 'No fly at the point',
     reason: 'Tie a fly to the end of the tippet; everything is measured from it.',
@@ -177,7 +174,7 @@ function misfitText(misfit: KnotMisfit, units: UnitSystem): string {
   }
 }
 
-function indicatorAt(setM: number, wantedM: number, units: UnitSystem): Words['evidence'] {
+function indicatorAt(setM: number, wantedM: number, units: UnitSystem): Evidence[] {
   return [
     { label: 'set at', text: formatLength(setM, units) },
     { label: 'this school', text: formatLength(wantedM, units) },
@@ -185,15 +182,6 @@ function indicatorAt(setM: number, wantedM: number, units: UnitSystem): Words['e
 }
 
 /** A problem of a rig in words, with its fixes. */
-export function rigProblemInWords(problem: RigProblem, units: UnitSystem): Snag<Rig> {
-  const { id, rule, level, facts, fixes } = problem;
-  // The facts are those of the rule, which the compiler cannot see of a union.
-  const words = (WORDS[rule] as (facts: RigProblem['facts'], units: UnitSystem) => Words)(facts, units);
-  return {
-    id,
-    rule,
-    level,
-    ...words,
-    fixes: fixes.map(({ does, change }) => ({ label: fixText(does, units), change })),
-  };
+export function rigProblemInWords(problem: RigProblem, units: UnitSystem): ProblemInWords<Rig> {
+  return inWords(problem, WORDS, fixText, units);
 }

@@ -1,4 +1,4 @@
-import { bySeverity } from '../../snag';
+import { bySeverity } from '../../problem';
 import type { PlanBody } from '../plan';
 import { conditions } from './conditions';
 import { darkBeforeEnd } from './dark-before-end';

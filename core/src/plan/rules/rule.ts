@@ -1,4 +1,5 @@
 import type { ConditionAlert, ConditionHour } from '../../conditions';
+import type { Problem } from '../../problem';
 import type { SkillState } from '../../skill';
 import type { GroundKind, PlaceKind, Water } from '../../water';
 import type { PlanEdit } from '../edits';
@@ -83,18 +84,10 @@ export interface PlanFacts {
 }
 
 /** What a rule found wrong with a plan. */
-export type PlanProblem = {
-  [Rule in keyof PlanFacts]: {
-    /** Stable within one check: rule and place. */
-    id: string;
-    rule: Rule;
-    level: 'stop' | 'mind' | 'note';
-    facts: PlanFacts[Rule];
-    fixes: { does: PlanFix; change: PlanChange }[];
-    /** Blocks it lies in; none when it is of the whole plan. */
-    blockIds: readonly string[];
-    studentId: string | null;
-  };
-}[keyof PlanFacts];
+export type PlanProblem = Problem<PlanFacts, PlanFix, PlanChange> & {
+  /** Blocks it lies in; none when it is of the whole plan. */
+  blockIds: readonly string[];
+  studentId: string | null;
+};
 
 export type PlanRule = (plan: PlanBody, lesson: PlanLesson | null) => PlanProblem[];

@@ -1,4 +1,4 @@
-import { bySeverity } from '../../snag';
+import { bySeverity } from '../../problem';
 import type { Rig } from '../rig';
 import { beginnerLoad } from './beginner-load';
 import { breaksAboveTippet } from './breaks-above-tippet';

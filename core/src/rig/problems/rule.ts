@@ -1,11 +1,9 @@
+import type { Problem } from '../../problem';
 import type { RuleCard } from '../../water';
 import type { LoopAdvice } from '../cast/casting-load';
 import type { Rig } from '../rig';
 import type { KnotId, MaterialId } from '../tackle/ids';
 import type { KnotUse } from '../tackle/knots';
-
-/** How bad it is: do not go on, think about it, good to know. */
-type Level = 'stop' | 'mind' | 'note';
 
 /** A length of line that a knot is tied in. */
 export interface TiedLine {
@@ -70,17 +68,8 @@ export type RigFix =
   | { move: 'indicator'; toM: number }
   | { tie: KnotId };
 
-/** What a rule found wrong with a rig. */
-export type RigProblem = {
-  [Rule in keyof RigFacts]: {
-    /** Stable within one check: rule and place. */
-    id: string;
-    rule: Rule;
-    level: Level;
-    facts: RigFacts[Rule];
-    fixes: { does: RigFix; change: Rig }[];
-  };
-}[keyof RigFacts];
+/** What a rule found wrong with a rig; a fix brings the mended rig. */
+export type RigProblem = Problem<RigFacts, RigFix, Rig>;
 
 /** What a rig is checked against: the water's name and card, or null when none is chosen. */
 export interface RigContext {

@@ -1,17 +1,18 @@
 import { Component, input, output } from '@angular/core';
-import type { Evidence, SnagLevel } from '@doceo/core';
+import type { ProblemLevel } from '@doceo/core';
+import type { Evidence } from '@doceo/texts';
 
 /** What the list needs of a snag; a fix is told by its place. */
 export interface ShownSnag {
   id: string;
-  level: SnagLevel;
+  level: ProblemLevel;
   title: string;
   reason: string;
   evidence: Evidence[];
   fixes: { label: string }[];
 }
 
-const WORDS: Record<SnagLevel, string> = { stop: 'Stop', mind: 'Mind', note: 'Note' };
+const WORDS: Record<ProblemLevel, string> = { stop: 'Stop', mind: 'Mind', note: 'Note' };
 
 /** Snags with their reason, their evidence when opened, and the fixes as buttons. */
 @Component({
