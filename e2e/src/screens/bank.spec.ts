@@ -120,5 +120,23 @@ describe.each([
     }
     await clickText(page, '.more button', 'Fish');
     expect(await lowContrast(page, 7)).toEqual([]);
+    await clickText(page, 'doceo-bank-sheet button', 'Leave it');
+  });
+
+  it('keeps the keys in a sheet while it is open, and gives them back', async () => {
+    const inSheet = (): Promise<boolean> =>
+      page.evaluate(() => document.activeElement?.closest('[role=dialog]') !== null);
+    await page.waitForFunction(() => document.querySelector('[role=dialog]') === null);
+    await page.focus('.more button:last-child');
+    await page.keyboard.press('Enter');
+    await byText(page, '[role=dialog] h2', 'More to log');
+    await page.waitForFunction(() => document.activeElement?.closest('[role=dialog]') !== null);
+    for (let i = 0; i < 15; i++) {
+      await page.keyboard.press('Tab');
+      expect([i, await inSheet()]).toEqual([i, true]);
+    }
+    await page.keyboard.press('Escape');
+    await page.waitForFunction(() => document.querySelector('[role=dialog]') === null);
+    expect(await page.evaluate(() => document.activeElement?.textContent?.trim())).toBe('More');
   });
 });

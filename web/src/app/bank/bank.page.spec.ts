@@ -264,6 +264,17 @@ describe('the bank book', () => {
     ]);
   });
 
+  it('leaves a sheet by Escape, and logs nothing', async () => {
+    const page = await open();
+    for (const way of [['Fish'], ['More'], ['More', 'Note'], ['More', 'Thermometer']]) {
+      for (const button of way) await page.press(button);
+      expect([way, page.all('[role=dialog]').length]).toEqual([way, 1]);
+      await page.key('[role=dialog] button', 'Escape');
+      expect([way, page.all('[role=dialog]').length]).toEqual([way, 0]);
+    }
+    expect(sent()).toEqual([]);
+  });
+
   it('hears the beat of a cast and says whether the line had time', async () => {
     const page = await open();
     await page.press('More');

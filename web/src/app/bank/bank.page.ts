@@ -1,4 +1,5 @@
 import { Component, computed, DestroyRef, effect, inject, type OnInit, signal } from '@angular/core';
+import { A11yModule } from '@angular/cdk/a11y';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import type { BankEventBody } from '@doceo/core';
@@ -27,7 +28,7 @@ interface Tangle {
 /** The bank book: one tap a cast, standing in the water. */
 @Component({
   selector: 'doceo-bank-page',
-  imports: [FormsModule, RouterLink, BankSheetComponent, SetAsideComponent],
+  imports: [A11yModule, FormsModule, RouterLink, BankSheetComponent, SetAsideComponent],
   providers: [BankSession],
   templateUrl: './bank.page.html',
   styleUrl: './bank.page.css',
