@@ -22,7 +22,8 @@ import { SHEET, type SheetContext } from './sheets/sheet';
     },
   ],
   template: `
-    <h2>{{ sheet().title }}{{ sheet().named && who() ? ', ' + who() : '' }}</h2>
+    <!-- Not a field: that would bring the keyboard of a phone over the sheet. -->
+    <h2 tabindex="-1" cdkFocusInitial>{{ sheet().title }}{{ sheet().named && who() ? ', ' + who() : '' }}</h2>
     @if (choice(); as choice) {
       <doceo-choice-sheet [choice]="choice" />
     } @else if (part(); as part) {
