@@ -23,6 +23,8 @@ import { DayStore } from '../data/lesson/day-store';
 import { SessionStore } from '../data/session';
 import { eventText } from '../data/lesson/event-text';
 
+type Entries = readonly Pick<BankEvent, 'body' | 'studentId' | 'blockId'>[];
+
 /** Work of one lesson on the water: who, which block, what was logged. */
 @Injectable()
 export class BankSession {
@@ -30,6 +32,9 @@ export class BankSession {
   private readonly store = inject(BankStore);
   private readonly day = inject(DayStore);
   private readonly session = inject(SessionStore);
+
+  /** What the device has not kept yet. */
+  private unkept: Promise<unknown> = Promise.resolve();
 
   readonly lesson = this.day.lesson;
   readonly plan = signal<LessonPlan | null>(null);
@@ -199,13 +204,18 @@ export class BankSession {
 
   /** Takes back the last entry; what was one tap for several students goes back as one. */
   undo(): Promise<string[]> {
+    // A fast second tap means the entry before, and not the one that is being taken back.
+    return this.inHand(this.unkept.then(() => this.takeBackLast()));
+  }
+
+  private takeBackLast(): Promise<string[]> {
     const last = this.last();
     if (!last) return Promise.resolve([]);
     const together = this.today().filter(
       ({ atMs, deviceId, body }) =>
         atMs === last.atMs && deviceId === last.deviceId && body.kind === last.body.kind,
     );
-    return this.add(
+    return this.keep(
       together.map(({ id, studentId, blockId }) => ({
         body: { kind: 'undo', targetId: id },
         studentId,
@@ -214,10 +224,17 @@ export class BankSession {
     );
   }
 
+  private add(entries: Entries): Promise<string[]> {
+    return this.inHand(this.keep(entries));
+  }
+
+  private inHand<T>(work: Promise<T>): Promise<T> {
+    this.unkept = Promise.allSettled([this.unkept, work]).then(() => undefined);
+    return work;
+  }
+
   /** On the screen only when the device has them; all of one tap at one instant. */
-  private async add(
-    entries: readonly Pick<BankEvent, 'body' | 'studentId' | 'blockId'>[],
-  ): Promise<string[]> {
+  private async keep(entries: Entries): Promise<string[]> {
     const lesson = this.lesson();
     if (!lesson) return [];
     const atMs = Date.now();

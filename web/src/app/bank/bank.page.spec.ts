@@ -73,6 +73,24 @@ describe('the bank book', () => {
     expect(sent()[2]?.body).toEqual({ kind: 'undo', targetId: sent()[1]?.id });
   });
 
+  it('takes back one more with every tap on undo, however fast they come', async () => {
+    const page = await open();
+    await tap(page, 'good');
+    await tap(page, 'good');
+    const pad = document.querySelector<HTMLElement>('[data-tap="good"]');
+    const undo = document.querySelector<HTMLElement>('.undo button');
+    pad?.click();
+    undo?.click();
+    undo?.click();
+    await page.quiet();
+    expect(page.all('.count b')).toEqual(['1 of 8']);
+    const [, second, third, ...taken] = sent();
+    expect(taken.map(({ body }) => body)).toEqual([
+      { kind: 'undo', targetId: third?.id },
+      { kind: 'undo', targetId: second?.id },
+    ]);
+  });
+
   it('puts this student’s own faults first, and does not reorder while one taps', async () => {
     const history = Array.from({ length: 6 }, () =>
       attempt(PAUSE, 'cast.crack', { lessonId: uuid(52), atMs: NOW - 86_400_000 }),
