@@ -190,8 +190,8 @@ describe('the rig bench', () => {
     expect(butt).toBeGreaterThan(95);
     expect((butt ?? 0) + (mid ?? 0)).toBeCloseTo(150, 5);
     await clickText(page, 'button', 'Undo');
-    expect(await lengths()).toEqual([90, 60]);
     await saved(page);
+    expect(await lengths()).toEqual([90, 60]);
   });
 
   it.each(['/rig/knots', '/rig/flies'])(
