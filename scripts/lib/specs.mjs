@@ -1,6 +1,6 @@
 import { existsSync, mkdirSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { dirname, join, relative } from 'node:path';
-import { packagesLeftOut, packagesOfCore } from './packages.mjs';
+import { LEFT_OUT, packagesOfCore } from './packages.mjs';
 import { ROOT } from './shell.mjs';
 
 const BUILT = join(ROOT, '.doceo/specs');
@@ -38,7 +38,7 @@ export async function buildProgramSpecs(name, wanted = true) {
     outdir: join(BUILT, name),
     platform: 'node',
     target: 'node20',
-    external: packagesLeftOut(['.', 'server', 'e2e']),
+    external: LEFT_OUT,
     alias: Object.fromEntries(
       ['core', 'contract', 'texts', 'demo'].map((one) => [`@doceo/${one}`, join(ROOT, one, 'src/index.ts')]),
     ),
