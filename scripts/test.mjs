@@ -75,7 +75,11 @@ async function checks() {
     await check('types of the service worker', 'npx', ['tsc', '--noEmit', '-p', 'web/tsconfig.worker.json']);
   }
   for (const name of [...PROGRAMS, 'e2e'])
-    await buildProgramSpecs(name, wanted(name, name === 'e2e' ? 'e2e' : 'unit'));
+    await buildProgramSpecs(
+      name,
+      wanted(name, name === 'e2e' ? 'e2e' : 'unit'),
+      name === 'e2e' || names.length > 0,
+    );
   await buildWebSpecs(
     wanted('unit', 'web', 'types'),
     (command, args) => check('types of the web application', command, args),

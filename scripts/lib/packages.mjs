@@ -25,7 +25,16 @@ export function packagesOfCore() {
  * Packages that a bundle leaves outside: what finds files of its own, which are not beside the bundle. All others are
  * bundled: one file is loaded several times as fast as the hundreds it is made of.
  */
-export const LEFT_OUT = ['@node-rs/argon2', 'axe-core', 'dependency-cruiser', 'esbuild', 'eslint', 'puppeteer-core', 'typescript'];
+export const LEFT_OUT = [
+  '@node-rs/argon2',
+  'axe-core',
+  'dependency-cruiser',
+  'esbuild',
+  'eslint',
+  'fast-check',
+  'puppeteer-core',
+  'typescript',
+];
 
 /** What packages of the older kind that are bundled ask for in a module of the newer kind. */
 export const REQUIRE = `import { createRequire } from 'node:module';

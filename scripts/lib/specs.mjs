@@ -1,5 +1,5 @@
 import { existsSync, mkdirSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
-import { dirname, join, relative } from 'node:path';
+import { basename, dirname, join, relative } from 'node:path';
 import { LEFT_OUT, packagesOfCore } from './packages.mjs';
 import { ROOT } from './shell.mjs';
 
@@ -26,22 +26,61 @@ function emptied(folder) {
   mkdirSync(folder, { recursive: true });
 }
 
-/** Bundles the specs of a program, a file each: one file loads many times as fast as the hundreds it is made of. */
-export async function buildProgramSpecs(name, wanted = true) {
+const PACKAGES = ['core', 'contract', 'texts', 'demo'];
+
+/**
+ * Specs by the bundle they go into: those of a folder share one, and so one loading of what they test, which takes longer
+ * than most of them.
+ *
+ * @param depth folders from the source to those that share
+ * @param apart whether each goes into its own
+ */
+function bundlesOf(src, ending, depth, apart) {
+  const bundles = new Map();
+  for (const spec of specsIn(src, ending)) {
+    const path = relative(src, spec).replace(/\.ts$/, '.js');
+    const folder = dirname(path).split('/').slice(0, depth).join('/');
+    const name = apart ? path : join(folder, `${folder === '.' ? 'top' : basename(folder)}.spec.js`);
+    bundles.set(name, [...(bundles.get(name) ?? []), spec]);
+  }
+  return bundles;
+}
+
+/** Writes what the bundles are made from; each spec keeps what it sets up to itself. */
+function writeEntries(folder, bundles, before = []) {
+  emptied(folder);
+  for (const [name, specs] of bundles) {
+    const entry = join(folder, name);
+    mkdirSync(dirname(entry), { recursive: true });
+    const first = before.map((file) => `import ${JSON.stringify(file)};`);
+    const rest = specs.map(
+      (file) =>
+        `describe(${JSON.stringify(basename(file).replace(/\.spec\.[jt]s$/, ''))}, () => void require(${JSON.stringify(file)}));`,
+    );
+    writeFileSync(entry, `${[...first, ...rest].join('\n')}\n`);
+  }
+}
+
+/**
+ * Bundles the specs of a program: one file loads many times as fast as the hundreds it is made of.
+ *
+ * @param apart whether each spec goes into a bundle of its own, to be run by its name
+ */
+export async function buildProgramSpecs(name, wanted = true, apart = false) {
   emptied(join(BUILT, name));
   if (!wanted) return;
+  const entries = join(ROOT, '.doceo/entries', name);
+  writeEntries(entries, bundlesOf(join(ROOT, name, 'src'), '.spec.ts', 1, apart));
   const { build } = await import('esbuild');
   await build({
     ...shared,
-    entryPoints: specsIn(join(ROOT, name, 'src'), '.spec.ts'),
-    outbase: join(ROOT, name, 'src'),
+    entryPoints: specsIn(entries, '.spec.js'),
+    outbase: entries,
     outdir: join(BUILT, name),
     platform: 'node',
     target: 'node20',
     external: LEFT_OUT,
-    alias: Object.fromEntries(
-      ['core', 'contract', 'texts', 'demo'].map((one) => [`@doceo/${one}`, join(ROOT, one, 'src/index.ts')]),
-    ),
+    alias: Object.fromEntries(PACKAGES.map((one) => [`@doceo/${one}`, join(ROOT, one, 'src/index.ts')])),
     tsconfig: join(ROOT, 'tsconfig.base.json'),
   });
 }
@@ -58,23 +97,6 @@ const withoutCharts = {
 };
 
 /**
- * Specs by the bundle they go into: those of a feature share one, and so one loading of the application, which takes longer
- * than most of them.
- *
- * @param apart whether each goes into its own
- */
-function bundlesOf(src, apart) {
-  const bundles = new Map();
-  for (const spec of specsIn(src, '.spec.js')) {
-    const path = relative(src, spec);
-    const [app, feature] = path.split('/');
-    const name = apart || feature.endsWith('.spec.js') ? path : `${app}/${feature}.spec.js`;
-    bundles.set(name, [...(bundles.get(name) ?? []), spec]);
-  }
-  return bundles;
-}
-
-/**
  * Compiles the web application with its specs, templates checked, and bundles the specs with what they need of a
  * browser before them. Where types are wrong there are no specs.
  *
@@ -89,14 +111,7 @@ export async function buildWebSpecs(wanted, compile, apart) {
   if (!existsSync(src)) return;
   const { build } = await import('esbuild');
   const entries = join(WEB_JS, 'entries');
-  for (const [name, specs] of bundlesOf(src, apart)) {
-    const entry = join(entries, name);
-    mkdirSync(dirname(entry), { recursive: true });
-    writeFileSync(
-      entry,
-      [join(src, 'testing/setup.js'), ...specs].map((file) => `import ${JSON.stringify(file)};\n`).join(''),
-    );
-  }
+  writeEntries(entries, bundlesOf(src, '.spec.js', 2, apart), [join(src, 'testing/setup.js')]);
   await build({
     ...shared,
     entryPoints: specsIn(entries, '.spec.js'),

@@ -34,7 +34,8 @@ function netTension({ xs, ys, tensions }: Chain, i: number): [number, number] {
     [i - 1, -1],
     [i, 1],
   ] as const) {
-    if (j < 0 || j >= tensions.length) continue;
+    // A slack one does nothing, and may have no direction.
+    if (j < 0 || j >= tensions.length || tensions[j] === 0) continue;
     const [dx, dy] = [xs[j + 1]! - xs[j]!, ys[j + 1]! - ys[j]!];
     const length = Math.hypot(dx, dy);
     fx += (sign * tensions[j]! * dx) / length;
