@@ -59,6 +59,7 @@ const floors = Object.entries(above).map(([floor, others]) => ({
   message: 'See the floors in docs/architecture.md: what two features need moves down.',
 }));
 
+/** Rules that need types are oxlint's: see docs/decisions/016-native-checkers.md. */
 export default tseslint.config(
   { ignores: ['**/node_modules/**', 'dist/**', '.doceo/**', '.angular/**'] },
   {
@@ -75,19 +76,6 @@ export default tseslint.config(
           selector: 'ImportDeclaration[source.value="zod"] ImportSpecifier',
           message: "Write import * as z from 'zod': the named z takes all its languages into the page.",
         },
-      ],
-    },
-  },
-  {
-    files: ['**/*.ts'],
-    languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
-    rules: {
-      '@typescript-eslint/no-floating-promises': 'error',
-      '@typescript-eslint/no-misused-promises': 'error',
-      '@typescript-eslint/await-thenable': 'error',
-      '@typescript-eslint/switch-exhaustiveness-check': [
-        'error',
-        { considerDefaultExhaustiveForUnions: true },
       ],
     },
   },

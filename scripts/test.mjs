@@ -57,9 +57,10 @@ async function build() {
 async function checks() {
   if (wanted('lint')) {
     await check('lint', 'npx', ['eslint', '.', '--max-warnings', '0']);
+    await check('lint with types', 'npx', ['oxlint', '--type-aware']);
     await check('cycles', 'npm', ['run', '-s', 'cycles']);
     await check('unused exports and packages', 'npm', ['run', '-s', 'unused']);
-    await check('format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
+    await check('format', 'npx', ['oxfmt', '--check']);
   }
   if (wanted('docs', 'lint')) {
     const { coreDocs } = await import('./lib/core-docs.mjs');
@@ -71,8 +72,9 @@ async function checks() {
     count(missing.length === 0 ? 1 : 0, missing.length === 0 ? 0 : 1);
   }
   if (wanted('types')) {
-    await check('types of the programs', 'npx', ['tsc', '--noEmit', '-p', 'tsconfig.json']);
-    await check('types of the service worker', 'npx', ['tsc', '--noEmit', '-p', 'web/tsconfig.worker.json']);
+    const tsc = ['node_modules/typescript-native/bin/tsc', '--noEmit', '-p'];
+    await check('types of the programs', process.execPath, [...tsc, 'tsconfig.json']);
+    await check('types of the service worker', process.execPath, [...tsc, 'web/tsconfig.worker.json']);
   }
   for (const name of [...PROGRAMS, 'e2e'])
     await buildProgramSpecs(

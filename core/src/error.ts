@@ -2,7 +2,12 @@
 export type ErrorFacts = Record<string, string | number | boolean | null>;
 
 export type CoreErrorCode =
-  'out-of-range' | 'unknown-id' | 'cycle' | 'not-a-number' | 'unreadable' | 'diverged';
+  | 'out-of-range'
+  | 'unknown-id'
+  | 'cycle'
+  | 'not-a-number'
+  | 'unreadable'
+  | 'diverged';
 
 /** Misuse of a core function. `code` is stable; wording for people is made elsewhere from code and facts. */
 export class CoreError extends Error {

@@ -20,7 +20,11 @@ export interface LessonWindow extends Stretch {
 
 /** What speaks for or against a window: an alert of its hours, or what its mean hour is like. */
 export type WindowReason =
-  Pick<ConditionAlert, 'kind' | 'still'> | 'cold-water' | 'warm-water' | 'little-wind' | 'dry';
+  | Pick<ConditionAlert, 'kind' | 'still'>
+  | 'cold-water'
+  | 'warm-water'
+  | 'little-wind'
+  | 'dry';
 
 const STEP_MS = HOUR_MS / 2;
 const ALERT_SHARE = { stop: 0, mind: 0.55, note: 0.85 };

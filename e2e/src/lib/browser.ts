@@ -68,6 +68,8 @@ export async function go(page: Page, path: string): Promise<void> {
     window.history.pushState(null, '', to);
     window.dispatchEvent(new PopStateEvent('popstate'));
   }, path);
+  // The router numbers what it has gone to.
+  await page.waitForFunction(() => (history.state as { navigationId?: number } | null)?.navigationId);
 }
 
 /** The first element with this text. */
@@ -126,7 +128,8 @@ export async function settled(page: Page): Promise<void> {
     let changed = performance.now();
     const watch = new MutationObserver(() => (changed = performance.now()));
     watch.observe(document.body, { subtree: true, childList: true, attributes: true, characterData: true });
-    const fetches = (): boolean => /Loading …|Fetching .* …|Drawing the day …/.test(document.body.innerText);
+    const fetches = (): boolean =>
+      /Loading …|Fetching .* …|Drawing the day …/.test(document.body.textContent ?? '');
     for (let i = 0; fetches() ? i < 300 : i < 100 && performance.now() - changed < 300; i++)
       await new Promise((resolve) => setTimeout(resolve, 50));
     watch.disconnect();

@@ -1,5 +1,5 @@
 import type { Browser, Page } from 'puppeteer-core';
-import { launch, openTab, settled, signIn } from './browser';
+import { go, launch, openTab, settled, signIn } from './browser';
 import { freshDatabase, type RunningServer, startServer } from './server';
 
 /** A server on a database of its own with the demo, a browser, and a tab of the lead instructor. */
@@ -9,7 +9,7 @@ export interface World {
   browser: Browser;
   page: Page;
   complaints: string[];
-  /** Loads a screen anew. */
+  /** Goes to a screen, within the application unless it is there already. */
   open: (path: string) => Promise<void>;
   end: () => Promise<void>;
 }
@@ -37,7 +37,9 @@ export async function world(
     page,
     complaints,
     open: async (path) => {
-      await page.goto(`${server.url}${path}`);
+      const here = new URL(page.url());
+      if (here.origin === server.url && here.pathname !== path) await go(page, path);
+      else await page.goto(`${server.url}${path}`);
       await page.waitForSelector('doceo-rail, .bank');
       await settled(page);
     },

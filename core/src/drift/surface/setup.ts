@@ -46,7 +46,11 @@ export function setupDrift(setup: DriftSetup): Partial<SurfaceDrift> & ReturnTyp
 
 /** What of a setup cannot be, by the control at which it is mended. */
 export type SetupFault =
-  'cast-too-long' | 'cast-too-short' | 'lie-outside' | 'act-after-end' | 'stand-beyond-lie';
+  | 'cast-too-long'
+  | 'cast-too-short'
+  | 'lie-outside'
+  | 'act-after-end'
+  | 'stand-beyond-lie';
 
 const SHORTEST_CAST_M = 1;
 
