@@ -62,8 +62,9 @@ export async function signIn(page: Page, url: string, email: string, path = '/to
   await page.waitForSelector('doceo-rail, .bank');
 }
 
-/** Goes to a screen without loading the application anew. */
+/** Goes to a screen without loading the application anew; stays where it is there already. */
 export async function go(page: Page, path: string): Promise<void> {
+  if (new URL(page.url()).pathname === path) return;
   await page.evaluate((to) => {
     window.history.pushState(null, '', to);
     window.dispatchEvent(new PopStateEvent('popstate'));
