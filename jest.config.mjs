@@ -9,11 +9,13 @@ const project = (name, rest = {}) => ({
   testEnvironment: 'node',
   testMatch: ['<rootDir>/**/*.spec.js'],
   setupFiles: ['<rootDir>/../../../scripts/lib/fixed-seed.cjs'],
+  dependencyExtractor: '<rootDir>/../../../scripts/lib/no-dependencies.cjs',
   transform: { '\\.spec\\.js$': '<rootDir>/../../../scripts/lib/built-spec.cjs' },
   ...rest,
 });
 
 export default {
+  testSequencer: '<rootDir>/scripts/lib/longest-first.cjs',
   projects: [
     project('core'),
     project('contract'),

@@ -4,6 +4,9 @@ import puppeteer, { type Browser, type ElementHandle, type Page } from 'puppetee
 export const DESK = { width: 1280, height: 800 };
 export const PHONE = { width: 390, height: 844, isMobile: true, hasTouch: true };
 
+/** How often a page is looked at that is waited for, milliseconds. */
+const LOOK_MS = 40;
+
 /** @param userDataDir a profile to go on with, for a device that is switched off and on */
 export function launch(userDataDir?: string): Promise<Browser> {
   const executablePath = ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find(existsSync);
@@ -37,6 +40,7 @@ export async function openTab(
 ): Promise<{ page: Page; complaints: string[] }> {
   const context = await browser.createBrowserContext();
   const page = await context.newPage();
+  looksSeldom(page);
   await page.setViewport(viewport);
   // Dialogs stand where they will be clicked from the start.
   await page.emulateMediaFeatures([{ name: 'prefers-reduced-motion', value: 'reduce' }]);
@@ -51,6 +55,12 @@ export async function openTab(
       complaints.push(message.text());
   });
   return { page, complaints };
+}
+
+/** By default a page that is waited for is looked at before every frame it draws, and draws one for that. */
+function looksSeldom(page: Page): void {
+  const wait = page.waitForFunction.bind(page);
+  page.waitForFunction = (what, options, ...rest) => wait(what, { polling: LOOK_MS, ...options }, ...rest);
 }
 
 export async function signIn(page: Page, url: string, email: string, path = '/today'): Promise<void> {

@@ -186,6 +186,7 @@ describe('the rig bench', () => {
           ({ value }) => parseFloat(value) * (value.includes('cm') ? 1 : 100),
         ),
       );
+    await saved(page);
     const [butt, mid] = await lengths();
     expect(butt).toBeGreaterThan(95);
     expect((butt ?? 0) + (mid ?? 0)).toBeCloseTo(150, 5);
