@@ -1,5 +1,5 @@
 import { axeFindings } from '../lib/axe';
-import { byText, clickText, fill, PHONE, textOf } from '../lib/browser';
+import { byText, clickText, fill, PHONE, settled, textOf } from '../lib/browser';
 import { ask } from '../lib/device';
 import { type World, world } from '../lib/world';
 
@@ -50,6 +50,7 @@ describe('the water', () => {
     await page.mouse.down();
     await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2 + 40, { steps: 4 });
     await page.mouse.up();
+    await settled(page);
     const depth = await page.$eval('[aria-label="Depth of the fish"]', (one) =>
       Number(one.getAttribute('aria-valuenow')),
     );

@@ -4,14 +4,15 @@ import { api } from '@doceo/contract';
 import { type ConditionReading, formatLength } from '@doceo/core';
 import type { FakeServer } from '../testing/fake-server';
 import { LESSON, NOW, RIG, WATER, keptKey, uuid } from '../testing/fixtures';
-import { lessonServer, setDate, type Shown, show } from '../testing/page';
-import { dayOf, FORD, GLIDE, LAKE, SAVED_LAKE, savedBeat } from '../testing/waters';
+import { setDate, type Shown, show } from '../testing/page';
+import { LAKE } from '../testing/waters';
 import { DayStore } from './data/lesson/day-store';
 import { MomentStore } from './data/lesson/moment-store';
 import { PlanPage } from './plan/plan.page';
 import { RigPage } from './rig/bench/rig.page';
 import { StripComponent } from './shell/strip.component';
 import { WaterPage } from './water/water.page';
+import { waterServer } from '../testing/water-server';
 
 const HOUR_MS = 3_600_000;
 let server: FakeServer;
@@ -21,14 +22,7 @@ beforeEach(() => {
   sessionStorage.clear();
   setDate();
   readings = [];
-  server = lessonServer()
-    .on(api.waters.list, [WATER, LAKE])
-    .on(api.waters.beats, [savedBeat(91, FORD), savedBeat(92, GLIDE)])
-    .on(api.waters.lake, { saved: SAVED_LAKE })
-    .on(api.waters.conditions, (_, { id }) => ({
-      ...dayOf(id ?? '', (hour) => ({ levelM: 0.5 - hour * 0.01, thunder: hour === 15 ? 0.5 : 0 })),
-      readings,
-    }));
+  server = waterServer(() => readings);
 });
 afterEach(() => jest.useRealTimers());
 const open = (): Promise<Shown<WaterPage>> => show(WaterPage, server);

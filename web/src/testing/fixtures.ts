@@ -201,3 +201,9 @@ export function event(body: BankEventBody, rest: Partial<BankEvent> = {}): BankE
 
 export const attempt = (skillId: string, faultId: string | null, rest: Partial<BankEvent> = {}): BankEvent =>
   event({ kind: 'attempt', skillId, drillId: null, good: faultId === null, faultId }, rest);
+
+/** Attempts of a day: six good stops, and three pauses that were too short. */
+export const dayOfAttempts = (): ReturnType<typeof attempt>[] => [
+  ...Array.from({ length: 6 }, () => attempt('casting.stop', null)),
+  ...Array.from({ length: 3 }, () => attempt('casting.pause', 'cast.crack')),
+];

@@ -21,6 +21,8 @@ import { SessionStore } from '../data/session';
 import { MeasuredDirective } from '../drawing/measured.directive';
 import { Player } from '../parts/player';
 import { BenchRunner } from '../workers/bench-runner';
+import { ChoiceFieldComponent } from '../parts/fields/choice-field.component';
+import { FrameDirective } from '../drawing/frame.directive';
 
 const ROD_M = 2.74;
 const LINE_M = 7;
@@ -45,7 +47,7 @@ const ENTRY_TEXTS = { fly: 'fly', shot: 'shot', indicator: 'indicator', line: 'l
 /** The casts a plan may teach: what the tip does, what comes to the water first, and the room each needs here. */
 @Component({
   selector: 'doceo-casts-panel',
-  imports: [FormsModule, MeasuredDirective],
+  imports: [ChoiceFieldComponent, FormsModule, FrameDirective, MeasuredDirective],
   template: `
     <div class="row kinds" role="group" aria-label="Cast">
       @for (one of casts; track one.id) {
@@ -60,13 +62,7 @@ const ENTRY_TEXTS = { fly: 'fly', shot: 'shot', indicator: 'indicator', line: 'l
       }
     </div>
     <div (doceoMeasured)="width.set($event)">
-      <svg
-        [attr.viewBox]="'0 0 ' + width() + ' ' + height"
-        [attr.height]="height"
-        width="100%"
-        role="img"
-        [attr.aria-label]="words()"
-      >
+      <svg [doceoFrame]="width()" [high]="height" role="img" [attr.aria-label]="words()">
         @if (cast().seen === 'side') {
           <rect class="sky" x="0" y="0" [attr.width]="width()" [attr.height]="ground()" />
           <rect
@@ -151,14 +147,12 @@ const ENTRY_TEXTS = { fly: 'fly', shot: 'shot', indicator: 'indicator', line: 'l
           <p [class.bad]="words.bad">{{ words.text }}</p>
         }
         @if (places().length > 1) {
-          <label class="field"
-            ><span>Place</span>
-            <select [ngModel]="placeAt()" (ngModelChange)="placeAt.set(+$event)">
-              @for (place of places(); track $index) {
-                <option [value]="$index">{{ place.name }}</option>
-              }
-            </select></label
-          >
+          <doceo-choice-field
+            label="Place"
+            [options]="placeChoices()"
+            [value]="placeAt()"
+            (chosen)="placeAt.set($event)"
+          />
         }
         <p class="small soft">A picture of what is meant, not computed. Look behind you before every cast.</p>
       </div>
@@ -176,6 +170,9 @@ export class CastsPanelComponent {
   protected readonly width = signal(860);
   protected readonly id = signal<CastId>('overhead');
   protected readonly placeAt = signal(0);
+  protected readonly placeChoices = computed(() =>
+    this.places().map(({ name }, at) => ({ value: at, text: name })),
+  );
 
   protected readonly cast = computed(() => CASTS.find(({ id }) => id === this.id())!);
   protected readonly endS = computed(() => this.cast().keys.at(-1)!.atS);

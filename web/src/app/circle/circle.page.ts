@@ -17,6 +17,7 @@ import { fetched } from '../data/api/fetched';
 import { SessionStore } from '../data/session';
 import { LoadFailedComponent } from '../shared/load-failed.component';
 import { PlanRowComponent } from '../shared/plan/plan-row.component';
+import { TextFieldComponent } from '../parts/fields/text-field.component';
 
 /** What each role may do, in a word beside its name. */
 const ROLE_TEXTS: Record<(typeof ROLES)[number], string> = {
@@ -28,7 +29,7 @@ const ROLE_TEXTS: Record<(typeof ROLES)[number], string> = {
 /** Circles, who is in them or asked to be, and the plans shared there. */
 @Component({
   selector: 'doceo-circle-page',
-  imports: [FormsModule, LoadFailedComponent, PlanRowComponent],
+  imports: [FormsModule, LoadFailedComponent, PlanRowComponent, TextFieldComponent],
   templateUrl: './circle.page.html',
   styleUrl: './circle.page.css',
 })

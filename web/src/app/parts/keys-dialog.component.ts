@@ -1,20 +1,12 @@
 import { Component, input, output } from '@angular/core';
-import { DIALOG } from './dialog';
+import { DialogComponent } from './dialog.component';
 
 /** The keys of a screen. */
 @Component({
   selector: 'doceo-keys-dialog',
-  imports: [DIALOG],
+  imports: [DialogComponent],
   template: `
-    <p-dialog
-      header="Keys"
-      [visible]="true"
-      (visibleChange)="closed.emit()"
-      [modal]="true"
-      [draggable]="false"
-      [dismissableMask]="true"
-      [style]="{ width: '480px' }"
-    >
+    <doceo-dialog heading="Keys" (closed)="closed.emit()">
       <table class="plain">
         <tbody>
           @for (key of keys(); track key[0]) {
@@ -25,7 +17,7 @@ import { DIALOG } from './dialog';
           }
         </tbody>
       </table>
-    </p-dialog>
+    </doceo-dialog>
   `,
 })
 export class KeysDialogComponent {

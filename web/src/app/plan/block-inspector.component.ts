@@ -1,8 +1,9 @@
 import { Component, computed, inject, input, output } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { type Block, findDrill, findFault, PLACE_KINDS, type PlanEdit, type PlanRig } from '@doceo/core';
 import { SessionStore } from '../data/session';
+import { ChoiceFieldComponent } from '../parts/fields/choice-field.component';
+import { TextFieldComponent } from '../parts/fields/text-field.component';
 import { driftText } from '../shared/drift/drift-texts';
 import { BenchDrift } from '../data/kept-drift';
 import type { Lane } from './timeline/timeline.component';
@@ -10,7 +11,7 @@ import type { Lane } from './timeline/timeline.component';
 /** One block in detail: what is said, where, with which rig, by whom. */
 @Component({
   selector: 'doceo-block-inspector',
-  imports: [FormsModule, RouterLink],
+  imports: [ChoiceFieldComponent, RouterLink, TextFieldComponent],
   templateUrl: './block-inspector.component.html',
   styles: `
     :host {
@@ -36,16 +37,28 @@ export class BlockInspectorComponent {
 
   private readonly session = inject(SessionStore);
   protected readonly keptDrift = inject(BenchDrift);
-  protected readonly places = PLACE_KINDS;
+  protected readonly places = PLACE_KINDS.map((kind) => ({ value: kind, text: kind }));
   protected readonly driftText = computed(() => {
     const drift = this.block().drift;
     return drift ? driftText(drift, this.session.units()) : '';
   });
   protected readonly drill = computed(() => findDrill(this.block().drillId ?? ''));
   protected readonly faults = computed(() => this.block().watchFor.flatMap((id) => findFault(id) ?? []));
-  protected readonly otherRigs = computed(() =>
-    this.myRigs().filter(({ id }) => !this.planRigs().some((rig) => rig.id === id)),
-  );
+  protected readonly people = computed(() => [
+    { value: null, text: 'everybody' },
+    ...this.lanes().map(({ name }, lane) => ({ value: lane, text: name })),
+  ]);
+  /** Rigs of the plan, and behind them the instructor's own that are not in it yet. */
+  protected readonly rigs = computed(() => {
+    const inPlan = this.planRigs();
+    return [
+      { value: '', text: 'none' },
+      ...inPlan.map(({ id, name }) => ({ value: id, text: name })),
+      ...this.myRigs()
+        .filter(({ id }) => !inPlan.some((rig) => rig.id === id))
+        .map(({ id, name }) => ({ value: id, text: `${name} (take into the plan)` })),
+    ];
+  });
 
   protected change(change: Partial<Block>): void {
     this.edited.emit({ kind: 'change', blockId: this.block().id, change });

@@ -50,6 +50,10 @@ import { PlanDocuments, type PlanValue } from './plan-document';
 import { PlanSchoolsComponent } from './plan-schools.component';
 import { ShareDialogComponent } from './sharing/share-dialog.component';
 import { type Lane, TimelineComponent } from './timeline/timeline.component';
+import { ChoiceFieldComponent } from '../parts/fields/choice-field.component';
+import { TextFieldComponent } from '../parts/fields/text-field.component';
+import { DocumentToldComponent } from '../shared/documents/document-told.component';
+import { NoSuchComponent } from '../shared/no-such.component';
 
 const KEYS = [
   ['Tab', 'go from block to block, and to the shelf of drills'],
@@ -68,17 +72,21 @@ const KEYS = [
   selector: 'doceo-plan-page',
   imports: [
     BlockInspectorComponent,
+    ChoiceFieldComponent,
     ConflictDialogComponent,
+    DocumentToldComponent,
     DrillShelfComponent,
     FormsModule,
     KeysDialogComponent,
     LessonDialogComponent,
+    NoSuchComponent,
     PlanSchoolsComponent,
     RouterLink,
     RuleCardDialogComponent,
     SaveStateComponent,
     ShareDialogComponent,
     SnagListComponent,
+    TextFieldComponent,
     TimelineComponent,
     UndoRedoComponent,
   ],
@@ -104,8 +112,11 @@ export class PlanPage implements OnInit, OnDestroy {
   protected readonly preview = signal<PlanEdit | null>(null);
   protected readonly dialog = signal<'lesson' | 'share' | 'rules' | 'keys' | null>(null);
   protected readonly myRigs = signal<SavedRig[]>([]);
-  protected readonly levels = LEVELS;
-  protected readonly groups = Array.from({ length: MAX_GROUP }, (_, i) => i + 1);
+  protected readonly levels = LEVELS.map((level) => ({ value: level, text: level.replace('-', ' ') }));
+  protected readonly groups = Array.from({ length: MAX_GROUP }, (_, i) => ({
+    value: i + 1,
+    text: `${i + 1}`,
+  }));
   protected readonly keys = KEYS;
   protected readonly strandNames = STRAND_NAMES;
 

@@ -6,54 +6,39 @@ import { ApiClient } from '../data/api/api-client';
 import { ApiError } from '../data/api/api-error';
 import { fetched } from '../data/api/fetched';
 import { SessionStore } from '../data/session';
-import { DIALOG } from '../parts/dialog';
+import { DialogComponent } from '../parts/dialog.component';
 import { LoadFailedComponent } from '../shared/load-failed.component';
+import { TextFieldComponent } from '../parts/fields/text-field.component';
 
 /** One's own account: another password, or an end of it, with what goes and what others keep told before. */
 @Component({
   selector: 'doceo-account-dialog',
-  imports: [FormsModule, LoadFailedComponent, DIALOG],
+  imports: [DialogComponent, FormsModule, LoadFailedComponent, TextFieldComponent],
   template: `
-    <p-dialog
-      header="Your account"
-      [visible]="true"
-      (visibleChange)="closed.emit()"
-      [modal]="true"
-      [draggable]="false"
-      [dismissableMask]="true"
-      [style]="{ width: '520px' }"
-    >
+    <doceo-dialog heading="Your account" [width]="520" (closed)="closed.emit()">
       <p class="who">
         <b>{{ session.user()?.name }}</b> <span class="figure">{{ session.user()?.email }}</span>
       </p>
       <h3>Another password</h3>
       <form class="body" (ngSubmit)="change()">
-        <label class="field"
-          ><span>The one you have</span
-          ><input
-            type="password"
-            name="current"
-            autocomplete="current-password"
-            [(ngModel)]="current"
-            [attr.aria-invalid]="!!wrong()?.at('current')"
-          />
-          @if (wrong()?.at('current'); as text) {
-            <span class="wrong" role="alert">{{ text }}</span>
-          }
-        </label>
-        <label class="field"
-          ><span>The new one, ten characters or more</span
-          ><input
-            type="password"
-            name="next"
-            autocomplete="new-password"
-            [(ngModel)]="next"
-            [attr.aria-invalid]="!!wrong()?.at('next')"
-          />
-          @if (wrong()?.at('next'); as text) {
-            <span class="wrong" role="alert">{{ text }}</span>
-          }
-        </label>
+        <doceo-text-field
+          label="The one you have"
+          type="password"
+          name="current"
+          autocomplete="current-password"
+          [value]="current"
+          [fault]="wrong()?.at('current')"
+          (typed)="current = $event"
+        />
+        <doceo-text-field
+          label="The new one, ten characters or more"
+          type="password"
+          name="next"
+          autocomplete="new-password"
+          [value]="next"
+          [fault]="wrong()?.at('next')"
+          (typed)="next = $event"
+        />
         @if (wrong()?.issues?.length === 0) {
           <p class="wrong" role="alert">{{ wrong()?.message }}</p>
         }
@@ -94,19 +79,15 @@ import { LoadFailedComponent } from '../shared/load-failed.component';
           </p>
         } @else {
           <form class="body" (ngSubmit)="remove()">
-            <label class="field"
-              ><span>Your password</span
-              ><input
-                type="password"
-                name="password"
-                autocomplete="current-password"
-                [(ngModel)]="password"
-                [attr.aria-invalid]="!!refused()"
-              />
-              @if (refused(); as problem) {
-                <span class="wrong" role="alert">{{ problem.at('password') ?? problem.message }}</span>
-              }
-            </label>
+            <doceo-text-field
+              label="Your password"
+              type="password"
+              name="password"
+              autocomplete="current-password"
+              [value]="password"
+              [fault]="refused() && (refused()?.at('password') ?? refused()?.message)"
+              (typed)="password = $event"
+            />
             <div class="row">
               <button type="submit" class="btn" [disabled]="busy() || !password">Delete my account</button>
               <button type="button" class="btn plain" (click)="deleting.set(false)">Leave it</button>
@@ -116,7 +97,7 @@ import { LoadFailedComponent } from '../shared/load-failed.component';
       } @else {
         <p class="soft" role="status">Counting …</p>
       }
-    </p-dialog>
+    </doceo-dialog>
   `,
   styles: `
     :host {

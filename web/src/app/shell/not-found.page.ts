@@ -1,15 +1,14 @@
 import { Component } from '@angular/core';
-import { RouterLink } from '@angular/router';
+import { NoSuchComponent } from '../shared/no-such.component';
 
 @Component({
   selector: 'doceo-not-found',
-  imports: [RouterLink],
-  template: `<div class="bench-main">
-    <div class="empty">
-      <h1>Nothing lies here</h1>
-      <p>The address leads nowhere, or to something that is not yours to see.</p>
-      <a class="btn go" routerLink="/today">Back to today</a>
-    </div>
-  </div>`,
+  imports: [NoSuchComponent],
+  template: `<doceo-no-such
+    heading="Nothing lies here"
+    why="The address leads nowhere, or to something that is not yours to see."
+    path="/today"
+    on="Back to today"
+  />`,
 })
 export class NotFoundPage {}

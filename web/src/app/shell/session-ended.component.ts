@@ -1,43 +1,33 @@
 import { Component, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { DIALOG } from '../parts/dialog';
+import { DialogComponent } from '../parts/dialog.component';
 import type { ApiError } from '../data/api/api-error';
 import { SessionStore } from '../data/session';
+import { TextFieldComponent } from '../parts/fields/text-field.component';
 
 /** The session ended in the middle of the work: sign in again, and what was being saved goes on. */
 @Component({
   selector: 'doceo-session-ended',
-  imports: [FormsModule, DIALOG],
+  imports: [DialogComponent, FormsModule, TextFieldComponent],
   template: `
-    <p-dialog
-      header="Your session has ended"
-      [visible]="true"
-      [modal]="true"
-      [closable]="false"
-      [draggable]="false"
-      [style]="{ width: '400px' }"
-    >
+    <doceo-dialog heading="Your session has ended" [width]="400" [asks]="true">
       <form (ngSubmit)="submit()" class="body">
         <p>Sign in again to go on. What you typed is still here and will be saved.</p>
         <p>
           <b>{{ session.user()?.email }}</b>
         </p>
-        <label class="field"
-          ><span>Password</span
-          ><input
-            type="password"
-            name="password"
-            autocomplete="current-password"
-            [(ngModel)]="password"
-            [attr.aria-invalid]="!!error()"
-          />
-          @if (error(); as problem) {
-            <span class="wrong" role="alert">{{ problem.message }}</span>
-          }
-        </label>
+        <doceo-text-field
+          label="Password"
+          type="password"
+          name="password"
+          autocomplete="current-password"
+          [value]="password"
+          [fault]="error()?.message"
+          (typed)="password = $event"
+        />
         <div class="row"><button type="submit" class="btn go">Sign in again</button></div>
       </form>
-    </p-dialog>
+    </doceo-dialog>
   `,
   styles: `
     .body {

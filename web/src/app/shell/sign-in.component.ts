@@ -4,11 +4,12 @@ import { registerSchema, toIssues } from '@doceo/contract';
 import type { Observable } from 'rxjs';
 import { ApiError } from '../data/api/api-error';
 import { SessionStore } from '../data/session';
+import { TextFieldComponent } from '../parts/fields/text-field.component';
 
 /** Sign in or make an account. In demo mode the demo accounts are one click away. */
 @Component({
   selector: 'doceo-sign-in',
-  imports: [FormsModule],
+  imports: [FormsModule, TextFieldComponent],
   templateUrl: './sign-in.component.html',
   styleUrl: './sign-in.component.css',
 })

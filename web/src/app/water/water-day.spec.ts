@@ -2,10 +2,11 @@ import { api, readReadings, readSoundings } from '@doceo/contract';
 import { type ConditionReading } from '@doceo/core';
 import type { FakeServer } from '../../testing/fake-server';
 import { event, LESSON, NOW, WATER } from '../../testing/fixtures';
-import { lessonServer, setDate, type Shown, show } from '../../testing/page';
-import { dayOf, FORD, GLIDE, LAKE, SAVED_LAKE, savedBeat } from '../../testing/waters';
+import { setDate, type Shown, show } from '../../testing/page';
+import { dayOf, LAKE } from '../../testing/waters';
 import { bandDepths, depthBands } from './lake/depth-bands';
 import { WaterPage } from './water.page';
+import { waterServer } from '../../testing/water-server';
 
 let server: FakeServer;
 let readings: ConditionReading[];
@@ -14,14 +15,7 @@ beforeEach(() => {
   sessionStorage.clear();
   setDate();
   readings = [];
-  server = lessonServer()
-    .on(api.waters.list, [WATER, LAKE])
-    .on(api.waters.beats, [savedBeat(91, FORD), savedBeat(92, GLIDE)])
-    .on(api.waters.lake, { saved: SAVED_LAKE })
-    .on(api.waters.conditions, (_, { id }) => ({
-      ...dayOf(id ?? '', (hour) => ({ levelM: 0.5 - hour * 0.01, thunder: hour === 15 ? 0.5 : 0 })),
-      readings,
-    }));
+  server = waterServer(() => readings);
 });
 afterEach(() => jest.useRealTimers());
 const open = (): Promise<Shown<WaterPage>> => show(WaterPage, server);

@@ -17,11 +17,12 @@ import { SessionStore } from '../../data/session';
 import { FigureRowsComponent } from '../../parts/figure-rows.component';
 import { ADVICE_TEXTS, STROKE_TEXTS } from '../cast-texts';
 import { LoopStore } from './loop-store';
+import { ChoiceFieldComponent, NamedPipe } from '../../parts/fields/choice-field.component';
 
 /** What is seen of the cast: its figures, and each fault of the catalogue with its cause and cure. */
 @Component({
   selector: 'doceo-loop-signs',
-  imports: [FigureRowsComponent, FormsModule],
+  imports: [ChoiceFieldComponent, FigureRowsComponent, FormsModule, NamedPipe],
   template: `
     <h2>What is seen</h2>
     <p class="small soft">{{ reason() }}</p>
@@ -39,14 +40,13 @@ import { LoopStore } from './loop-store';
     }
     <h2>With my rig</h2>
     @if (rigs().length > 0) {
-      <label class="field"
-        ><span class="visually-hidden">Rig</span>
-        <select [ngModel]="rig()?.id" (ngModelChange)="rigId.set($event)">
-          @for (one of rigs(); track one.id) {
-            <option [value]="one.id">{{ one.name }}</option>
-          }
-        </select></label
-      >
+      <doceo-choice-field
+        label="Rig"
+        [quiet]="true"
+        [options]="rigs() | named"
+        [value]="rig()?.id"
+        (chosen)="rigId.set($event)"
+      />
       <p class="small more">{{ advice() }}</p>
     }
     <p class="small more">Glasses and a hat with a brim, for you and for everybody within a cast’s length.</p>

@@ -11,6 +11,7 @@ import { SessionStore } from '../../data/session';
 import { MeasuredDirective } from '../../drawing/measured.directive';
 import { narrowWindow } from '../../parts/narrow';
 import { TipPathComponent } from './tip-path.component';
+import { FrameDirective } from '../../drawing/frame.directive';
 
 const WATER_PX = 34;
 const ABOVE_M = 2.2;
@@ -26,16 +27,10 @@ const GHOSTS_S = [0.15, 0.35, 0.6, 0.9, 1.3];
 /** A cast from the side, to scale: rod and tip path, the line as it unrolls. The path is drawn by its points, on a phone on a board of its own. */
 @Component({
   selector: 'doceo-loop-view',
-  imports: [MeasuredDirective, TipPathComponent],
+  imports: [FrameDirective, MeasuredDirective, TipPathComponent],
   template: `
     <div (doceoMeasured)="width.set($event)">
-      <svg
-        [attr.viewBox]="'0 0 ' + width() + ' ' + height()"
-        [attr.height]="height()"
-        width="100%"
-        role="group"
-        [attr.aria-label]="words()"
-      >
+      <svg [doceoFrame]="width()" [high]="height()" role="group" [attr.aria-label]="words()">
         <rect class="sky" x="0" y="0" [attr.width]="width()" [attr.height]="waterY()" />
         <rect
           class="water"

@@ -9,6 +9,8 @@ import { DepthChartComponent } from './depth-chart.component';
 import { SideStore } from './side-store';
 import { SideViewComponent } from './side-view.component';
 import { SweepMapComponent } from './sweep-map.component';
+import { ChoiceFieldComponent, NamedPipe } from '../../parts/fields/choice-field.component';
+import { TextFieldComponent } from '../../parts/fields/text-field.component';
 
 const DEEPEST_M = 6;
 
@@ -16,12 +18,15 @@ const DEEPEST_M = 6;
 @Component({
   selector: 'doceo-side-panel',
   imports: [
+    ChoiceFieldComponent,
     DepthChartComponent,
     FormsModule,
+    NamedPipe,
     RouterLink,
     SegmentsComponent,
     SideViewComponent,
     SweepMapComponent,
+    TextFieldComponent,
   ],
   template: `
     @if (store.failed(); as error) {
@@ -36,23 +41,19 @@ const DEEPEST_M = 6;
       <h2>Depth of the point fly, and how far it trails</h2>
       <doceo-depth-chart [drift]="ran.drift" [run]="ran.run" [atS]="atS()" />
       <div class="controls row">
-        <label class="field"
-          ><span>Rig</span>
-          <select [ngModel]="store.rig()?.id" (ngModelChange)="store.chooseRig($event)">
-            @for (one of store.rigs(); track one.id) {
-              <option [value]="one.id">{{ one.name }}</option>
-            }
-          </select></label
-        >
-        <label class="field short"
-          ><span>Depth</span>
-          <input
-            type="text"
-            [value]="depthText()"
-            (change)="setDepth($any($event.target).value)"
-            [attr.aria-invalid]="wrong()"
-          />
-        </label>
+        <doceo-choice-field
+          label="Rig"
+          [options]="store.rigs() | named"
+          [value]="store.rig()?.id"
+          (chosen)="store.chooseRig($event)"
+        />
+        <doceo-text-field
+          class="short"
+          label="Depth"
+          [value]="depthText()"
+          [fault]="wrong() ? 'a depth from 10 cm to ' + length(deepest) : null"
+          (changed)="setDepth($event)"
+        />
         <doceo-segments
           label="Lands"
           [options]="landings"
@@ -71,9 +72,6 @@ const DEEPEST_M = 6;
           [value]="store.stonesM()"
           (chosen)="store.stonesM.set($event)"
         />
-        @if (wrong()) {
-          <span class="wrong" role="alert">a depth from 10 cm to {{ length(deepest) }}</span>
-        }
       </div>
       <doceo-sweep-map
         [drift]="store.own()!"

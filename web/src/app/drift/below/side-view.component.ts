@@ -10,6 +10,7 @@ import {
 } from '@doceo/core';
 import { SessionStore } from '../../data/session';
 import { MeasuredDirective } from '../../drawing/measured.directive';
+import { FrameDirective } from '../../drawing/frame.directive';
 
 const SKY_PX = 34;
 const BED_PX = 40;
@@ -19,16 +20,10 @@ const FLOAT_AT = 0.62;
 /** The rig below its float, to scale, in water that is slower near the bed; the picture goes along with the float. */
 @Component({
   selector: 'doceo-side-view',
-  imports: [MeasuredDirective],
+  imports: [FrameDirective, MeasuredDirective],
   template: `
     <div (doceoMeasured)="width.set($event)">
-      <svg
-        [attr.viewBox]="'0 0 ' + width() + ' ' + height()"
-        [attr.height]="height()"
-        width="100%"
-        role="img"
-        [attr.aria-label]="words()"
-      >
+      <svg [doceoFrame]="width()" [high]="height()" role="img" [attr.aria-label]="words()">
         <rect class="water" x="0" [attr.y]="sky" [attr.width]="width()" [attr.height]="height() - sky" />
         <rect class="zone" x="0" [attr.y]="zone().y" [attr.width]="width()" [attr.height]="zone().height" />
         @for (arrow of arrows(); track $index) {

@@ -26,6 +26,7 @@ import { SessionStore } from '../../data/session';
 import { BenchRunner } from '../../workers/bench-runner';
 import { presentationText } from '../../shared/drift/drift-texts';
 import { type RankedWay, RankStore, sceneOf } from './rank-store';
+import { ChoiceFieldComponent, NamedPipe } from '../../parts/fields/choice-field.component';
 
 const SHOWN = 6;
 /** So long after the last change the ranking begins, milliseconds. */
@@ -47,7 +48,7 @@ interface Row {
 /** What an angler may do instead, by metres without drag, the best first; and the best that a student can do. */
 @Component({
   selector: 'doceo-rank-panel',
-  imports: [FormsModule],
+  imports: [ChoiceFieldComponent, FormsModule, NamedPipe],
   providers: [RankStore],
   template: `
     <h2>What would drift longer?</h2>
@@ -79,14 +80,13 @@ interface Row {
     </ol>
     @if (people().length > 0) {
       <h2>For a student</h2>
-      <label class="field"
-        ><span class="visually-hidden">Student</span>
-        <select [ngModel]="student()?.id" (ngModelChange)="studentId.set($event)">
-          @for (one of people(); track one.id) {
-            <option [value]="one.id">{{ one.name }}</option>
-          }
-        </select></label
-      >
+      <doceo-choice-field
+        label="Student"
+        [quiet]="true"
+        [options]="people() | named"
+        [value]="student()?.id"
+        (chosen)="studentId.set($event)"
+      />
       @if (best(); as one) {
         <p class="small best">
           {{ one.told }}

@@ -18,11 +18,12 @@ import {
   spanText,
   timeText,
 } from '../../data/lesson/lesson-texts';
+import { NoSuchComponent } from '../../shared/no-such.component';
 
 /** The lesson on paper: who does what when, what to say, what to pack, whom to call. Made to be printed. */
 @Component({
   selector: 'doceo-lesson-card',
-  imports: [DriftFigureComponent, LessonDialogComponent, LoadFailedComponent, RouterLink],
+  imports: [DriftFigureComponent, LessonDialogComponent, LoadFailedComponent, NoSuchComponent, RouterLink],
   templateUrl: './lesson-card.page.html',
   styleUrl: './lesson-card.page.css',
 })

@@ -12,6 +12,7 @@ import { download, fileName } from '../../data/download';
 import { fetched } from '../../data/api/fetched';
 import { dayText } from '../../data/lesson/lesson-texts';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
+import { NoSuchComponent } from '../../shared/no-such.component';
 
 interface Line {
   key: string;
@@ -25,7 +26,7 @@ interface Line {
 /** What to pack for a lesson: gear of its drills, material, flies and shot of its rigs, with spares; ticked off as it is packed. */
 @Component({
   selector: 'doceo-lesson-kit',
-  imports: [LoadFailedComponent, RouterLink],
+  imports: [LoadFailedComponent, NoSuchComponent, RouterLink],
   templateUrl: './lesson-kit.page.html',
   styleUrl: './lesson-kit.page.css',
 })

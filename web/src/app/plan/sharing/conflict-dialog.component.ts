@@ -1,21 +1,14 @@
 import { Component, computed, input, output } from '@angular/core';
-import { DIALOG } from '../../parts/dialog';
+import { DialogComponent } from '../../parts/dialog.component';
 import { planDifferences } from './plan-difference';
 import type { PlanValue } from '../plan-document';
 
 /** The plan was saved elsewhere in the meantime: both states side by side, nothing overwritten unseen. */
 @Component({
   selector: 'doceo-conflict-dialog',
-  imports: [DIALOG],
+  imports: [DialogComponent],
   template: `
-    <p-dialog
-      header="This plan was saved elsewhere too"
-      [visible]="true"
-      [closable]="false"
-      [modal]="true"
-      [draggable]="false"
-      [style]="{ width: '760px' }"
-    >
+    <doceo-dialog heading="This plan was saved elsewhere too" [width]="760" [asks]="true">
       <p>
         Another tab or device saved it after you opened it. Nothing is lost yet: choose which state stands.
       </p>
@@ -48,7 +41,7 @@ import type { PlanValue } from '../plan-document';
         </button>
         <button type="button" class="btn" (click)="chosen.emit('copy')">Keep both: mine as a copy</button>
       </div>
-    </p-dialog>
+    </doceo-dialog>
   `,
   styles: `
     table {

@@ -1,7 +1,7 @@
 import { Component, computed, inject, input, output, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { api, type SavedPlan } from '@doceo/contract';
-import { DIALOG } from '../../parts/dialog';
+import { DialogComponent } from '../../parts/dialog.component';
 import { ApiClient } from '../../data/api/api-client';
 import { fetched } from '../../data/api/fetched';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
@@ -10,17 +10,9 @@ import type { ApiError } from '../../data/api/api-error';
 /** Shares a plan with a circle, or makes it private again. */
 @Component({
   selector: 'doceo-share-dialog',
-  imports: [LoadFailedComponent, DIALOG, RouterLink],
+  imports: [LoadFailedComponent, DialogComponent, RouterLink],
   template: `
-    <p-dialog
-      header="Share this plan"
-      [visible]="true"
-      (visibleChange)="closed.emit(null)"
-      [modal]="true"
-      [draggable]="false"
-      [dismissableMask]="true"
-      [style]="{ width: '480px' }"
-    >
+    <doceo-dialog heading="Share this plan" (closed)="closed.emit(null)">
       <p>Blocks, drills, rigs and cue words go along. Students, records, day and water stay with you.</p>
       <div class="choices">
         <button
@@ -61,7 +53,7 @@ import type { ApiError } from '../../data/api/api-error';
           <p class="wrong small">{{ issue.path }} {{ issue.message }}</p>
         }
       }
-    </p-dialog>
+    </doceo-dialog>
   `,
   styles: `
     .choices {

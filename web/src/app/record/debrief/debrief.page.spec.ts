@@ -2,18 +2,12 @@ import { TestBed } from '@angular/core/testing';
 import { api } from '@doceo/contract';
 import Dexie from 'dexie';
 import { IDBFactory } from 'fake-indexeddb';
-import { attempt, SAM } from '../../../testing/fixtures';
+import { dayOfAttempts, SAM } from '../../../testing/fixtures';
 import { Refusal } from '../../../testing/fake-server';
 import { lessonServer, setDate, show } from '../../../testing/page';
 import { savedFiles } from '../../../testing/saved-files';
 import { PDF_MAKER } from '../../data/pdf';
 import { DebriefPage } from './debrief.page';
-
-const PAUSE = 'casting.pause';
-const day = (): ReturnType<typeof attempt>[] => [
-  ...Array.from({ length: 6 }, () => attempt('casting.stop', null)),
-  ...Array.from({ length: 3 }, () => attempt(PAUSE, 'cast.crack')),
-];
 
 beforeEach(() => {
   localStorage.clear();
@@ -24,7 +18,7 @@ afterEach(() => jest.useRealTimers());
 
 describe('the card for a student', () => {
   it('says what was good, one thing to work on, and a drill for at home', async () => {
-    const page = await show(DebriefPage, lessonServer().on(api.events.list, day()), { id: SAM.id });
+    const page = await show(DebriefPage, lessonServer().on(api.events.list, dayOfAttempts()), { id: SAM.id });
     expect(page.all('h1')).toEqual(['Sam’s day']);
     expect(page.all('.good li')[0]).toContain('6 good of 6');
     expect(page.text()).toContain('Forward too soon');
@@ -36,7 +30,7 @@ describe('the card for a student', () => {
     const saved = savedFiles();
     const made = jest.fn().mockResolvedValueOnce(new Blob(['%PDF']));
     TestBed.overrideProvider(PDF_MAKER, { useValue: made });
-    const page = await show(DebriefPage, lessonServer().on(api.events.list, day()), { id: SAM.id });
+    const page = await show(DebriefPage, lessonServer().on(api.events.list, dayOfAttempts()), { id: SAM.id });
     await page.press('Letter');
     await page.press('Save as PDF');
     await page.quiet();

@@ -13,6 +13,7 @@ import { PDF_MAKER } from '../../data/pdf';
 import { SessionStore } from '../../data/session';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { cardDocument, type Paper } from '../student/card-document';
+import { NoSuchComponent } from '../../shared/no-such.component';
 
 const PAPERS: { id: Paper; name: string }[] = [
   { id: 'A4', name: 'A4' },
@@ -22,7 +23,7 @@ const PAPERS: { id: Paper; name: string }[] = [
 /** What to show a student after a lesson: three good things, one to work on, one drill at home. On a screen or on paper. */
 @Component({
   selector: 'doceo-debrief-page',
-  imports: [FormsModule, LoadFailedComponent, RouterLink],
+  imports: [FormsModule, LoadFailedComponent, NoSuchComponent, RouterLink],
   templateUrl: './debrief.page.html',
   styleUrl: './debrief.page.css',
 })

@@ -2,9 +2,11 @@ import { Component, computed, inject, input, type OnInit, output, signal } from 
 import { FormsModule } from '@angular/forms';
 import { ageOn, type SavedStudent, type Student, studentSchema, toIssues } from '@doceo/contract';
 import { ADULT_AGE } from '@doceo/core';
-import { DIALOG } from '../../parts/dialog';
+import { DialogComponent } from '../../parts/dialog.component';
 import { ApiError } from '../../data/api/api-error';
 import { DayStore } from '../../data/lesson/day-store';
+import { ChoiceFieldComponent } from '../../parts/fields/choice-field.component';
+import { TextFieldComponent } from '../../parts/fields/text-field.component';
 
 const EMPTY: Student = {
   name: '',
@@ -19,7 +21,7 @@ const EMPTY: Student = {
 /** What is kept about a student. A minor asks for a guardian and consent. */
 @Component({
   selector: 'doceo-student-dialog',
-  imports: [FormsModule, DIALOG],
+  imports: [ChoiceFieldComponent, DialogComponent, FormsModule, TextFieldComponent],
   templateUrl: './student-dialog.component.html',
   styles: `
     .body {
@@ -49,6 +51,10 @@ export class StudentDialogComponent implements OnInit {
   protected readonly form = signal<Student>(EMPTY);
   protected readonly error = signal<ApiError | null>(null);
   protected readonly today = new Date().toISOString().slice(0, 10);
+  protected readonly hands = [
+    { value: 'right' as const, text: 'right hand' },
+    { value: 'left' as const, text: 'left hand' },
+  ];
   protected readonly adultAge = ADULT_AGE;
   protected readonly minor = computed(() => (ageOn(this.form().bornOn, this.today) ?? ADULT_AGE) < ADULT_AGE);
 

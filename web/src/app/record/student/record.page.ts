@@ -39,6 +39,7 @@ import { SkillFitComponent } from './skill-fit.component';
 import { SkillMapComponent } from '../charts/skill-map.component';
 import { StudentPrivacyComponent } from './student-privacy.component';
 import { StudentDialogComponent } from '../list/student-dialog.component';
+import { NoSuchComponent } from '../../shared/no-such.component';
 
 const PAGE = 12;
 /** Changes named below the map. */
@@ -50,12 +51,13 @@ const MAX_TRENDS = 3;
 @Component({
   selector: 'doceo-record-page',
   imports: [
-    RouterLink,
     FaultCourseComponent,
     LoadFailedComponent,
     MovedFaultsComponent,
     NextDrillsComponent,
+    NoSuchComponent,
     ParetoComponent,
+    RouterLink,
     SeasonSliderComponent,
     SkillFitComponent,
     SkillMapComponent,

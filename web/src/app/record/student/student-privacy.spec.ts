@@ -1,16 +1,10 @@
 import { api } from '@doceo/contract';
 import Dexie from 'dexie';
 import { IDBFactory } from 'fake-indexeddb';
-import { attempt, JONAS, LESSON, SAM } from '../../../testing/fixtures';
+import { dayOfAttempts, JONAS, LESSON, SAM } from '../../../testing/fixtures';
 import { lessonServer, setDate, show } from '../../../testing/page';
 import { savedFiles } from '../../../testing/saved-files';
 import { StudentPrivacyComponent } from './student-privacy.component';
-
-const PAUSE = 'casting.pause';
-const day = (): ReturnType<typeof attempt>[] => [
-  ...Array.from({ length: 6 }, () => attempt('casting.stop', null)),
-  ...Array.from({ length: 3 }, () => attempt(PAUSE, 'cast.crack')),
-];
 
 beforeEach(() => {
   localStorage.clear();
@@ -26,7 +20,10 @@ describe('the student’s own data', () => {
       .on(api.students.accessLog, [{ who: 'Tobias Lind', what: 'record', hour: '2026-06-09T10:00:00Z' }])
       .on(api.students.deletionPreview, EFFECT)
       .on(api.students.remove, { ok: true });
-    const page = await show(StudentPrivacyComponent, server, { student: { ...SAM, mine }, events: day() });
+    const page = await show(StudentPrivacyComponent, server, {
+      student: { ...SAM, mine },
+      events: dayOfAttempts(),
+    });
     return { page, server };
   };
 

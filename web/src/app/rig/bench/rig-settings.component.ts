@@ -23,6 +23,8 @@ import {
 } from '@doceo/core';
 import { SegmentsComponent } from '../../parts/fields/segments.component';
 import { SCHOOLS, wayOf } from '../../shared/school-texts';
+import { ChoiceFieldComponent } from '../../parts/fields/choice-field.component';
+import { TextFieldComponent } from '../../parts/fields/text-field.component';
 
 /** A length that can be typed, with the range it must keep. */
 interface LengthField {
@@ -48,7 +50,7 @@ const COUNT_WORDS = ['one', 'two', 'three'];
 /** What drives a rig: depth, rod, tippet, flies, shot and schools, as far as its template uses them. */
 @Component({
   selector: 'doceo-rig-settings',
-  imports: [SegmentsComponent],
+  imports: [ChoiceFieldComponent, SegmentsComponent, TextFieldComponent],
   templateUrl: './rig-settings.component.html',
   styleUrl: './rig-settings.component.css',
 })
@@ -64,7 +66,7 @@ export class RigSettingsComponent {
   protected readonly wrong = signal<Partial<Record<LengthField['id'], string>>>({});
   protected readonly edits = rigEdits;
   protected readonly xSizes = [0, 1, 2, 3, 4, 5, 6, 7, 8].map((value) => ({ value, text: `${value}X` }));
-  protected readonly lineWeights = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10];
+  protected readonly lineWeights = Array.from({ length: 10 }, (_, i) => ({ value: i + 1, text: `${i + 1}` }));
   /** Grams, told in grams or in grains. */
   protected readonly shotMasses = computed(() =>
     [0, 0.1, 0.2, 0.3, 0.5, 0.8].map((value) => ({

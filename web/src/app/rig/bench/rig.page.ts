@@ -25,6 +25,8 @@ import { RigMeasuresComponent } from '../figures/rig-measures.component';
 import { RigSettingsComponent } from './rig-settings.component';
 import { RigTableComponent } from '../table/rig-table.component';
 import { TaperChartComponent } from '../figures/taper-chart.component';
+import { DocumentToldComponent } from '../../shared/documents/document-told.component';
+import { NoSuchComponent } from '../../shared/no-such.component';
 
 /** How often words and figures follow a drag, milliseconds. */
 const CALM_MS = 250;
@@ -40,8 +42,10 @@ interface RigValue {
 @Component({
   selector: 'doceo-rig-page',
   imports: [
+    DocumentToldComponent,
     FigureListComponent,
     FormsModule,
+    NoSuchComponent,
     PutInPlanDialogComponent,
     RigDrawingComponent,
     RigMeasuresComponent,

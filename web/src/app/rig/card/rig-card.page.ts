@@ -18,13 +18,14 @@ import { SessionStore } from '../../data/session';
 import { KNOT_STEPS } from '../knots';
 import { KnotStepComponent } from '../knots/knot-step.component';
 import { RigDrawingComponent } from '../drawing/rig-drawing.component';
+import { NoSuchComponent } from '../../shared/no-such.component';
 
 const ON_CARD = ['leader-length', 'indicator-distance', 'breaks-first', 'float-margin', 'casting-load'];
 
 /** A rig on paper for a student: the drawing, what to cut, the knots in the order they are tied, what to say. */
 @Component({
   selector: 'doceo-rig-card',
-  imports: [RouterLink, RigDrawingComponent, KnotStepComponent],
+  imports: [KnotStepComponent, NoSuchComponent, RigDrawingComponent, RouterLink],
   templateUrl: './rig-card.page.html',
   styleUrl: './rig-card.page.css',
 })

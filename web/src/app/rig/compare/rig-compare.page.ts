@@ -10,11 +10,12 @@ import { DayStore } from '../../data/lesson/day-store';
 import { ReadingStore } from '../../data/records/reading-store';
 import { SessionStore } from '../../data/session';
 import { RigDrawingComponent } from '../drawing/rig-drawing.component';
+import { NoSuchComponent } from '../../shared/no-such.component';
 
 /** Two rigs side by side: drawings to their own scale, figures in one table, snags that only one of them has. */
 @Component({
   selector: 'doceo-rig-compare',
-  imports: [LoadFailedComponent, RouterLink, RigDrawingComponent],
+  imports: [LoadFailedComponent, NoSuchComponent, RigDrawingComponent, RouterLink],
   templateUrl: './rig-compare.page.html',
   styleUrl: './rig-compare.page.css',
 })

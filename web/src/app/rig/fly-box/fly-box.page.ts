@@ -30,6 +30,9 @@ import { SaveStateComponent } from '../../shared/documents/save-state.component'
 import { UndoRedoComponent } from '../../shared/documents/undo-redo.component';
 import { FoodCalendarComponent } from '../../shared/fly-box/food-calendar.component';
 import { MONTHS } from '../../shared/fly-box/months';
+import { ChoiceFieldComponent } from '../../parts/fields/choice-field.component';
+import { DocumentToldComponent } from '../../shared/documents/document-told.component';
+import { NoSuchComponent } from '../../shared/no-such.component';
 
 const STAGE_NAMES: Record<BoxStage, string> = {
   nymph: 'Nymphs and pupae',
@@ -53,7 +56,16 @@ const GAPS_SHOWN = 12;
 /** The instructor's box against what a water's month asks for: sizes by weight and colour, stage by stage. */
 @Component({
   selector: 'doceo-fly-box-page',
-  imports: [FoodCalendarComponent, FormsModule, RouterLink, SaveStateComponent, UndoRedoComponent],
+  imports: [
+    ChoiceFieldComponent,
+    DocumentToldComponent,
+    FoodCalendarComponent,
+    FormsModule,
+    NoSuchComponent,
+    RouterLink,
+    SaveStateComponent,
+    UndoRedoComponent,
+  ],
   templateUrl: './fly-box.page.html',
   styleUrl: './fly-box.page.css',
 })
@@ -146,6 +158,10 @@ export class FlyBoxPage implements OnInit, OnDestroy {
   ngOnDestroy(): void {
     this.document()?.close();
   }
+
+  protected readonly waters = computed(() =>
+    this.day.waters().map(({ id, water }) => ({ value: id, text: water.name })),
+  );
 
   protected chooseWater(id: string): void {
     this.chosenWater.set(id);

@@ -27,6 +27,7 @@ import { plainNumber } from '../../parts/fields/plain-number';
 import { KNOT_STEPS } from '.';
 import { KnotStepComponent } from './knot-step.component';
 import { readingUnit } from '../../shared/reading-units';
+import { ChoiceFieldComponent } from '../../parts/fields/choice-field.component';
 
 type TiedKnot = keyof typeof KNOT_STEPS;
 
@@ -60,7 +61,7 @@ const USES: Record<Knot['uses'][number], string> = {
 /** The knots, drawn step by step, with what each holds: typically, tied by me, tied by each student. */
 @Component({
   selector: 'doceo-knots-page',
-  imports: [RouterLink, KnotStepComponent],
+  imports: [ChoiceFieldComponent, KnotStepComponent, RouterLink],
   templateUrl: './knots.page.html',
   styleUrl: './knots.page.css',
 })
@@ -73,10 +74,14 @@ export class KnotsPage implements OnInit {
   protected readonly day = inject(DayStore);
   protected readonly session = inject(SessionStore);
 
-  protected readonly materials = Object.values(MATERIALS);
+  protected readonly materials = Object.values(MATERIALS).map(({ id, name }) => ({ value: id, text: name }));
   protected readonly wrong = signal<{ id: string; text: string } | null>(null);
   /** What the scale pulls on, and who tied it; stays while several are broken in a row. */
   protected readonly who = signal('');
+  protected readonly people = computed(() => [
+    { value: '', text: 'me' },
+    ...this.day.students().map(({ id, student }) => ({ value: id, text: student.name })),
+  ]);
   protected readonly material = signal<MaterialId>('copolymer');
   protected readonly diameterM = signal(diameterOfX(5));
   protected readonly sizes = computed(() =>

@@ -35,6 +35,8 @@ import {
   spans,
   type UnitSystem,
 } from '@doceo/core';
+import { type Choice, NamedPipe } from '../../parts/fields/choice-field.component';
+import { ChoiceCellComponent } from './choice-cell.component';
 
 type Row =
   | {
@@ -48,6 +50,8 @@ type Row =
   | { kind: 'fitting'; id: string; atM: number; fitting: Fitting }
   | { kind: 'fly'; id: string; atM: number; fly: Fly };
 
+/** Below this two diameters are one, metres. */
+const SAME_M = 1e-7;
 const LENGTH_MIN_M = 0.02;
 const LENGTH_MAX_M = 12;
 const MIN_SHOT_KG = 0.00001;
@@ -56,7 +60,7 @@ const MAX_SHOT_KG = 0.01;
 /** Parts from the fly line down, edited in place. A wrong entry is told at its cell and changes nothing. */
 @Component({
   selector: 'doceo-rig-table',
-  imports: [FormsModule, NgTemplateOutlet, RouterLink],
+  imports: [ChoiceCellComponent, FormsModule, NamedPipe, NgTemplateOutlet, RouterLink],
   templateUrl: './rig-table.component.html',
   styleUrl: './rig-table.component.css',
   host: { '(keydown)': 'key($event)' },
@@ -73,9 +77,28 @@ export class RigTableComponent {
   protected readonly materials = Object.values(MATERIALS);
   protected readonly dressings = Object.values(DRESSINGS);
   protected readonly flyKnots = knotsFor('line-to-fly');
-  protected readonly hookSizes = Array.from({ length: 11 }, (_, i) => 2 + i * 2);
-  protected readonly beadMetals = ['brass', 'tungsten'] as const;
-  protected readonly beads = BEAD_DIAMETERS_M;
+  protected readonly hookSizes = Array.from({ length: 11 }, (_, i) => 2 + i * 2).map((size) => ({
+    value: size,
+    text: `#${size}`,
+  }));
+  protected readonly styles = [
+    { value: 'fixed' as const, text: 'fixed' },
+    { value: 'slip-release' as const, text: 'slip-release, lets go on a take' },
+    { value: 'yarn' as const, text: 'yarn' },
+  ];
+  protected readonly metals = [
+    { value: 'tin' as const, text: 'tin' },
+    { value: 'lead' as const, text: 'lead' },
+  ];
+  protected readonly beads = computed(() => [
+    { value: 'none', text: 'no bead' },
+    ...(['brass', 'tungsten'] as const).flatMap((metal) =>
+      BEAD_DIAMETERS_M.map((size) => ({
+        value: `${metal} ${size}`,
+        text: `${metal} ${formatBead(size, this.system())}`,
+      })),
+    ),
+  ]);
   protected readonly roles = SECTION_ROLES;
   protected readonly most = MAX_SECTIONS;
   protected readonly chosenSection = computed(
@@ -134,19 +157,14 @@ export class RigTableComponent {
     return formatLength(metres, this.system());
   }
 
-  protected tippet(diameterM: number): string {
-    return formatTippet(diameterM, this.system());
-  }
-
-  /** The standard sizes and the one the section has. */
-  protected sizes(section: Section): number[] {
-    return this.diameters.some((diameter) => Math.abs(diameter - section.diameterM) < 1e-7)
-      ? this.diameters
-      : [section.diameterM, ...this.diameters];
-  }
-
-  protected sameSize(a: number, b: number): boolean {
-    return Math.abs(a - b) < 1e-7;
+  /** Diameters there are, with the one that the section has. */
+  protected sizes({ diameterM }: Section): Choice<number>[] {
+    const usual = this.diameters.filter((one) => Math.abs(one - diameterM) >= SAME_M);
+    const all = usual.length < this.diameters.length ? this.diameters : [diameterM, ...usual];
+    return all.map((one) => {
+      const value = Math.abs(one - diameterM) < SAME_M ? diameterM : one;
+      return { value, text: formatTippet(value, this.system()) };
+    });
   }
 
   protected setLength(row: Row, text: string): void {
@@ -236,10 +254,6 @@ export class RigTableComponent {
 
   protected setMetal(metal: 'tin' | 'lead'): void {
     this.edited.emit(rigEdits.shotMetal(this.rig(), metal));
-  }
-
-  protected beadText(diameterM: number): string {
-    return formatBead(diameterM, this.system());
   }
 
   protected mass(massKg: number): string {

@@ -19,6 +19,7 @@ import { HandleComponent } from '../../drawing/handle.component';
 import { MeasuredDirective } from '../../drawing/measured.directive';
 import type { RanDrift } from './ran-drift';
 import { bubbleAt, bubbles, FAR_PX, laneArrows, NEAR_PX, topScale, waterColour } from './top-scale';
+import { FrameDirective } from '../../drawing/frame.directive';
 
 /** Times of the run that stay in the picture as ghosts, as shares of the time until drag. */
 const GHOSTS = [0, 0.5, 1];
@@ -34,7 +35,7 @@ let made = 0;
 /** The line on the water from above, to scale: lanes, bubbles, the angler, the line and its ghosts, and where drag begins. */
 @Component({
   selector: 'doceo-top-view',
-  imports: [DragDirective, HandleComponent, MeasuredDirective],
+  imports: [DragDirective, FrameDirective, HandleComponent, MeasuredDirective],
   templateUrl: './top-view.component.html',
   styleUrl: './top-view.component.css',
 })

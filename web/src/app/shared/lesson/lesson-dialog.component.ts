@@ -5,7 +5,7 @@ import { MAX_GROUP } from '@doceo/core';
 import type { SavedLesson } from '@doceo/contract';
 import { DateTime } from 'luxon';
 import { DatePickerModule } from 'primeng/datepicker';
-import { DIALOG } from '../../parts/dialog';
+import { DialogComponent } from '../../parts/dialog.component';
 import type { ApiError } from '../../data/api/api-error';
 import { DayStore } from '../../data/lesson/day-store';
 import { aboutStudent } from '../../data/lesson/lesson-texts';
@@ -14,7 +14,7 @@ import { WaterDialogComponent } from './water-dialog.component';
 /** Puts a plan on a day, at a water, with students, or changes that. */
 @Component({
   selector: 'doceo-lesson-dialog',
-  imports: [FormsModule, RouterLink, DIALOG, DatePickerModule, WaterDialogComponent],
+  imports: [FormsModule, RouterLink, DialogComponent, DatePickerModule, WaterDialogComponent],
   templateUrl: './lesson-dialog.component.html',
   styleUrl: './lesson-dialog.component.css',
 })

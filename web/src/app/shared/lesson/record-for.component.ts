@@ -1,22 +1,19 @@
-import { Component, inject } from '@angular/core';
-import { FormsModule } from '@angular/forms';
+import { Component, computed, inject } from '@angular/core';
 import { BenchRecord } from '../../data/records/bench-record';
+import { ChoiceFieldComponent } from '../../parts/fields/choice-field.component';
 
 /** For whom a bench keeps what is done on it: nobody, or a student of the lesson. */
 @Component({
   selector: 'doceo-record-for',
-  imports: [FormsModule],
+  imports: [ChoiceFieldComponent],
   template: `
     @if (record.people().length > 0) {
-      <label class="field"
-        ><span>Keep it for</span>
-        <select [ngModel]="record.student()?.id ?? ''" (ngModelChange)="record.studentId.set($event || null)">
-          <option value="">nobody, just practise</option>
-          @for (one of record.people(); track one.id) {
-            <option [value]="one.id">{{ one.student.name }}</option>
-          }
-        </select></label
-      >
+      <doceo-choice-field
+        label="Keep it for"
+        [options]="people()"
+        [value]="record.student()?.id ?? null"
+        (chosen)="record.studentId.set($event)"
+      />
       @if (record.forbidden(); as why) {
         <p class="why small" role="alert">{{ why }}</p>
       }
@@ -34,5 +31,9 @@ import { BenchRecord } from '../../data/records/bench-record';
   `,
 })
 export class RecordForComponent {
+  protected readonly people = computed(() => [
+    { value: null, text: 'nobody, just practise' },
+    ...this.record.people().map(({ id, student }) => ({ value: id, text: student.name })),
+  ]);
   protected readonly record = inject(BenchRecord);
 }

@@ -1,5 +1,5 @@
 import { Component, computed, inject, input, output, signal } from '@angular/core';
-import { DIALOG } from '../../parts/dialog';
+import { DialogComponent } from '../../parts/dialog.component';
 import { MessageService } from 'primeng/api';
 import type { ApiError } from '../../data/api/api-error';
 import { DayStore } from '../../data/lesson/day-store';
@@ -8,16 +8,12 @@ import { dayOfYearText, readOnText } from '../../data/lesson/lesson-texts';
 /** The rule card of a water, with who says so and when a person last read it. */
 @Component({
   selector: 'doceo-rule-card-dialog',
-  imports: [DIALOG],
+  imports: [DialogComponent],
   template: `
-    <p-dialog
-      [header]="'Rule card: ' + (water()?.water?.name ?? '')"
-      [visible]="true"
-      (visibleChange)="closed.emit()"
-      [modal]="true"
-      [draggable]="false"
-      [style]="{ width: '520px' }"
-      [dismissableMask]="true"
+    <doceo-dialog
+      [heading]="'Rule card: ' + (water()?.water?.name ?? '')"
+      [width]="520"
+      (closed)="closed.emit()"
     >
       @if (water()?.water?.rules; as rules) {
         <dl>
@@ -41,7 +37,7 @@ import { dayOfYearText, readOnText } from '../../data/lesson/lesson-texts';
           >
         </div>
       }
-    </p-dialog>
+    </doceo-dialog>
   `,
   styles: `
     dl {

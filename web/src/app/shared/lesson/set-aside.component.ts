@@ -7,7 +7,9 @@ import { DayStore } from '../../data/lesson/day-store';
 import { download, fileName } from '../../data/download';
 import { eventText } from '../../data/lesson/event-text';
 import { SessionStore } from '../../data/session';
-import { DIALOG } from '../../parts/dialog';
+import { DialogComponent } from '../../parts/dialog.component';
+import { ChoiceFieldComponent } from '../../parts/fields/choice-field.component';
+import { TextFieldComponent } from '../../parts/fields/text-field.component';
 
 type Attempt = Extract<BankEventBody, { kind: 'attempt' }>;
 
@@ -29,7 +31,7 @@ const FORMAT = 'doceo-entries';
  */
 @Component({
   selector: 'doceo-set-aside',
-  imports: [FormsModule, DIALOG],
+  imports: [ChoiceFieldComponent, DialogComponent, FormsModule, TextFieldComponent],
   template: `
     @if (entries().length > 0) {
       <button type="button" class="chip told" (click)="open.set(true)">
@@ -37,15 +39,7 @@ const FORMAT = 'doceo-entries';
       </button>
     }
     @if (open()) {
-      <p-dialog
-        header="Set aside"
-        [visible]="true"
-        (visibleChange)="open.set(false)"
-        [modal]="true"
-        [draggable]="false"
-        [dismissableMask]="true"
-        [style]="{ width: '620px' }"
-      >
+      <doceo-dialog heading="Set aside" [width]="620" (closed)="open.set(false)">
         @if (entries().length === 0) {
           <p>Nothing is set aside any more.</p>
         } @else {
@@ -62,25 +56,20 @@ const FORMAT = 'doceo-entries';
               </p>
               <p class="why">{{ entry.reason }}</p>
               @if (entry.note !== null) {
-                <label class="field"
-                  ><span>Note</span
-                  ><textarea
-                    rows="2"
-                    maxlength="1000"
-                    [ngModel]="notes()[entry.id] ?? entry.note"
-                    (ngModelChange)="write(entry.id, $event)"
-                  ></textarea>
-                </label>
+                <doceo-text-field
+                  label="Note"
+                  [rows]="2"
+                  [most]="1000"
+                  [value]="notes()[entry.id] ?? entry.note"
+                  (typed)="write(entry.id, $event)"
+                />
               } @else if (entry.goneSkill) {
-                <label class="field"
-                  ><span>It counts for</span
-                  ><select [ngModel]="skills()[entry.id] ?? ''" (ngModelChange)="pick(entry.id, $event)">
-                    <option value="">choose a skill</option>
-                    @for (skill of allSkills; track skill.id) {
-                      <option [value]="skill.id">{{ skill.name }}</option>
-                    }
-                  </select>
-                </label>
+                <doceo-choice-field
+                  label="It counts for"
+                  [options]="allSkills"
+                  [value]="skills()[entry.id] ?? ''"
+                  (chosen)="pick(entry.id, $event)"
+                />
               }
               <div class="row">
                 <button
@@ -105,7 +94,7 @@ const FORMAT = 'doceo-entries';
         @if (entries().length > 0) {
           <button type="button" class="btn go" (click)="save()">Save all to a file</button>
         }
-      </p-dialog>
+      </doceo-dialog>
     }
   `,
   styles: `
@@ -159,7 +148,10 @@ export class SetAsideComponent {
   protected readonly skills = signal<Record<string, string>>({});
   /** What was let go while the list is open, to be brought back. */
   protected readonly gone = signal<readonly SetAside[]>([]);
-  protected readonly allSkills = SKILLS.skills;
+  protected readonly allSkills = [
+    { value: '', text: 'choose a skill' },
+    ...SKILLS.skills.map(({ id, name }) => ({ value: id, text: name })),
+  ];
 
   protected readonly entries = computed(() =>
     this.bank.setAside().map(({ event, reason }) => ({

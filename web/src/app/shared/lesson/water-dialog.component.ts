@@ -2,9 +2,11 @@ import { Component, inject, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { toIssues, waterSchema } from '@doceo/contract';
 import { type Place, type PlaceKind, type WaterKind, WATER_KINDS } from '@doceo/core';
-import { DIALOG } from '../../parts/dialog';
+import { DialogComponent } from '../../parts/dialog.component';
 import { ApiError } from '../../data/api/api-error';
 import { DayStore } from '../../data/lesson/day-store';
+import { ChoiceFieldComponent } from '../../parts/fields/choice-field.component';
+import { TextFieldComponent } from '../../parts/fields/text-field.component';
 
 const place = (name: string, kind: PlaceKind, lengthM: number): Place => ({ id: kind, name, kind, lengthM });
 
@@ -24,7 +26,7 @@ const FIRST_PLACES: Record<WaterKind, Place[]> = {
 /** A new water with the little that the plan check needs. Its rule card starts unread. */
 @Component({
   selector: 'doceo-water-dialog',
-  imports: [FormsModule, DIALOG],
+  imports: [ChoiceFieldComponent, DialogComponent, FormsModule, TextFieldComponent],
   templateUrl: './water-dialog.component.html',
   styles: `
     .body {
@@ -44,14 +46,18 @@ const FIRST_PLACES: Record<WaterKind, Place[]> = {
 export class WaterDialogComponent {
   private readonly day = inject(DayStore);
   readonly closed = output<string | null>();
-  protected readonly kinds = WATER_KINDS;
+  protected readonly kinds = WATER_KINDS.map((kind) => ({ value: kind, text: kind }));
   protected readonly error = signal<ApiError | null>(null);
   protected name = '';
   protected kind: WaterKind = 'river';
   protected latitude: number | null = null;
   protected longitude: number | null = null;
-  protected maxHooks = 1;
+  protected maxHooks: number | null = 1;
   protected whoSaysSo = '';
+
+  protected numberOf(text: string): number | null {
+    return text === '' ? null : Number(text);
+  }
 
   protected save(): void {
     const checked = waterSchema.safeParse({

@@ -4,7 +4,7 @@ import type { Block, PlanBody } from '@doceo/core';
 import { MessageService } from 'primeng/api';
 import { ApiClient } from '../../data/api/api-client';
 import type { ApiError } from '../../data/api/api-error';
-import { DIALOG } from '../../parts/dialog';
+import { DialogComponent } from '../../parts/dialog.component';
 
 /**
  * Copies something into one of my plans: the plan is chosen, then its block where what is put belongs to one. The plan
@@ -12,17 +12,9 @@ import { DIALOG } from '../../parts/dialog';
  */
 @Component({
   selector: 'doceo-put-in-plan-dialog',
-  imports: [DIALOG],
+  imports: [DialogComponent],
   template: `
-    <p-dialog
-      [header]="'Put the ' + what() + ' in a plan'"
-      [visible]="true"
-      (visibleChange)="closed.emit()"
-      [modal]="true"
-      [draggable]="false"
-      [dismissableMask]="true"
-      [style]="{ width: '440px' }"
-    >
+    <doceo-dialog [heading]="'Put the ' + what() + ' in a plan'" [width]="440" (closed)="closed.emit()">
       @if (plan(); as chosen) {
         <p>Which block of “{{ chosen.title }}” is to show it?</p>
         <div class="list">
@@ -50,7 +42,7 @@ import { DIALOG } from '../../parts/dialog';
       @if (error(); as problem) {
         <p class="wrong" role="alert">{{ problem.message }}</p>
       }
-    </p-dialog>
+    </doceo-dialog>
   `,
   styles: `
     .list {

@@ -21,6 +21,7 @@ import { BenchRunner } from '../../workers/bench-runner';
 import { BenchDrift } from '../../data/kept-drift';
 import { SetRoseComponent } from './set-rose.component';
 import { SET_TEXTS } from '../strike-texts';
+import { ChoiceFieldComponent, NamedPipe } from '../../parts/fields/choice-field.component';
 
 const SLIDERS = [
   { name: 'sweepM', text: 'How far the tip goes', min: 0.2, max: 3, step: 0.1 },
@@ -32,7 +33,14 @@ type SliderName = (typeof SLIDERS)[number]['name'];
 /** What a set does: where the tip goes, what the slack leaves of it, and where that draws the fly in the fish's mouth. */
 @Component({
   selector: 'doceo-set-panel',
-  imports: [SlidersComponent, FigureRowsComponent, FormsModule, SetRoseComponent],
+  imports: [
+    ChoiceFieldComponent,
+    FigureRowsComponent,
+    FormsModule,
+    NamedPipe,
+    SetRoseComponent,
+    SlidersComponent,
+  ],
   template: `
     <div class="two">
       <section>
@@ -52,14 +60,12 @@ type SliderName = (typeof SLIDERS)[number]['name'];
           <p class="small">{{ words }}</p>
         }
         @if (rigs().length > 0) {
-          <label class="field"
-            ><span>Against the weakest link of</span>
-            <select [ngModel]="rig()?.id" (ngModelChange)="rigId.set($event)">
-              @for (one of rigs(); track one.id) {
-                <option [value]="one.id">{{ one.name }}</option>
-              }
-            </select></label
-          >
+          <doceo-choice-field
+            label="Against the weakest link of"
+            [options]="rigs() | named"
+            [value]="rig()?.id"
+            (chosen)="rigId.set($event)"
+          />
         }
         @if (drift(); as told) {
           <label class="field"

@@ -4,6 +4,7 @@ import { arc } from 'd3-shape';
 import type { Drag } from '../../drawing/drag.directive';
 import { HandleComponent } from '../../drawing/handle.component';
 import { MeasuredDirective } from '../../drawing/measured.directive';
+import { FrameDirective } from '../../drawing/frame.directive';
 
 const SECTORS = 36;
 const KEY_DEG = 5;
@@ -14,16 +15,10 @@ const OUTER_PX = 118;
 /** From above: the rose of sweeps around the rod tip, the line, the fly in the fish's mouth, and where it would go. */
 @Component({
   selector: 'doceo-set-rose',
-  imports: [HandleComponent, MeasuredDirective],
+  imports: [FrameDirective, HandleComponent, MeasuredDirective],
   template: `
     <div (doceoMeasured)="width.set($event)">
-      <svg
-        [attr.viewBox]="'0 0 ' + width() + ' ' + height"
-        [attr.height]="height"
-        width="100%"
-        role="group"
-        aria-label="The set from above"
-      >
+      <svg [doceoFrame]="width()" [high]="height" role="group" aria-label="The set from above">
         <rect class="water" x="0" y="0" [attr.width]="width()" [attr.height]="height - 26" />
         <rect class="bank" x="0" [attr.y]="height - 26" [attr.width]="width()" height="26" />
         @for (flow of flows(); track $index) {

@@ -20,48 +20,41 @@ import { OpenFileComponent } from '../../parts/fields/open-file.component';
 import { plainNumber } from '../../parts/fields/plain-number';
 import { READING_FIELDS } from './reading-fields';
 import { WaterStore } from '../water-store';
+import { ChoiceFieldComponent } from '../../parts/fields/choice-field.component';
+import { TextFieldComponent } from '../../parts/fields/text-field.component';
 
 /** What was read at the water: typed, taken in from a table, taken back. It goes over the station. */
 @Component({
   selector: 'doceo-readings-panel',
-  imports: [OpenFileComponent],
+  imports: [ChoiceFieldComponent, OpenFileComponent, TextFieldComponent],
   template: `
     <h2>What you read there</h2>
     <p class="small soft">A reading goes over the station in its hour, and shifts the hours around it.</p>
     @if (store.saved()?.editable) {
       <form class="fields" (submit)="$event.preventDefault(); add()">
-        <label class="field"
-          ><span>what</span
-          ><select [value]="what()" (change)="what.set($any($event.target).value)">
-            @for (one of fields(); track one.kind) {
-              <option [value]="one.kind" [selected]="one.kind === what()">{{ one.name }}</option>
-            }
-          </select></label
-        >
-        <label class="field"
-          ><span>{{ field().unit(session.units()) }}</span
-          ><input
-            type="text"
-            inputmode="decimal"
-            name="reading"
-            [value]="text()"
-            [attr.aria-invalid]="wrong() !== null"
-            (input)="text.set($any($event.target).value)"
-        /></label>
+        <doceo-choice-field label="what" [options]="kinds()" [value]="what()" (chosen)="what.set($event)" />
+        <doceo-text-field
+          [label]="field().unit(session.units())"
+          name="reading"
+          [figures]="true"
+          [value]="text()"
+          (typed)="text.set($event)"
+        />
         @if (what() === 'waterC' && !store.flows()) {
-          <label class="field"
-            ><span>depth, m</span
-            ><input
-              type="text"
-              inputmode="decimal"
-              [value]="depthText()"
-              (input)="depthText.set($any($event.target).value)"
-          /></label>
+          <doceo-text-field
+            label="depth, m"
+            [figures]="true"
+            [value]="depthText()"
+            (typed)="depthText.set($event)"
+          />
         }
-        <label class="field time"
-          ><span>at</span
-          ><input type="time" [value]="time()" (input)="typedTime.set($any($event.target).value)"
-        /></label>
+        <doceo-text-field
+          class="time"
+          label="at"
+          type="time"
+          [value]="time()"
+          (typed)="typedTime.set($event)"
+        />
         <button type="submit" class="btn small">Put it down</button>
       </form>
     } @else {
@@ -113,7 +106,7 @@ import { WaterStore } from '../water-store';
       margin-top: 6px;
     }
 
-    .fields .field {
+    .fields > :not(button) {
       flex: 1 1 76px;
       min-width: 0;
     }
@@ -146,6 +139,9 @@ export class ReadingsPanelComponent {
 
   protected readonly fields = computed(() =>
     READING_FIELDS.filter(({ kind }) => kind !== 'levelM' || this.store.flows()),
+  );
+  protected readonly kinds = computed(() =>
+    this.fields().map(({ kind, name }) => ({ value: kind, text: name })),
   );
   protected readonly field = computed(
     () => READING_FIELDS.find(({ kind }) => kind === this.what()) ?? READING_FIELDS[0]!,

@@ -1,5 +1,5 @@
 import { Component, computed, inject, input, type OnDestroy, type OnInit, signal } from '@angular/core';
-import { Router, RouterLink } from '@angular/router';
+import { Router } from '@angular/router';
 import { api, MAX_BEAT_FILE, readBeatFile, writeBeatFile } from '@doceo/contract';
 import { type Beat, beatFaults, type Sheet } from '@doceo/core';
 import { map } from 'rxjs';
@@ -12,6 +12,7 @@ import { EditedDocument } from '../../data/documents/edited-document';
 import { OpenFileComponent } from '../../parts/fields/open-file.component';
 import { BEAT_PALETTE, type Palette } from './palette';
 import { SheetFrameComponent } from './sheet-frame.component';
+import { NoSuchComponent } from '../../shared/no-such.component';
 
 /** Along the stream, to the east, when nobody said where it runs. */
 const BEARING_DEG = 90;
@@ -47,16 +48,15 @@ function newBeat(id: string): Beat {
 /** One beat of a river to draw, and to exchange as GeoJSON. */
 @Component({
   selector: 'doceo-beat-edit-page',
-  imports: [OpenFileComponent, RouterLink, SheetFrameComponent],
+  imports: [NoSuchComponent, OpenFileComponent, SheetFrameComponent],
   template: `
     @if (failed(); as problem) {
-      <div class="bench-main">
-        <div class="empty">
-          <h1>That beat cannot be drawn</h1>
-          <p>{{ problem.message }}</p>
-          <a class="btn go" routerLink="/water">To the water</a>
-        </div>
-      </div>
+      <doceo-no-such
+        heading="That beat cannot be drawn"
+        [why]="problem.message"
+        path="/water"
+        on="To the water"
+      />
     } @else if (document(); as open) {
       <doceo-sheet-frame
         [document]="$any(open)"

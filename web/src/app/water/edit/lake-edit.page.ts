@@ -1,5 +1,4 @@
 import { Component, computed, inject, input, type OnDestroy, type OnInit, signal } from '@angular/core';
-import { RouterLink } from '@angular/router';
 import {
   api,
   MAX_LAKE_FILE,
@@ -31,6 +30,7 @@ import { DepthRunner } from '../lake/depth-runner';
 import { LakeBoardComponent } from '../lake/lake-board.component';
 import { LAKE_PALETTE, type Palette } from './palette';
 import { SheetFrameComponent } from './sheet-frame.component';
+import { NoSuchComponent } from '../../shared/no-such.component';
 
 /** Cells each way when depths are looked at here, for a square lake. */
 const CELLS = 200;
@@ -57,16 +57,15 @@ function newLake(id: string, name: string): Lake {
 /** A still water to draw and to sound: GeoJSON in and out, soundings as a table, depths computed from both. */
 @Component({
   selector: 'doceo-lake-edit-page',
-  imports: [LakeBoardComponent, OpenFileComponent, RouterLink, SheetFrameComponent],
+  imports: [LakeBoardComponent, NoSuchComponent, OpenFileComponent, SheetFrameComponent],
   template: `
     @if (failed(); as problem) {
-      <div class="bench-main">
-        <div class="empty">
-          <h1>That lake cannot be drawn</h1>
-          <p>{{ problem.message }}</p>
-          <a class="btn go" routerLink="/water">To the water</a>
-        </div>
-      </div>
+      <doceo-no-such
+        heading="That lake cannot be drawn"
+        [why]="problem.message"
+        path="/water"
+        on="To the water"
+      />
     } @else if (document(); as open) {
       <doceo-sheet-frame
         [document]="$any(open)"

@@ -2,6 +2,7 @@ import { Component, computed, input, linkedSignal, output } from '@angular/core'
 import { type Drawn, formatLength, METRES_PER_FOOT, moveCorner, type UnitSystem } from '@doceo/core';
 import { plainLength } from '../../parts/fields/plain-length';
 import { plainNumber } from '../../parts/fields/plain-number';
+import { TextFieldComponent } from '../../parts/fields/text-field.component';
 import type { Palette } from './palette';
 
 type AnyPiece = Drawn<string>;
@@ -9,62 +10,44 @@ type AnyPiece = Drawn<string>;
 /** What a piece is, in words and figures; each field says what is wrong with it where it is typed. */
 @Component({
   selector: 'doceo-piece-inspector',
+  imports: [TextFieldComponent],
   template: `
     <h2>{{ kindName() }}</h2>
-    <label class="field"
-      ><span>name</span
-      ><input type="text" maxlength="80" [value]="piece().name" (change)="rename($any($event.target).value)"
-    /></label>
+    <doceo-text-field label="name" [most]="80" [value]="piece().name" (changed)="rename($event)" />
     @if (palette().hasDepth(piece().kind)) {
-      <label class="field"
-        ><span>{{ palette().hasSpeed(piece().kind) ? 'depth' : 'as deep as, or deeper' }}</span
-        ><input
-          type="text"
-          name="depth"
-          class="figure"
-          [value]="depth()"
-          [attr.aria-invalid]="!!wrong().depth"
-          (change)="setDepth($any($event.target).value)"
-        />
-        @if (wrong().depth; as fault) {
-          <span class="wrong" role="alert">{{ fault }}</span>
-        }
-      </label>
+      <doceo-text-field
+        [label]="palette().hasSpeed(piece().kind) ? 'depth' : 'as deep as, or deeper'"
+        name="depth"
+        [figures]="true"
+        [value]="depth()"
+        [fault]="wrong().depth"
+        (changed)="setDepth($event)"
+      />
     }
     @if (palette().hasSpeed(piece().kind)) {
-      <label class="field"
-        ><span>speed, {{ units() === 'metric' ? 'm/s' : 'ft/s' }}; less than zero runs back</span
-        ><input
-          type="text"
-          name="speed"
-          class="figure"
-          [value]="speed()"
-          [attr.aria-invalid]="!!wrong().speed"
-          (change)="setSpeed($any($event.target).value)"
-        />
-        @if (wrong().speed; as fault) {
-          <span class="wrong" role="alert">{{ fault }}</span>
-        }
-      </label>
+      <doceo-text-field
+        [label]="'speed, ' + (units() === 'metric' ? 'm/s' : 'ft/s') + '; less than zero runs back'"
+        name="speed"
+        [figures]="true"
+        [value]="speed()"
+        [fault]="wrong().speed"
+        (changed)="setSpeed($event)"
+      />
     }
     @if (at(); as point) {
       <div class="pair">
-        <label class="field"
-          ><span>{{ corner() === null ? 'at' : 'corner ' + (corner()! + 1) }}, along</span
-          ><input
-            type="text"
-            class="figure"
-            [value]="length(point.x)"
-            (change)="place('x', $any($event.target).value)"
-        /></label>
-        <label class="field"
-          ><span>across</span
-          ><input
-            type="text"
-            class="figure"
-            [value]="length(point.y)"
-            (change)="place('y', $any($event.target).value)"
-        /></label>
+        <doceo-text-field
+          [label]="(corner() === null ? 'at' : 'corner ' + (corner()! + 1)) + ', along'"
+          [figures]="true"
+          [value]="length(point.x)"
+          (changed)="place('x', $event)"
+        />
+        <doceo-text-field
+          label="across"
+          [figures]="true"
+          [value]="length(point.y)"
+          (changed)="place('y', $event)"
+        />
       </div>
       @if (wrong().place; as fault) {
         <p class="wrong" role="alert">{{ fault }}</p>

@@ -4,6 +4,7 @@ import { type BeatFault, formatLength, type Sheet } from '@doceo/core';
 import type { EditedDocument } from '../../data/documents/edited-document';
 import { SessionStore } from '../../data/session';
 import { plainLength } from '../../parts/fields/plain-length';
+import { TextFieldComponent } from '../../parts/fields/text-field.component';
 import { SaveStateComponent } from '../../shared/documents/save-state.component';
 import { UndoRedoComponent } from '../../shared/documents/undo-redo.component';
 import type { Palette } from './palette';
@@ -14,35 +15,32 @@ type AnySheet = Sheet<string>;
 /** A drawing of a water under the hand: its name and size, undo, what is wrong with it, and the sheet. */
 @Component({
   selector: 'doceo-sheet-frame',
-  imports: [RouterLink, SaveStateComponent, SheetEditorComponent, UndoRedoComponent],
+  imports: [RouterLink, SaveStateComponent, SheetEditorComponent, TextFieldComponent, UndoRedoComponent],
   template: `
     <header class="row">
       <a class="btn small" routerLink="/water">To the water</a>
-      <label class="field name"
-        ><span>{{ what() }}</span
-        ><input
-          type="text"
-          maxlength="80"
-          name="title"
-          [value]="sheet().name"
-          (change)="rename($any($event.target).value)"
-      /></label>
-      <label class="field size"
-        ><span>{{ along() }}</span
-        ><input
-          type="text"
-          class="figure"
-          [value]="length(sheet().lengthM)"
-          (change)="resize('lengthM', $any($event.target).value)"
-      /></label>
-      <label class="field size"
-        ><span>{{ across() }}</span
-        ><input
-          type="text"
-          class="figure"
-          [value]="length(sheet().widthM)"
-          (change)="resize('widthM', $any($event.target).value)"
-      /></label>
+      <doceo-text-field
+        class="name"
+        [label]="what()"
+        name="title"
+        [most]="80"
+        [value]="sheet().name"
+        (changed)="rename($event)"
+      />
+      <doceo-text-field
+        class="size"
+        [label]="along()"
+        [figures]="true"
+        [value]="length(sheet().lengthM)"
+        (changed)="resize('lengthM', $event)"
+      />
+      <doceo-text-field
+        class="size"
+        [label]="across()"
+        [figures]="true"
+        [value]="length(sheet().widthM)"
+        (changed)="resize('widthM', $event)"
+      />
       <doceo-save-state [state]="document().state()" />
       <span class="spread"></span>
       <doceo-undo-redo [of]="document()" />

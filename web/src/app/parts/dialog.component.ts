@@ -1,4 +1,4 @@
-import { Directive, inject } from '@angular/core';
+import { Component, Directive, inject, input, output } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Dialog, DialogModule } from 'primeng/dialog';
 
@@ -9,7 +9,7 @@ const FIELD = ':is(input, select, textarea, button, a[href])';
  * that has opened over it: the library would take the focus away a moment later, and letters with it.
  */
 @Directive({ selector: 'p-dialog' })
-export class DialogFocusDirective {
+class DialogFocusDirective {
   constructor() {
     const dialog = inject(Dialog);
     dialog.focusOnShow = false;
@@ -26,5 +26,32 @@ export class DialogFocusDirective {
   }
 }
 
-/** What a component with a dialog imports. */
-export const DIALOG = [DialogModule, DialogFocusDirective] as const;
+/** What opens over a screen, wants an answer or shows more, and closes. */
+@Component({
+  selector: 'doceo-dialog',
+  imports: [DialogModule, DialogFocusDirective],
+  template: `
+    <p-dialog
+      [header]="heading()"
+      [visible]="true"
+      (visibleChange)="closed.emit()"
+      [modal]="true"
+      [draggable]="false"
+      [closable]="!asks()"
+      [dismissableMask]="!asks() && !typed()"
+      [style]="{ width: width() + 'px' }"
+    >
+      <ng-content />
+    </p-dialog>
+  `,
+})
+export class DialogComponent {
+  readonly heading = input.required<string>();
+  /** Pixels, where the screen has them. */
+  readonly width = input(480);
+  /** Whether it takes work to fill: a click beside it does not close it. */
+  readonly typed = input(false);
+  /** Whether there is no going on without an answer. */
+  readonly asks = input(false);
+  readonly closed = output<void>();
+}
