@@ -7,6 +7,7 @@ import { LoopPanelComponent } from './loop/loop-panel.component';
 import { LoopSignsComponent } from './loop/loop-signs.component';
 import { LoopStore } from './loop/loop-store';
 import { PausePanelComponent } from './pause/pause-panel.component';
+import { screenKey } from '../parts/screen-key';
 
 const PARTS = [
   { value: 'loop', text: 'Loop' },
@@ -99,16 +100,14 @@ export class CastPage {
   private readonly loop = viewChild(LoopPanelComponent);
 
   protected key(event: KeyboardEvent): void {
-    const target = event.target as HTMLElement;
-    if (target.closest('input:not([type=range]), textarea, select, .p-dialog')) return;
-    if (event.ctrlKey || event.metaKey || event.altKey) return;
-    const own = target.closest('button, [role=slider], input, a') !== null;
+    const pressed = screenKey(event);
+    if (!pressed) return;
     const acts: Record<string, () => void> = {
       l: () => this.part.set('loop'),
       p: () => this.part.set('pause'),
       c: () => this.part.set('casts'),
       '?': () => this.keysShown.set(true),
-      ...(own ? {} : { ' ': () => this.loop()?.player.toggle() }),
+      ...(pressed.onControl ? {} : { ' ': () => this.loop()?.player.toggle() }),
     };
     const act = acts[event.key.toLowerCase()];
     if (!act) return;

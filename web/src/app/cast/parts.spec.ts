@@ -118,13 +118,16 @@ describe('a cast on the bench', () => {
 
   it('shows a path while it is drawn, and forgets it when that is broken off', () => {
     const cast = store();
-    cast.preview.set([
-      { x: 0, y: 0 },
-      { x: 1, y: 1 },
-    ]);
+    cast.show({
+      kind: 'own',
+      points: [
+        { x: 0, y: 0 },
+        { x: 1, y: 1 },
+      ],
+    });
     expect(cast.stroke().points).toHaveLength(2);
     expect(cast.settings().kind).toBe('own');
-    cast.preview.set(null);
+    cast.show(null);
     expect(cast.settings().kind).toBe('straight');
   });
 });

@@ -1,9 +1,7 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
-import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { api } from '@doceo/contract';
 import {
   type Act,
-  type CoreError,
   type DriftRun,
   type DriftSetup,
   FEWEST_LANES,
@@ -15,11 +13,11 @@ import {
   setupFaults,
   whyOf,
 } from '@doceo/core';
-import { catchError, concatMap, EMPTY, map, mergeMap, switchMap } from 'rxjs';
-import { sameJson } from '../data/same-json';
+import { catchError, concatMap, EMPTY, map, mergeMap } from 'rxjs';
 import { ApiClient } from '../data/api/api-client';
 import { DayStore } from '../data/lesson/day-store';
-import { History, type Undoable } from '../data/documents/history';
+import { benchRun } from '../data/bench/bench-run';
+import { BenchSettings } from '../data/bench/bench-settings';
 import { BenchRunner } from '../workers/bench-runner';
 import type { RanDrift } from '../shared/drift/ran-drift';
 import { BenchDrift } from '../data/kept-drift';
@@ -36,30 +34,29 @@ const WADER = { heightM: 1.7, ageYears: null, hasStaff: true };
 
 /** The drift on the bench: its setup with undo, its run, and what was set aside. */
 @Injectable()
-export class DriftStore implements Undoable {
+export class DriftStore extends BenchSettings<DriftSetup> {
   private readonly runner = inject(BenchRunner);
   private readonly client = inject(ApiClient);
   private readonly day = inject(DayStore);
-  private readonly kept = inject(BenchDrift);
-  private readonly current = signal<DriftSetup>(this.kept.get());
-  private readonly history = new History<DriftSetup>();
-  private readonly last = signal<RanDrift | null>(null);
-  private readonly problem = signal<CoreError | null>(null);
 
-  /** As it would be after the drag under way. */
-  readonly preview = signal<DriftSetup | null>(null);
-  readonly setup = computed(() => this.preview() ?? this.current());
+  readonly setup = this.shown;
   readonly faults = computed(() => setupFaults(this.setup()));
+  private readonly done = benchRun(
+    'surface',
+    () => (this.faults().length > 0 ? null : this.setup()),
+    (setup) => [setupDrift(setup)],
+  );
+  readonly stopped = this.done.stopped;
   /** The last good run, and of which setup it is. */
-  readonly ran = this.last.asReadonly();
-  readonly run = computed<DriftRun | null>(() => this.last()?.told.run ?? null);
-  readonly stopped = this.problem.asReadonly();
+  readonly ran = computed<RanDrift | null>(() => {
+    const done = this.done.ran();
+    return done && { setup: done.of, told: done.result };
+  });
+  readonly run = computed<DriftRun | null>(() => this.ran()?.told.run ?? null);
   readonly why = computed(() => {
-    const ran = this.last();
+    const ran = this.ran();
     return ran && whyOf(ran.setup, ran.told.run);
   });
-  readonly canUndo = this.history.canUndo;
-  readonly canRedo = this.history.canRedo;
   readonly aside = signal<RanDrift | null>(null);
   private readonly placeList = signal<{ name: string; across: LanesAcross }[]>([]);
   readonly places = computed(() => this.placeList().map(({ name }) => name));
@@ -67,50 +64,13 @@ export class DriftStore implements Undoable {
   readonly beatName = signal<string | null>(null);
 
   constructor() {
-    effect(() => this.kept.keep(this.current()));
+    const kept = inject(BenchDrift);
+    super(kept.get());
+    effect(() => kept.keep(this.set()));
     effect(() => {
       this.day.water();
       untracked(() => this.findPlaces());
     });
-    toObservable(this.setup)
-      .pipe(
-        switchMap((setup) => {
-          if (setupFaults(setup).length > 0) return EMPTY;
-          return this.runner.run('surface', setupDrift(setup)).pipe(
-            map((told) => ({ setup, told })),
-            catchError((error: CoreError) => {
-              this.problem.set(error);
-              return EMPTY;
-            }),
-          );
-        }),
-        takeUntilDestroyed(),
-      )
-      .subscribe((ran) => {
-        this.problem.set(null);
-        this.last.set(ran);
-      });
-  }
-
-  edit(change: Partial<DriftSetup> | ((setup: DriftSetup) => DriftSetup)): void {
-    const before = this.current();
-    const after = typeof change === 'function' ? change(before) : { ...before, ...change };
-    this.preview.set(null);
-    if (sameJson(after, before)) return;
-    this.history.keep(before);
-    this.current.set(after);
-  }
-
-  show(change: Partial<DriftSetup> | null): void {
-    this.preview.set(change && { ...this.current(), ...change });
-  }
-
-  undo(): void {
-    this.current.set(this.history.back(this.current()) ?? this.current());
-  }
-
-  redo(): void {
-    this.current.set(this.history.forth(this.current()) ?? this.current());
   }
 
   /** Takes the stand, the rod and the mend of a presentation. */
@@ -128,15 +88,15 @@ export class DriftStore implements Undoable {
   }
 
   setAct(index: number, change: Partial<Act>): void {
-    this.edit({ acts: this.current().acts.map((act, i) => (i === index ? { ...act, ...change } : act)) });
+    this.edit({ acts: this.set().acts.map((act, i) => (i === index ? { ...act, ...change } : act)) });
   }
 
   dropAct(index: number): void {
-    this.edit({ acts: this.current().acts.filter((_, i) => i !== index) });
+    this.edit({ acts: this.set().acts.filter((_, i) => i !== index) });
   }
 
   setAside(): void {
-    this.aside.set(this.aside() ? null : this.last());
+    this.aside.set(this.aside() ? null : this.ran());
   }
 
   /** Takes lanes, lie and stand from a place of the water. */
@@ -156,7 +116,7 @@ export class DriftStore implements Undoable {
     const water = this.day.water();
     this.placeList.set([]);
     if (!water || !['river', 'brook'].includes(water.water.kind)) return;
-    const { rodM } = this.current();
+    const { rodM } = this.set();
     const options = {
       ...{ students: STANDS, wader: WADER, bottom: 'cobble' as const, waterC: null, rising: false },
       ...{ rodM, leaderM: LEADER_M },

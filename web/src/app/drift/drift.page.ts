@@ -45,6 +45,7 @@ import { SidePanelComponent } from './below/side-panel.component';
 import { SIDE_S, SideStore } from './below/side-store';
 import { SlipChartComponent } from './surface/slip-chart.component';
 import { TopViewComponent } from '../shared/drift/top-view.component';
+import { screenKey } from '../parts/screen-key';
 
 const VIEWS = [
   { value: 'above', text: 'From above' },
@@ -286,17 +287,15 @@ export class DriftPage {
   }
 
   protected key(event: KeyboardEvent): void {
-    const target = event.target as HTMLElement;
-    if (target.closest('input:not([type=range]), textarea, select, .p-dialog')) return;
-    if (event.ctrlKey || event.metaKey || event.altKey) return;
-    const own = target.closest('button, [role=slider], input, a') !== null;
+    const pressed = screenKey(event);
+    if (!pressed) return;
     const acts: Record<string, () => void> = {
       ...Object.fromEntries(ACT_BUTTONS.flatMap(({ key, act }) => (key ? [[key, () => this.put(act)]] : []))),
       a: () => this.view.set('above'),
       u: () => this.view.set('below'),
       s: () => this.store.setAside(),
       '?': () => this.keysShown.set(true),
-      ...(own
+      ...(pressed.onControl
         ? {}
         : {
             ' ': () => this.player.toggle(),

@@ -49,7 +49,7 @@ const WORDS: Record<ProblemLevel, string> = { stop: 'Stop', mind: 'Mind', note: 
       <p class="soft">{{ nothing() }}</p>
     }
   `,
-  styleUrl: './snag-list.component.css',
+  styleUrls: ['./told-rows.css', './snag-list.component.css'],
 })
 export class SnagListComponent {
   readonly snags = input.required<readonly ShownSnag[]>();

@@ -35,14 +35,14 @@ type SliderName = (typeof SLIDERS)[number]['name'];
         [lineM]="store.settings().lineM"
         [tipHeightM]="store.settings().rodM + 0.3"
         [atS]="player.atS()"
-        (shown)="store.preview.set($event)"
+        (shown)="store.show($event && { kind: 'own', points: $event })"
         (edited)="store.edit({ kind: 'own', points: $event })"
       />
       @if (narrow()) {
         <doceo-tip-board
           class="tip-board"
           [stroke]="store.stroke()"
-          (shown)="store.preview.set($event)"
+          (shown)="store.show($event && { kind: 'own', points: $event })"
           (edited)="store.edit({ kind: 'own', points: $event })"
         />
       }

@@ -1,6 +1,5 @@
-import { Component, computed, inject, signal } from '@angular/core';
+import { Component, computed, inject } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { api, type SavedRig } from '@doceo/contract';
 import {
   castingLoad,
   CROSSED_M,
@@ -12,12 +11,12 @@ import {
   WHIP,
   WIDE_M,
 } from '@doceo/core';
-import { ApiClient } from '../../data/api/api-client';
 import { SessionStore } from '../../data/session';
 import { FigureRowsComponent } from '../../parts/figure-rows.component';
 import { ADVICE_TEXTS, STROKE_TEXTS } from '../cast-texts';
 import { LoopStore } from './loop-store';
 import { ChoiceFieldComponent, NamedPipe } from '../../parts/fields/choice-field.component';
+import { ChosenRig } from '../../data/records/chosen-rig';
 
 /** What is seen of the cast: its figures, and each fault of the catalogue with its cause and cure. */
 @Component({
@@ -39,13 +38,13 @@ import { ChoiceFieldComponent, NamedPipe } from '../../parts/fields/choice-field
       }
     }
     <h2>With my rig</h2>
-    @if (rigs().length > 0) {
+    @if (rigs.all().length > 0) {
       <doceo-choice-field
         label="Rig"
         [quiet]="true"
-        [options]="rigs() | named"
+        [options]="rigs.all() | named"
         [value]="rig()?.id"
-        (chosen)="rigId.set($event)"
+        (chosen)="rigs.choose($event)"
       />
       <p class="small more">{{ advice() }}</p>
     }
@@ -72,11 +71,8 @@ import { ChoiceFieldComponent, NamedPipe } from '../../parts/fields/choice-field
 export class LoopSignsComponent {
   protected readonly store = inject(LoopStore);
   private readonly session = inject(SessionStore);
-  protected readonly rigs = signal<SavedRig[]>([]);
-  protected readonly rigId = signal<string | null>(null);
-  protected readonly rig = computed(
-    () => this.rigs().find(({ id }) => id === this.rigId()) ?? this.rigs()[0] ?? null,
-  );
+  protected readonly rigs = new ChosenRig();
+  protected readonly rig = this.rigs.rig;
   protected readonly advice = computed(() => {
     const rig = this.rig();
     if (!rig) return '';
@@ -124,13 +120,6 @@ export class LoopSignsComponent {
       { name: 'Fly nearest the tip', text: this.length(signs.nearestM), bad: false },
     ];
   });
-
-  constructor() {
-    inject(ApiClient)
-      .call(api.rigs.list)
-      // Without them the bench says nothing of rigs.
-      .subscribe({ next: (rigs) => this.rigs.set(rigs), error: () => undefined });
-  }
 
   private length(metres: number): string {
     return formatLength(metres, this.session.units());

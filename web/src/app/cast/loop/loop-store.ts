@@ -1,20 +1,15 @@
-import { computed, inject, Injectable, signal } from '@angular/core';
-import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
+import { computed, Injectable } from '@angular/core';
 import {
-  type CoreError,
   headMass,
   type LoopCast,
-  type LoopRun,
   type Point,
   type StrokeKind,
   strokeOf,
   type TipStroke,
   DEFAULT_LOOP,
 } from '@doceo/core';
-import { catchError, EMPTY, map, switchMap } from 'rxjs';
-import { sameJson } from '../../data/same-json';
-import { History, type Undoable } from '../../data/documents/history';
-import { BenchRunner } from '../../workers/bench-runner';
+import { benchRun } from '../../data/bench/bench-run';
+import { BenchSettings } from '../../data/bench/bench-settings';
 
 /** Length of head that a line's weight is told of, metres, and the rod that strokes are drawn for. */
 const HEAD_M = 9.14;
@@ -43,64 +38,28 @@ const DEFAULT: LoopSettings = {
 
 /** A cast on the bench: the tip's path and what it throws, with undo, and the run of it. */
 @Injectable()
-export class LoopStore implements Undoable {
-  private readonly runner = inject(BenchRunner);
-  private readonly current = signal<LoopSettings>(DEFAULT);
-  private readonly history = new History<LoopSettings>();
-  private readonly last = signal<{ cast: Partial<LoopCast>; run: LoopRun } | null>(null);
-
-  readonly stopped = signal<CoreError | null>(null);
-  readonly preview = signal<Point[] | null>(null);
-  readonly settings = computed<LoopSettings>(() => {
-    const points = this.preview();
-    return points ? { ...this.current(), kind: 'own', points } : this.current();
-  });
-  readonly canUndo = this.history.canUndo;
-  readonly canRedo = this.history.canRedo;
+export class LoopStore extends BenchSettings<LoopSettings> {
+  readonly settings = this.shown;
   readonly stroke = computed<TipStroke>(() => strokeFor(this.settings()));
-  readonly ran = this.last.asReadonly();
+  private readonly done = benchRun(
+    'loop',
+    () => castFor(this.settings()),
+    (cast) => [cast],
+  );
+  readonly stopped = this.done.stopped;
+  readonly ran = computed(() => {
+    const done = this.done.ran();
+    return done && { cast: done.of, run: done.result };
+  });
 
   constructor() {
-    toObservable(computed(() => castFor(this.settings())))
-      .pipe(
-        switchMap((cast) =>
-          this.runner.run('loop', cast).pipe(
-            map((run) => ({ cast, run })),
-            catchError((error: CoreError) => {
-              this.stopped.set(error);
-              return EMPTY;
-            }),
-          ),
-        ),
-        takeUntilDestroyed(),
-      )
-      .subscribe((ran) => {
-        this.stopped.set(null);
-        this.last.set(ran);
-      });
+    super(DEFAULT);
   }
 
   /** Another stroke comes with its own speed. */
   choose(kind: StrokeKind): void {
     const { points, speedMs } = strokeOf(kind);
     this.edit({ kind, points, speedMs });
-  }
-
-  edit(change: Partial<LoopSettings>): void {
-    const before = this.current();
-    const after = { ...before, ...change };
-    this.preview.set(null);
-    if (sameJson(after, before)) return;
-    this.history.keep(before);
-    this.current.set(after);
-  }
-
-  undo(): void {
-    this.current.set(this.history.back(this.current()) ?? this.current());
-  }
-
-  redo(): void {
-    this.current.set(this.history.forth(this.current()) ?? this.current());
   }
 }
 

@@ -1,9 +1,7 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { api, type SavedRig } from '@doceo/contract';
 import {
   ADDED_ABOVE_M,
-  type CoreError,
   hangingRig,
   indicatorOf,
   type Landing,
@@ -11,16 +9,15 @@ import {
   type ProfileKind,
   type Rig,
   type SideDrift,
-  type SideRun,
   sweptDrift,
   DEFAULT_SIDE,
 } from '@doceo/core';
-import { catchError, EMPTY, map, type Observable, switchMap, tap } from 'rxjs';
+import { EMPTY, type Observable, tap } from 'rxjs';
 import { ApiClient } from '../../data/api/api-client';
 import type { ApiError } from '../../data/api/api-error';
 import { DayStore } from '../../data/lesson/day-store';
 import { ReadingStore } from '../../data/records/reading-store';
-import { BenchRunner } from '../../workers/bench-runner';
+import { benchRun } from '../../data/bench/bench-run';
 
 /** Seconds of a drift below the surface. */
 export const SIDE_S = 12;
@@ -35,15 +32,12 @@ export interface Tried {
 @Injectable()
 export class SideStore {
   private readonly client = inject(ApiClient);
-  private readonly runner = inject(BenchRunner);
   private readonly day = inject(DayStore);
   private readonly readings = inject(ReadingStore);
   private readonly list = signal<SavedRig[]>([]);
-  private readonly last = signal<{ drift: SideDrift; run: SideRun } | null>(null);
 
   readonly loaded = signal(false);
   readonly failed = signal<ApiError | null>(null);
-  readonly stopped = signal<CoreError | null>(null);
   readonly rigs = this.list.asReadonly();
   readonly rigId = signal<string | null>(null);
   readonly rig = computed(() => this.list().find(({ id }) => id === this.rigId()) ?? this.list()[0] ?? null);
@@ -86,7 +80,12 @@ export class SideStore {
     const [own, tried] = [this.own(), this.tried()];
     return own && tried ? sweptDrift(own, tried) : own;
   });
-  readonly ran = this.last.asReadonly();
+  private readonly done = benchRun('side', this.drift, (drift) => [drift]);
+  readonly stopped = this.done.stopped;
+  readonly ran = computed(() => {
+    const done = this.done.ran();
+    return done && { drift: done.of, run: done.result };
+  });
   /** The furthest a float can be set on this leader, metres. */
   readonly furthestM = computed(() => {
     const rig = this.known();
@@ -103,25 +102,6 @@ export class SideStore {
       },
       error: (error: ApiError) => this.failed.set(error),
     });
-    toObservable(this.drift)
-      .pipe(
-        switchMap((drift) =>
-          drift
-            ? this.runner.run('side', drift).pipe(
-                map((run) => ({ drift, run })),
-                catchError((error: CoreError) => {
-                  this.stopped.set(error);
-                  return EMPTY;
-                }),
-              )
-            : EMPTY,
-        ),
-        takeUntilDestroyed(),
-      )
-      .subscribe((ran) => {
-        this.stopped.set(null);
-        this.last.set(ran);
-      });
   }
 
   chooseRig(id: string): void {

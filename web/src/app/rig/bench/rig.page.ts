@@ -7,11 +7,9 @@ import { rigProblemInWords } from '@doceo/texts';
 import { map } from 'rxjs';
 import { ApiClient } from '../../data/api/api-client';
 import { Failures } from '../../data/api/failures';
-import type { ApiError } from '../../data/api/api-error';
 import { DayStore } from '../../data/lesson/day-store';
 import { download, fileName } from '../../data/download';
-import { UserStorage } from '../../data/device/user-storage';
-import { EditedDocument } from '../../data/documents/edited-document';
+import { OpenDocument } from '../../data/documents/open-document';
 import { timeText } from '../../data/lesson/lesson-texts';
 import { ReadingStore } from '../../data/records/reading-store';
 import { SessionStore } from '../../data/session';
@@ -63,15 +61,15 @@ interface RigValue {
 export class RigPage implements OnInit, OnDestroy {
   private readonly client = inject(ApiClient);
   private readonly failures = inject(Failures);
-  private readonly storage = inject(UserStorage);
   private readonly router = inject(Router);
   protected readonly day = inject(DayStore);
   protected readonly session = inject(SessionStore);
   private readonly readings = inject(ReadingStore);
   readonly id = input.required<string>();
 
-  protected readonly document = signal<EditedDocument<RigValue> | null>(null);
-  protected readonly failed = signal<ApiError | null>(null);
+  private readonly opened = new OpenDocument<RigValue>();
+  protected readonly document = this.opened.document;
+  protected readonly failed = this.opened.failed;
   protected readonly preview = signal<Rig | null>(null);
   private readonly calmPreview = signal<Rig | null>(null);
   private calming: ReturnType<typeof setTimeout> | null = null;
@@ -133,26 +131,18 @@ export class RigPage implements OnInit, OnDestroy {
       value: { name: saved.name, rig: saved.rig, studentId: saved.studentId },
       version: saved.version,
     });
-    const document = new EditedDocument<RigValue>(
-      {
-        key: `draft.rig.${id}`,
-        load: () => this.client.call(api.rigs.get, { params: { id } }).pipe(map(toValue)),
-        save: (value, baseVersion) =>
-          this.client
-            .call(api.rigs.update, { params: { id }, body: { ...value, baseVersion } })
-            .pipe(map(toValue)),
-      },
-      this.storage,
-    );
-    document.load().subscribe({
-      next: () => this.document.set(document),
-      error: (error: ApiError) => this.failed.set(error),
+    this.opened.open({
+      key: `draft.rig.${id}`,
+      load: () => this.client.call(api.rigs.get, { params: { id } }).pipe(map(toValue)),
+      save: (value, baseVersion) =>
+        this.client
+          .call(api.rigs.update, { params: { id }, body: { ...value, baseVersion } })
+          .pipe(map(toValue)),
     });
   }
 
   ngOnDestroy(): void {
     this.show(null);
-    this.document()?.close();
   }
 
   /** Edits are made on the rig as measured; what was measured is kept elsewhere and stays out of the rig. */

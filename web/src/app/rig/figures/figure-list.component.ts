@@ -31,7 +31,7 @@ import type { Figure } from '@doceo/core';
       </details>
     }
   `,
-  styleUrl: './figure-list.component.css',
+  styleUrls: ['../../parts/told-rows.css', './figure-list.component.css'],
 })
 export class FigureListComponent {
   readonly figures = input.required<readonly Figure[]>();

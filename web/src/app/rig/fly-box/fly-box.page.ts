@@ -1,4 +1,4 @@
-import { Component, computed, ElementRef, inject, type OnDestroy, type OnInit, signal } from '@angular/core';
+import { Component, computed, ElementRef, inject, type OnInit, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { api, type SavedFlyBox } from '@doceo/contract';
@@ -21,11 +21,9 @@ import {
 import { DateTime } from 'luxon';
 import { map } from 'rxjs';
 import { ApiClient } from '../../data/api/api-client';
-import type { ApiError } from '../../data/api/api-error';
 import { DayStore } from '../../data/lesson/day-store';
 import { localDate } from '../../data/lesson/local-date';
-import { UserStorage } from '../../data/device/user-storage';
-import { EditedDocument } from '../../data/documents/edited-document';
+import { OpenDocument } from '../../data/documents/open-document';
 import { SaveStateComponent } from '../../shared/documents/save-state.component';
 import { UndoRedoComponent } from '../../shared/documents/undo-redo.component';
 import { FoodCalendarComponent } from '../../shared/fly-box/food-calendar.component';
@@ -69,14 +67,14 @@ const GAPS_SHOWN = 12;
   templateUrl: './fly-box.page.html',
   styleUrl: './fly-box.page.css',
 })
-export class FlyBoxPage implements OnInit, OnDestroy {
+export class FlyBoxPage implements OnInit {
   private readonly client = inject(ApiClient);
-  private readonly storage = inject(UserStorage);
   private readonly element = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
   protected readonly day = inject(DayStore);
 
-  protected readonly document = signal<EditedDocument<FlyBox> | null>(null);
-  protected readonly failed = signal<ApiError | null>(null);
+  private readonly opened = new OpenDocument<FlyBox>();
+  protected readonly document = this.opened.document;
+  protected readonly failed = this.opened.failed;
   protected readonly selectedKey = signal<string | null>(null);
   private readonly chosenWater = signal<string | null>(null);
   private readonly chosenMonth = signal<number | null>(null);
@@ -140,23 +138,12 @@ export class FlyBoxPage implements OnInit, OnDestroy {
       value: box,
       version,
     });
-    const document = new EditedDocument<FlyBox>(
-      {
-        key: 'draft.fly-box',
-        load: () => this.client.call(api.flyBox.get).pipe(map(toValue)),
-        save: (box, baseVersion) =>
-          this.client.call(api.flyBox.update, { body: { box, baseVersion } }).pipe(map(toValue)),
-      },
-      this.storage,
-    );
-    document.load().subscribe({
-      next: () => this.document.set(document),
-      error: (error: ApiError) => this.failed.set(error),
+    this.opened.open({
+      key: 'draft.fly-box',
+      load: () => this.client.call(api.flyBox.get).pipe(map(toValue)),
+      save: (box, baseVersion) =>
+        this.client.call(api.flyBox.update, { body: { box, baseVersion } }).pipe(map(toValue)),
     });
-  }
-
-  ngOnDestroy(): void {
-    this.document()?.close();
   }
 
   protected readonly waters = computed(() =>

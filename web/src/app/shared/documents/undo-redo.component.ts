@@ -1,4 +1,5 @@
 import { Component, input } from '@angular/core';
+import { isTypedIn } from '../../parts/screen-key';
 import type { Undoable } from '../../data/documents/history';
 
 /** Takes steps back and does them again, by buttons and by keys: control with Z, with shift and Z or with Y. */
@@ -24,7 +25,7 @@ export class UndoRedoComponent {
     const name = event.key.toLowerCase();
     // A field of text takes back what was typed in it; a dialog has what is behind it left alone.
     const target = event.target instanceof Element ? event.target : document.body;
-    if (target.closest('input:not([type=range]), textarea, select, .p-dialog')) return;
+    if (isTypedIn(target)) return;
     if (name !== 'z' && name !== 'y') return;
     event.preventDefault();
     if (name === 'y' || event.shiftKey) this.of().redo();

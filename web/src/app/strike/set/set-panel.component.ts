@@ -1,6 +1,5 @@
 import { Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { api, type SavedRig } from '@doceo/contract';
 import {
   formatForce,
   formatLength,
@@ -12,7 +11,6 @@ import {
   DEFAULT_SET,
   weakestLink,
 } from '@doceo/core';
-import { ApiClient } from '../../data/api/api-client';
 import { SessionStore } from '../../data/session';
 import { SlidersComponent } from '../../parts/fields/sliders.component';
 import { FigureRowsComponent } from '../../parts/figure-rows.component';
@@ -22,6 +20,7 @@ import { BenchDrift } from '../../data/kept-drift';
 import { SetRoseComponent } from './set-rose.component';
 import { SET_TEXTS } from '../strike-texts';
 import { ChoiceFieldComponent, NamedPipe } from '../../parts/fields/choice-field.component';
+import { ChosenRig } from '../../data/records/chosen-rig';
 
 const SLIDERS = [
   { name: 'sweepM', text: 'How far the tip goes', min: 0.2, max: 3, step: 0.1 },
@@ -59,12 +58,12 @@ type SliderName = (typeof SLIDERS)[number]['name'];
         @if (best(); as words) {
           <p class="small">{{ words }}</p>
         }
-        @if (rigs().length > 0) {
+        @if (rigs.all().length > 0) {
           <doceo-choice-field
             label="Against the weakest link of"
-            [options]="rigs() | named"
+            [options]="rigs.all() | named"
             [value]="rig()?.id"
-            (chosen)="rigId.set($event)"
+            (chosen)="rigs.choose($event)"
           />
         }
         @if (drift(); as told) {
@@ -135,11 +134,8 @@ export class SetPanelComponent {
     sweepDeg: -20,
     slackM: 0.2,
   });
-  protected readonly rigs = signal<SavedRig[]>([]);
-  protected readonly rigId = signal<string | null>(null);
-  protected readonly rig = computed(
-    () => this.rigs().find(({ id }) => id === this.rigId()) ?? this.rigs()[0] ?? null,
-  );
+  protected readonly rigs = new ChosenRig();
+  protected readonly rig = this.rigs.rig;
   protected readonly drift = signal<DriftResult | null>(null);
   protected readonly driftS = signal(0);
   protected readonly endS = computed(() => this.drift()?.run.frames.at(-1)?.atS ?? 1);
@@ -194,10 +190,6 @@ export class SetPanelComponent {
   });
 
   constructor() {
-    inject(ApiClient)
-      .call(api.rigs.list)
-      // Without them the usual strength stands.
-      .subscribe({ next: (rigs) => this.rigs.set(rigs), error: () => undefined });
     inject(BenchRunner)
       .run('surface', setupDrift(this.keptDrift.get()))
       .subscribe({

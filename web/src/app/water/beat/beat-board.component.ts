@@ -15,10 +15,10 @@ import {
   type Wader,
 } from '@doceo/core';
 import { narrowWindow } from '../../parts/narrow';
-import { spreadMarks } from '../../drawing/spread-marks';
+import { numbered } from '../stand/numbered';
 import { beatLabels } from './beat-labels';
 import { pathOf } from '../paths';
-import { MARKS_APART, StandMarkComponent } from '../stand/stand-mark.component';
+import { StandMarkComponent } from '../stand/stand-mark.component';
 
 /** What a stand is for, beside where it is. */
 export interface BoardStand {
@@ -80,7 +80,7 @@ export class BeatBoardComponent {
       this.letter(),
       (depthM, speedMs) =>
         this.narrow() ? '' : speedMs < 0 ? 'runs back' : formatLength(depthM, this.units()),
-      [...this.marks(), ...this.points()],
+      [...this.numbered().map(({ shown }) => shown), ...this.points()],
     ),
   );
   protected readonly points = computed(() =>
@@ -93,20 +93,11 @@ export class BeatBoardComponent {
       points.map(({ x, y }) => `${x.toFixed(2)},${y.toFixed(2)}`).join(' '),
     ),
   );
-  private readonly marks = computed(() =>
-    spreadMarks(
-      this.stands().map(({ stand }) => stand.at),
-      MARKS_APART * this.letter(),
-    ),
-  );
   protected readonly numbered = computed(() =>
-    this.stands().map(({ stand, who }, i) => ({
-      stand,
-      shown: this.marks()[i]!,
-      who,
-      number: i + 1,
-      late: stand.at.x > LATE_SHARE * this.beat().lengthM,
-      words: `Stand ${i + 1}, ${who}: cast ${formatLength(stand.castM, this.units())} to the ${stand.lie.what}`,
+    numbered(this.stands(), this.letter()).map((one) => ({
+      ...one,
+      late: one.stand.at.x > LATE_SHARE * this.beat().lengthM,
+      words: `Stand ${one.number}, ${one.who}: cast ${formatLength(one.stand.castM, this.units())} to the ${one.stand.lie.what}`,
     })),
   );
   protected readonly scale = computed(() => {

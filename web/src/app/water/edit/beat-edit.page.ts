@@ -1,14 +1,14 @@
-import { Component, computed, inject, input, type OnDestroy, type OnInit, signal } from '@angular/core';
+import { Component, computed, inject, input, type OnInit } from '@angular/core';
 import { Router } from '@angular/router';
 import { api, MAX_BEAT_FILE, readBeatFile, writeBeatFile } from '@doceo/contract';
 import { type Beat, beatFaults, type Sheet } from '@doceo/core';
 import { map } from 'rxjs';
 import { ApiClient } from '../../data/api/api-client';
-import type { ApiError } from '../../data/api/api-error';
+import { Failures } from '../../data/api/failures';
 import { DayStore } from '../../data/lesson/day-store';
 import { download, fileName } from '../../data/download';
 import { UserStorage } from '../../data/device/user-storage';
-import { EditedDocument } from '../../data/documents/edited-document';
+import { OpenDocument } from '../../data/documents/open-document';
 import { OpenFileComponent } from '../../parts/fields/open-file.component';
 import { BEAT_PALETTE, type Palette } from './palette';
 import { SheetFrameComponent } from './sheet-frame.component';
@@ -91,9 +91,10 @@ function newBeat(id: string): Beat {
     }
   `,
 })
-export class BeatEditPage implements OnInit, OnDestroy {
+export class BeatEditPage implements OnInit {
   private readonly client = inject(ApiClient);
   private readonly storage = inject(UserStorage);
+  private readonly failures = inject(Failures);
   private readonly router = inject(Router);
   private readonly day = inject(DayStore);
   readonly id = input.required<string>();
@@ -103,8 +104,9 @@ export class BeatEditPage implements OnInit, OnDestroy {
   protected readonly faults = (sheet: Sheet<string>) => beatFaults(sheet as Beat);
   protected readonly most = MAX_BEAT_FILE;
   protected readonly read = readBeatFile;
-  protected readonly document = signal<EditedDocument<Beat> | null>(null);
-  protected readonly failed = signal<ApiError | null>(null);
+  private readonly opened = new OpenDocument<Beat>();
+  protected readonly document = this.opened.document;
+  protected readonly failed = this.opened.failed;
   private readonly origin = computed(() => {
     const water = this.day.waters().find(({ id }) => id === this.id())?.water;
     return { longitude: water?.longitude ?? 0, latitude: water?.latitude ?? 0, bearingDeg: BEARING_DEG };
@@ -118,31 +120,20 @@ export class BeatEditPage implements OnInit, OnDestroy {
         .then(() => this.router.navigate(['/water', id, 'beats', crypto.randomUUID()], { replaceUrl: true }));
       return;
     }
-    const document = new EditedDocument<Beat>(
-      {
-        key: `draft.beat.${beatId}`,
-        load: () =>
-          this.client.call(api.waters.beats, { params: { id } }).pipe(
-            map((beats) => beats.find((beat) => beat.id === beatId)),
-            map((saved) =>
-              saved ? { value: saved.beat, version: saved.version } : { value: newBeat(beatId), version: 0 },
-            ),
+    this.opened.open({
+      key: `draft.beat.${beatId}`,
+      load: () =>
+        this.client.call(api.waters.beats, { params: { id } }).pipe(
+          map((beats) => beats.find((beat) => beat.id === beatId)),
+          map((saved) =>
+            saved ? { value: saved.beat, version: saved.version } : { value: newBeat(beatId), version: 0 },
           ),
-        save: (beat, baseVersion) =>
-          this.client
-            .call(api.waters.saveBeat, { params: { id, beatId }, body: { beat, baseVersion } })
-            .pipe(map((saved) => ({ value: saved.beat, version: saved.version }))),
-      },
-      this.storage,
-    );
-    document.load().subscribe({
-      next: () => this.document.set(document),
-      error: (error: ApiError) => this.failed.set(error),
+        ),
+      save: (beat, baseVersion) =>
+        this.client
+          .call(api.waters.saveBeat, { params: { id, beatId }, body: { beat, baseVersion } })
+          .pipe(map((saved) => ({ value: saved.beat, version: saved.version }))),
     });
-  }
-
-  ngOnDestroy(): void {
-    this.document()?.close();
   }
 
   protected save(): void {
@@ -163,7 +154,7 @@ export class BeatEditPage implements OnInit, OnDestroy {
         this.storage.remove(`draft.beat.${this.beatId()}`);
         void this.router.navigateByUrl('/water');
       },
-      error: (error: ApiError) => this.failed.set(error),
+      error: this.failures.tell,
     });
   }
 }

@@ -19,11 +19,9 @@ import {
 } from '@doceo/core';
 import { map, type Subscription } from 'rxjs';
 import { ApiClient } from '../../data/api/api-client';
-import type { ApiError } from '../../data/api/api-error';
 import { DayStore } from '../../data/lesson/day-store';
 import { download, fileName } from '../../data/download';
-import { UserStorage } from '../../data/device/user-storage';
-import { EditedDocument } from '../../data/documents/edited-document';
+import { OpenDocument } from '../../data/documents/open-document';
 import { SessionStore } from '../../data/session';
 import { OpenFileComponent } from '../../parts/fields/open-file.component';
 import { DepthRunner } from '../lake/depth-runner';
@@ -176,7 +174,6 @@ function newLake(id: string, name: string): Lake {
 })
 export class LakeEditPage implements OnInit, OnDestroy {
   private readonly client = inject(ApiClient);
-  private readonly storage = inject(UserStorage);
   private readonly day = inject(DayStore);
   private readonly runner = inject(DepthRunner);
   protected readonly session = inject(SessionStore);
@@ -189,8 +186,9 @@ export class LakeEditPage implements OnInit, OnDestroy {
   protected readonly read = readLakeFile;
   protected readonly readTable = (text: string) =>
     readSoundings(text, { ...this.lake(), origin: this.lake().origin ?? this.origin() });
-  protected readonly document = signal<EditedDocument<Lake> | null>(null);
-  protected readonly failed = signal<ApiError | null>(null);
+  private readonly opened = new OpenDocument<Lake>();
+  protected readonly document = this.opened.document;
+  protected readonly failed = this.opened.failed;
   protected readonly lake = computed(() => this.document()?.value() as Lake);
   protected readonly share = signal<number | null>(null);
   private readonly seen = signal<{ lake: Lake; grid: DepthGrid } | null>(null);
@@ -222,35 +220,27 @@ export class LakeEditPage implements OnInit, OnDestroy {
   ngOnInit(): void {
     const id = this.id();
     const name = this.day.waters().find((one) => one.id === id)?.water.name ?? 'Lake';
-    const document = new EditedDocument<Lake>(
-      {
-        key: `draft.lake.${id}`,
-        load: () =>
-          this.client
-            .call(api.waters.lake, { params: { id } })
-            .pipe(
-              map(({ saved }) =>
-                saved
-                  ? { value: saved.lake, version: saved.version }
-                  : { value: newLake(id, name), version: 0 },
-              ),
+    this.opened.open({
+      key: `draft.lake.${id}`,
+      load: () =>
+        this.client
+          .call(api.waters.lake, { params: { id } })
+          .pipe(
+            map(({ saved }) =>
+              saved
+                ? { value: saved.lake, version: saved.version }
+                : { value: newLake(id, name), version: 0 },
             ),
-        save: (lake, baseVersion) =>
-          this.client
-            .call(api.waters.saveLake, { params: { id }, body: { lake, baseVersion } })
-            .pipe(map((saved) => ({ value: saved.lake, version: saved.version }))),
-      },
-      this.storage,
-    );
-    document.load().subscribe({
-      next: () => this.document.set(document),
-      error: (error: ApiError) => this.failed.set(error),
+          ),
+      save: (lake, baseVersion) =>
+        this.client
+          .call(api.waters.saveLake, { params: { id }, body: { lake, baseVersion } })
+          .pipe(map((saved) => ({ value: saved.lake, version: saved.version }))),
     });
   }
 
   ngOnDestroy(): void {
     this.stop();
-    this.document()?.close();
   }
 
   protected setBoats(boats: boolean): void {

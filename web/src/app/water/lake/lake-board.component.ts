@@ -11,10 +11,10 @@ import {
   shoreOf,
   type UnitSystem,
 } from '@doceo/core';
-import { spreadMarks } from '../../drawing/spread-marks';
+import { numbered } from '../stand/numbered';
 import { depthBands } from './depth-bands';
 import { pathOf } from '../paths';
-import { MARKS_APART, StandMarkComponent } from '../stand/stand-mark.component';
+import { StandMarkComponent } from '../stand/stand-mark.component';
 
 /** What of the sheet is seen, metres. */
 export interface BoardView {
@@ -104,20 +104,11 @@ export class LakeBoardComponent {
       .pieces.filter(({ kind }) => isLakePoint(kind))
       .map(({ id, kind, name, shape }) => ({ id, kind, name, ...(shape[0] as Point) })),
   );
-  private readonly marks = computed(() =>
-    spreadMarks(
-      this.stands().map(({ stand }) => stand.at),
-      MARKS_APART * this.letter(),
-    ),
-  );
   protected readonly numbered = computed(() =>
-    this.stands().map(({ stand, who }, i) => ({
-      stand,
-      shown: this.marks()[i]!,
-      who,
-      number: i + 1,
-      west: stand.at.x < this.seen().x + this.seen().lengthM / 2,
-      words: `Stand ${i + 1}, ${who}: ${stand.casts.length} casts, the margin first`,
+    numbered(this.stands(), this.letter()).map((one) => ({
+      ...one,
+      west: one.stand.at.x < this.seen().x + this.seen().lengthM / 2,
+      words: `Stand ${one.number}, ${one.who}: ${one.stand.casts.length} casts, the margin first`,
     })),
   );
   protected readonly scale = computed(() => {
