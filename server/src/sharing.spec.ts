@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { demoScenario, FELLOW, LEAD, OTHER, SCHOOL } from '@doceo/demo';
+import { demoScenario, SCHOOL } from '@doceo/demo';
 import type supertest from 'supertest';
 import { studentNamesIn } from './plans/student-names';
 import { type TestApp, testApp } from './testing/test-app';
@@ -18,9 +18,7 @@ describe('sharing', () => {
   let other: Agent;
   beforeAll(async () => {
     test = await testApp('sharing');
-    [lead, fellow, other] = (await Promise.all(
-      [LEAD, FELLOW, OTHER].map(({ email }) => test.signedIn(email)),
-    )) as [Agent, Agent, Agent];
+    [lead, fellow, other] = await test.everybody();
   });
   afterAll(() => test.close());
 

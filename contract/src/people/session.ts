@@ -3,10 +3,10 @@ import { idSchema, lineSchema } from '../common';
 import { rigSchoolsSchema } from '../rig/rig';
 
 export const emailSchema = z
-  .email()
+  .email('write it like name@example.org')
   .max(190)
   .transform((email) => email.toLowerCase());
-export const passwordSchema = z.string().min(10).max(200);
+export const passwordSchema = z.string().min(10, 'ten characters or more').max(200);
 
 export const settingsSchema = z.strictObject({
   units: z.enum(['metric', 'imperial']),

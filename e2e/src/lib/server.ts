@@ -21,12 +21,9 @@ export async function freshDatabase(name: string): Promise<string> {
   return base.replace(/\/doceo$/, `/doceo_${name}`);
 }
 
-/** Starts the built server with the demo scenario on a free port. */
-export function startServer(
-  databaseUrl: string,
-  settings: Record<string, string> = {},
-): Promise<RunningServer> {
-  const child = spawn(process.execPath, ['--enable-source-maps', join(ROOT, 'dist/server.mjs')], {
+/** The process of a built server with the demo scenario, on a free port unless told otherwise. */
+export function spawnServer(databaseUrl: string, settings: Record<string, string> = {}): ChildProcess {
+  return spawn(process.execPath, ['--enable-source-maps', join(ROOT, 'dist/server.mjs')], {
     env: {
       ...process.env,
       NODE_OPTIONS: '',
@@ -40,6 +37,14 @@ export function startServer(
     },
     stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
   });
+}
+
+/** Starts one; resolves when it listens. */
+export function startServer(
+  databaseUrl: string,
+  settings: Record<string, string> = {},
+): Promise<RunningServer> {
+  const child = spawnServer(databaseUrl, settings);
   const ended = new Promise<void>((resolve) => child.once('exit', () => resolve()));
   return new Promise((resolve, reject) => {
     child.once('exit', (code) => reject(new Error(`The server ended with ${code}`)));

@@ -1,7 +1,5 @@
-import { type ChildProcess, spawn } from 'node:child_process';
-import { join } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
-import { freshDatabase, ROOT, startServer } from '../lib/server';
+import { freshDatabase, spawnServer, startServer } from '../lib/server';
 import { Visitor } from '../lib/visitor';
 import { LEAD } from '../lib/world';
 
@@ -20,7 +18,7 @@ describe('the first start', () => {
   it('works after the process was killed anywhere in it, ten times of ten', async () => {
     for (let time = 0; time < KILLS; time++) {
       const databaseUrl = await freshDatabase('first_killed');
-      const first = spawned(databaseUrl);
+      const first = spawnServer(databaseUrl);
       await pause(200 + (time / KILLS) * START_MS);
       first.kill('SIGKILL');
       const server = await startServer(databaseUrl);
@@ -38,19 +36,3 @@ describe('the first start', () => {
     }
   }, 180_000);
 });
-
-function spawned(databaseUrl: string): ChildProcess {
-  return spawn(process.execPath, [join(ROOT, 'dist/server.mjs')], {
-    env: {
-      ...process.env,
-      NODE_OPTIONS: '',
-      DOCEO_ROOT: ROOT,
-      DOCEO_DB_URL: databaseUrl,
-      DOCEO_DEMO: '1',
-      DOCEO_SESSION_SECRET: 'only for tests, long enough',
-      PORT: '0',
-      DOCEO_LOG: 'error',
-    },
-    stdio: 'ignore',
-  });
-}

@@ -6,6 +6,7 @@ import {
   DEFAULT_DRIFT,
   DEFAULT_SIDE,
 } from '@doceo/core';
+import { fastestMs } from './fastest';
 
 const fastLane = [
   { toM: 2.5, speedMs: 0.3 },
@@ -48,17 +49,6 @@ const SIDE: [string, Partial<SideDrift>][] = [
 
 /** Of so many steps one, and so many times the nodes: the reference. */
 const FINER = { step: 10, nodes: 4 };
-
-function fastestMs(work: () => unknown, runs = 8): number {
-  work();
-  return Math.min(
-    ...Array.from({ length: runs }, () => {
-      const start = performance.now();
-      work();
-      return performance.now() - start;
-    }),
-  );
-}
 
 /** Time of the two drifts against their aims, their errors against a much finer run, and how the cost grows. */
 export function benchDrift(): void {

@@ -17,18 +17,7 @@ import {
   emptyPlan,
 } from '@doceo/core';
 import { benchDrift } from './drift-bench';
-
-/** Fastest of several runs in milliseconds: the least disturbed one. */
-function fastest(work: () => void, runs = 15): number {
-  work();
-  return Math.min(
-    ...Array.from({ length: runs }, () => {
-      const start = performance.now();
-      work();
-      return performance.now() - start;
-    }),
-  );
-}
+import { fastestMs } from './fastest';
 
 function attempts(count: number, seed: string): SkillAttempt[] {
   const random = seededRandom(seed);
@@ -74,10 +63,10 @@ const plan = {
   })),
 };
 
-const state = fastest(() => thousand.forEach((list) => skillState(SKILLS, list, 1e9)));
-const small = fastest(() => skillState(SKILLS, ten, 1e9));
-const figures = fastest(() => void [rigFigures(rig, 2, 'metric'), rigProblems(rig, { water: null })]);
-const check = fastest(() => void planProblems(plan, null));
+const state = fastestMs(() => thousand.forEach((list) => skillState(SKILLS, list, 1e9)));
+const small = fastestMs(() => skillState(SKILLS, ten, 1e9));
+const figures = fastestMs(() => void [rigFigures(rig, 2, 'metric'), rigProblems(rig, { water: null })]);
+const check = fastestMs(() => void planProblems(plan, null));
 
 console.log(
   `skill state, 30 students × 1000 events: ${state.toFixed(1)} ms of 50 ms (${(state / 50).toFixed(2)} of the aim; ${(state / 30 / small).toFixed(1)} × one student with 10 events)`,

@@ -13,9 +13,7 @@ describe('circles', () => {
   let other: Agent;
   beforeAll(async () => {
     test = await testApp('circles');
-    [lead, fellow, other] = (await Promise.all(
-      [LEAD, FELLOW, OTHER].map(({ email }) => test.signedIn(email)),
-    )) as [Agent, Agent, Agent];
+    [lead, fellow, other] = await test.everybody();
   });
   afterAll(() => test.close());
 

@@ -7,6 +7,7 @@ import { createApp } from '../http/app';
 import { seedDemo } from '../seed/seed-demo';
 import { readSettings } from '../settings';
 import { emptyDatabase, MIGRATIONS, ROOT } from './test-database';
+import { FELLOW, LEAD, OTHER } from '@doceo/demo';
 
 export type Agent = ReturnType<typeof supertest.agent>;
 
@@ -18,6 +19,8 @@ export interface TestApp {
   waitsMs: number[];
   /** A client with the session of a demo account. */
   signedIn: (email: string) => Promise<Agent>;
+  /** The three of the demo: who leads, the fellow, and who is in no circle with them. */
+  everybody: () => Promise<[Agent, Agent, Agent]>;
   /** A client with the session of a new account. */
   newcomer: (name: string) => Promise<Agent>;
   close: () => Promise<void>;
@@ -58,6 +61,12 @@ export async function testApp(
     url,
     waitsMs,
     signedIn,
+    everybody: async () => {
+      const [lead, fellow, other] = await Promise.all(
+        [LEAD, FELLOW, OTHER].map(({ email }) => signedIn(email)),
+      );
+      return [lead!, fellow!, other!];
+    },
     newcomer: async (who) => {
       const account = { email: `${who}@example.org`, password: 'ten letters', name: who };
       await supertest(app).post('/api/session/register').send(account).expect(200);

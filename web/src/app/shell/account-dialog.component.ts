@@ -1,6 +1,6 @@
 import { Component, inject, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { type AccountEffect, api, passwordChangeSchema, toIssues } from '@doceo/contract';
+import { type AccountEffect, api, passwordChangeSchema } from '@doceo/contract';
 import { MessageService } from 'primeng/api';
 import { ApiClient } from '../data/api/api-client';
 import { ApiError } from '../data/api/api-error';
@@ -9,6 +9,7 @@ import { SessionStore } from '../data/session';
 import { DialogComponent } from '../parts/dialog.component';
 import { LoadFailedComponent } from '../shared/load-failed.component';
 import { TextFieldComponent } from '../parts/fields/text-field.component';
+import { checked } from '../data/api/checked';
 
 /** One's own account: another password, or an end of it, with what goes and what others keep told before. */
 @Component({
@@ -149,11 +150,8 @@ export class AccountDialogComponent {
   );
 
   protected change(): void {
-    const checked = passwordChangeSchema.safeParse({ current: this.current, next: this.next });
-    if (!checked.success)
-      return this.wrong.set(
-        new ApiError('invalid', 'Please look at the marked fields.', toIssues(checked.error)),
-      );
+    const form = checked(passwordChangeSchema, { current: this.current, next: this.next });
+    if ('error' in form) return this.wrong.set(form.error);
     this.busy.set(true);
     this.wrong.set(null);
     this.session.changePassword(this.current, this.next).subscribe({

@@ -1,10 +1,11 @@
 import { Component, inject, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { registerSchema, toIssues } from '@doceo/contract';
+import { registerSchema } from '@doceo/contract';
 import type { Observable } from 'rxjs';
 import { ApiError } from '../data/api/api-error';
 import { SessionStore } from '../data/session';
 import { TextFieldComponent } from '../parts/fields/text-field.component';
+import { checked } from '../data/api/checked';
 
 /** Sign in or make an account. In demo mode the demo accounts are one click away. */
 @Component({
@@ -26,15 +27,12 @@ export class SignInComponent {
 
   protected submit(): void {
     if (this.registering()) {
-      const checked = registerSchema.safeParse({
+      const form = checked(registerSchema, {
         name: this.name,
         email: this.email,
         password: this.password,
       });
-      if (!checked.success)
-        return this.error.set(
-          new ApiError('invalid', 'Please look at the marked fields.', toIssues(checked.error)),
-        );
+      if ('error' in form) return this.error.set(form.error);
       return this.send(this.session.register(this.name, this.email, this.password));
     }
     this.send(this.session.signIn(this.email, this.password));

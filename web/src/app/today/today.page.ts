@@ -1,10 +1,7 @@
 import { Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { api } from '@doceo/contract';
 import { planProblems, strandOf } from '@doceo/core';
 import { planProblemInWords } from '@doceo/texts';
-import { forkJoin } from 'rxjs';
-import { ApiClient } from '../data/api/api-client';
 import { BankStore } from '../data/lesson/bank-store';
 import { DayStore } from '../data/lesson/day-store';
 import { SessionStore } from '../data/session';
@@ -18,12 +15,12 @@ import {
   spanText,
   timeText,
 } from '../data/lesson/lesson-texts';
-import { fetched } from '../data/api/fetched';
 import { LoadFailedComponent } from '../shared/load-failed.component';
 import { SetAsideComponent } from '../shared/lesson/set-aside.component';
 import { RuleCardDialogComponent } from '../shared/lesson/rule-card-dialog.component';
 import { SnagListComponent } from '../parts/snag-list.component';
 import { BankReadyComponent } from './bank-ready.component';
+import { taughtIn } from '../data/lesson/taught';
 
 const MS_PER_MIN = 60_000;
 
@@ -42,18 +39,10 @@ const MS_PER_MIN = 60_000;
   styleUrl: './today.page.css',
 })
 export class TodayPage {
-  private readonly client = inject(ApiClient);
   private readonly session = inject(SessionStore);
   protected readonly day = inject(DayStore);
   protected readonly bank = inject(BankStore);
-  private readonly taught = fetched(
-    () => this.lesson(),
-    (lesson) =>
-      forkJoin({
-        plan: this.client.call(api.lessons.plan, { params: { id: lesson.id } }),
-        events: this.day.historyFor(lesson),
-      }),
-  );
+  private readonly taught = taughtIn(() => this.lesson());
   protected readonly plan = computed(() => this.taught.value()?.plan ?? null);
   protected readonly failed = this.taught.failed;
   protected readonly card = signal(false);

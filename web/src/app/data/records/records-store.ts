@@ -1,16 +1,18 @@
-import { computed, inject, Injectable, signal } from '@angular/core';
+import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import { api } from '@doceo/contract';
 import { attemptsOf, type BankEvent, SKILLS, type SkillState, skillState } from '@doceo/core';
 import { type Subscription } from 'rxjs';
 import { ApiClient } from '../api/api-client';
 import type { ApiError } from '../api/api-error';
 import { FitStore } from './fit-store';
+import { DayStore } from '../lesson/day-store';
 
 /** What estimates of all students rest on, for lists and groups: attempts, without remarks or fish. */
 @Injectable({ providedIn: 'root' })
 export class RecordsStore {
   private readonly client = inject(ApiClient);
   private readonly fits = inject(FitStore);
+  private readonly day = inject(DayStore);
   private readonly all = signal<readonly BankEvent[]>([]);
   private asked: Subscription | null = null;
 
@@ -26,6 +28,14 @@ export class RecordsStore {
     }
     return found;
   });
+
+  /** Asks now, and anew whenever the list of students changes. Call it where things are injected. */
+  keepFresh(): void {
+    effect(() => {
+      this.day.students();
+      untracked(() => this.load());
+    });
+  }
 
   /** Asks anew; the answer to a question before this one no longer counts. */
   load(): void {

@@ -1,18 +1,15 @@
 import { Component, computed, inject, input, type OnInit, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { api } from '@doceo/contract';
 import { classKit, gearList, MIN_HOURS, rigUses, tanglesPerHour, formatLength } from '@doceo/core';
 import { unparse } from 'papaparse';
-import { forkJoin } from 'rxjs';
-import { ApiClient } from '../../data/api/api-client';
 import { SessionStore } from '../../data/session';
 import { DayStore } from '../../data/lesson/day-store';
 import { UserStorage } from '../../data/device/user-storage';
 import { download, fileName } from '../../data/download';
-import { fetched } from '../../data/api/fetched';
 import { dayText } from '../../data/lesson/lesson-texts';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { NoSuchComponent } from '../../shared/no-such.component';
+import { taughtIn } from '../../data/lesson/taught';
 
 interface Line {
   key: string;
@@ -31,19 +28,11 @@ interface Line {
   styleUrl: './lesson-kit.page.css',
 })
 export class LessonKitPage implements OnInit {
-  private readonly client = inject(ApiClient);
   private readonly storage = inject(UserStorage);
   protected readonly day = inject(DayStore);
   protected readonly session = inject(SessionStore);
   readonly id = input.required<string>();
-  private readonly taught = fetched(
-    () => this.lesson(),
-    (lesson) =>
-      forkJoin({
-        plan: this.client.call(api.lessons.plan, { params: { id: lesson.id } }),
-        events: this.day.historyFor(lesson),
-      }),
-  );
+  private readonly taught = taughtIn(() => this.lesson());
   private readonly plan = computed(() => this.taught.value()?.plan ?? null);
   private readonly events = computed(() => this.taught.value()?.events ?? []);
   protected readonly failed = this.taught.failed;

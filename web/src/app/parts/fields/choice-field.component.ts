@@ -1,10 +1,5 @@
-import { Component, input, output, Pipe, type PipeTransform } from '@angular/core';
-
-/** One of what may be chosen. */
-export interface Choice<T> {
-  value: T;
-  text: string;
-}
+import { Component, input, Pipe, type PipeTransform } from '@angular/core';
+import { type Choice, Choosing } from './choosing';
 
 /** One of many, out of sight until one looks: a rig, a student, a water. */
 @Component({
@@ -41,25 +36,14 @@ export interface Choice<T> {
     }
   `,
 })
-export class ChoiceFieldComponent<T> {
-  readonly label = input.required<string>();
-  readonly options = input.required<readonly Choice<T>[]>();
-  readonly value = input.required<T | undefined>();
+export class ChoiceFieldComponent<T> extends Choosing<T> {
   readonly name = input<string | null>(null);
-  /** Whether the texts are figures. */
-  readonly figures = input(false);
   /** Whether what is beside it says its name already. */
   readonly quiet = input(false);
   /** Whether its name stands beside it, in a line of text. */
   readonly beside = input(false);
   /** What is wrong with what was chosen. */
   readonly fault = input<string | null | undefined>(null);
-  readonly chosen = output<T>();
-
-  protected choose(at: number): void {
-    const option = this.options()[at];
-    if (option) this.chosen.emit(option.value);
-  }
 }
 
 /** Things that have an id and a name as what may be chosen. */

@@ -1,12 +1,9 @@
 import { Component, computed, inject, input, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
-import { api } from '@doceo/contract';
 import { debrief } from '@doceo/core';
-import { ApiClient } from '../../data/api/api-client';
 import { DayStore } from '../../data/lesson/day-store';
 import { UserStorage } from '../../data/device/user-storage';
-import { fetched } from '../../data/api/fetched';
 import { downloadBlob, fileName } from '../../data/download';
 import { dayText, firstName } from '../../data/lesson/lesson-texts';
 import { PDF_MAKER } from '../../data/pdf';
@@ -14,6 +11,7 @@ import { SessionStore } from '../../data/session';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { cardDocument, type Paper } from '../student/card-document';
 import { NoSuchComponent } from '../../shared/no-such.component';
+import { recordOf } from '../../data/records/record-of';
 
 const PAPERS: { id: Paper; name: string }[] = [
   { id: 'A4', name: 'A4' },
@@ -29,7 +27,6 @@ const PAPERS: { id: Paper; name: string }[] = [
 })
 export class DebriefPage {
   private readonly pdfOf = inject(PDF_MAKER);
-  private readonly client = inject(ApiClient);
   protected readonly day = inject(DayStore);
   protected readonly session = inject(SessionStore);
   readonly id = input.required<string>();
@@ -41,9 +38,7 @@ export class DebriefPage {
   );
   protected readonly making = signal(false);
   protected readonly unmade = signal(false);
-  private readonly record = fetched(this.id, (studentId) =>
-    this.client.call(api.events.list, { query: { studentId } }),
-  );
+  private readonly record = recordOf(this.id);
   private readonly events = this.record.value;
   protected readonly failed = this.record.failed;
   private readonly chosen = signal<string | null>(null);

@@ -1,4 +1,4 @@
-import { Component, computed, effect, inject, signal, untracked } from '@angular/core';
+import { Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import {
@@ -112,11 +112,7 @@ export class GroupPage {
   });
 
   constructor() {
-    // Anew when the list of students changes.
-    effect(() => {
-      this.day.students();
-      untracked(() => this.records.load());
-    });
+    this.records.keepFresh();
   }
 
   protected words(name: string, skill: string, cell: ReadinessCell): string {

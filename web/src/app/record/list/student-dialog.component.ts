@@ -1,12 +1,13 @@
 import { Component, computed, inject, input, type OnInit, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { ageOn, type SavedStudent, type Student, studentSchema, toIssues } from '@doceo/contract';
+import { ageOn, type SavedStudent, type Student, studentSchema } from '@doceo/contract';
 import { ADULT_AGE } from '@doceo/core';
 import { DialogComponent } from '../../parts/dialog.component';
 import { ApiError } from '../../data/api/api-error';
 import { DayStore } from '../../data/lesson/day-store';
 import { ChoiceFieldComponent } from '../../parts/fields/choice-field.component';
 import { TextFieldComponent } from '../../parts/fields/text-field.component';
+import { checked } from '../../data/api/checked';
 
 const EMPTY: Student = {
   name: '',
@@ -67,14 +68,11 @@ export class StudentDialogComponent implements OnInit {
   }
 
   protected save(): void {
-    const checked = studentSchema.safeParse(this.form());
-    if (!checked.success)
-      return this.error.set(
-        new ApiError('invalid', 'Please look at the marked fields.', toIssues(checked.error)),
-      );
+    const form = checked(studentSchema, this.form());
+    if ('error' in form) return this.error.set(form.error);
     const id = this.saved()?.id ?? crypto.randomUUID();
     this.day
-      .saveStudent(id, checked.data)
+      .saveStudent(id, form.data)
       .subscribe({ next: () => this.closed.emit(id), error: (error: ApiError) => this.error.set(error) });
   }
 }

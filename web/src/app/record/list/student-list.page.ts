@@ -1,4 +1,4 @@
-import { Component, computed, effect, inject, signal, untracked, viewChild } from '@angular/core';
+import { Component, computed, inject, signal, viewChild } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { ageOn, api, readStudentFile, type SavedStudent, type StudentFile } from '@doceo/contract';
 import { READY, SKILLS, STRAND_NAMES, STRANDS } from '@doceo/core';
@@ -85,11 +85,7 @@ export class StudentListPage {
   protected readonly cards = computed(() => this.day.students().map((student) => this.toCard(student)));
 
   constructor() {
-    // Anew when the list of students changes.
-    effect(() => {
-      this.day.students();
-      untracked(() => this.records.load());
-    });
+    this.records.keepFresh();
   }
 
   /** A student taken in from a file is shown; what the server finds wrong is told like any other fault of the file. */

@@ -1,6 +1,6 @@
 import { Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
-import { ageOn, api } from '@doceo/contract';
+import { ageOn } from '@doceo/contract';
 import {
   attemptsOf,
   drilledAttempts,
@@ -21,9 +21,7 @@ import {
   whatNext,
 } from '@doceo/core';
 import { DateTime } from 'luxon';
-import { ApiClient } from '../../data/api/api-client';
 import { DayStore } from '../../data/lesson/day-store';
-import { fetched } from '../../data/api/fetched';
 import { FitStore } from '../../data/records/fit-store';
 import { aboutStudent, firstName } from '../../data/lesson/lesson-texts';
 import { SessionStore } from '../../data/session';
@@ -40,6 +38,7 @@ import { SkillMapComponent } from '../charts/skill-map.component';
 import { StudentPrivacyComponent } from './student-privacy.component';
 import { StudentDialogComponent } from '../list/student-dialog.component';
 import { NoSuchComponent } from '../../shared/no-such.component';
+import { recordOf } from '../../data/records/record-of';
 
 const PAGE = 12;
 /** Changes named below the map. */
@@ -68,16 +67,13 @@ const MAX_TRENDS = 3;
   styleUrl: './record.page.css',
 })
 export class RecordPage {
-  private readonly client = inject(ApiClient);
   private readonly router = inject(Router);
   private readonly fits = inject(FitStore);
   private readonly session = inject(SessionStore);
   protected readonly day = inject(DayStore);
   readonly id = input.required<string>();
 
-  private readonly record = fetched(this.id, (studentId) =>
-    this.client.call(api.events.list, { query: { studentId } }),
-  );
+  private readonly record = recordOf(this.id);
   private readonly events = this.record.value;
   protected readonly failed = this.record.failed;
   protected readonly chosen = signal<string | null>(null);

@@ -1,16 +1,15 @@
 import { Component, computed, inject, input } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
-import { api, type SavedRig } from '@doceo/contract';
+import { type SavedRig } from '@doceo/contract';
 import { type Figure, rigFigures, rigProblems } from '@doceo/core';
 import { rigProblemInWords } from '@doceo/texts';
-import { ApiClient } from '../../data/api/api-client';
-import { fetched } from '../../data/api/fetched';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { DayStore } from '../../data/lesson/day-store';
 import { ReadingStore } from '../../data/records/reading-store';
 import { SessionStore } from '../../data/session';
 import { RigDrawingComponent } from '../drawing/rig-drawing.component';
 import { NoSuchComponent } from '../../shared/no-such.component';
+import { myRigs } from '../../data/records/record-of';
 
 /** Two rigs side by side: drawings to their own scale, figures in one table, snags that only one of them has. */
 @Component({
@@ -20,7 +19,6 @@ import { NoSuchComponent } from '../../shared/no-such.component';
   styleUrl: './rig-compare.page.css',
 })
 export class RigComparePage {
-  private readonly client = inject(ApiClient);
   private readonly readings = inject(ReadingStore);
   private readonly router = inject(Router);
   private readonly day = inject(DayStore);
@@ -28,10 +26,7 @@ export class RigComparePage {
   readonly id = input.required<string>();
   readonly other = input.required<string>();
 
-  protected readonly list = fetched(
-    () => true,
-    () => this.client.call(api.rigs.list),
-  );
+  protected readonly list = myRigs();
   protected readonly rigs = this.list.value;
   /** The two rigs, in the order of the address; null when one of them is not there. */
   protected readonly pair = computed(() => {

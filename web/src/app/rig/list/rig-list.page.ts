@@ -13,7 +13,6 @@ import {
   weakestLink,
 } from '@doceo/core';
 import { ApiClient } from '../../data/api/api-client';
-import { fetched } from '../../data/api/fetched';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { Failures } from '../../data/api/failures';
 import { DayStore } from '../../data/lesson/day-store';
@@ -22,6 +21,7 @@ import { SessionStore } from '../../data/session';
 import { OpenFileComponent } from '../../parts/fields/open-file.component';
 import { drawable, drawRig } from '../drawing/rig-drawing';
 import { RigPictureComponent } from '../drawing/rig-picture.component';
+import { myRigs } from '../../data/records/record-of';
 
 const TEMPLATE_SIZE = { width: 210, height: 130, margin: { top: 16, left: 24, right: 30, bottom: 18 } };
 const THUMBNAIL = { width: 298, height: 250, margin: { top: 24, left: 30, right: 30, bottom: 34 } };
@@ -40,10 +40,7 @@ export class RigListPage {
   private readonly router = inject(Router);
   private readonly day = inject(DayStore);
   private readonly session = inject(SessionStore);
-  protected readonly list = fetched(
-    () => true,
-    () => this.client.call(api.rigs.list),
-  );
+  protected readonly list = myRigs();
   protected readonly rigs = this.list.value;
   protected readonly asking = signal<string | null>(null);
   protected readonly read = readRigFile;

@@ -1,5 +1,5 @@
-import { Component, input, output } from '@angular/core';
-import type { Choice } from '../../parts/fields/choice-field.component';
+import { Component, input } from '@angular/core';
+import { Choosing } from '../../parts/fields/choosing';
 
 /** A choice in a cell of a table: plain text until one points at it. */
 @Component({
@@ -41,18 +41,6 @@ import type { Choice } from '../../parts/fields/choice-field.component';
     }
   `,
 })
-export class ChoiceCellComponent<T> {
-  /** Its name, for who hears the page. */
-  readonly label = input.required<string>();
-  readonly options = input.required<readonly Choice<T>[]>();
-  readonly value = input.required<T>();
+export class ChoiceCellComponent<T> extends Choosing<T> {
   readonly editable = input(true);
-  /** Whether the texts are figures. */
-  readonly figures = input(false);
-  readonly chosen = output<T>();
-
-  protected choose(at: number): void {
-    const option = this.options()[at];
-    if (option) this.chosen.emit(option.value);
-  }
 }

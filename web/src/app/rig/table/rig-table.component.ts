@@ -35,7 +35,8 @@ import {
   spans,
   type UnitSystem,
 } from '@doceo/core';
-import { type Choice, NamedPipe } from '../../parts/fields/choice-field.component';
+import { NamedPipe } from '../../parts/fields/choice-field.component';
+import type { Choice } from '../../parts/fields/choosing';
 import { ChoiceCellComponent } from './choice-cell.component';
 
 type Row =

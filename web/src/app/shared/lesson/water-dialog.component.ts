@@ -1,12 +1,13 @@
 import { Component, inject, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { toIssues, waterSchema } from '@doceo/contract';
+import { waterSchema } from '@doceo/contract';
 import { type Place, type PlaceKind, type WaterKind, WATER_KINDS } from '@doceo/core';
 import { DialogComponent } from '../../parts/dialog.component';
 import { ApiError } from '../../data/api/api-error';
 import { DayStore } from '../../data/lesson/day-store';
 import { ChoiceFieldComponent } from '../../parts/fields/choice-field.component';
 import { TextFieldComponent } from '../../parts/fields/text-field.component';
+import { checked } from '../../data/api/checked';
 
 const place = (name: string, kind: PlaceKind, lengthM: number): Place => ({ id: kind, name, kind, lengthM });
 
@@ -60,7 +61,7 @@ export class WaterDialogComponent {
   }
 
   protected save(): void {
-    const checked = waterSchema.safeParse({
+    const form = checked(waterSchema, {
       name: this.name,
       kind: this.kind,
       latitude: this.latitude,
@@ -82,11 +83,8 @@ export class WaterDialogComponent {
         checkedBy: null,
       },
     });
-    if (!checked.success)
-      return this.error.set(
-        new ApiError('invalid', 'Please look at the marked fields.', toIssues(checked.error)),
-      );
-    this.day.addWater(crypto.randomUUID(), checked.data).subscribe({
+    if ('error' in form) return this.error.set(form.error);
+    this.day.addWater(crypto.randomUUID(), form.data).subscribe({
       next: ({ id }) => this.closed.emit(id),
       error: (error: ApiError) => this.error.set(error),
     });
