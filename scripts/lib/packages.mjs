@@ -37,8 +37,7 @@ export const LEFT_OUT = [
 ];
 
 /** What packages of the older kind that are bundled ask for in a module of the newer kind. */
-export const REQUIRE = `import { createRequire } from 'node:module';
-import { fileURLToPath } from 'node:url';
-const require = createRequire(import.meta.url);
-const __filename = fileURLToPath(import.meta.url);
-const __dirname = fileURLToPath(new URL('.', import.meta.url));`;
+export const REQUIRE = `import * as bundledWith from 'node:module';
+const require = bundledWith.createRequire(import.meta.url);
+const __filename = import.meta.filename;
+const __dirname = import.meta.dirname;`;
