@@ -57,6 +57,8 @@ export async function startDatabase(folder, { fast = false } = {}) {
     port: join(folder, 'db-port'),
     init: join(folder, 'db-init.sql'),
     log: join(folder, 'db.log'),
+    // Of its own: one that starts clears such files of all others away.
+    temporary: join(folder, 'db-tmp'),
   };
   const inside = join(folder, 'db.sock');
   const socket =
@@ -64,7 +66,9 @@ export async function startDatabase(folder, { fast = false } = {}) {
       ? inside
       : join(tmpdir(), `doceo-${randomBytes(6).toString('hex')}.sock`);
   mkdirSync(folder, { recursive: true, mode: 0o700 });
-  if (!existsSync(data)) install(data);
+  mkdirSync(paths.temporary, { recursive: true });
+  const env = { ...process.env, TMPDIR: paths.temporary };
+  if (!existsSync(data)) install(data, env);
   if (!existsSync(paths.secret))
     writeFileSync(paths.secret, randomBytes(24).toString('hex'), { mode: 0o600 });
   const password = readFileSync(paths.secret, 'utf8');
@@ -94,7 +98,11 @@ export async function startDatabase(folder, { fast = false } = {}) {
       ...(fast ? ['--innodb-flush-log-at-trx-commit=0', '--innodb-doublewrite=0'] : []),
       ...(process.getuid?.() === 0 ? ['--user=root'] : []),
     ];
-    const child = spawn(findProgram('mariadbd'), args, { detached: true, stdio: ['ignore', log, log] });
+    const child = spawn(findProgram('mariadbd'), args, {
+      detached: true,
+      stdio: ['ignore', log, log],
+      env,
+    });
     child.unref();
     let ended = false;
     child.once('exit', () => (ended = true));
@@ -123,7 +131,7 @@ export async function startDatabase(folder, { fast = false } = {}) {
 }
 
 /** Made beside its place and moved there when it is whole: one that was killed midway leaves nothing half. */
-function install(data) {
+function install(data, env) {
   const made = `${data}.new`;
   rmSync(made, { recursive: true, force: true });
   const args = [
@@ -133,7 +141,7 @@ function install(data) {
     '--skip-test-db',
     ...(process.getuid?.() === 0 ? ['--user=root'] : []),
   ];
-  const result = spawnSync(findProgram('mariadb-install-db'), args, { encoding: 'utf8' });
+  const result = spawnSync(findProgram('mariadb-install-db'), args, { encoding: 'utf8', env });
   if (result.status !== 0) {
     rmSync(made, { recursive: true, force: true });
     throw new Error(`The database could not be made: ${result.stderr || result.stdout}`);
