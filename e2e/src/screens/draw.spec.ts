@@ -273,6 +273,14 @@ describe('drawing a water', () => {
     await byText(page, '.sounded', '0 soundings');
   });
 
+  it('shows a chosen piece with its corners, and nothing of the room for a thumb around them', async () => {
+    await openBeat();
+    await page.focus('svg .piece');
+    await page.waitForSelector('.corner .touch');
+    const fills = await page.$$eval('.touch', (all) => all.map((one) => getComputedStyle(one).fill));
+    expect(new Set(fills)).toEqual(new Set(['rgba(0, 0, 0, 0)']));
+  });
+
   it('meets the rules of access, and fits a phone', async () => {
     await openBeat();
     expect(await axeFindings(page)).toEqual([]);

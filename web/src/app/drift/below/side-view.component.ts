@@ -16,6 +16,8 @@ const SKY_PX = 34;
 const BED_PX = 40;
 /** Where the float is held in the picture, as a share of its width. */
 const FLOAT_AT = 0.62;
+/** Room that the words beside it take, pixels. */
+const WORDS_PX = 230;
 
 /** The rig below its float, to scale, in water that is slower near the bed; the picture goes along with the float. */
 @Component({
@@ -45,7 +47,14 @@ const FLOAT_AT = 0.62;
         <path class="surface" [attr.d]="'M0 ' + sky + 'H' + width()" />
         <circle class="float" [attr.cx]="view().floatX" [attr.cy]="sky" r="8" />
         <path class="cap" [attr.d]="'M' + (view().floatX - 8) + ' ' + sky + 'a8 8 0 0 1 16 0z'" />
-        <text class="told" [attr.x]="view().floatX + 14" [attr.y]="sky - 12">{{ view().floatText }}</text>
+        <text
+          class="told"
+          [attr.x]="view().floatX + (roomBehind() ? 14 : -14)"
+          [attr.y]="sky - 12"
+          [attr.text-anchor]="roomBehind() ? 'start' : 'end'"
+        >
+          {{ view().floatText }}
+        </text>
         <text class="told" [attr.x]="view().flyX + 12" [attr.y]="view().flyY - 8">{{ view().flyText }}</text>
         <text class="zone-text" [attr.x]="width() - 8" [attr.y]="zone().y + 14">where the fish are</text>
       </svg>
@@ -190,6 +199,8 @@ export class SideViewComponent {
       flyText: `${formatLength(Math.max(0, -frame.ys[nodes]!), units)} deep at ${frame.atS.toFixed(1)} s`,
     };
   });
+  /** Whether the words of the float have room behind it; else they stand before it. */
+  protected readonly roomBehind = computed(() => this.width() * (1 - FLOAT_AT) > WORDS_PX);
   protected readonly words = computed(() => {
     const { steadyDepthM, steadyDeg } = this.run();
     return `The rig from the side: the point fly comes to ${formatLength(steadyDepthM, this.session.units())}, the leader leans ${Math.abs(steadyDeg).toFixed(0)} degrees.`;

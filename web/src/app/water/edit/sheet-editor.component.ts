@@ -170,6 +170,10 @@ export class SheetEditorComponent {
     this.select(id);
   }
 
+  protected stepText(metres: number): string {
+    return formatLength(metres, this.units());
+  }
+
   protected select(id: string | null): void {
     this.chosenId.set(id);
     this.corner.set(null);
