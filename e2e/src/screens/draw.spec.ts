@@ -275,7 +275,7 @@ describe('drawing a water', () => {
 
   it('shows a chosen piece with its corners, and nothing of the room for a thumb around them', async () => {
     await openBeat();
-    await page.focus('svg .piece');
+    await page.$eval('svg .piece', (piece) => (piece as SVGElement).focus());
     await page.waitForSelector('.corner .touch');
     const fills = await page.$$eval('.touch', (all) => all.map((one) => getComputedStyle(one).fill));
     expect(new Set(fills)).toEqual(new Set(['rgba(0, 0, 0, 0)']));
