@@ -36,7 +36,7 @@ import {
 import { fitStatusSchema } from './people/skill-fit';
 import { savedStudentSchema, studentSchema } from './people/student';
 import { deletionEffectSchema, lookSchema, studentFileSchema } from './people/student-file';
-import { savedWaterSchema, waterSchema } from './water/water';
+import { savedWaterSchema, waterChangeSchema, waterDeletionSchema, waterSchema } from './water/water';
 
 /** The student whose knots a rig has; left out for none. */
 const tiedBySchema = idSchema.nullable().default(null);
@@ -143,6 +143,29 @@ export const api = {
     create: endpoint('post', '/waters', 'Add a water', {
       body: z.strictObject({ id: idSchema, water: waterSchema }),
       reply: savedWaterSchema,
+    }),
+    change: endpoint('patch', '/waters/:id', 'Change a water or its rule card, field by field', {
+      params: byId,
+      body: waterChangeSchema,
+      reply: savedWaterSchema,
+    }),
+    deletionPreview: endpoint('get', '/waters/:id/deletion-preview', 'What goes when a water is deleted', {
+      params: byId,
+      reply: waterDeletionSchema,
+    }),
+    remove: endpoint('delete', '/waters/:id', 'Delete a water at which there is no lesson', {
+      params: byId,
+      reply: okSchema,
+    }),
+    share: endpoint('post', '/waters/:id/share', 'Share a water with a circle, or keep it to oneself again', {
+      params: byId,
+      body: z.strictObject({ circleId: idSchema.nullable() }),
+      reply: savedWaterSchema,
+    }),
+    give: endpoint('post', '/waters/:id/give', 'Give a water to a fellow of one of my circles', {
+      params: byId,
+      body: z.strictObject({ userId: idSchema }),
+      reply: okSchema,
     }),
     setCalendar: endpoint(
       'put',

@@ -16,6 +16,7 @@ import {
   studentSchema,
   takenReadingSchema,
   toIssues,
+  waterChangeSchema,
   waterSchema,
 } from './index';
 
@@ -33,6 +34,8 @@ const water = {
   latitude: 57.9,
   longitude: 9.1,
   timeZone: 'Europe/Copenhagen',
+  species: [],
+  said: {},
   places: [],
   rules: {
     licence: '',
@@ -53,6 +56,7 @@ const water = {
 const student = {
   name: 'Petra Holm',
   bornOn: '1968-03-02',
+  saidAdult: false,
   hand: 'right',
   note: '',
   guardianName: '',
@@ -153,6 +157,8 @@ describe('what is refused, and where', () => {
       'flies[0].hookSize',
     ],
     ['two point flies', rigSchema, { ...rig, flies: [rig.flies.at(-1), rig.flies.at(-1)] }, 'flies'],
+    ['half a place', waterSchema, { ...water, longitude: null }, 'longitude'],
+    ['half a place of a change', waterChangeSchema, { latitude: 57 }, 'longitude'],
     ['a latitude beyond the pole', waterSchema, { ...water, latitude: 90.1 }, 'latitude'],
     ['an unknown time zone', waterSchema, { ...water, timeZone: 'Corvane/Valley' }, 'timeZone'],
     [

@@ -1,4 +1,5 @@
 export * from './error';
+export * from './origin';
 export * from './problem';
 export * from './random';
 export * from './units';

@@ -1,5 +1,5 @@
 /** How bad it is: do not go on, think about it, good to know. */
-export type ProblemLevel = 'stop' | 'mind' | 'note';
+export type ProblemLevel = 'must-fix' | 'check' | 'tip';
 
 /** Something a check found wrong, by the rule that found it: facts that say why, fixes with what each changes. */
 export type Problem<Facts, Fix, Change> = {
@@ -13,7 +13,7 @@ export type Problem<Facts, Fix, Change> = {
   };
 }[keyof Facts];
 
-const ORDER: Record<ProblemLevel, number> = { stop: 0, mind: 1, note: 2 };
+const ORDER: Record<ProblemLevel, number> = { 'must-fix': 0, check: 1, tip: 2 };
 
 /** Worst first; within a level in the order the rules gave them. */
 export function bySeverity<T extends { level: ProblemLevel }>(problems: readonly T[]): T[] {

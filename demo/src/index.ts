@@ -2,3 +2,4 @@ export * from './people';
 export * from './scenario';
 export { FELLOW_SCHOOLS } from './rig-bench';
 export { DEMO_RIGS, FIRST_NYMPHS } from './plans';
+export { demoWaters } from './waters';

@@ -60,6 +60,7 @@ export function demoStudents(today: DateTime): DemoStudent[] {
     key: name,
     student: {
       name,
+      saidAdult: false,
       bornOn: today.minus({ years: age, days: 120 }).toISODate(),
       hand: rest.hand ?? 'right',
       note,

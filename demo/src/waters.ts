@@ -1,4 +1,11 @@
-import { deterministicId, type Place, type PlaceKind, type RuleCard, type Water } from '@doceo/core';
+import {
+  deterministicId,
+  type Place,
+  type PlaceKind,
+  type RuleCard,
+  type Saying,
+  type Water,
+} from '@doceo/core';
 import type { DateTime } from 'luxon';
 
 const place = (name: string, kind: PlaceKind, lengthM: number): Place => ({
@@ -6,6 +13,7 @@ const place = (name: string, kind: PlaceKind, lengthM: number): Place => ({
   name,
   kind,
   lengthM,
+  lengthFrom: 'measured',
 });
 
 export interface DemoWater {
@@ -31,18 +39,43 @@ export function demoWaters(today: DateTime): DemoWater[] {
     ...rest,
   });
   const make = (
-    water: Omit<Water, 'latitude' | 'longitude' | 'timeZone' | 'calendar'>,
+    water: Omit<Water, 'latitude' | 'longitude' | 'timeZone' | 'calendar' | 'said'>,
     latitude: number,
     longitude: number,
   ): DemoWater => ({
     id: deterministicId(`water:${water.name}`),
-    water: { ...water, latitude, longitude, timeZone: 'Europe/Copenhagen', calendar: null },
+    water: {
+      ...water,
+      latitude,
+      longitude,
+      timeZone: 'Europe/Copenhagen',
+      said: saidOf(water),
+      calendar: null,
+    },
   });
+  /** Who said each thing of a water: the lead, from who sets its rules; lengths were paced out. */
+  const saidOf = (water: Pick<Water, 'places' | 'rules'>): Water['said'] => {
+    const saying = (source: string, daysAgo: number): Saying => ({
+      by: 'Maren Voss',
+      on: today.minus({ days: daysAgo }).toISODate() ?? '',
+      source,
+    });
+    return {
+      place: saying('the valley map', 380),
+      ...Object.fromEntries(
+        ['licence', 'season', 'maxHooks', 'barbless', 'leadAllowed', 'release', 'hours', 'other'].map(
+          (field) => [`rules.${field}`, saying(water.rules.whoSaysSo, 6)],
+        ),
+      ),
+      ...Object.fromEntries(water.places.map(({ id }) => [`places.${id}`, saying('paced out', 40)])),
+    };
+  };
   return [
     make(
       {
         name: 'River Ostrel',
         kind: 'river',
+        species: ['brown-trout', 'grayling'],
         places: [
           place('Ford Pool', 'pool', 60),
           place('Long Glide', 'run', 120),
@@ -62,6 +95,7 @@ export function demoWaters(today: DateTime): DemoWater[] {
       {
         name: 'Fennick Beck',
         kind: 'brook',
+        species: ['brown-trout'],
         places: [
           place('Alder pockets', 'pocket', 140),
           place('Step pools', 'pool', 18),
@@ -76,6 +110,7 @@ export function demoWaters(today: DateTime): DemoWater[] {
       {
         name: 'Merrow Lake',
         kind: 'lake',
+        species: ['brown-trout'],
         places: [
           place('South shoal', 'shoal', 220),
           place('Stone margin', 'margin', 160),
@@ -96,6 +131,7 @@ export function demoWaters(today: DateTime): DemoWater[] {
       {
         name: 'Tollgate Pond',
         kind: 'pond',
+        species: ['rainbow-trout'],
         places: [place('Dam wall', 'margin', 70), place('Picnic lawn', 'grass', 45)],
         rules: card({
           maxHooks: 1,

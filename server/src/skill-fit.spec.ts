@@ -71,6 +71,7 @@ describe('learning parameters from all records', () => {
       await insertStudent(test.pool, user, studentId, {
         name: key,
         bornOn: null,
+        saidAdult: true,
         hand: 'right',
         note: '',
         guardianName: '',

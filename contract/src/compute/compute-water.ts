@@ -173,6 +173,7 @@ export const waterCommands = {
       seed: lineSchema(80),
       kind: z.enum(WATER_KINDS),
       latitude: z.number().min(-90).max(90),
+      species: z.array(z.enum(SPECIES)).max(SPECIES.length).default([]),
       date: dateSchema,
     }),
     output: z.strictObject({
@@ -180,7 +181,7 @@ export const waterCommands = {
       alerts: z.array(
         z.strictObject({
           kind: z.enum(ALERT_KINDS),
-          level: z.enum(['stop', 'mind', 'note']),
+          level: z.enum(['must-fix', 'check', 'tip']),
           title: z.string(),
           reason: z.string(),
           fromMs: z.number(),

@@ -11,10 +11,10 @@ import { skillFitSchema, tracingParametersSchema } from '../people/skill-fit';
 import { waterSchema } from '../water/water';
 
 const evidenceSchema = z.array(z.strictObject({ label: z.string(), text: z.string() }));
-const snagSchema = z.looseObject({
+const problemSchema = z.looseObject({
   id: z.string(),
   rule: z.string(),
-  level: z.enum(['stop', 'mind', 'note']),
+  level: z.enum(['must-fix', 'check', 'tip']),
   title: z.string(),
   reason: z.string(),
   evidence: evidenceSchema,
@@ -41,7 +41,7 @@ const faultIdSchema = z.string().refine((id) => FAULTS.some((fault) => fault.id 
 export const commands = {
   'rig-figures': {
     summary:
-      'Figures and snags of a rig: leader length, indicator distance, weakest link, line left at the net, hooks.',
+      'Figures and problems of a rig: leader length, indicator distance, weakest link, line left at the net, hooks.',
     input: z.strictObject({
       rig: rigSchema,
       water: waterSchema.nullable().default(null),
@@ -59,7 +59,7 @@ export const commands = {
           certainty: z.string(),
         }),
       ),
-      snags: z.array(snagSchema),
+      problems: z.array(problemSchema),
     }),
   },
   'rig-template': {
@@ -277,7 +277,7 @@ export const commands = {
   },
   'plan-check': {
     summary:
-      'All snags of a plan, with reason, evidence and fixes; with a lesson also those of day, water and students.',
+      'All problems of a plan, with reason, evidence and fixes; with a lesson also those of day, water and students.',
     input: z.strictObject({
       plan: planBodySchema,
       lesson: z
@@ -291,6 +291,7 @@ export const commands = {
                 id: idSchema,
                 name: lineSchema(80),
                 ageYears: z.int().min(0).max(120).nullable(),
+                saidAdult: z.boolean().default(false),
                 guardianConsent: z.boolean(),
                 attempts: z.array(attemptSchema.extend({ skillId: skillIdSchema })).max(100_000),
               }),
@@ -300,7 +301,7 @@ export const commands = {
         .nullable()
         .default(null),
     }),
-    output: z.strictObject({ snags: z.array(snagSchema) }),
+    output: z.strictObject({ problems: z.array(problemSchema) }),
   },
   ...waterCommands,
   ...castCommands,

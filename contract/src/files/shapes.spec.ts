@@ -43,8 +43,38 @@ describe('stored documents', () => {
     });
   });
 
-  it('a water of the first shape has no calendar of its own', () =>
-    expect(inShape('water', 1, { name: 'x' })).toEqual({ name: 'x', calendar: null }));
+  it('a water of a shape before has nothing said that nobody said', () => {
+    expect(inShape('water', 1, { name: 'x' })).toEqual({ name: 'x', calendar: null, species: [], said: {} });
+    const card = {
+      licence: '',
+      seasonFrom: '01-01',
+      seasonTo: '12-31',
+      maxHooks: 1,
+      barbless: true,
+      leadAllowed: false,
+      release: '',
+      hours: '',
+      other: '',
+      whoSaysSo: '',
+      checkedOn: null,
+      checkedBy: null,
+    };
+    const places = [
+      { id: 'pool', name: 'Pool', kind: 'pool', lengthM: 40 },
+      { id: 'ford-pool', name: 'Ford Pool', kind: 'pool', lengthM: 40 },
+      { id: 'run', name: 'Run', kind: 'run', lengthM: 55 },
+    ];
+    const blank = inShape('water', 2, { calendar: null, places, rules: card });
+    expect(blank).toMatchObject({
+      rules: { ...card, seasonFrom: null, seasonTo: null, barbless: null, leadAllowed: null },
+      places: [{ lengthFrom: 'typical' }, { lengthFrom: 'entered' }, { lengthFrom: 'entered' }],
+    });
+    // A card that somebody wrote on, or read, is as he left it.
+    for (const rest of [{ licence: 'Day ticket' }, { checkedOn: '2026-05-01' }])
+      expect(inShape('water', 2, { rules: { ...card, ...rest } })).toMatchObject({
+        rules: { ...card, ...rest },
+      });
+  });
 });
 
 describe('half characters', () => {

@@ -13,7 +13,8 @@ const UPGRADES = {
   // Since 2: what was measured is one list of the rig.
   rig: [upgradeRig],
   // Since 2: a calendar of what lives in it.
-  water: [(value) => (isRecord(value) ? { calendar: null, ...value } : value)],
+  // Since 3: what nobody has said is null, lengths of places tell where they are from.
+  water: [(value) => (isRecord(value) ? { calendar: null, ...value } : value), unsaid],
   beat: [],
   lake: [],
   event: [],
@@ -32,6 +33,44 @@ export function shapeOf(kind: StoredKind): number {
 export function inShape(kind: StoredKind, shape: number, value: unknown): unknown {
   const upgrades: Upgrade[] = UPGRADES[kind];
   return upgrades.slice(Math.max(0, shape - 1)).reduce((now, upgrade) => upgrade(now), value);
+}
+
+/** Lengths with which a new water once began, by the id of the place; somebody may have said the same. */
+const ONCE_TYPICAL: Record<string, number[]> = {
+  pool: [40],
+  run: [60],
+  riffle: [40],
+  pocket: [80],
+  shoal: [120],
+  margin: [60, 120],
+  grass: [40, 50],
+};
+
+/** A water of when a new one began with places, a season and ways to fish that nobody had said. */
+function unsaid(value: unknown): unknown {
+  if (!isRecord(value)) return value;
+  const rules = value['rules'];
+  const blank =
+    isRecord(rules) &&
+    rules['checkedOn'] === null &&
+    ['licence', 'release', 'hours', 'other'].every((field) => rules[field] === '');
+  return {
+    species: [],
+    said: {},
+    ...(withEach(value, 'places', (place) =>
+      isRecord(place)
+        ? {
+            lengthFrom: ONCE_TYPICAL[String(place['id'])]?.includes(Number(place['lengthM']))
+              ? 'typical'
+              : 'entered',
+            ...place,
+          }
+        : place,
+    ) as Record<string, unknown>),
+    ...(blank
+      ? { rules: { ...rules, seasonFrom: null, seasonTo: null, barbless: null, leadAllowed: null } }
+      : {}),
+  };
 }
 
 function withField(value: unknown, field: string, change: Upgrade): unknown {

@@ -1,6 +1,6 @@
 import type * as z from 'zod';
 
-export type Method = 'get' | 'post' | 'put' | 'delete';
+export type Method = 'get' | 'post' | 'put' | 'patch' | 'delete';
 
 /** One route of the API: everything that crosses the border, as schemas. */
 export interface Endpoint<Params = unknown, Query = unknown, Body = unknown, Reply = unknown> {

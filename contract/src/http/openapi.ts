@@ -37,7 +37,7 @@ function operation(endpoint: Endpoint): Json {
     summary: endpoint.summary,
     ...(endpoint.access === 'user' ? { security: [{ session: [] }] } : {}),
     ...(parameters.length > 0 ? { parameters } : {}),
-    ...(['post', 'put'].includes(endpoint.method)
+    ...(['post', 'put', 'patch'].includes(endpoint.method)
       ? {
           requestBody: {
             content: {

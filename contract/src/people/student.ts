@@ -5,6 +5,8 @@ import { dateSchema, idSchema, lineSchema, textSchema } from '../common';
 export const studentSchema = z.strictObject({
   name: lineSchema(80),
   bornOn: dateSchema.nullable(),
+  /** Said of one without a birthday; whose age nobody has said is treated as a minor. */
+  saidAdult: z.boolean().default(false),
   hand: z.enum(['right', 'left']),
   note: textSchema(500),
   guardianName: textSchema(80),

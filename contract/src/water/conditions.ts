@@ -59,7 +59,7 @@ export const conditionDaySchema = z.strictObject({
   source: z.string(),
   /** True for the station that stands in for a real one: it foretells nothing. */
   simulated: z.boolean(),
-  /** The station's hours with the readings over them. */
+  /** The station's hours with the readings over them; none while nobody has said where the water lies. */
   hours: z.array(conditionHourSchema),
   /** What was read from the day before to the day after. */
   readings: z.array(savedConditionReadingSchema),

@@ -1,6 +1,9 @@
 import { COLD_WATER_C } from '../safety';
-import { COMFORT, type WaterKind } from '../water';
+import type { Origin } from '../origin';
+import { bySeverity } from '../problem';
+import { CHOP, isStill, stopTemperature, type Water } from '../water';
 import { type ConditionHour, HOUR_MS, levelTrend } from './hour';
+import { type ConditionReading, lastsTo, type ReadingKind } from './readings';
 
 export const ALERT_KINDS = [
   'thunder',
@@ -17,9 +20,11 @@ export type AlertKind = (typeof ALERT_KINDS)[number];
 /** Something in the conditions of a stretch of time that one must know. */
 export interface ConditionAlert {
   kind: AlertKind;
-  level: 'stop' | 'mind' | 'note';
+  level: 'must-fix' | 'check' | 'tip';
   /** Of a lake or pond: wind and ice mean something else there. */
   still: boolean;
+  /** Foretold by a service, read by somebody at the water, or made up by a stand-in; the last stops nothing. */
+  from: Extract<Origin, 'measured' | 'computed' | 'simulated'>;
   /** First and last hour it holds, epoch milliseconds. */
   fromMs: number;
   toMs: number;
@@ -30,15 +35,30 @@ export interface ConditionAlert {
 /** Chance of thunder from which a lesson is not begun. Any thunder heard ends it, whatever stands here. */
 const THUNDER_STOP = 0.3;
 const THUNDER_MIND = 0.1;
-/** Wind from which beginners cannot cast, and on a lake the one for small craft. Rules of thumb. */
+/** Wind from which beginners cannot cast over a river. Rule of thumb. */
 const WINDY_MS = 9;
-const CRAFT_MS = 7;
-/** Below this a lake lies like glass: the hardest light to fish in. */
-const GLASS_MS = 0.8;
 const HEAVY_RAIN_MM = 4;
 /** Still water this cold may carry ice, and so may the stones of a bank when it freezes. Rules of thumb. */
 const ICE_WATER_C = 2;
 const FROST_C = 0;
+
+/** What of the readings speaks for or against an alert. */
+const READ_OF: Record<AlertKind, readonly ReadingKind[]> = {
+  thunder: [],
+  rising: ['levelM'],
+  'too-warm': ['waterC'],
+  windy: ['windMs'],
+  glass: ['windMs'],
+  'cold-wading': ['waterC'],
+  ice: ['waterC', 'airC'],
+  'heavy-rain': ['rainMm'],
+};
+
+/** Where the hours are from: whether a stand-in made them up, and what was read at the water. */
+export interface HoursFrom {
+  simulated: boolean;
+  readings: readonly ConditionReading[];
+}
 
 /** A stretch of time, epoch milliseconds. */
 export interface Stretch {
@@ -47,30 +67,33 @@ export interface Stretch {
 }
 
 /**
- * What must be known of a stretch of time, worst first.
+ * What must be known of a stretch of time, worst first. Weather that is made up by a stand-in is a thing to check and never
+ * a stop, but where somebody read it.
  *
  * @param hours may begin before the stretch: whether a river rises is seen from the hours before
  * @param within all hours when left out
  */
 export function conditionAlerts(
   hours: readonly ConditionHour[],
-  kind: WaterKind,
+  water: Pick<Water, 'kind' | 'species'>,
   within: Stretch = { fromMs: -Infinity, toMs: Infinity },
+  hoursFrom: HoursFrom = { simulated: false, readings: [] },
 ): ConditionAlert[] {
-  const still = kind === 'lake' || kind === 'pond';
-  const warm = Math.min(...Object.values(COMFORT).map(({ stopC }) => stopC));
+  const still = isStill(water.kind);
+  const warm = stopTemperature(water.species);
   const alert = (
     value: (hour: ConditionHour, index: number) => number,
     least: number,
     tell: Tell,
-  ): ConditionAlert | null => alertOf(hours, within, value, least, (worst) => ({ ...tell(worst), still }));
-  const found: (ConditionAlert | null)[] = [
+  ): Omit<ConditionAlert, 'from'> | null =>
+    alertOf(hours, within, value, least, (worst) => ({ ...tell(worst), still }));
+  const found: (Omit<ConditionAlert, 'from'> | null)[] = [
     alert(
       ({ thunder }) => thunder,
       THUNDER_MIND,
       (worst) => ({
         kind: 'thunder',
-        level: worst >= THUNDER_STOP ? 'stop' : 'mind',
+        level: worst >= THUNDER_STOP ? 'must-fix' : 'check',
       }),
     ),
     still
@@ -80,7 +103,7 @@ export function conditionAlerts(
           0,
           () => ({
             kind: 'rising',
-            level: 'stop',
+            level: 'must-fix',
           }),
         ),
     alert(
@@ -88,24 +111,24 @@ export function conditionAlerts(
       warm,
       (worst) => ({
         kind: 'too-warm',
-        level: worst >= warm + 2 ? 'stop' : 'mind',
+        level: worst >= warm + 2 ? 'must-fix' : 'check',
       }),
     ),
     alert(
       ({ windMs }) => windMs,
-      still ? CRAFT_MS : WINDY_MS,
+      still ? CHOP.roughMs : WINDY_MS,
       () => ({
         kind: 'windy',
-        level: 'mind',
+        level: 'check',
       }),
     ),
     still
       ? alert(
           ({ windMs }) => -windMs,
-          -GLASS_MS,
+          -CHOP.glassMs,
           () => ({
             kind: 'glass',
-            level: 'note',
+            level: 'tip',
           }),
         )
       : alert(
@@ -113,7 +136,7 @@ export function conditionAlerts(
           -COLD_WATER_C,
           () => ({
             kind: 'cold-wading',
-            level: 'mind',
+            level: 'check',
           }),
         ),
     still
@@ -122,7 +145,7 @@ export function conditionAlerts(
           -ICE_WATER_C,
           () => ({
             kind: 'ice',
-            level: 'stop',
+            level: 'must-fix',
           }),
         )
       : alert(
@@ -130,7 +153,7 @@ export function conditionAlerts(
           -FROST_C,
           () => ({
             kind: 'ice',
-            level: 'mind',
+            level: 'check',
           }),
         ),
     alert(
@@ -138,12 +161,20 @@ export function conditionAlerts(
       HEAVY_RAIN_MM,
       () => ({
         kind: 'heavy-rain',
-        level: 'note',
+        level: 'tip',
       }),
     ),
   ];
-  const order = { stop: 0, mind: 1, note: 2 };
-  return found.flatMap((one) => one ?? []).sort((a, b) => order[a.level] - order[b.level]);
+  return bySeverity(found.flatMap((one) => (one ? [asFrom(one, hoursFrom)] : [])));
+}
+
+function asFrom(alert: Omit<ConditionAlert, 'from'>, { simulated, readings }: HoursFrom): ConditionAlert {
+  const isRead = readings.some(
+    ({ what, atMs }) => READ_OF[alert.kind].includes(what) && lastsTo(atMs, alert.fromMs, alert.toMs),
+  );
+  if (isRead) return { ...alert, from: 'measured' };
+  if (!simulated) return { ...alert, from: 'computed' };
+  return { ...alert, level: alert.level === 'must-fix' ? 'check' : alert.level, from: 'simulated' };
 }
 
 type Tell = (worst: number) => Pick<ConditionAlert, 'kind' | 'level'>;
@@ -154,7 +185,7 @@ function alertOf(
   value: (hour: ConditionHour, index: number) => number,
   least: number,
   tell: (worst: number) => Pick<ConditionAlert, 'kind' | 'level' | 'still'>,
-): ConditionAlert | null {
+): Omit<ConditionAlert, 'from'> | null {
   const there = hours
     .map((hour, index) => ({ hour, value: value(hour, index) }))
     .filter(({ hour, value: found }) => {

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { conditionAlerts } from './alerts';
 import { type ConditionHour, HOUR_MS, hourAt, levelTrend } from './hour';
 import { stillProfile } from './profile';
+import type { ConditionReading } from './readings';
 import { stationHours, type StationSite } from './station';
 
 const RIVER: StationSite = { seed: 'River Ostrel', kind: 'river', latitude: 57.9 };
@@ -103,30 +104,61 @@ describe('what must be known of the hours', () => {
   const hours = (change: (i: number) => Partial<ConditionHour>): ConditionHour[] =>
     Array.from({ length: 6 }, (_, i) => ({ ...calm, atMs: i * HOUR_MS, ...change(i) }));
   const kinds = (change: (i: number) => Partial<ConditionHour>, kind: 'river' | 'lake' = 'river'): string[] =>
-    conditionAlerts(hours(change), kind).map((one) => `${one.level} ${one.kind}`);
+    conditionAlerts(hours(change), { kind, species: [] }).map((one) => `${one.level} ${one.kind}`);
 
   it('is nothing on a mild day', () => expect(kinds(() => ({}))).toEqual([]));
 
   it.each<[string, (i: number) => Partial<ConditionHour>, 'river' | 'lake', string[]]>([
-    ['thunder', (i) => ({ thunder: i === 4 ? 0.5 : 0 }), 'river', ['stop thunder']],
-    ['a small chance of it', () => ({ thunder: 0.15 }), 'river', ['mind thunder']],
-    ['a rising river', (i) => ({ levelM: 0.1 + i * 0.02 }), 'river', ['stop rising']],
+    ['thunder', (i) => ({ thunder: i === 4 ? 0.5 : 0 }), 'river', ['must-fix thunder']],
+    ['a small chance of it', () => ({ thunder: 0.15 }), 'river', ['check thunder']],
+    ['a rising river', (i) => ({ levelM: 0.1 + i * 0.02 }), 'river', ['must-fix rising']],
     ['a falling one', (i) => ({ levelM: 0.5 - i * 0.02 }), 'river', []],
-    ['warm water', () => ({ waterC: 18.5 }), 'river', ['mind too-warm']],
-    ['too warm water', () => ({ waterC: 21 }), 'lake', ['stop too-warm']],
-    ['wind', () => ({ windMs: 10 }), 'river', ['mind windy']],
-    ['wind on a lake', () => ({ windMs: 8 }), 'lake', ['mind windy']],
-    ['a calm lake', () => ({ windMs: 0.3 }), 'lake', ['note glass']],
-    ['cold water to wade in', () => ({ waterC: 5 }), 'river', ['mind cold-wading']],
+    ['warm water', () => ({ waterC: 18.5 }), 'river', ['check too-warm']],
+    ['too warm water', () => ({ waterC: 21 }), 'lake', ['must-fix too-warm']],
+    ['wind', () => ({ windMs: 10 }), 'river', ['check windy']],
+    ['wind on a lake', () => ({ windMs: 8 }), 'lake', ['check windy']],
+    ['a calm lake', () => ({ windMs: 0.3 }), 'lake', ['tip glass']],
+    ['cold water to wade in', () => ({ waterC: 5 }), 'river', ['check cold-wading']],
   ])('tells of %s', (_, change, kind, wanted) => expect(kinds(change, kind)).toEqual(wanted));
 
   it('comes worst first, with when it holds', () => {
     const alerts = conditionAlerts(
       hours((i) => ({ waterC: 5, thunder: i > 3 ? 0.6 : 0 })),
-      'river',
+      { kind: 'river', species: [] },
     );
     expect(alerts.map(({ kind }) => kind)).toEqual(['thunder', 'cold-wading']);
     expect([alerts[0]?.fromMs, alerts[0]?.toMs, alerts[0]?.worst]).toEqual([4 * HOUR_MS, 5 * HOUR_MS, 0.6]);
+  });
+
+  it.each([
+    ['grayling', 18, 20],
+    ['brown-trout', 19, 21],
+    ['rainbow-trout', 20, 22],
+  ] as const)('takes the limits of %s where only it lives', (species, mindC, stopC) => {
+    const level = (waterC: number): string | undefined =>
+      conditionAlerts(
+        hours(() => ({ waterC })),
+        { kind: 'river', species: [species] },
+      )[0]?.level;
+    expect([mindC - 0.1, mindC, stopC - 0.1, stopC].map(level)).toEqual([
+      undefined,
+      'check',
+      'check',
+      'must-fix',
+    ]);
+  });
+
+  it('stops nothing that a stand-in made up, unless somebody read it at the water', () => {
+    const warm = hours(() => ({ waterC: 23, thunder: 0.9 }));
+    const told = (readings: ConditionReading[]): string[] =>
+      conditionAlerts(warm, { kind: 'river', species: [] }, undefined, { simulated: true, readings }).map(
+        ({ kind, level, from }) => `${kind} ${level} ${from}`,
+      );
+    expect(told([])).toEqual(['thunder check simulated', 'too-warm check simulated']);
+    const reading: ConditionReading = { id: 'r', atMs: 2 * HOUR_MS, what: 'waterC', value: 23, depthM: null };
+    expect(told([reading])).toEqual(['too-warm must-fix measured', 'thunder check simulated']);
+    expect(told([{ ...reading, atMs: -20 * HOUR_MS }])[1]).toBe('too-warm check simulated');
+    expect(told([{ ...reading, what: 'windMs' }])[1]).toBe('too-warm check simulated');
   });
 });
 

@@ -1,9 +1,11 @@
 import fc from 'fast-check';
+import type { Species, Water } from '../water';
 import { HOUR_MS } from './hour';
 import { profileOf, type ConditionReading, READING_KINDS, READING_RANGES, withReadings } from './readings';
 import { stationHours } from './station';
 import { lessonWindows } from './windows';
 
+const RIVER_WATER = { kind: 'river', species: [] } as const satisfies Pick<Water, 'kind' | 'species'>;
 const from = Date.parse('2026-06-10T00:00:00Z');
 const hours = stationHours({ seed: 'River Ostrel', kind: 'river', latitude: 57.9 }, from, 24);
 const reading = (
@@ -91,7 +93,7 @@ describe('windows for a lesson', () => {
   }));
 
   it('lie in the light, begin every half hour, and are of the lesson’s length', () => {
-    const found = lessonWindows(plain, 'river', light, 180);
+    const found = lessonWindows(plain, RIVER_WATER, light, 180);
     expect(found).toHaveLength(27);
     for (const { fromMs, toMs, score } of found) {
       expect([fromMs >= light.fromMs, toMs <= light.toMs, toMs - fromMs]).toEqual([true, true, 3 * HOUR_MS]);
@@ -102,7 +104,7 @@ describe('windows for a lesson', () => {
 
   it('score nothing with a stop in them, and say why', () => {
     const storm = plain.map((hour, i) => (i >= 13 && i <= 15 ? { ...hour, thunder: 0.5 } : hour));
-    const found = lessonWindows(storm, 'river', light, 120);
+    const found = lessonWindows(storm, RIVER_WATER, light, 120);
     const through = found.filter(({ reasons }) =>
       reasons.some((one) => typeof one === 'object' && one.kind === 'thunder'),
     );
@@ -112,14 +114,35 @@ describe('windows for a lesson', () => {
   });
 
   it('are none without light, or when the lesson is longer than it', () => {
-    expect(lessonWindows(plain, 'river', null, 60)).toEqual([]);
-    expect(lessonWindows(plain, 'river', light, 17 * 60)).toEqual([]);
+    expect(lessonWindows(plain, RIVER_WATER, null, 60)).toEqual([]);
+    expect(lessonWindows(plain, RIVER_WATER, light, 17 * 60)).toEqual([]);
   });
 
-  it('are better the less wind blows', () => {
+  it('are better the less wind blows over a river', () => {
     const windy = plain.map((hour, i) => ({ ...hour, windMs: i < 12 ? 7 : 3 }));
-    expect(lessonWindows(windy, 'river', light, 120)[0]?.fromMs).toBeGreaterThanOrEqual(
+    expect(lessonWindows(windy, RIVER_WATER, light, 120)[0]?.fromMs).toBeGreaterThanOrEqual(
       from + 11.5 * HOUR_MS,
     );
+  });
+
+  it('of still water are best in a light chop, worst under glass and in a storm', () => {
+    const scoreAt = (windKmh: number): number => {
+      const blown = plain.map((hour) => ({ ...hour, windMs: windKmh / 3.6 }));
+      return lessonWindows(blown, { kind: 'lake', species: [] }, light, 120)[0]?.parts.wind ?? 0;
+    };
+    expect([16, 20, 24].map(scoreAt)).toEqual([1, 1, 1]);
+    expect(scoreAt(2)).toBeCloseTo(0.2, 2);
+    expect(scoreAt(10)).toBeGreaterThan(scoreAt(4));
+    expect(scoreAt(32)).toBeLessThan(scoreAt(26));
+    expect(scoreAt(45)).toBeLessThan(scoreAt(1));
+  });
+
+  it('are warm enough by what lives there', () => {
+    const warm = plain.map((hour) => ({ ...hour, waterC: 16.5 }));
+    const warmth = (species: Species[]): number =>
+      lessonWindows(warm, { kind: 'pond', species }, light, 120)[0]?.parts.warmth ?? 0;
+    expect(warmth(['rainbow-trout'])).toBe(1);
+    expect(warmth(['grayling'])).toBeCloseTo(1 - 1.5 / 8, 9);
+    expect(warmth([])).toBe(1);
   });
 });

@@ -40,6 +40,11 @@ const LASTS_H = 6;
 /** Deeper than this a temperature is one of a profile, metres. */
 const SURFACE_M = 0.5;
 
+/** Whether a reading still says something of a stretch of time; all epoch milliseconds. */
+export function lastsTo(readAtMs: number, fromMs: number, toMs: number): boolean {
+  return readAtMs >= fromMs - LASTS_H * HOUR_MS && readAtMs <= toMs + LASTS_H * HOUR_MS;
+}
+
 /**
  * The station's hours with what was read over them: the hour of a reading is as it was read; the hours around it are
  * shifted by what the station was off, less and less over six hours. Rain is of its hour alone.

@@ -1,1 +1,2 @@
 export * from './local';
+export * from './place-text';

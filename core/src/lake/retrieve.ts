@@ -24,7 +24,7 @@ export interface FlyStep {
 export interface RetrieveRun {
   path: FlyStep[];
   deepestM: number;
-  /** Whether it lay on the bottom: weed and snags. */
+  /** Whether it lay on the bottom: weed and problems. */
   touched: boolean;
 }
 

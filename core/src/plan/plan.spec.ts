@@ -1,3 +1,4 @@
+import { CARD } from '../testing/rule-card';
 import fc from 'fast-check';
 import type { ConditionHour } from '../conditions';
 import { DRILLS, findDrill } from '../drill';
@@ -8,7 +9,7 @@ import { whatNext } from '../teach';
 import type { Water } from '../water';
 import { applyEdit, blockFromDrill, plainBlock, type PlanEdit } from './edits';
 import { type Block, emptyPlan, type PlanBody } from './plan';
-import { type PlanLesson, planProblems } from './rules';
+import { type PlanLesson, type PlanStudent, planProblems } from './rules';
 import { endOf, gearList, planEnd, resolveOverlaps, shareLane, strandShares } from './timing';
 
 const block = (id: string, startMin: number, durationMin: number, lane: number | null = null): Block => ({
@@ -164,10 +165,12 @@ const riverWithGrass: Water = {
   latitude: 57.9,
   longitude: 9.1,
   timeZone: 'Europe/Copenhagen',
+  species: [],
+  said: {},
   places: [
-    { id: 'p', name: 'Ford Pool', kind: 'pool', lengthM: 20 },
-    { id: 'r', name: 'Long Glide', kind: 'run', lengthM: 120 },
-    { id: 'g', name: 'School meadow', kind: 'grass', lengthM: 90 },
+    { id: 'p', name: 'Ford Pool', kind: 'pool', lengthM: 20, lengthFrom: 'measured' },
+    { id: 'r', name: 'Long Glide', kind: 'run', lengthM: 120, lengthFrom: 'measured' },
+    { id: 'g', name: 'School meadow', kind: 'grass', lengthM: 90, lengthFrom: 'measured' },
   ],
   rules: {
     licence: '',
@@ -192,6 +195,7 @@ describe('plan check', () => {
     id: name,
     name,
     ageYears: 40,
+    saidAdult: false,
     guardianConsent: false,
     skills: skillState(SKILLS, [], 0),
     ...rest,
@@ -222,6 +226,18 @@ describe('plan check', () => {
       flow: 1,
       waterC: 12,
     }));
+  const four = [student('A'), student('B'), student('C'), student('D')];
+  /** Somebody who was seen at every skill, and missed each time. */
+  const poor = (name: string) =>
+    student(name, {
+      skills: skillState(
+        SKILLS,
+        SKILLS.skills.flatMap(({ id }) =>
+          Array.from({ length: 6 }, (_, atMs) => ({ id: `${id}${atMs}`, skillId: id, atMs, good: false })),
+        ),
+        10,
+      ),
+    });
   const rules = (of: PlanBody, day: PlanLesson | null): string[] =>
     planProblems(of, day).map(({ rule }) => rule);
 
@@ -230,59 +246,107 @@ describe('plan check', () => {
     expect(planProblems(emptyPlan(), null)).toEqual([]);
   });
 
+  it('only asks to look first at what nobody has seen of a student', () => {
+    const early = plan([safety, blockFromDrill('tuck-over', 'x', 10)]);
+    const levels = (who: PlanStudent[]): string[] =>
+      planProblems(early, lesson({ students: who }))
+        .filter(({ rule }) => rule === 'prerequisites')
+        .map(({ level }) => level);
+    expect(levels([student('New')])).toEqual(['tip']);
+    expect(levels([poor('Sam')])).toEqual(['must-fix']);
+    expect(levels([student('New'), poor('Sam')])).toEqual(['must-fix']);
+  });
+
+  it('lets nothing stop a lesson that nobody said', () => {
+    const unsaid: Water = {
+      ...water,
+      latitude: null,
+      longitude: null,
+      places: [],
+      rules: { ...CARD, seasonFrom: null, seasonTo: null, maxHooks: null, barbless: null, leadAllowed: null },
+    };
+    const many = plan([safety, { ...blockFromDrill('draw-the-line', 'x', 10), rigId: 'rig', place: 'run' }], {
+      rigs: [rig],
+    });
+    const of = (day: Partial<PlanLesson>): string[] =>
+      planProblems(many, lesson({ students: four, ...day }))
+        .filter(({ level }) => level === 'must-fix')
+        .map(({ rule }) => rule);
+    const night = Date.parse('2026-11-28T23:00:00Z');
+    // Reading the card is the one thing asked for: it is true that nobody has.
+    expect(of({ water: unsaid, startMs: night, hours: thunderAt('23:00'), hoursSimulated: true })).toEqual([
+      'rule-card',
+    ]);
+    const short = { id: 'r', name: 'Run', kind: 'run', lengthM: 10 } as const;
+    const at = (lengthFrom: 'typical' | 'measured'): PlanLesson => ({
+      ...lesson({ students: four }),
+      water: { ...unsaid, rules: water.rules, places: [{ ...short, lengthFrom }] },
+    });
+    const level = (day: PlanLesson): string | undefined =>
+      planProblems(many, day).find(({ rule }) => rule === 'hook-distance')?.level;
+    expect([level(at('typical')), level(at('measured'))]).toEqual(['check', 'must-fix']);
+  });
+
+  it('takes somebody whose age nobody has said for a minor, until it is said', () => {
+    const of = (rest: object): number =>
+      planProblems(good, lesson({ students: [student('A', { ageYears: null, ...rest })] })).filter(
+        ({ rule }) => rule === 'guardian-consent',
+      ).length;
+    expect([of({}), of({ saidAdult: true }), of({ guardianConsent: true })]).toEqual([1, 0, 0]);
+  });
+
   it('says nothing of thunder before and after the lesson', () => {
     expect(planProblems(good, lesson({ hours: thunderAt('05:00') }))).toEqual([]);
     expect(planProblems(good, lesson({ hours: thunderAt('12:00') }))).toEqual([]);
   });
 
-  const four = [student('A'), student('B'), student('C'), student('D')];
   const cases: [string, PlanBody, PlanLesson | null, string][] = [
-    ['over-time', plan([safety, block('x', 10, 100)], { lengthMin: 60 }), null, 'stop'],
-    ['safety-first', plan([block('x', 0, 30)]), null, 'stop'],
-    ['safety-first', plan([block('x', 0, 30), { ...safety, startMin: 30 }]), null, 'stop'],
+    ['over-time', plan([safety, block('x', 10, 100)], { lengthMin: 60 }), null, 'must-fix'],
+    ['safety-first', plan([block('x', 0, 30)]), null, 'must-fix'],
+    ['safety-first', plan([block('x', 0, 30), { ...safety, startMin: 30 }]), null, 'must-fix'],
     [
       'prerequisites',
       plan([safety, blockFromDrill('tuck-over', 'x', 10)]),
-      lesson({ students: [student('Sam Okande')] }),
-      'stop',
+      lesson({ students: [poor('Sam Okande')] }),
+      'must-fix',
     ],
     [
       'rule-card',
       good,
       lesson({ water: { ...water, rules: { ...water.rules, checkedOn: '2025-06-01' } } }),
-      'stop',
+      'must-fix',
     ],
-    ['conditions', good, lesson({ hours: thunderAt('09:00') }), 'stop'],
+    ['conditions', good, lesson({ hours: thunderAt('09:00') }), 'must-fix'],
     [
       'hook-limit',
       plan([safety, { ...blockFromDrill('find-the-seam', 'x', 10), rigId: 'rig' }], { rigs: [rig] }),
       lesson(),
-      'stop',
+      'must-fix',
     ],
-    ['dark-before-end', plan([safety], { lengthMin: 600 }), lesson(), 'stop'],
+    ['dark-before-end', plan([safety], { lengthMin: 600 }), lesson(), 'must-fix'],
     [
       'hook-distance',
       plan([safety, { ...blockFromDrill('set-on-anything', 'x', 10), place: 'pool' }]),
       lesson({ students: four }),
-      'stop',
+      'must-fix',
     ],
     [
       'place-missing',
       plan([safety, { ...blockFromDrill('find-the-seam', 'x', 10), place: 'riffle' }]),
       lesson(),
-      'stop',
+      'must-fix',
     ],
-    ['guardian-consent', good, lesson({ students: [student('Jonas Wren', { ageYears: 14 })] }), 'stop'],
+    ['guardian-consent', good, lesson({ students: [student('Jonas Wren', { ageYears: 14 })] }), 'must-fix'],
   ];
 
   it.each(cases)('%s is found', (rule, of, day, level) => {
-    const found = planProblems(of, day).find((snag) => snag.rule === rule);
+    const found = planProblems(of, day).find((problem) => problem.rule === rule);
     expect(found?.level).toBe(level);
   });
 
   it('fixes by an edit mend what they are offered for', () => {
     for (const [rule, of, day] of cases.filter(([name]) => name !== 'prerequisites')) {
-      for (const { change } of planProblems(of, day).find((snag) => snag.rule === rule)?.fixes ?? []) {
+      for (const { change } of planProblems(of, day).find((problem) => problem.rule === rule)?.fixes ?? []) {
         if (change.kind === 'edit') expect(rules(applyEdit(of, change.edit), day)).not.toContain(rule);
       }
     }
@@ -315,10 +379,12 @@ describe('plan check', () => {
     ]);
   });
 
-  it('tells of all students who are short in one snag of the drill', () => {
+  it('tells of all students who are short in one problem of the drill', () => {
     const early = plan([safety, blockFromDrill('count-the-pause', 'x', 10)]);
     const students = ['Sam Okande', 'Noor Hadley', 'Petra Holm'].map((name) => student(name));
-    const found = planProblems(early, lesson({ students })).filter((snag) => snag.rule === 'prerequisites');
+    const found = planProblems(early, lesson({ students })).filter(
+      (problem) => problem.rule === 'prerequisites',
+    );
     expect(found.map(({ facts }) => facts)).toMatchObject([
       { students: ['Sam Okande', 'Noor Hadley', 'Petra Holm'].map((name) => ({ name })) },
     ]);
@@ -385,7 +451,14 @@ describe('a plan that names what the library no longer has', () => {
       date: '2026-06-10',
       water: riverWithGrass,
       students: [
-        { id: 's', name: 'Sam', ageYears: 40, guardianConsent: false, skills: skillState(SKILLS, [], 0) },
+        {
+          id: 's',
+          name: 'Sam',
+          ageYears: 40,
+          saidAdult: false,
+          guardianConsent: false,
+          skills: skillState(SKILLS, [], 0),
+        },
       ],
     };
     for (const known of [null, lesson]) expect(() => planProblems(old, known)).not.toThrow();

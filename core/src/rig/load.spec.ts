@@ -210,9 +210,9 @@ describe('what floats', () => {
 
   it('each fix of a sinking float mends it', () => {
     const rig = dropper({ dressing: 'hackle-sparse', hookSize: 14 }, tungsten(0.0033));
-    const snag = rigProblems(rig, { water: null }).find(({ rule }) => rule === 'float-too-small');
-    expect(snag?.fixes.map(({ does }) => does)).toEqual(['larger-float', 'lighter-nymph']);
-    for (const { change } of snag?.fixes ?? [])
+    const problem = rigProblems(rig, { water: null }).find(({ rule }) => rule === 'float-too-small');
+    expect(problem?.fixes.map(({ does }) => does)).toEqual(['larger-float', 'lighter-nymph']);
+    for (const { change } of problem?.fixes ?? [])
       expect(floatMargin(change)?.margin).toBeGreaterThanOrEqual(1.5);
   });
 });

@@ -192,7 +192,7 @@ describe('figures', () => {
   });
 });
 
-describe('snags', () => {
+describe('problems', () => {
   it('finds only the tangle risk and the heavy loop in the shipped rig', () =>
     expect(rulesOf(rig)).toEqual(['tangle-risk', 'open-loop']));
 
@@ -232,7 +232,7 @@ describe('snags', () => {
   ];
 
   it.each(cases)('%s is found, and each of its fixes mends it', (rule, bad, maxHooks) => {
-    const found = rigProblems(bad, context(maxHooks)).filter((snag) => snag.rule === rule);
+    const found = rigProblems(bad, context(maxHooks)).filter((problem) => problem.rule === rule);
     expect(found.length).toBeGreaterThan(0);
     expect(found[0]?.fixes.length).toBeGreaterThan(0);
     if (rule === 'breaks-above-tippet') return;

@@ -2,10 +2,12 @@
 export const ADULT_AGE = 18;
 
 /**
- * Whether a record of a student may be kept: not of a minor without a guardian's consent on file.
+ * Whether a record of a student may be kept: not of a minor without a guardian's consent on file. Whose age nobody has
+ * said is taken for a minor.
  *
- * @param ageYears whole years on the day of the lesson; null when it is not known, which is taken for an adult
+ * @param ageYears whole years on the day of the lesson; null when the birthday is not known
+ * @param saidAdult whether it was said that a student without a birthday is of age
  */
-export function mayBeRecorded(ageYears: number | null, hasConsent: boolean): boolean {
-  return ageYears === null || ageYears >= ADULT_AGE || hasConsent;
+export function mayBeRecorded(ageYears: number | null, saidAdult: boolean, hasConsent: boolean): boolean {
+  return (ageYears === null ? saidAdult : ageYears >= ADULT_AGE) || hasConsent;
 }

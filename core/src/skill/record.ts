@@ -40,6 +40,15 @@ export function skillState(
   return Object.fromEntries(graph.skills.map(({ id }) => [id, estimate(id)]));
 }
 
+/** What is said of a skill first, before any figure. */
+export type SkillStage = 'not-seen' | 'learning' | 'has-it';
+
+/** Where a student is with a skill: nobody saw it, it comes, or it is ready to build on. */
+export function skillStage({ attempts, mastery }: Pick<SkillEstimate, 'attempts' | 'mastery'>): SkillStage {
+  if (attempts === 0) return 'not-seen';
+  return mastery >= READY ? 'has-it' : 'learning';
+}
+
 /** How sure an estimate is, in words, by the width of its interval. */
 export function sureness(estimate: SkillEstimate): 'not seen yet' | 'barely sure' | 'fairly sure' | 'sure' {
   if (estimate.attempts === 0) return 'not seen yet';

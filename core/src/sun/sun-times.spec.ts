@@ -45,4 +45,14 @@ describe('sun times', () => {
     expect(sunTimes(-90, 0, Date.parse('2026-06-21T12:00:00Z'))).toEqual(never);
     expect(sunTimes(90, 0, Date.parse('2026-06-21T12:00:00Z'))).toEqual(never);
   });
+
+  it('puts first light, sunrise, sunset and last light in order, and finds polar night', () => {
+    const sun = sunTimes(57.9, 9.1, Date.parse('2026-11-28T12:00:00Z'));
+    expect(
+      (sun.dawnMs as number) < (sun.sunriseMs as number) && (sun.sunsetMs as number) < (sun.duskMs as number),
+    ).toBe(true);
+    expect(new Date(sun.sunsetMs as number).toISOString().slice(0, 16)).toBe('2026-11-28T14:45');
+    expect(sunTimes(80, 0, Date.parse('2026-12-21T12:00:00Z')).sunriseMs).toBeNull();
+    expect(() => sunTimes(91, 0, 0)).toThrow(expect.objectContaining({ code: 'out-of-range' }));
+  });
 });

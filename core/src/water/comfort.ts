@@ -17,6 +17,15 @@ export const COMFORT: Record<Species, ComfortLimits> = {
   grayling: { name: 'grayling', fromC: 8, toC: 15, stopC: 18 },
 };
 
+/**
+ * The temperature from which one stops fishing for what lives in a water, °C: of its most sensitive species.
+ *
+ * @param species none when nobody has said what lives there: then of the most sensitive of all
+ */
+export function stopTemperature(species: readonly Species[]): number {
+  return Math.min(...(species.length > 0 ? species : SPECIES).map((one) => COMFORT[one].stopC));
+}
+
 /** A thermometer reading at a depth. */
 export interface DepthReading {
   depthM: number;

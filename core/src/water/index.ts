@@ -2,6 +2,8 @@ export * from './food';
 export * from './water';
 export * from './season';
 export * from './fish-window';
+export * from './typical-places';
 export * from './wading';
+export * from './chop';
 export * from './comfort';
 export * from './strike-zone';

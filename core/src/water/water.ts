@@ -1,3 +1,5 @@
+import type { Origin } from '../origin';
+import type { Species } from './comfort';
 import type { Food } from './food';
 
 /** Where a drill can be done, and the parts of a water a plan names. */
@@ -49,23 +51,33 @@ export function groundSuits(ground: GroundKind, place: PlaceKind): boolean {
 export const WATER_KINDS = ['river', 'brook', 'lake', 'pond'] as const;
 export type WaterKind = (typeof WATER_KINDS)[number];
 
+/** Whether the water of such a kind stands still. */
+export function isStill(kind: WaterKind): boolean {
+  return kind === 'lake' || kind === 'pond';
+}
+
 export interface Place {
   id: string;
   name: string;
   kind: PlaceKind;
   /** Bank or ground that students can stand along, metres. */
   lengthM: number;
+  /** Paced out, told by somebody, or usual for such a place. */
+  lengthFrom: Extract<Origin, 'measured' | 'entered' | 'typical'>;
 }
 
-/** The rules of a water as a person read them. Doceo never knows the law: it only repeats the card. */
+/**
+ * The rules of a water as a person read them. Doceo never knows the law: it only repeats the card. What nobody has said is
+ * null, or an empty text.
+ */
 export interface RuleCard {
   licence: string;
   /** First and last day of the season as month-day, e.g. `03-15`. May run over the year's end. */
-  seasonFrom: string;
-  seasonTo: string;
-  maxHooks: number;
-  barbless: boolean;
-  leadAllowed: boolean;
+  seasonFrom: string | null;
+  seasonTo: string | null;
+  maxHooks: number | null;
+  barbless: boolean | null;
+  leadAllowed: boolean | null;
   release: string;
   hours: string;
   other: string;
@@ -76,14 +88,27 @@ export interface RuleCard {
   checkedBy: string | null;
 }
 
+/** Who said something of a water, on which ISO date, and from where he has it; an empty text when he did not say. */
+export interface Saying {
+  by: string;
+  on: string;
+  source: string;
+}
+
 export interface Water {
   name: string;
   kind: WaterKind;
-  latitude: number;
-  longitude: number;
+  /** Degrees north and east; both null while nobody has said where it lies. */
+  latitude: number | null;
+  longitude: number | null;
+  /** Follows from where it lies; of the device that made the water while that is not known. */
   timeZone: string;
+  /** What is fished for there; none while nobody has said. */
+  species: Species[];
   places: Place[];
   rules: RuleCard;
+  /** By what is said: `place`, `rules.<field>`, `places.<id>`. */
+  said: Record<string, Saying>;
   /** What lives here by month as somebody found it; null takes what is usual for such a water. */
   calendar: Food[] | null;
 }

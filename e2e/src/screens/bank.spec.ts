@@ -44,7 +44,7 @@ describe.each([
         body: JSON.stringify({ ...user.settings, bankHand }),
       });
     }, hand);
-    await page.goto(`${at.server.url}/bank`);
+    await page.goto(`${at.server.url}/teach`);
     await clickText(page, '.who button', 'Sam');
     await settled(page);
     await page.tap('[aria-label="Next block"]');
@@ -116,11 +116,11 @@ describe.each([
         all.filter((one) => one.getBoundingClientRect().height < 55.5).map((one) => one.outerHTML),
       );
       expect([sheet, tiny]).toEqual([sheet, []]);
-      await clickText(page, 'doceo-bank-sheet button', 'Leave it');
+      await clickText(page, 'doceo-bank-sheet button', 'Cancel');
     }
     await clickText(page, '.more button', 'Fish');
     expect(await lowContrast(page, 7)).toEqual([]);
-    await clickText(page, 'doceo-bank-sheet button', 'Leave it');
+    await clickText(page, 'doceo-bank-sheet button', 'Cancel');
   });
 
   it('keeps the keys in a sheet while it is open, and gives them back', async () => {

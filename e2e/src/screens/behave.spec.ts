@@ -130,10 +130,10 @@ describe('the application in a browser', () => {
 
   it('has a bank book for the left hand, which is remembered', async () => {
     const phone = await openTab(at.browser, PHONE);
-    await signIn(phone.page, at.server.url, LEAD, '/bank');
+    await signIn(phone.page, at.server.url, LEAD, '/teach');
     await clickText(phone.page, '.more button', 'More');
     await clickText(phone.page, '.sheet button', 'Left hand');
-    await clickText(phone.page, '.sheet button', 'Leave it');
+    await clickText(phone.page, '.sheet button', 'Cancel');
     await phone.page.waitForSelector('.bank.left');
     await settled(phone.page);
     await phone.page.reload();

@@ -250,7 +250,7 @@ describe('drawing a water', () => {
     await at.open(`/water/${waters['Merrow Lake']}/lake`);
     await page.waitForSelector('doceo-sheet-editor svg .piece');
     const text = soundingsTable();
-    await upload('Take in soundings', 'soundings.csv', text);
+    await upload('Import soundings', 'soundings.csv', text);
     await byText(page, '.sounded dd', /ha$/);
     await byText(page, '.sounded', `${SOUNDINGS} soundings`);
     await saved(page);
@@ -268,7 +268,7 @@ describe('drawing a water', () => {
   it('names the line of a broken table and takes in none of it', async () => {
     await at.open(`/water/${waters['Merrow Lake']}/lake`);
     await page.waitForSelector('doceo-sheet-editor svg .piece');
-    await upload('Take in soundings', 'broken.csv', 'x_m,y_m,depth_m\n100,100,3\n"100,5",100,3\n');
+    await upload('Import soundings', 'broken.csv', 'x_m,y_m,depth_m\n100,100,3\n"100,5",100,3\n');
     await byText(page, '[role=alert]', 'line 3, x_m');
     await byText(page, '.sounded', '0 soundings');
   });

@@ -34,18 +34,18 @@ describe('from plan to record to circle', () => {
     await at?.end();
   });
 
-  it('shows the next lesson with its light and its stop snags', async () => {
+  it('shows the next lesson with its light and its stop problems', async () => {
     expect(await textOf(page, 'h1')).toBe('First nymphs');
-    await byText(page, '.snag.stop h3', 'rule card not read');
+    await byText(page, '.problem.must-fix h3', 'rule card not read');
     expect(await textOf(page, '.students')).toContain('Petra');
   });
 
-  it('draws a rig, edits it in the table, mends a snag, undoes, and keeps it', async () => {
+  it('draws a rig, edits it in the table, mends a problem, undoes, and keeps it', async () => {
     await open('/rig');
     await clickText(page, 'article a', 'Two nymphs');
     await clickText(page, '.segments button', '2 × depth');
     await byText(page, '[data-figure=indicator-distance]', '2.20 m');
-    await clickText(page, '[data-snag=tangle-risk] button', 'One fly');
+    await clickText(page, '[data-problem=tangle-risk] button', 'One fly');
     await byText(page, '[data-figure=hook-count]', '1 of 2');
     await clickText(page, 'button', 'Undo');
     await byText(page, '[data-figure=hook-count]', '2 of 2');
@@ -69,16 +69,16 @@ describe('from plan to record to circle', () => {
       await page.focus(`[data-drill="${drill}"]`);
       await page.keyboard.press('Enter');
     }
-    await byText(page, '.snag.stop', 'no safety talk first');
+    await byText(page, '.problem.must-fix', 'no safety talk first');
     await (await byText(page, '.face', 'Safety talk')).focus();
     await page.keyboard.down('Alt');
     await page.keyboard.press('ArrowLeft');
     await page.keyboard.up('Alt');
-    await page.waitForFunction(() => !document.querySelector('[data-snag="safety-first"]'));
+    await page.waitForFunction(() => !document.querySelector('[data-problem="safety-first"]'));
     await page.keyboard.down('Control');
     await page.keyboard.press('z');
     await page.keyboard.up('Control');
-    await byText(page, '.snag.stop', 'no safety talk first');
+    await byText(page, '.problem.must-fix', 'no safety talk first');
     await saved(page);
     await page.reload();
     await page.waitForSelector('[data-block]');
@@ -93,7 +93,7 @@ describe('from plan to record to circle', () => {
     await page.mouse.move(box.x - 60, box.y + 20, { steps: 4 });
     await page.mouse.move(box.x - 300, box.y + 20, { steps: 8 });
     await page.mouse.up();
-    await page.waitForFunction(() => !document.querySelector('[data-snag="safety-first"]'));
+    await page.waitForFunction(() => !document.querySelector('[data-problem="safety-first"]'));
     await saved(page);
   });
 
@@ -135,7 +135,7 @@ describe('from plan to record to circle', () => {
 
   it('logs with one tap, counts, undoes, and the record knows', async () => {
     const phone = await openTab(browser, PHONE);
-    await signIn(phone.page, second.url, LEAD, '/bank');
+    await signIn(phone.page, second.url, LEAD, '/teach');
     await clickText(phone.page, '.who button', 'Noor');
     await byText(phone.page, '.what h1', 'Safety talk');
     await phone.page.tap('[aria-label="Next block"]');
@@ -172,7 +172,7 @@ describe('from plan to record to circle', () => {
       );
       expect([sheet, tiny]).toEqual([sheet, []]);
       expect([sheet, await axeFindings(phone.page)]).toEqual([sheet, []]);
-      await clickText(phone.page, 'doceo-bank-sheet button', 'Leave it');
+      await clickText(phone.page, 'doceo-bank-sheet button', 'Cancel');
     }
     expect(phone.complaints).toEqual([]);
     await phone.page.browserContext().close();

@@ -75,7 +75,7 @@ describe('the water', () => {
     expect(await page.$('doceo-wading-card')).toBeNull();
   });
 
-  it('lends depth, hour and water to the rig bench and to the snags of the plan at once', async () => {
+  it('lends depth, hour and water to the rig bench and to the problems of the plan at once', async () => {
     const { page } = at;
     await at.open('/today');
     const lessons = await ask<{ id: string; planId: string; waterName: string }[]>(page, '/api/lessons');
@@ -122,12 +122,12 @@ describe('the water', () => {
 
     // The plan of the lesson is checked as if it were held there: its places are the river's.
     await at.open(`/plan/${own.planId}`);
-    await page.waitForSelector('doceo-snag-list');
-    const there = await textOf(page, 'doceo-snag-list');
+    await page.waitForSelector('doceo-problem-list');
+    const there = await textOf(page, 'doceo-problem-list');
     await clickText(page, 'doceo-strip .as-if', 'back to the lesson');
     await page.waitForFunction(
       (before) =>
-        document.querySelector('doceo-snag-list')?.textContent?.replace(/\s+/g, ' ').trim() !== before,
+        document.querySelector('doceo-problem-list')?.textContent?.replace(/\s+/g, ' ').trim() !== before,
       {},
       there,
     );

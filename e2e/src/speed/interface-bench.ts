@@ -110,7 +110,7 @@ const TAP_AIM_MS = 50;
 /** From a tap to its being on the device, with thousands of entries waiting for a server that does not take them. */
 async function timeTaps(browser: Browser, url: string): Promise<void> {
   const { page } = await openTab(browser, PHONE);
-  await signIn(page, url, 'lead@ternalder.example', '/bank');
+  await signIn(page, url, 'lead@ternalder.example', '/teach');
   await page.waitForSelector('.who button');
   await page.setRequestInterception(true);
   page.on('request', (request) => {

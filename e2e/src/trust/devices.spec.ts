@@ -30,7 +30,7 @@ describe('a lesson on two devices', () => {
       );
   };
   const openBank = async (page: Page): Promise<void> => {
-    await page.goto(`${way.url}/bank`);
+    await page.goto(`${way.url}/teach`);
     await page.waitForSelector('[data-tap=good]');
   };
   const ofLesson = async (): Promise<BankEvent[]> =>

@@ -40,7 +40,7 @@ describe('without a network', () => {
   const openBank = async (lessonId: string): Promise<void> => {
     await page.goto(`${url}/today`);
     await keepOnDevice(page, 'lesson', lessonId);
-    await page.goto(`${url}/bank`);
+    await page.goto(`${url}/teach`);
     await page.waitForSelector(STUDENTS);
   };
 
@@ -164,7 +164,7 @@ describe('without a network', () => {
       await second.setViewport(DESK);
       await signIn(second, url, LEAD);
       await keepOnDevice(second, 'lesson', lessonIds[0] as string);
-      await second.goto(`${url}/bank`);
+      await second.goto(`${url}/teach`);
       await byText(second, '.log p', /9[0-9] entries stand/);
     } finally {
       await other.close();

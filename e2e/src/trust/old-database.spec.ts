@@ -46,7 +46,7 @@ describe('a database of before', () => {
       ['students', 'lessons', 'plans', 'rigs'].map(list),
     );
     const paths = [
-      ...['/today', '/water', '/rig', '/cast', '/drift', '/strike', '/plan', '/bank', '/record', '/circle'],
+      ...['/today', '/water', '/rig', '/cast', '/drift', '/strike', '/plan', '/teach', '/record', '/circle'],
       ...['/record/group', '/rig/knots', '/rig/flies'],
       ...(students ?? []).flatMap((id) => [`/record/${id}`, `/record/${id}/card`]),
       ...(lessons ?? []).flatMap((id) => [`/lesson/${id}`, `/lesson/${id}/kit`]),

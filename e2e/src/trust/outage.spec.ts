@@ -45,7 +45,7 @@ describe('while the database is gone', () => {
 
   it('taps in the bank book are kept and sent once', async () => {
     const { page } = at;
-    await at.open('/bank');
+    await at.open('/teach');
     await page.waitForSelector('[data-tap=good]');
     await way.cut();
     for (let i = 0; i < 3; i++) await page.click('[data-tap=good]');

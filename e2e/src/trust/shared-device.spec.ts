@@ -56,7 +56,7 @@ describe('a device of two instructors', () => {
     await page.type('input.title', ' a draft of Maren');
     await page.keyboard.press('Tab');
     await page.waitForSelector('[data-save-state]:not([data-save-state=saved])');
-    await page.goto(`${at.server.url}/bank`);
+    await page.goto(`${at.server.url}/teach`);
     await page.waitForSelector('[data-tap=good]');
     for (let i = 0; i < 3; i++) await page.tap('[data-tap=good]');
     await acknowledged(page, 3);
@@ -87,7 +87,7 @@ describe('a device of two instructors', () => {
 
   it('gives it back to the first, and sends it', async () => {
     await signIn(page, at.server.url, LEAD);
-    await page.goto(`${at.server.url}/bank`);
+    await page.goto(`${at.server.url}/teach`);
     await byText(page, '.state', 'all stored');
     const lessons = await ask<{ id: string }[]>(page, '/api/lessons');
     const stored = await ask<BankEvent[]>(page, `/api/events?lessonId=${lessons.at(-2)!.id}`);

@@ -67,6 +67,11 @@ const ROWS: Row[] = [
     params: of('water'),
     query: () => ({ date: '2026-06-10' }),
   }),
+  row(api.waters.change, DRAWERS, { params: of('water'), body: () => ({ source: 'the sign', species: [] }) }),
+  row(api.waters.deletionPreview, ['keeper'], { params: of('water') }),
+  row(api.waters.remove, ['keeper'], { params: of('water') }),
+  row(api.waters.share, ['keeper'], { params: of('water'), body: ({ circle: circleId }) => ({ circleId }) }),
+  row(api.waters.give, ['keeper'], { params: of('water'), body: () => ({ userId: id() }) }),
   row(api.waters.setCalendar, DRAWERS, { params: of('water'), body: () => ({ calendar: null }) }),
   row(api.waters.saveBeat, DRAWERS, {
     params: ({ water }) => ({ id: water, beatId: id() }),

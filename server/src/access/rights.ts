@@ -23,6 +23,9 @@ export const RIGHTS = {
     log: ['keeper', 'circle-owner', 'circle-editor'],
     'check-rules': ['keeper', 'circle-owner', 'circle-editor'],
     'strike-any-reading': ['keeper', 'circle-owner'],
+    share: ['keeper'],
+    give: ['keeper'],
+    remove: ['keeper'],
   },
   plan: {
     see: [...EVERYBODY_AROUND],

@@ -72,7 +72,7 @@ console.log(
   `skill state, 30 students × 1000 events: ${state.toFixed(1)} ms of 50 ms (${(state / 50).toFixed(2)} of the aim; ${(state / 30 / small).toFixed(1)} × one student with 10 events)`,
 );
 console.log(
-  `edit of a rig of 20 parts, all figures and snags: ${figures.toFixed(2)} ms of 8 ms (${(figures / 8).toFixed(2)} of the aim)`,
+  `edit of a rig of 20 parts, all figures and problems: ${figures.toFixed(2)} ms of 8 ms (${(figures / 8).toFixed(2)} of the aim)`,
 );
 console.log(`plan check, 20 blocks: ${check.toFixed(2)} ms (${(check / figures).toFixed(1)} × a rig edit)`);
 

@@ -67,7 +67,7 @@ function withoutGaps(parameters: {
 export const runners: Runners = {
   'rig-figures': ({ rig, water, units }) => ({
     figures: rigFigures(rig, water?.rules.maxHooks ?? null, units).map((figure) => ({ ...figure })),
-    snags: rigProblems(rig, { water }).map((problem) => ({ ...rigProblemInWords(problem, units) })),
+    problems: rigProblems(rig, { water }).map((problem) => ({ ...rigProblemInWords(problem, units) })),
   }),
   'rig-template': ({ template, parameters }) => ({ rig: buildRig(template, withoutGaps(parameters)) }),
   'float-margin': ({ rig, floatant, fishedMin }) => {
@@ -98,7 +98,7 @@ export const runners: Runners = {
   }),
   'fault-rates': ({ attempts }) => ({ attempts: attempts.length, rates: faultRates(attempts) }),
   'plan-check': ({ plan, lesson }) => ({
-    snags: planProblems(
+    problems: planProblems(
       plan,
       lesson && {
         ...lesson,
@@ -157,7 +157,7 @@ export const runners: Runners = {
   },
   conditions: ({ date, ...site }) => {
     const hours = stationHours(site, Date.parse(`${date}T00:00:00Z`), 24);
-    const alerts = conditionAlerts(hours, site.kind).map(({ still, ...alert }) => ({
+    const alerts = conditionAlerts(hours, site).map(({ still, from: _from, ...alert }) => ({
       ...alert,
       ...alertText({ kind: alert.kind, still }),
     }));

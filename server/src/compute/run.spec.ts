@@ -241,7 +241,7 @@ describe('compute', () => {
     [
       'plan-check',
       { plan: { ...FIRST_NYMPHS.body, blocks: FIRST_NYMPHS.body.blocks.slice(1) } },
-      { snags: [expect.objectContaining({ rule: 'safety-first' })] },
+      { problems: [expect.objectContaining({ rule: 'safety-first' })] },
     ],
   ])('%s computes', (name, input, expected) =>
     expect(run(name, input)).toMatchObject({ exitCode: 0, value: expected }),

@@ -75,6 +75,13 @@ describe('conditions of a water', () => {
   it('fail when no provider answers', async () => {
     const broken = provider('gauge', () => Promise.reject(new Error('no line')));
     await expect(conditionsFrom([broken.made])(river, 0, 1)).rejects.toThrow('no line');
-    await expect(conditionsFrom([])(river, 0, 1)).rejects.toThrow('No provider covers this water.');
+  });
+
+  it('are none where nobody covers the water, which is no failure', async () => {
+    const { made } = provider('far', () => Promise.resolve([]), false);
+    const nobody = { hours: [], source: 'nobody', simulated: false };
+    expect(await conditionsFrom([made])(river, 0, 1)).toEqual(nobody);
+    const nowhere = { ...river, water: { ...river.water, latitude: null, longitude: null } };
+    expect(await conditionsFrom()(nowhere, 0, 1)).toEqual(nobody);
   });
 });

@@ -3,8 +3,11 @@ import { LRUCache } from 'lru-cache';
 import type { ConditionAnswer, ConditionProvider } from './provider';
 import { simulatedStation } from './simulated-station';
 
-/** Who is asked for the conditions of a water: the first that covers it and answers. The last one covers all. */
+/** Who is asked for the conditions of a water: the first that covers it and answers. The last one covers all that lie somewhere. */
 const CONDITION_PROVIDERS: readonly ConditionProvider[] = [simulatedStation];
+
+/** The answer for a water that nobody covers, since nobody has said where it lies. */
+const NOBODY: ConditionAnswer = { hours: [], source: 'nobody', simulated: false };
 
 /** How long a provider may take, milliseconds. */
 const TIMEOUT_MS = 4000;
@@ -30,7 +33,8 @@ export function conditionsFrom(
     const key = JSON.stringify([water.id, kind, latitude, longitude, fromMs, count]);
     const known = kept.get(key);
     if (known) return known;
-    let failure: unknown = new Error('No provider covers this water.');
+    if (!providers.some((one) => one.covers(water))) return NOBODY;
+    let failure: unknown;
     for (const [i, provider] of providers.entries()) {
       if (!provider.covers(water)) continue;
       try {

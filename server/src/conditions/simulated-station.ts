@@ -5,7 +5,9 @@ import type { ConditionProvider } from './provider';
 export const simulatedStation: ConditionProvider = {
   source: 'a simulated station',
   simulated: true,
-  covers: () => true,
+  covers: ({ water }) => water.latitude !== null,
   hours: ({ id, water }, fromMs, count) =>
-    Promise.resolve(stationHours({ seed: id, kind: water.kind, latitude: water.latitude }, fromMs, count)),
+    Promise.resolve(
+      stationHours({ seed: id, kind: water.kind, latitude: water.latitude ?? 0 }, fromMs, count),
+    ),
 };

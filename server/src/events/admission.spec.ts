@@ -15,6 +15,7 @@ const student = (
   student: {
     name: id,
     bornOn,
+    saidAdult: false,
     hand: 'right',
     note: '',
     guardianName: '',
@@ -61,6 +62,7 @@ describe('admission of bank book events', () => {
     ['of a student I do not know', event('a', { studentId: 'nobody' }), facts(), 'no-student'],
     ['of a student who is not in the lesson', event('a', { studentId: 'away' }), facts(), 'no-student'],
     ['of a minor without consent', event('a', { studentId: 'child' }), facts(), 'no-consent'],
+    ['of somebody whose age nobody said', event('a', { studentId: 'unknown-age' }), facts(), 'no-consent'],
     ['with the id of another lesson’s event', event('a'), facts([['a', 'second']]), 'id-taken'],
     ['that takes back another lesson’s event', undo('u', 'a'), facts([['a', 'second']]), 'no-target'],
   ])('refuses one %s', (_, one, known, code) => {
@@ -72,7 +74,6 @@ describe('admission of bank book events', () => {
 
   it.each<[string, BankEvent]>([
     ['of an adult', event('a')],
-    ['of somebody whose age is unknown', event('a', { studentId: 'unknown-age' })],
     ['of the whole group', event('a', { studentId: null })],
     ['that takes back what has not come yet', undo('u', 'later')],
   ])('takes one %s', (_, one) => expect(admit([one], facts()).fresh).toEqual([one]));

@@ -94,7 +94,14 @@ function refusalOf(
   if (!student || !lesson.studentIds.includes(event.studentId))
     return { code: 'no-student', message: 'The student is not in this lesson.' };
   const age = ageOn(student.student.bornOn, lesson.startsAt);
-  if (!mayBeRecorded(age, student.student.guardianConsentOn !== null))
-    return { code: 'no-consent', message: 'No guardian’s consent is on file; nothing is recorded.' };
+  const { saidAdult, guardianConsentOn } = student.student;
+  if (!mayBeRecorded(age, saidAdult, guardianConsentOn !== null))
+    return {
+      code: 'no-consent',
+      message:
+        age === null
+          ? 'Nobody has said whether the student is of age; nothing is recorded until then.'
+          : 'No guardian’s consent is on file; nothing is recorded.',
+    };
   return null;
 }

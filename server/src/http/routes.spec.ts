@@ -67,6 +67,26 @@ const ROWS: Row[] = [
     body: { id: id(), water: water.water },
     wrong: { id: 'x', water: { ...water.water, latitude: 'north' } },
   }),
+  row(api.waters.change, {
+    params: { id: water.id },
+    body: { rules: { hours: 'first to last light' } },
+    stranger: 404,
+    wrong: { latitude: 57, longitude: null },
+  }),
+  row(api.waters.deletionPreview, { params: { id: water.id }, stranger: 404 }),
+  row(api.waters.remove, { params: { id: water.id }, stranger: 404 }),
+  row(api.waters.share, {
+    params: { id: water.id },
+    body: { circleId: circle.id },
+    stranger: 404,
+    wrong: { circleId: 'all' },
+  }),
+  row(api.waters.give, {
+    params: { id: water.id },
+    body: { userId: LEAD.id },
+    stranger: 404,
+    wrong: { userId: 'Tobias' },
+  }),
   row(api.waters.setCalendar, {
     params: { id: water.id },
     body: { calendar: null },

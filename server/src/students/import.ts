@@ -25,7 +25,7 @@ export async function importStudent(
   today: string,
 ): Promise<string> {
   const { id, ...student } = file.student;
-  if (!mayBeRecorded(ageOn(student.bornOn, today), student.guardianConsentOn !== null))
+  if (!mayBeRecorded(ageOn(student.bornOn, today), student.saidAdult, student.guardianConsentOn !== null))
     throw new HttpError('invalid', [
       {
         path: 'student.guardianConsentOn',

@@ -1,4 +1,4 @@
-import { inShape, type SavedWater, shapeOf } from '@doceo/contract';
+import { inShape, type SavedWater, shapeOf, type WaterDeletion } from '@doceo/contract';
 import type { Water } from '@doceo/core';
 import { type Db, rows, write } from '../db/pool';
 
@@ -8,9 +8,10 @@ interface WaterRow {
   shape: number;
   mine: number;
   editable: number;
+  circle_id: string | null;
 }
 
-const SELECT = `SELECT w.id, w.body, w.shape, w.owner_id = ? AS mine,
+const SELECT = `SELECT w.id, w.body, w.shape, w.circle_id, w.owner_id = ? AS mine,
     w.owner_id = ? OR m.role IN ('owner', 'editor') AS editable
   FROM waters w LEFT JOIN circle_members m ON m.circle_id = w.circle_id AND m.user_id = ?`;
 /** Whoever has a lesson at a water sees it, whatever became of the circle. */
@@ -23,6 +24,7 @@ function toWater(row: WaterRow): SavedWater {
     water: inShape('water', row.shape, JSON.parse(row.body)) as Water,
     mine: Boolean(row.mine),
     editable: Boolean(row.editable),
+    circleId: row.circle_id,
   };
 }
 
@@ -54,6 +56,64 @@ export async function insertWater(
     'INSERT INTO waters (id, owner_id, circle_id, name, body, shape) VALUES (?, ?, ?, ?, ?, ?)',
     [id, ownerId, circleId, water.name, JSON.stringify(water), shapeOf('water')],
   );
+}
+
+/** The water as it is stored, kept from others until the transaction ends; null when there is none. */
+export async function lockWater(db: Db, id: string): Promise<Water | null> {
+  const [found] = await rows<{ body: string; shape: number }>(
+    db,
+    'SELECT body, shape FROM waters WHERE id = ? FOR UPDATE',
+    [id],
+  );
+  return found ? (inShape('water', found.shape, JSON.parse(found.body)) as Water) : null;
+}
+
+export async function updateWater(db: Db, id: string, water: Water): Promise<void> {
+  await write(db, 'UPDATE waters SET name = ?, body = ?, shape = ? WHERE id = ?', [
+    water.name,
+    JSON.stringify(water),
+    shapeOf('water'),
+    id,
+  ]);
+}
+
+/** What goes with a water, and the lessons that keep it; each count by the index on the water. */
+export async function findWaterDeletion(db: Db, id: string): Promise<WaterDeletion> {
+  const [counts] = await rows<Record<keyof WaterDeletion, number>>(
+    db,
+    `SELECT (SELECT COUNT(*) FROM beats WHERE water_id = ?) AS beats,
+       (SELECT COUNT(*) FROM lakes WHERE water_id = ?) AS lakes,
+       (SELECT COUNT(*) FROM condition_readings WHERE water_id = ?) AS readings,
+       (SELECT COUNT(*) FROM lessons WHERE water_id = ?) AS lessons`,
+    [id, id, id, id],
+  );
+  return {
+    beats: Number(counts?.beats ?? 0),
+    lakes: Number(counts?.lakes ?? 0),
+    readings: Number(counts?.readings ?? 0),
+    lessons: Number(counts?.lessons ?? 0),
+  };
+}
+
+/** Drawings and readings go with it. */
+export async function deleteWater(db: Db, id: string): Promise<void> {
+  await write(db, 'DELETE FROM waters WHERE id = ?', [id]);
+}
+
+export async function updateWaterCircle(db: Db, id: string, circleId: string | null): Promise<void> {
+  await write(db, 'UPDATE waters SET circle_id = ? WHERE id = ?', [circleId, id]);
+}
+
+/** Gives a water to somebody who is in a circle with its owner; false when nobody such is. Uses the key of circle_members. */
+export async function giveWater(db: Db, ownerId: string, id: string, userId: string): Promise<boolean> {
+  const touched = await write(
+    db,
+    `UPDATE waters SET owner_id = ? WHERE id = ? AND owner_id = ? AND EXISTS (
+       SELECT 1 FROM circle_members a JOIN circle_members b ON b.circle_id = a.circle_id
+       WHERE a.user_id = ? AND b.user_id = ?)`,
+    [userId, id, ownerId, ownerId, userId],
+  );
+  return touched > 0;
 }
 
 /** Changes what lives in a water, and touches nothing else of it. */

@@ -71,6 +71,7 @@ const WINDOW_REASONS: Record<Extract<WindowReason, string>, string> = {
   'cold-water': 'Cold water: fish feed little',
   'warm-water': 'Warm water: fish feed little',
   'little-wind': 'Little wind',
+  'light-chop': 'A light chop',
   dry: 'Dry',
 };
 

@@ -5,6 +5,7 @@ import {
   type PlanFacts,
   type PlanFix,
   type PlanProblem,
+  SKILLS,
 } from '@doceo/core';
 import { alertText, planProblemInWords, type PlanProblemInWords, windowReasonText } from '..';
 
@@ -18,7 +19,7 @@ function told<Rule extends keyof PlanFacts>(
   const problem = {
     id: rule,
     rule,
-    level: 'stop',
+    level: 'must-fix',
     facts,
     fixes: fixes.map((does) => ({ does, change })),
     blockIds: ['a'],
@@ -29,29 +30,25 @@ function told<Rule extends keyof PlanFacts>(
 const gap = (skillId: string, mastery = 0, attempts = 0) => ({ skillId, mastery, attempts });
 
 describe('a problem of a plan in words', () => {
-  it('names all who lack what a drill rests on, and how far the furthest is', () => {
+  it('names who needs what first, and says what was never seen as that', () => {
     const gaps = ['casting.pause', 'casting.stop', 'casting.straight-path'].map((id) => gap(id));
-    const all = told('prerequisites', {
+    const unseen = told('prerequisites', {
       drillId: 'count-the-pause',
       students: ['Sam Okande', 'Noor Hadley', 'Petra Holm'].map((name) => ({ name, gaps })),
     });
-    expect(all.title).toBe('Sam, Noor and Petra are 3 steps short');
-    expect(all.evidence).toHaveLength(9);
-    expect(all.evidence[3]?.label).toMatch(/^Noor, /);
+    expect(unseen.title).toMatch(/^Look first: .+, .+ and 1 more of Sam, Noor and Petra$/);
+    expect(unseen.evidence).toHaveLength(9);
+    expect(unseen.evidence[3]).toEqual({ label: expect.stringMatching(/^Noor, /), text: 'not seen' });
     const some = told('prerequisites', {
       drillId: 'count-the-pause',
       students: [
-        { name: 'Sam Okande', gaps },
+        { name: 'Sam Okande', gaps: [gap('casting.pause', 0.314, 12), gap('casting.stop')] },
         { name: 'Noor Hadley', gaps: gaps.slice(0, 1) },
       ],
     });
-    expect(some.title).toBe('Sam and Noor are up to 3 steps short');
-    const one = told('prerequisites', {
-      drillId: 'count-the-pause',
-      students: [{ name: 'Sam Okande', gaps: [gap('casting.pause', 0.314, 12)] }],
-    });
-    expect(one.title).toBe('Sam is a step short');
-    expect(one.reason).toMatch(/likely for Sam Okande from 12 attempts\.$/);
+    expect(some.title).toBe(`Sam and Noor need first: ${SKILLS.get('casting.pause').name.toLowerCase()}`);
+    expect(some.evidence.map(({ text }) => text)).toEqual(['learning', 'not seen', 'not seen']);
+    for (const { title, reason } of [unseen, some]) expect(`${title} ${reason}`).not.toMatch(/0\.\d|likely/);
   });
 
   it('tells the clock of the water', () => {
@@ -72,8 +69,12 @@ describe('a problem of a plan in words', () => {
 
   it('speaks the units of who reads it', () => {
     const facts = { students: 4, fit: 3, block: 'Hoops', place: 'grass' as const };
-    const near = { ...facts, lineOutM: 9, distanceM: 12, lengthM: 40 };
+    const near = { ...facts, lineOutM: 9, distanceM: 12, lengthM: 40, lengthFrom: 'measured' as const };
     expect(told('hook-distance', near).reason).toContain('need 12.00 m between them');
+    expect(told('hook-distance', near).reason).not.toContain('typical');
+    expect(told('hook-distance', { ...near, lengthFrom: 'typical' }).reason).toContain(
+      'a typical length nobody has paced out',
+    );
     expect(told('hook-distance', near, [], 'imperial').reason).toMatch(/need 39 ft/);
   });
 

@@ -2,27 +2,34 @@ import {
   clockTime,
   findDrill,
   formatLength,
-  formatProbability,
   groundOf,
   type PlanChange,
   type PlanFacts,
   type PlanFix,
   type PlanProblem,
-  READY,
   SKILLS,
+  skillStage,
   type ShortStudent,
   type UnitSystem,
 } from '@doceo/core';
 import { alertText } from './conditions';
+import { STAGES } from './stages';
 import { inWords, type ProblemInWords, type ProblemWords, type Worded } from './problem';
 import { listed } from './words';
 
 const WORDS: Worded<PlanFacts> = {
-  'guardian-consent': ({ name, ageYears }) => ({
-    title: `No guardian’s consent for ${first(name)}`,
-    reason: `${ageYears} years old. Without consent on file nothing is recorded; local rules for minors decide the rest.`,
-    evidence: [{ label: 'age', text: `${ageYears}` }],
-  }),
+  'guardian-consent': ({ name, ageYears }) =>
+    ageYears === null
+      ? {
+          title: `Is ${first(name)} 18 or older?`,
+          reason: `Nobody has said, so ${first(name)} is treated as a minor and nothing is recorded. Say it under the student, or put a guardian’s consent on file.`,
+          evidence: [{ label: 'age', text: 'not said' }],
+        }
+      : {
+          title: `No guardian’s consent for ${first(name)}`,
+          reason: `${ageYears} years old. Without consent on file nothing is recorded; local rules for minors decide the rest.`,
+          evidence: [{ label: 'age', text: `${ageYears}` }],
+        },
   'rule-card': (facts) =>
     facts.season === 'not-read'
       ? {
@@ -88,9 +95,9 @@ const WORDS: Worded<PlanFacts> = {
       { label: 'card', text: `${maxHooks}` },
     ],
   }),
-  'hook-distance': ({ students, fit, block, place, lineOutM, distanceM, lengthM }, units) => ({
+  'hook-distance': ({ students, fit, block, place, lineOutM, distanceM, lengthM, lengthFrom }, units) => ({
     title: 'Hooks too near',
-    reason: `${students} students at “${block}” need ${formatLength(distanceM, units)} between them; the longest ${place} here is ${formatLength(lengthM, units)} and takes ${fit}.`,
+    reason: `${students} students at “${block}” need ${formatLength(distanceM, units)} between them; the longest ${place} here is ${formatLength(lengthM, units)}${lengthFrom === 'typical' ? ', a typical length nobody has paced out,' : ''} and takes ${fit}.`,
     evidence: [
       { label: 'line out', text: formatLength(lineOutM, units) },
       { label: 'distance', text: formatLength(distanceM, units) },
@@ -112,24 +119,30 @@ const WORDS: Worded<PlanFacts> = {
   prerequisites: ({ drillId, students }) => shortOf(findDrill(drillId)?.name ?? drillId, students),
 };
 
-/** Students who lack what a drill rests on, the one who lacks most first told. */
+/** Skills that a title names; the rest is counted. */
+const MAX_NAMED = 2;
+
+/** Students who lack what a drill rests on, and what: first what was seen and is not held. */
 function shortOf(drill: string, students: readonly ShortStudent[]): ProblemWords {
-  const worst = students.reduce((most, short) => (short.gaps.length > most.gaps.length ? short : most));
   const names = [...new Set(students.map(({ name }) => name))];
   const alone = names.length === 1;
-  const differ = students.some(({ gaps }) => gaps.length !== worst.gaps.length);
-  const steps = worst.gaps.length === 1 ? 'a step' : `${worst.gaps.length} steps`;
-  const nearest = worst.gaps[0];
   const skill = (id: string): string => (SKILLS.has(id) ? SKILLS.get(id).name : id);
+  const seen = students.some(({ gaps }) => gaps.some(({ attempts }) => attempts > 0));
+  const gaps = students.flatMap((student) => student.gaps).filter(({ attempts }) => !seen || attempts > 0);
+  const needed = [...new Set(gaps.map(({ skillId }) => skill(skillId).toLowerCase()))];
+  const more = needed.length - MAX_NAMED;
+  const what = `${needed.slice(0, MAX_NAMED).join(', ')}${more > 0 ? ` and ${more} more` : ''}`;
   return {
-    title: `${listed(names.map(first))} ${alone ? 'is' : 'are'} ${differ ? 'up to ' : ''}${steps} short`,
-    reason: nearest
-      ? `“${drill}” rests on ${skill(nearest.skillId).toLowerCase()}, which is ${nearest.attempts ? `${formatProbability(nearest.mastery)} likely for ${worst.name} from ${nearest.attempts} attempts` : `not on ${worst.name}’s record yet`}.`
-      : '',
-    evidence: students.flatMap(({ name, gaps }) =>
-      gaps.map(({ skillId, mastery }) => ({
-        label: alone ? skill(skillId) : `${first(name)}, ${skill(skillId).toLowerCase()}`,
-        text: `${formatProbability(mastery)} of ${READY}`,
+    title: seen
+      ? `${listed(names.map(first))} ${alone ? 'needs' : 'need'} first: ${what}`
+      : `Look first: ${what} of ${listed(names.map(first))}`,
+    reason: seen
+      ? `“${drill}” rests on it. Teach it before, or put it later.`
+      : `“${drill}” rests on it, and nobody has seen it yet. Watch a few casts, then go on.`,
+    evidence: students.flatMap(({ name, gaps: own }) =>
+      own.map((gap) => ({
+        label: alone ? skill(gap.skillId) : `${first(name)}, ${skill(gap.skillId).toLowerCase()}`,
+        text: STAGES[skillStage(gap)],
       })),
     ),
   };

@@ -64,7 +64,7 @@ describe('why a knot does not suit', () => {
       {
         id: 'knot-unsuited/tippet',
         rule: 'knot-unsuited',
-        level: 'mind',
+        level: 'check',
         facts: { knot: 'blood', misfit, strands: [tippet, butt] },
         fixes: [],
       },

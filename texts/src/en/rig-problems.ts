@@ -67,7 +67,7 @@ const WORDS: Worded<RigFacts> = {
   }),
   'dropper-too-thick': ({ fly, tagM, holder, holderM }, units) => ({
     title: 'Dropper thicker than its leader',
-    reason: `The tag of the ${fly} outlasts the ${holder} that holds it: a snagged dropper takes both flies.`,
+    reason: `The tag of the ${fly} outlasts the ${holder} that holds it: a problemged dropper takes both flies.`,
     evidence: [
       { label: 'tag', text: formatTippet(tagM, units) },
       { label: holder, text: formatTippet(holderM, units) },

@@ -79,7 +79,7 @@ export class AppComponent {
   private readonly router = inject(Router);
   private readonly destroyed = inject(DestroyRef);
   private readonly url = signal(location.pathname);
-  protected readonly whole = computed(() => this.url().startsWith('/bank'));
+  protected readonly whole = computed(() => this.url().startsWith('/teach'));
   protected readonly ready = signal(false);
   /** Why the application could not start. */
   protected readonly problem = signal<ApiError | null>(null);

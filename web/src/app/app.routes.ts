@@ -24,6 +24,11 @@ export const routes: Routes = [
     loadComponent: () => import('./water/edit/lake-edit.page').then((m) => m.LakeEditPage),
   },
   {
+    path: 'water/:id/card',
+    title: 'Rules and stretches · Doceo',
+    loadComponent: () => import('./water/card/water-card.page').then((m) => m.WaterCardPage),
+  },
+  {
     path: 'rig',
     title: 'Rig bench · Doceo',
     loadComponent: () => import('./rig/list/rig-list.page').then((m) => m.RigListPage),
@@ -98,9 +103,11 @@ export const routes: Routes = [
     title: 'Packing list · Doceo',
     loadComponent: () => import('./lesson/kit/lesson-kit.page').then((m) => m.LessonKitPage),
   },
+  // What was saved or written down before it had this name.
+  { path: 'bank', redirectTo: 'teach' },
   {
-    path: 'bank',
-    title: 'Bank book · Doceo',
+    path: 'teach',
+    title: 'Teach · Doceo',
     loadComponent: () => import('./bank/bank.page').then((m) => m.BankPage),
   },
   {

@@ -68,7 +68,7 @@ describe('another water or hour', () => {
     expect(day.elsewhere()).toBe(false);
   });
 
-  it('changes the snags of the plan at once', async () => {
+  it('changes the problems of the plan at once', async () => {
     const page = await show(PlanPage, server, { id: LESSON.planId });
     const thunder = (): boolean => page.text().includes('Thunder is likely');
     expect(thunder()).toBe(false);

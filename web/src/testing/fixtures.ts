@@ -32,6 +32,7 @@ export const WATER: SavedWater = {
   id: uuid(1),
   mine: true,
   editable: true,
+  circleId: null,
   water: {
     name: 'River Ostrel',
     kind: 'river',
@@ -39,8 +40,8 @@ export const WATER: SavedWater = {
     longitude: 9.1,
     timeZone: 'Europe/Copenhagen',
     places: [
-      { id: 'glide', name: 'Long Glide', kind: 'run', lengthM: 120 },
-      { id: 'meadow', name: 'School meadow', kind: 'grass', lengthM: 90 },
+      { id: 'glide', name: 'Long Glide', kind: 'run', lengthM: 120, lengthFrom: 'measured' },
+      { id: 'meadow', name: 'School meadow', kind: 'grass', lengthM: 90, lengthFrom: 'measured' },
     ],
     rules: {
       licence: 'Day ticket',
@@ -56,6 +57,8 @@ export const WATER: SavedWater = {
       checkedOn: '2026-06-01',
       checkedBy: 'Maren Voss',
     },
+    species: ['brown-trout', 'grayling'],
+    said: {},
     calendar: null,
   },
 };
@@ -70,6 +73,7 @@ export const student = (
   student: {
     name,
     bornOn: '1985-01-01',
+    saidAdult: false,
     hand: 'right',
     note: '',
     guardianName: '',

@@ -9,7 +9,8 @@ export const conditions: PlanRule = (plan, lesson) => {
   if (!lesson?.hours?.length) return [];
   const { water, startMs } = lesson;
   const toMs = startMs + Math.max(planEnd(plan), plan.lengthMin) * MINUTE_MS;
-  return conditionAlerts(lesson.hours, water.kind, { fromMs: startMs, toMs }).map((alert) => ({
+  const from = { simulated: lesson.hoursSimulated ?? false, readings: lesson.readings ?? [] };
+  return conditionAlerts(lesson.hours, water, { fromMs: startMs, toMs }, from).map((alert) => ({
     id: `conditions-${alert.kind}`,
     rule: 'conditions' as const,
     level: alert.level,

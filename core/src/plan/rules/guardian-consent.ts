@@ -4,11 +4,11 @@ import type { PlanRule } from './rule';
 /** No record is kept of a minor without a guardian's consent on file. */
 export const guardianConsent: PlanRule = (_plan, lesson) =>
   (lesson?.students ?? [])
-    .filter((student) => !mayBeRecorded(student.ageYears, student.guardianConsent))
+    .filter((student) => !mayBeRecorded(student.ageYears, student.saidAdult, student.guardianConsent))
     .map((student) => ({
       id: `guardian-consent/${student.id}`,
       rule: 'guardian-consent' as const,
-      level: 'stop' as const,
+      level: 'must-fix' as const,
       blockIds: [],
       studentId: student.id,
       facts: { name: student.name, ageYears: student.ageYears },

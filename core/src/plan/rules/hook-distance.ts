@@ -1,14 +1,19 @@
 import { findDrill } from '../../drill';
 import { hookDistance, studentsThatFit } from '../../safety';
-import { groundSuits, type PlaceKind, type Water } from '../../water';
+import { isSaid } from '../../origin';
+import { groundSuits, type Place, type PlaceKind, type Water } from '../../water';
 import type { Block, PlanBody } from '../plan';
 import { endOf } from '../timing';
 import type { PlanRule } from './rule';
 
-/** The longest place of a kind at a water, metres; null when there is none. */
-export function longestPlace(water: Water, kind: PlaceKind): number | null {
-  const lengths = water.places.filter((place) => place.kind === kind).map((place) => place.lengthM);
-  return lengths.length > 0 ? Math.max(...lengths) : null;
+/** The longest place of a kind at a water; null when there is none. */
+export function longestPlace(water: Water, kind: PlaceKind): Place | null {
+  return water.places
+    .filter((place) => place.kind === kind)
+    .reduce<Place | null>(
+      (longest, place) => (place.lengthM > (longest?.lengthM ?? 0) ? place : longest),
+      null,
+    );
 }
 
 /** A group too large for the place: students at the same kind of place at the same time, lines out. */
@@ -17,11 +22,11 @@ export const hookDistanceRule: PlanRule = (plan, lesson) => {
   const present = Math.max(1, lesson.students.length);
   return plan.blocks.flatMap((block) => {
     const lineOutM = findDrill(block.drillId ?? '')?.lineOutM ?? 0;
-    const bankM = longestPlace(lesson.water, block.place);
-    if (lineOutM === 0 || bankM === null) return [];
+    const longest = longestPlace(lesson.water, block.place);
+    if (lineOutM === 0 || longest === null) return [];
     const together = studentsAt(plan, block, present);
     const distanceM = hookDistance(lineOutM);
-    const fit = studentsThatFit(bankM, distanceM);
+    const fit = studentsThatFit(longest.lengthM, distanceM);
     if (together <= fit) return [];
     const longer = lesson.water.places.find(
       (place) =>
@@ -33,7 +38,7 @@ export const hookDistanceRule: PlanRule = (plan, lesson) => {
       {
         id: `hook-distance/${block.id}`,
         rule: 'hook-distance',
-        level: 'stop',
+        level: isSaid(longest.lengthFrom) ? 'must-fix' : 'check',
         blockIds: [block.id],
         studentId: null,
         facts: {
@@ -43,7 +48,8 @@ export const hookDistanceRule: PlanRule = (plan, lesson) => {
           place: block.place,
           lineOutM,
           distanceM,
-          lengthM: bankM,
+          lengthM: longest.lengthM,
+          lengthFrom: longest.lengthFrom,
         },
         fixes: longer
           ? [

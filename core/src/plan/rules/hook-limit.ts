@@ -3,8 +3,8 @@ import type { PlanRule } from './rule';
 
 /** Rigs of the blocks against the hooks the water's card allows. */
 export const hookLimit: PlanRule = (plan, lesson) => {
-  if (!lesson) return [];
-  const { maxHooks } = lesson.water.rules;
+  const maxHooks = lesson?.water.rules.maxHooks ?? null;
+  if (!lesson || maxHooks === null) return [];
   return plan.blocks.flatMap((block) => {
     const rig = plan.rigs.find((candidate) => candidate.id === block.rigId);
     if (!rig || hookCount(rig.rig) <= maxHooks) return [];
@@ -14,7 +14,7 @@ export const hookLimit: PlanRule = (plan, lesson) => {
       {
         id: `hook-limit/${block.id}`,
         rule: 'hook-limit',
-        level: 'stop',
+        level: 'must-fix',
         blockIds: [block.id],
         studentId: null,
         facts: {

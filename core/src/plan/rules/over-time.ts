@@ -11,7 +11,7 @@ export const overTime: PlanRule = (plan) => {
     {
       id: 'over-time',
       rule: 'over-time',
-      level: over > 15 ? 'stop' : 'mind',
+      level: over > 15 ? 'must-fix' : 'check',
       blockIds: [],
       studentId: null,
       facts: { overMin: over, endMin: planEnd(plan), lengthMin: plan.lengthMin },

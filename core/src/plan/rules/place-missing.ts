@@ -15,7 +15,7 @@ export const placeMissing: PlanRule = (plan, lesson) =>
         {
           ...at,
           id: `place-wrong/${block.id}`,
-          level: 'mind',
+          level: 'check',
           facts: {
             place: 'unsuited',
             block: block.title,
@@ -36,8 +36,10 @@ export const placeMissing: PlanRule = (plan, lesson) =>
         },
       ];
     }
+    // A water of which no place is named yet may have any.
     if (
       !lesson ||
+      lesson.water.places.length === 0 ||
       block.place === 'anywhere' ||
       lesson.water.places.some((place) => place.kind === block.place)
     )
@@ -50,7 +52,7 @@ export const placeMissing: PlanRule = (plan, lesson) =>
       {
         ...at,
         id: `place-missing/${block.id}`,
-        level: 'stop',
+        level: 'must-fix',
         facts: {
           place: 'none',
           block: block.title,

@@ -5,6 +5,9 @@ import type { Block, PlanBody } from '../plan';
 import { blocksOfLane } from '../timing';
 import type { PlanLesson, PlanRule, PlanProblem, PlanStudent } from './rule';
 
+/** With more skills seen and not held than this a drill is too early. A rule of thumb. */
+const MAX_SEEN_GAPS = 2;
+
 /** A student who lacks what a drill rests on. */
 interface Short {
   student: PlanStudent;
@@ -14,7 +17,7 @@ interface Short {
 }
 
 /**
- * A skill asked for before what it rests on, by each student's own record and what this plan teaches earlier. One snag
+ * A skill asked for before what it rests on, by each student's own record and what this plan teaches earlier. One problem
  * a drill, however many students and blocks it concerns.
  */
 export const prerequisites: PlanRule = (plan, lesson) =>
@@ -46,6 +49,15 @@ function missing(skill: Skill, student: PlanStudent, taught: ReadonlySet<string>
   return [...new Set([...weak, ...weak.flatMap((need) => missing(need, student, taught))])];
 }
 
+/** What nobody has seen of a student speaks against nothing: it is a thing to look at first. */
+function levelOf(shorts: readonly Short[]): PlanProblem['level'] {
+  const seen = shorts.map(
+    ({ student, gaps }) => gaps.filter(({ id }) => (student.skills[id]?.attempts ?? 0) > 0).length,
+  );
+  const most = Math.max(...seen);
+  return most > MAX_SEEN_GAPS ? 'must-fix' : most > 0 ? 'check' : 'tip';
+}
+
 function toProblem(drill: Drill, shorts: Short[]): PlanProblem {
   const worst = shorts.reduce((most, short) => (short.gaps.length > most.gaps.length ? short : most));
   const students = [...new Set(shorts.map(({ student }) => student))];
@@ -53,7 +65,7 @@ function toProblem(drill: Drill, shorts: Short[]): PlanProblem {
   return {
     id: `prerequisites/${drill.id}`,
     rule: 'prerequisites',
-    level: worst.gaps.length > 2 ? 'stop' : 'mind',
+    level: levelOf(shorts),
     blockIds: blocks.map(({ id }) => id),
     studentId: students.length === 1 ? worst.student.id : null,
     facts: {

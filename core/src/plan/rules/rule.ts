@@ -1,7 +1,7 @@
-import type { ConditionAlert, ConditionHour } from '../../conditions';
+import type { ConditionAlert, ConditionHour, ConditionReading } from '../../conditions';
 import type { Problem } from '../../problem';
 import type { SkillState } from '../../skill';
-import type { GroundKind, PlaceKind, Water } from '../../water';
+import type { GroundKind, Place, PlaceKind, Water } from '../../water';
 import type { PlanEdit } from '../edits';
 import type { PlanBody } from '../plan';
 
@@ -11,6 +11,8 @@ export interface PlanStudent {
   name: string;
   /** Whole years on the day of the lesson, or null when unknown. */
   ageYears: number | null;
+  /** Whether it was said, without a birthday, that he is of age. */
+  saidAdult: boolean;
   guardianConsent: boolean;
   skills: SkillState;
 }
@@ -26,6 +28,10 @@ export interface PlanLesson {
   hours?: readonly ConditionHour[];
   /** Who says so. */
   hoursFrom?: string;
+  /** Whether a stand-in says so: its weather stops nothing. Not of what was read there. */
+  hoursSimulated?: boolean;
+  /** What was read at the water about that day. */
+  readings?: readonly ConditionReading[];
 }
 
 /** What a one-click fix changes. */
@@ -76,6 +82,7 @@ export interface PlanFacts {
     lineOutM: number;
     distanceM: number;
     lengthM: number;
+    lengthFrom: Place['lengthFrom'];
   };
   'place-missing':
     | { place: 'unsuited'; block: string; kind: PlaceKind; ground: GroundKind }

@@ -12,7 +12,7 @@ export const safetyFirst: PlanRule = (plan) => {
     {
       id: 'safety-first',
       rule: 'safety-first',
-      level: 'stop',
+      level: 'must-fix',
       blockIds: first ? [first.id] : [],
       studentId: null,
       facts: { firstBlock: first?.title ?? '', later: later !== undefined },

@@ -166,15 +166,15 @@ describe('knots and what they are tied in', () => {
     ],
     ['a surgeon’s in thick line', 'double-surgeon', { diameterM: 0.0004 }, { kind: 'outside-range' }],
     ['a clinch between two lines', 'clinch', {}, { kind: 'other-use', use: 'line-to-line' }],
-  ])('%s is a snag with a fix that holds', (_, joint, change, misfit) =>
+  ])('%s is a problem with a fix that holds', (_, joint, change, misfit) =>
     expect(joined(joint, change)[0]).toMatchObject(misfit),
   );
 
   it('a knot at the fly has its range too, and the fix mends it', () => {
     const rig = rigEdits.section(own, 'tippet', { diameterM: 0.0004, material: 'copolymer' });
-    const snag = rigProblems(rig, { water: null }).find(({ id }) => id === 'knot-unsuited/point');
-    expect(snag?.facts).toMatchObject({ misfit: { kind: 'outside-range' } });
-    expect(misfits(snag?.fixes[0]?.change as Rig).map(({ kind }) => kind)).not.toContain('outside-range');
+    const problem = rigProblems(rig, { water: null }).find(({ id }) => id === 'knot-unsuited/point');
+    expect(problem?.facts).toMatchObject({ misfit: { kind: 'outside-range' } });
+    expect(misfits(problem?.fixes[0]?.change as Rig).map(({ kind }) => kind)).not.toContain('outside-range');
   });
 
   it('no template comes with a knot that does not suit', () => {

@@ -6,16 +6,16 @@ import type { RigRule } from './rule';
 
 /** What a rig asks of a beginner's cast: tangles, and weight that flies past heads. */
 export const beginnerLoad: RigRule = (rig) => {
-  const snags: ReturnType<RigRule> = [];
+  const problems: ReturnType<RigRule> = [];
   const point = pointFly(rig);
   const risk = tangleRisk(rig);
   if (risk.level === 'high') {
     const simpler = point && rig.flies.length > 1 ? withFlies(rig, [point]) : null;
     const without = { ...rig, fittings: rig.fittings.filter(({ kind }) => kind !== 'shot') };
-    snags.push({
+    problems.push({
       id: 'tangle-risk',
       rule: 'tangle-risk',
-      level: 'mind',
+      level: 'check',
       facts: { perHour: risk.perHour, fewerFlies: simpler !== null, parts: risk.parts },
       fixes: simpler
         ? [{ does: 'one-fly', change: simpler }]
@@ -27,13 +27,13 @@ export const beginnerLoad: RigRule = (rig) => {
   const load = castingLoad(rig);
   const shot = rig.fittings.filter(({ kind }) => kind === 'shot').length;
   if (load.advice !== 'any') {
-    snags.push({
+    problems.push({
       id: 'open-loop',
       rule: 'open-loop',
-      level: 'note',
+      level: 'tip',
       facts: { advice: load.advice, headShare: load.share, shot },
       fixes: [],
     });
   }
-  return snags;
+  return problems;
 };

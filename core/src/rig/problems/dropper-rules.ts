@@ -16,7 +16,7 @@ function shotBelowDry(rig: Rig, dryName: string): ReturnType<RigRule> {
     {
       id: 'shot-below-dry',
       rule: 'shot-below-dry',
-      level: 'mind',
+      level: 'check',
       facts: { dry: dryName, shot: shot.length },
       fixes: [
         {
@@ -35,7 +35,7 @@ function onBarblessBend(rig: Rig, dryName: string, { water }: RigContext): Retur
     {
       id: 'dropper-on-barbless-bend',
       rule: 'dropper-on-barbless-bend',
-      level: 'note',
+      level: 'tip',
       facts: { dry: dryName, water: water.name },
       fixes: [],
     },

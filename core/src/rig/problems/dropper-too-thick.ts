@@ -11,7 +11,7 @@ export const dropperTooThick: RigRule = (rig) =>
       {
         id: `dropper-too-thick/${fly.id}`,
         rule: 'dropper-too-thick',
-        level: 'mind',
+        level: 'check',
         facts: {
           fly: fly.name,
           tagM: at.diameterM,

@@ -13,7 +13,7 @@ export const floatTooSmall: RigRule = (rig) => {
     {
       id: 'float-too-small',
       rule: 'float-too-small',
-      level: sinks ? 'stop' : 'mind',
+      level: sinks ? 'must-fix' : 'check',
       facts: {
         float: float.floatName,
         sinks,

@@ -14,7 +14,7 @@ export const hinge: RigRule = (rig) => {
     .map((step): RigProblem => ({
       id: `hinge-by-mistake/${step.sectionId}`,
       rule: 'hinge-by-mistake',
-      level: 'mind',
+      level: 'check',
       facts: factsOf(step),
       fixes: [{ does: 'hinge-meant', change: { ...rig, hingeAt: step.sectionId } }],
     }));
@@ -25,7 +25,7 @@ export const hinge: RigRule = (rig) => {
     {
       id: 'hinge-too-mild',
       rule: 'hinge-too-mild',
-      level: 'mind',
+      level: 'check',
       facts: factsOf(meant),
       fixes: [{ does: 'no-hinge-meant', change: { ...rig, hingeAt: null } }],
     },

@@ -18,7 +18,7 @@ export const indicatorPlace: RigRule = (rig) => {
       {
         id: 'leader-too-short',
         rule: 'leader-too-short',
-        level: 'mind',
+        level: 'check',
         facts: { setM, wantedM, leaderM: leaderLength(rig) },
         fixes: [
           {
@@ -34,7 +34,7 @@ export const indicatorPlace: RigRule = (rig) => {
     {
       id: 'indicator-off-school',
       rule: 'indicator-off-school',
-      level: 'note',
+      level: 'tip',
       facts: { setM, wantedM },
       fixes: [{ does: { move: 'indicator', toM: wantedM }, change: placeIndicator(rig) }],
     },

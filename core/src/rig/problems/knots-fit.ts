@@ -76,7 +76,7 @@ function unsuited(tied: Tied): RigProblem | null {
   return {
     id: `knot-unsuited/${tied.id}`,
     rule: 'knot-unsuited',
-    level: 'mind',
+    level: 'check',
     facts: {
       knot: tied.knot,
       misfit,

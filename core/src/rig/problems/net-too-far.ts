@@ -12,7 +12,7 @@ export const netTooFar: RigRule = (rig) => {
     {
       id: 'net-too-far',
       rule: 'net-too-far',
-      level: 'stop',
+      level: 'must-fix',
       facts: { stoppedBy, shortestM, reachM },
       fixes: [
         {

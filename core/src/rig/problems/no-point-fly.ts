@@ -8,7 +8,7 @@ export const noPointFly: RigRule = (rig) =>
         {
           id: 'no-point-fly',
           rule: 'no-point-fly',
-          level: 'stop',
+          level: 'must-fix',
           facts: {},
           fixes: [],
         },

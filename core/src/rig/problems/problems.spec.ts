@@ -7,13 +7,13 @@ import type { Rig } from '../rig';
 import { buildRig, DEFAULT_SCHOOLS } from '../templates';
 import { rigProblems, type RigFix, type RigProblem } from './index';
 
-const snagsOf = (rig: Rig, rules: Partial<RuleCard> = {}): RigProblem[] =>
+const problemsOf = (rig: Rig, rules: Partial<RuleCard> = {}): RigProblem[] =>
   rigProblems(rig, { water: { name: 'River Ostrel', rules: { ...CARD, ...rules } } });
 const rulesOf = (rig: Rig, rules: Partial<RuleCard> = {}): string[] =>
-  snagsOf(rig, rules).map(({ rule }) => rule);
+  problemsOf(rig, rules).map(({ rule }) => rule);
 const fixOf = (rig: Rig, rule: string, fix: RigFix): Rig =>
-  snagsOf(rig)
-    .find((snag) => snag.rule === rule)
+  problemsOf(rig)
+    .find((problem) => problem.rule === rule)
     ?.fixes.find(({ does }) => does === fix)?.change as Rig;
 
 const dryDropper = buildRig('dry-dropper');
@@ -45,8 +45,8 @@ describe('a dropper below a dry fly', () => {
     const levels = [0.0015, 0.002, 0.0024, 0.0028, 0.0033, 0.0038, 0.0046].map((beadDiameterM) => {
       const rig = rigEdits.fly(rigEdits.fly(dryDropper, 'dry', { hookSize: 14 }), 'point', { beadDiameterM });
       const margin = floatMargin(rig)?.margin ?? 0;
-      const level = snagsOf(rig).find(({ rule }) => rule === 'float-too-small')?.level ?? 'none';
-      return [margin < 1 ? 'stop' : margin < 1.5 ? 'mind' : 'none', level];
+      const level = problemsOf(rig).find(({ rule }) => rule === 'float-too-small')?.level ?? 'none';
+      return [margin < 1 ? 'must-fix' : margin < 1.5 ? 'check' : 'none', level];
     });
     for (const [expected, level] of levels) expect(level).toBe(expected);
     expect(new Set(levels.map(([, level]) => level)).size).toBe(3);
@@ -68,8 +68,8 @@ describe('hinges', () => {
   const broken = rigEdits.section(buildRig('margin-single'), 'step', { diameterM: 0.0002 });
 
   it('by mistake are named with their ratio, and may be declared meant', () => {
-    const snag = snagsOf(broken).find(({ rule }) => rule === 'hinge-by-mistake');
-    expect(snag?.facts).toMatchObject({ section: 'step', hingeRatio: 5 });
+    const problem = problemsOf(broken).find(({ rule }) => rule === 'hinge-by-mistake');
+    expect(problem?.facts).toMatchObject({ section: 'step', hingeRatio: 5 });
     const meant = fixOf(broken, 'hinge-by-mistake', 'hinge-meant');
     expect(meant.hingeAt).toBe('step');
     expect(rulesOf(meant)).not.toContain('hinge-by-mistake');
@@ -91,20 +91,20 @@ describe('what a beginner should be spared', () => {
   });
 
   it('weight on the leader reminds of hats and glasses', () => {
-    const snag = snagsOf(buildRig('tight-line')).find(({ rule }) => rule === 'open-loop');
-    expect(snag?.level).toBe('note');
-    expect(snag?.facts).toMatchObject({ advice: 'open', shot: 0 });
+    const problem = problemsOf(buildRig('tight-line')).find(({ rule }) => rule === 'open-loop');
+    expect(problem?.level).toBe('tip');
+    expect(problem?.facts).toMatchObject({ advice: 'open', shot: 0 });
   });
 
   it('three flies where the card allows two are a stop', () => {
     const lake = buildRig('lake-long-leader');
-    expect(snagsOf(lake)[0]).toMatchObject({ rule: 'hooks-over-limit', level: 'stop' });
+    expect(problemsOf(lake)[0]).toMatchObject({ rule: 'hooks-over-limit', level: 'must-fix' });
     expect(rulesOf(lake, { maxHooks: 3 })).not.toContain('hooks-over-limit');
   });
 
   it('worst comes first', () => {
-    const order = ['stop', 'mind', 'note'];
-    const levels = snagsOf(buildRig('lake-long-leader')).map(({ level }) => order.indexOf(level));
+    const order = ['must-fix', 'check', 'tip'];
+    const levels = problemsOf(buildRig('lake-long-leader')).map(({ level }) => order.indexOf(level));
     expect(levels).toEqual([...levels].sort((a, b) => a - b));
   });
 });
@@ -120,7 +120,7 @@ describe('hooks', () => {
   it.each(['dry-dropper', 'indicator-nymph', 'tight-line', 'lake-long-leader', 'wet-swing'] as const)(
     'over the limit on %s come off in one click, and leave a rig that is tied right',
     (id) => {
-      const fix = snagsOf(buildRig(id), { maxHooks: 1 }).find(({ rule }) => rule === 'hooks-over-limit')
+      const fix = problemsOf(buildRig(id), { maxHooks: 1 }).find(({ rule }) => rule === 'hooks-over-limit')
         ?.fixes[0];
       const mended = fix?.change as Rig;
       expect(mended.flies.map(({ at }) => at.kind)).toEqual(['point']);
@@ -133,9 +133,9 @@ describe('hooks', () => {
 describe('knots', () => {
   it('onto a fly must be knots for flies', () => {
     const rig = rigEdits.section(dryDropper, 'dropper', { joint: 'blood' });
-    const snag = snagsOf(rig).find(({ rule }) => rule === 'knot-unsuited');
-    expect(snag?.facts).toMatchObject({ misfit: { kind: 'other-use', use: 'line-to-bend' } });
-    expect(rulesOf(snag?.fixes[0]?.change as Rig)).not.toContain('knot-unsuited');
+    const problem = problemsOf(rig).find(({ rule }) => rule === 'knot-unsuited');
+    expect(problem?.facts).toMatchObject({ misfit: { kind: 'other-use', use: 'line-to-bend' } });
+    expect(rulesOf(problem?.fixes[0]?.change as Rig)).not.toContain('knot-unsuited');
   });
 
   it('of a tapered leader are none, and not asked for', () =>

@@ -11,7 +11,7 @@ export const thinToFlyLine: RigRule = (rig) => {
     {
       id: 'thin-to-fly-line',
       rule: 'thin-to-fly-line',
-      level: 'stop',
+      level: 'must-fix',
       facts: { section: first.name, diameterM: first.diameterM, minM: THINNEST_AT_LOOP_M },
       fixes: [
         {

@@ -1,28 +1,28 @@
 import { hookCount, withHooks } from '../strength/hook-count';
 import type { RigRule } from './rule';
 
-/** Hooks and shot against the water's rule card. */
+/** Hooks and shot against the water's rule card; what the card does not say forbids nothing. */
 export const waterRules: RigRule = (rig, { water }) => {
   if (!water) return [];
   const { maxHooks, leadAllowed } = water.rules;
-  const snags: ReturnType<RigRule> = [];
+  const problems: ReturnType<RigRule> = [];
   const hooks = hookCount(rig);
-  if (hooks > maxHooks) {
+  if (maxHooks !== null && hooks > maxHooks) {
     const fewer = withHooks(rig, maxHooks);
-    snags.push({
+    problems.push({
       id: 'hooks-over-limit',
       rule: 'hooks-over-limit',
-      level: 'stop',
+      level: 'must-fix',
       facts: { water: water.name, hooks, maxHooks },
       fixes: hookCount(fewer) <= maxHooks ? [{ does: 'fewer-hooks', change: fewer }] : [],
     });
   }
   const lead = rig.fittings.filter((fitting) => fitting.kind === 'shot' && fitting.metal === 'lead');
-  if (lead.length > 0 && !leadAllowed) {
-    snags.push({
+  if (lead.length > 0 && leadAllowed === false) {
+    problems.push({
       id: 'lead-not-allowed',
       rule: 'lead-not-allowed',
-      level: 'stop',
+      level: 'must-fix',
       facts: { water: water.name, shot: lead.length },
       fixes: [
         {
@@ -37,5 +37,5 @@ export const waterRules: RigRule = (rig, { water }) => {
       ],
     });
   }
-  return snags;
+  return problems;
 };

@@ -29,7 +29,7 @@ import { SHEET, type SheetContext } from './sheets/sheet';
     } @else if (part(); as part) {
       <ng-container *ngComponentOutlet="part; injector: injector" />
     }
-    <button type="button" class="leave" (click)="leave.emit()">Leave it</button>
+    <button type="button" class="leave" (click)="leave.emit()">Cancel</button>
   `,
 })
 export class BankSheetComponent {

@@ -229,7 +229,7 @@ describe('the bank book', () => {
     await page.quiet();
     await page.press('2');
     await page.quiet();
-    await page.press('Leave it');
+    await page.press('Cancel');
     await page.press('More');
     await page.press('Under the stones');
     await page.press('One mayfly more');

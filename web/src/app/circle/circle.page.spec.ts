@@ -143,7 +143,7 @@ describe('the circle', () => {
     const page = await show(CirclePage, server);
     expect(page.text()).toContain('You are in no circle yet');
     await page.enter('input[name=name]', CIRCLE.name);
-    await page.press('Found it');
+    await page.press('Start circle');
     expect(server.of(api.circles.create)[0]?.body).toMatchObject({ name: CIRCLE.name });
     expect(page.all('section h2')).toEqual([CIRCLE.name]);
   });

@@ -1,4 +1,4 @@
-import { api, type SavedLesson, type SavedWater } from '@doceo/contract';
+import { api, type SavedLesson, type SavedStudent, type SavedWater } from '@doceo/contract';
 import { TestBed } from '@angular/core/testing';
 import { type BankEvent, blockFromDrill, DEFAULT_SETUP } from '@doceo/core';
 import { event, JONAS, LESSON, PLAN, RIG, SAM, uuid, WATER, TAUGHT } from '../../testing/fixtures';
@@ -38,7 +38,7 @@ describe('the lesson dialog', () => {
     await tick(page, 1);
     await tick(page, 0);
     expect(page.all('.student b')).toEqual(['2', '1']);
-    await page.press('Put it on this day');
+    await page.press('Schedule it');
     expect(at.of(api.lessons.create)[0]?.body).toMatchObject({ lesson: { studentIds: [JONAS.id, SAM.id] } });
   });
 
@@ -62,7 +62,7 @@ describe('the lesson dialog', () => {
     ]);
     const page = await show(LessonDialogComponent, at, { planId: PLAN.id });
     await tick(page, 0);
-    await page.press('Put it on this day');
+    await page.press('Schedule it');
     expect(page.text()).toContain('is no water of yours');
     expect(page.all('.student b')).toEqual(['1', '–']);
   });
@@ -74,20 +74,43 @@ describe('the lesson dialog', () => {
     );
     const page = await show(LessonDialogComponent, at, { planId: PLAN.id });
     await page.press('New water');
-    await page.enter('.p-dialog input[name=name]', 'Mill Leat');
-    await page.enter('input[name=latitude]', '95');
+    await page.enter('input[name=water-name]', 'Mill Leat');
+    await page.enter('input[name=place]', '95, 9.4');
     await page.press('Add the water');
-    expect(page.text()).toContain('a number from −90 to 90');
+    expect(page.text()).toContain('degrees north and east, as 57.9, 9.1');
+    expect(page.text()).toContain('say which kind it is');
     expect(at.of(api.waters.create)).toEqual([]);
-    await page.enter('input[name=latitude]', '57.2');
-    await page.enter('input[name=longitude]', '9.4');
+    await page.press('brook');
+    await page.enter('input[name=place]', '57.2, 9.4');
     await page.press('Add the water');
-    expect(at.of(api.waters.create)[0]?.body).toMatchObject({
-      water: { name: 'Mill Leat', latitude: 57.2, longitude: 9.4, rules: { checkedOn: null } },
-    });
-    expect(document.querySelector<HTMLSelectElement>('#lesson-water')?.selectedOptions[0]?.text).toContain(
-      'Mill Leat',
+    const sent = (at.of(api.waters.create)[0]?.body as { water: SavedWater['water'] }).water;
+    expect(sent).toMatchObject({ name: 'Mill Leat', kind: 'brook', latitude: 57.2, longitude: 9.4 });
+    // Nothing is said that nobody said.
+    expect(sent.places).toEqual([]);
+    expect(Object.values(sent.rules).filter((value) => value !== null && value !== '')).toEqual([]);
+    expect(
+      document.querySelector<HTMLSelectElement>('select[name=water]')?.selectedOptions[0]?.text,
+    ).toContain('Mill Leat');
+  });
+
+  it('adds a student on the way, and takes him', async () => {
+    const at = server().on(
+      api.students.create,
+      ({ body }) =>
+        ({ ...(body as { id: string; student: SavedStudent['student'] }), mine: true }) as SavedStudent,
     );
+    const page = await show(LessonDialogComponent, at, { planId: PLAN.id });
+    await page.press('Add');
+    expect(page.text()).toContain('a name is needed');
+    await page.enter('input[name=student-name]', 'Otto Linn');
+    document.querySelector<HTMLInputElement>('input[name=adult]')?.click();
+    await page.press('Add');
+    expect(at.of(api.students.create)[0]?.body).toMatchObject({
+      student: { name: 'Otto Linn', saidAdult: true, bornOn: null },
+    });
+    await page.press('Schedule it');
+    expect((at.of(api.lessons.create)[0]?.body as { lesson: SavedLesson }).lesson.studentIds).toHaveLength(1);
+    expect(document.querySelector<HTMLInputElement>('input[name=student-name]')?.value).toBe('');
   });
 });
 

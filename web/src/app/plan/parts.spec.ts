@@ -75,9 +75,9 @@ describe('the timeline', () => {
     expect(page.all('.grip')).toEqual([]);
   });
 
-  it('tells each block in words, with its snag', async () => {
+  it('tells each block in words, with its problem', async () => {
     const page = await open({ flagged: new Set([uuid(3)]) });
-    expect(page.all('.face')[2]).toBe('Count the pausegrass 0:30, 10 minutes, Sam, casting, has a snag');
+    expect(page.all('.face')[2]).toBe('Count the pausegrass 0:30, 10 minutes, Sam, casting, has a problem');
   });
 
   it('shows the clock of the water and where the sun is down', async () => {

@@ -37,9 +37,9 @@ describe('the plan page', () => {
 
   it('tells what stands against it: a minor without consent', async () => {
     const page = await open();
-    expect(page.all('.snag.stop h3')).toEqual([
-      'Stop: no guardian’s consent for Jonas',
-      'Stop: Sam and Jonas are 3 steps short',
+    expect(page.all('.problem.must-fix h3')).toEqual(['Must fix: no guardian’s consent for Jonas']);
+    expect(page.all('.problem.tip h3')).toEqual([
+      expect.stringMatching(/^Tip: look first: .* of Sam and Jonas$/),
     ]);
   });
 
@@ -82,9 +82,9 @@ describe('the plan page', () => {
   it('mends what a fix promises', async () => {
     stored.body.blocks = stored.body.blocks.filter(({ id }) => id !== uuid(41));
     const page = await open();
-    expect(page.all('[data-snag="safety-first"] h3')).toHaveLength(1);
+    expect(page.all('[data-problem="safety-first"] h3')).toHaveLength(1);
     await page.press('Put a safety talk first');
-    expect(page.all('[data-snag="safety-first"]')).toHaveLength(0);
+    expect(page.all('[data-problem="safety-first"]')).toHaveLength(0);
     expect(titles(page)[0]).toContain('Safety talk');
   });
 
@@ -148,9 +148,9 @@ describe('the plan page', () => {
       return { ...LESSON, ...sent.lesson, id: sent.id };
     });
     const page = await open();
-    await page.press('Put on a day');
+    await page.press('Schedule');
     document.querySelector<HTMLElement>('.student input')?.click();
-    await page.press('Put it on this day');
+    await page.press('Schedule it');
     const sent = server.of(api.lessons.create)[0]?.body as { lesson: typeof LESSON };
     expect(sent.lesson).toMatchObject({ planId: PLAN.id, waterId: WATER.id, studentIds: [SAM.id] });
     expect(sent.lesson.startsAt).toMatch(/^2026-06-11T07:30:00/);

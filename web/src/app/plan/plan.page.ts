@@ -41,7 +41,7 @@ import { LessonDialogComponent } from '../shared/lesson/lesson-dialog.component'
 import { KeysDialogComponent } from '../parts/keys-dialog.component';
 import { RuleCardDialogComponent } from '../shared/lesson/rule-card-dialog.component';
 import { SaveStateComponent } from '../shared/documents/save-state.component';
-import { SnagListComponent } from '../parts/snag-list.component';
+import { ProblemListComponent } from '../parts/problem-list.component';
 import { UndoRedoComponent } from '../shared/documents/undo-redo.component';
 import { BlockInspectorComponent } from './block-inspector.component';
 import { ConflictDialogComponent } from './sharing/conflict-dialog.component';
@@ -85,7 +85,7 @@ const KEYS = [
     RuleCardDialogComponent,
     SaveStateComponent,
     ShareDialogComponent,
-    SnagListComponent,
+    ProblemListComponent,
     TextFieldComponent,
     TimelineComponent,
     UndoRedoComponent,
@@ -144,7 +144,7 @@ export class PlanPage implements OnInit, OnDestroy {
   protected readonly startMs = computed(() =>
     this.lesson() ? Date.parse(this.lesson()?.startsAt ?? '') : null,
   );
-  protected readonly snags = computed(() => {
+  protected readonly problems = computed(() => {
     const body = this.shown();
     if (!body) return [];
     return planProblems(body, this.lesson() ? this.day.planLesson() : null).map((problem) =>
@@ -152,12 +152,12 @@ export class PlanPage implements OnInit, OnDestroy {
     );
   });
   protected readonly counts = computed(() =>
-    (['stop', 'mind', 'note'] as const)
-      .map((level) => `${this.snags().filter((snag) => snag.level === level).length} ${level}`)
+    (['must-fix', 'check', 'tip'] as const)
+      .map((level) => `${this.problems().filter((problem) => problem.level === level).length} ${level}`)
       .join(', '),
   );
   protected readonly flagged = computed(
-    () => new Set(this.snags().flatMap(({ blockIds, level }) => (level === 'note' ? [] : blockIds))),
+    () => new Set(this.problems().flatMap(({ blockIds, level }) => (level === 'tip' ? [] : blockIds))),
   );
   protected readonly selected = computed(
     () => this.shown()?.blocks.find(({ id }) => id === this.selectedId()) ?? null,
@@ -252,8 +252,8 @@ export class PlanPage implements OnInit, OnDestroy {
     }));
   }
 
-  protected fix({ snagId, index }: { snagId: string; index: number }): void {
-    const change = this.snags().find(({ id }) => id === snagId)?.fixes[index]?.change;
+  protected fix({ problemId, index }: { problemId: string; index: number }): void {
+    const change = this.problems().find(({ id }) => id === problemId)?.fixes[index]?.change;
     if (!change) return;
     if (change.kind === 'edit') return this.edit(change.edit);
     if (change.kind === 'open') {

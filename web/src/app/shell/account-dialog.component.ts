@@ -91,7 +91,7 @@ import { checked } from '../data/api/checked';
             />
             <div class="row">
               <button type="submit" class="btn" [disabled]="busy() || !password">Delete my account</button>
-              <button type="button" class="btn plain" (click)="deleting.set(false)">Leave it</button>
+              <button type="button" class="btn plain" (click)="deleting.set(false)">Cancel</button>
             </div>
           </form>
         }

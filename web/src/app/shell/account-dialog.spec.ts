@@ -59,7 +59,7 @@ describe('one’s account', () => {
     await page.enter('input[name=password]', 'guess');
     await page.press('Delete my account');
     expect(page.all('.wrong')).toEqual(['is not right']);
-    await page.press('Leave it');
+    await page.press('Cancel');
     expect(page.text()).not.toContain('For good');
   });
 

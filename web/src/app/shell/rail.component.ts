@@ -10,7 +10,7 @@ const STOPS = [
   { path: '/drift', name: 'Drift', y: 304, near: false },
   { path: '/strike', name: 'Strike', y: 370, near: false },
   { path: '/plan', name: 'Plan', y: 436, near: true },
-  { path: '/bank', name: 'Bank', y: 502, near: true },
+  { path: '/teach', name: 'Teach', y: 502, near: true },
   { path: '/record', name: 'Record', y: 568, near: true },
   { path: '/circle', name: 'Circle', y: 634, near: false },
 ] as const;

@@ -4,7 +4,7 @@ import { lessonServer, setDate, show } from '../../testing/page';
 import { RailComponent } from './rail.component';
 import { StripComponent } from './strip.component';
 import { RuleCardDialogComponent } from '../shared/lesson/rule-card-dialog.component';
-import { SnagListComponent } from '../parts/snag-list.component';
+import { ProblemListComponent } from '../parts/problem-list.component';
 
 beforeEach(() => {
   localStorage.clear();
@@ -15,7 +15,7 @@ afterEach(() => jest.useRealTimers());
 describe('the rail', () => {
   it('has the stops that exist, in the order of the work', async () => {
     const page = await show(RailComponent, lessonServer());
-    expect(page.all('nav a').join(' ')).toBe('Today Water Rig Cast Drift Strike Plan Bank Record Circle');
+    expect(page.all('nav a').join(' ')).toBe('Today Water Rig Cast Drift Strike Plan Teach Record Circle');
     expect(page.all('.skip')).toEqual(['Skip to the screen']);
   });
 
@@ -88,12 +88,20 @@ describe('the rule card', () => {
     const page = await show(RuleCardDialogComponent, lessonServer(), { waterId: WATER.id });
     for (const words of [
       '1 Jan to 31 Dec',
-      '2 at the most, barbless',
-      'non-toxic only',
+      '2 at the most',
+      'barbless only',
+      'no lead',
       'Doceo does not know the law',
     ])
       expect(page.text()).toContain(words);
     expect(page.text()).toContain('last read 1 Jun 2026 by Maren Voss');
+  });
+
+  it('says of what nobody has said that nobody has', async () => {
+    const rules = { ...WATER.water.rules, maxHooks: null, seasonFrom: null, hours: '' };
+    const server = lessonServer().on(api.waters.list, [{ ...WATER, water: { ...WATER.water, rules } }]);
+    const page = await show(RuleCardDialogComponent, server, { waterId: WATER.id });
+    expect(page.all('dd.soft')).toEqual(Array(4).fill('nobody has said'));
   });
 
   it('is ticked by the person who read it', async () => {
@@ -104,8 +112,8 @@ describe('the rule card', () => {
   });
 });
 
-describe('the list of snags', () => {
-  const snag = (level: string, title: string, fixes: { label: string }[] = []) => ({
+describe('the list of problems', () => {
+  const problem = (level: string, title: string, fixes: { label: string }[] = []) => ({
     id: title,
     rule: 'r',
     level,
@@ -116,16 +124,19 @@ describe('the list of snags', () => {
   });
 
   it.each([
-    ['stop', 'No safety talk first', 'Stop: no safety talk first'],
-    ['mind', 'Sam is a step short', 'Mind: Sam is a step short'],
-    ['mind', 'Sam and Noor are up to 2 steps short', 'Mind: Sam and Noor are up to 2 steps short'],
-    ['note', 'Weight on the leader', 'Note: weight on the leader'],
+    ['must-fix', 'No safety talk first', 'Must fix: no safety talk first'],
+    ['check', 'Sam needs first: pause', 'Check: Sam needs first: pause'],
+    ['check', 'Sam and Noor need first: stop', 'Check: Sam and Noor need first: stop'],
+    ['tip', 'Look first: stop of Sam', 'Tip: look first: stop of Sam'],
+    ['tip', 'Weight on the leader', 'Tip: weight on the leader'],
   ])('%s “%s” reads well', async (level, title, words) => {
-    const page = await show(SnagListComponent, lessonServer(), { snags: [snag(level, title)] });
+    const page = await show(ProblemListComponent, lessonServer(), { problems: [problem(level, title)] });
     expect(page.all('h3')).toEqual([words]);
     expect(page.text()).toContain('3 of 2');
   });
 
   it('promises nothing when it is empty', async () =>
-    expect((await show(SnagListComponent, lessonServer(), { snags: [] })).text()).toContain('no promise'));
+    expect((await show(ProblemListComponent, lessonServer(), { problems: [] })).text()).toContain(
+      'no promise',
+    ));
 });

@@ -9,12 +9,13 @@ import { SessionStore } from '../data/session';
 import type { ApiError } from '../data/api/api-error';
 import { SetAsideComponent } from '../shared/lesson/set-aside.component';
 import { AccountDialogComponent } from './account-dialog.component';
+import { OriginComponent } from '../parts/origin.component';
 import { AppVersion } from './app-version';
 
 /** Where and when we are. Change the lesson here and every screen follows. */
 @Component({
   selector: 'doceo-strip',
-  imports: [AccountDialogComponent, FormsModule, RouterLink, SetAsideComponent],
+  imports: [AccountDialogComponent, FormsModule, OriginComponent, RouterLink, SetAsideComponent],
   template: `
     @if (day.lesson(); as lesson) {
       <label class="lesson">
@@ -52,6 +53,9 @@ import { AppVersion } from './app-version';
         <a class="fact" routerLink="/water"
           >wind <b class="figure">{{ now.wind }}</b></a
         >
+        @if (day.conditions()?.simulated) {
+          <doceo-origin of="simulated" />
+        }
       }
     }
     @if (day.lesson(); as lesson) {

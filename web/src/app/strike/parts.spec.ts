@@ -111,7 +111,7 @@ describe('the rose of sweeps', () => {
 });
 
 describe('the score of a run', () => {
-  it('tells seen, set on nothing, reaction and d′, together and for each kind', async () => {
+  it('tells seen, set on nothing, reaction and score, together and for each kind', async () => {
     const stimuli = [
       { atMs: 1000, kind: 'dip' },
       { atMs: 5000, kind: 'stop' },
@@ -125,7 +125,7 @@ describe('the score of a run', () => {
       '0 of 1set on the water',
       '1set on nothing',
       '0.45 sreaction, half of them 0.42 s to 0.47 s',
-      expect.stringMatching(/^[\d.]+d′$/),
+      expect.stringMatching(/^-?[\d.]+score, 3 is hardly ever wrong$/),
       '1 of 2bottom, set on',
     ]);
     expect(page.all('tbody tr')).toEqual([
@@ -144,9 +144,9 @@ describe('words of the strike', () => {
   ] as const)('%j is “%s”', (verdict, words) => expect(verdictText(verdict)).toBe(words));
 
   it.each([
-    [0.8, 'waits for certainty'],
-    [-0.8, 'sets on much'],
-    [0, 'neither hasty nor waiting'],
+    [0.8, 'reacts late: waits until it is certain'],
+    [-0.8, 'reacts early: sets on much that is no take'],
+    [0, 'reacts neither early nor late'],
   ])('a leaning of %d %s', (bias, words) => expect(biasText(bias)).toBe(words));
 
   it('has a sentence for whatever a set does', () => {

@@ -63,7 +63,7 @@ export const SET_TEXTS: Record<SetFound['verdict'], string> = {
 
 /** A leaning, in words. */
 export function biasText(bias: number): string {
-  if (bias > 0.35) return 'waits for certainty';
-  if (bias < -0.35) return 'sets on much';
-  return 'neither hasty nor waiting';
+  if (bias > 0.35) return 'reacts late: waits until it is certain';
+  if (bias < -0.35) return 'reacts early: sets on much that is no take';
+  return 'reacts neither early nor late';
 }

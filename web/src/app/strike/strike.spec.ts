@@ -100,7 +100,7 @@ describe('the strike bench', () => {
     expect(document.querySelector('.said')?.textContent).toBeTruthy();
     window.dispatchEvent(new KeyboardEvent('keydown', { key: 'Escape' }));
     await until(() => document.querySelector('doceo-trainer-score') !== null);
-    expect(page.text()).toContain('zero is guessing');
+    expect(page.text()).toContain('0 is guessing');
     expect(TestBed.inject(TrainerSessions).all()).toHaveLength(1);
   });
 

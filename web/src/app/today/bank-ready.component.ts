@@ -30,9 +30,9 @@ interface Part {
     <section class="ready" [class.all]="missing().length === 0 && parts().length > 0" aria-live="polite">
       <h2>
         @if (parts().length === 0) {
-          Packing this device for the bank …
+          Packing this device for the water …
         } @else if (missing().length === 0) {
-          Ready for the bank, with or without a network
+          Ready for the water, with or without a network
         } @else {
           Not all is on this device yet
         }
@@ -52,7 +52,7 @@ interface Part {
   styles: `
     .ready {
       border: 1px solid var(--line);
-      border-left: 5px solid var(--mind);
+      border-left: 5px solid var(--check);
       background: var(--sheet);
       padding: 8px 12px;
       margin: 12px 0 14px;
@@ -74,7 +74,7 @@ interface Part {
     }
     li::before {
       content: '○ ';
-      color: var(--mind);
+      color: var(--check);
     }
     li.here::before {
       content: '● ';

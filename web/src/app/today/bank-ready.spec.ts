@@ -55,7 +55,7 @@ describe('packing a device for the bank', () => {
 
   it('is done when application, lesson, water, students and rigs are here', async () => {
     const page = await open();
-    expect(page.all('h2')).toEqual(['Ready for the bank, with or without a network']);
+    expect(page.all('h2')).toEqual(['Ready for the water, with or without a network']);
     expect(missing(page)).toEqual([]);
     expect(page.all('li')).toHaveLength(5);
     expect(server.of(api.waters.beats)).toHaveLength(1);

@@ -1,6 +1,6 @@
-import { api } from '@doceo/contract';
+import { api, type SavedLesson, type SavedPlan, type SavedStudent, type SavedWater } from '@doceo/contract';
 import type { FakeServer } from '../../testing/fake-server';
-import { LESSON, NOW, uuid, WATER } from '../../testing/fixtures';
+import { event, keptKey, LESSON, NOW, PLAN, SAM, uuid, WATER } from '../../testing/fixtures';
 import { lessonServer, setDate, show } from '../../testing/page';
 import { TodayPage } from './today.page';
 
@@ -9,7 +9,8 @@ describe('today', () => {
   beforeEach(() => {
     localStorage.clear();
     setDate();
-    server = lessonServer();
+    // Something was logged once: the way to a first lesson is behind.
+    server = lessonServer().on(api.events.list, [event({ kind: 'note', text: 'x', aboutId: null })]);
   });
   afterEach(() => jest.useRealTimers());
 
@@ -34,13 +35,13 @@ describe('today', () => {
     expect(page.text()).toContain('Fri 12 Jun');
   });
 
-  it('lists stop snags only, and counts the others', async () => {
+  it('lists stop problems only, and counts the others', async () => {
     const page = await show(TodayPage, server);
-    expect(page.all('.snag h3').every((title) => title.startsWith('Stop'))).toBe(true);
-    expect(page.all('.counts')[0]).toMatch(/^2 stop, \d+ more/);
+    expect(page.all('.problem h3').every((title) => title.startsWith('Must fix'))).toBe(true);
+    expect(page.all('.counts')[0]).toMatch(/^1 to fix, \d+ more/);
   });
 
-  it('opens the rule card, and the snag goes when it was read', async () => {
+  it('opens the rule card, and the problem goes when it was read', async () => {
     const unread = {
       ...WATER,
       water: { ...WATER.water, rules: { ...WATER.water.rules, checkedOn: '2025-01-01' } },
@@ -54,11 +55,57 @@ describe('today', () => {
     expect(page.text()).not.toContain('rule card not read');
   });
 
-  it('says what to do when nothing is ahead', async () => {
-    server.on(api.lessons.list, []);
+  it('shows the way to a first lesson until something was logged, one step after the other', async () => {
+    server
+      .on(api.lessons.list, [])
+      .on(api.waters.list, [])
+      .on(api.students.list, [])
+      .on(api.plans.list, [])
+      .on(api.events.list, [])
+      .on(api.plans.create, ({ body }) => ({ ...PLAN, ...(body as object) }) as SavedPlan)
+      .on(
+        api.waters.create,
+        ({ body }) => ({ ...WATER, ...(body as { id: string; water: SavedWater['water'] }) }) as SavedWater,
+      )
+      .on(
+        api.students.create,
+        ({ body }) =>
+          ({ ...SAM, ...(body as { id: string; student: SavedStudent['student'] }) }) as SavedStudent,
+      )
+      .on(api.lessons.create, ({ body }) => {
+        const sent = body as { id: string; lesson: SavedLesson };
+        return { ...LESSON, ...sent.lesson, id: sent.id };
+      });
+    const page = await show(TodayPage, server);
+    const open = (): string[] => page.all('li.here h3 button');
+    expect(open()).toEqual(['The water']);
+    await page.enter('input[name=water-name]', 'Mill Leat');
+    await page.press('brook');
+    await page.press('Add the water');
+    expect(open()).toEqual(['Who comes']);
+    await page.enter('input[name=student-name]', 'Otto Linn');
+    await page.press('Add');
+    // There may be more of them.
+    expect(open()).toEqual(['Who comes']);
+    await page.press('That is all of them');
+    await page.press('Start from this example');
+    expect(open()).toEqual(['The day']);
+    await page.press('Schedule it');
+    expect(server.of(api.lessons.create)[0]?.body).toMatchObject({
+      lesson: { startsAt: expect.stringMatching(/^2026-06-10T06:00/), studentIds: [expect.any(String)] },
+    });
+    expect(open()).toEqual(['Teach it']);
+    await page.press('Hide this, I know my way');
+    expect(page.all('doceo-first-lesson')).toEqual([]);
+  });
+
+  it('says what to do when nothing is ahead, and shows the way again to who hid it', async () => {
+    localStorage.setItem(keptKey('guide.hidden'), 'true');
+    server.on(api.lessons.list, []).on(api.events.list, []);
     const page = await show(TodayPage, server);
     expect(page.text()).toContain('No lesson ahead');
-    expect(page.text()).toContain('Make a plan');
+    await page.press('Show me the way');
+    expect(page.all('doceo-first-lesson h1')).toEqual(['To your first lesson']);
   });
 
   it.each([

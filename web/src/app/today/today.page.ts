@@ -11,15 +11,17 @@ import {
   dayText,
   firstName,
   initials,
-  readOnText,
   spanText,
   timeText,
 } from '../data/lesson/lesson-texts';
+import { readOnText } from '../parts/dates';
 import { LoadFailedComponent } from '../shared/load-failed.component';
 import { SetAsideComponent } from '../shared/lesson/set-aside.component';
 import { RuleCardDialogComponent } from '../shared/lesson/rule-card-dialog.component';
-import { SnagListComponent } from '../parts/snag-list.component';
+import { ProblemListComponent } from '../parts/problem-list.component';
+import { UserStorage } from '../data/device/user-storage';
 import { BankReadyComponent } from './bank-ready.component';
+import { FirstLessonComponent, isOnTheWay } from './first-lesson.component';
 import { taughtIn } from '../data/lesson/taught';
 
 const MS_PER_MIN = 60_000;
@@ -31,9 +33,10 @@ const MS_PER_MIN = 60_000;
     LoadFailedComponent,
     RouterLink,
     SetAsideComponent,
-    SnagListComponent,
+    ProblemListComponent,
     RuleCardDialogComponent,
     BankReadyComponent,
+    FirstLessonComponent,
   ],
   templateUrl: './today.page.html',
   styleUrl: './today.page.css',
@@ -42,6 +45,8 @@ export class TodayPage {
   private readonly session = inject(SessionStore);
   protected readonly day = inject(DayStore);
   protected readonly bank = inject(BankStore);
+  protected readonly hidden = inject(UserStorage).value('guide.hidden', false);
+  protected readonly guided = computed(() => !this.hidden() && isOnTheWay(this.day, this.bank));
   private readonly taught = taughtIn(() => this.lesson());
   protected readonly plan = computed(() => this.taught.value()?.plan ?? null);
   protected readonly failed = this.taught.failed;
@@ -61,7 +66,7 @@ export class TodayPage {
       note: aboutStudent(student),
     })),
   );
-  protected readonly snags = computed(() => {
+  protected readonly problems = computed(() => {
     const lesson = this.lesson();
     const plan = this.plan();
     if (!lesson || plan?.lessonId !== lesson.id) return [];
@@ -70,11 +75,14 @@ export class TodayPage {
     );
   });
   protected readonly stops = computed(() =>
-    this.snags()
-      .filter(({ level }) => level === 'stop')
-      .map((snag) => ({ ...snag, fixes: snag.rule === 'rule-card' ? [{ label: 'Open the card' }] : [] })),
+    this.problems()
+      .filter(({ level }) => level === 'must-fix')
+      .map((problem) => ({
+        ...problem,
+        fixes: problem.rule === 'rule-card' ? [{ label: 'Open the card' }] : [],
+      })),
   );
-  protected readonly others = computed(() => this.snags().length - this.stops().length);
+  protected readonly others = computed(() => this.problems().length - this.stops().length);
   protected readonly later = computed(() =>
     this.day
       .lessons()

@@ -152,7 +152,7 @@ describe('stones', () => {
   it('counted in three places name the fly, and what the bank book counted is among them', async () => {
     server.on(api.events.list, [event({ kind: 'stones', counts: { caddis: 4 } })]);
     const page = await open();
-    expect(page.text()).toContain('1 count of the bank book');
+    expect(page.text()).toContain('1 count of the log');
     expect(page.all('doceo-stones-card li')).toEqual(['caddis nymph, light, tungsten bead, #12–16']);
     for (let i = 0; i < 3; i++) await page.press('One stonefly more in place 2');
     expect(page.all('doceo-stones-card li')[0]).toContain('stonefly nymph, dark, tungsten bead, #8–12');

@@ -65,7 +65,7 @@ export class WaterStore {
     const [day, water, zone] = [this.day.conditions(), this.water(), this.zone()];
     if (!day || !water) return [];
     const within = this.lesson() ?? this.light() ?? undefined;
-    return conditionAlerts(day.hours, water.kind, within).map((alert) => ({
+    return conditionAlerts(day.hours, water, within, day).map((alert) => ({
       ...alert,
       ...alertText(alert),
       when:

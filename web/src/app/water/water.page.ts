@@ -8,15 +8,16 @@ import {
   formatWind,
   groundOf,
   hourAt,
-  inSeason,
+  isCardRead,
+  isClosed,
   type Lane,
   laneGrid,
-  lastSeasonEnd,
   leaderLength,
   waterAt,
 } from '@doceo/core';
 import { DayStore } from '../data/lesson/day-store';
-import { dayText, readOnText, timeText } from '../data/lesson/lesson-texts';
+import { dayText, timeText } from '../data/lesson/lesson-texts';
+import { readOnText } from '../parts/dates';
 import { SessionStore } from '../data/session';
 import { RuleCardDialogComponent } from '../shared/lesson/rule-card-dialog.component';
 import { FoodCalendarComponent } from '../shared/fly-box/food-calendar.component';
@@ -30,6 +31,9 @@ import { ReadingsPanelComponent } from './conditions/readings-panel.component';
 import { StonesCardComponent } from './fish/stones-card.component';
 import { StrikeZoneComponent } from './fish/strike-zone.component';
 import { WadingCardComponent } from './stand/wading-card.component';
+import { OriginComponent } from '../parts/origin.component';
+import { WaterDialogComponent } from '../shared/water/water-dialog.component';
+import { WaterFormComponent } from '../shared/water/water-form.component';
 import { WaterStore } from './water-store';
 
 const PARTS = [
@@ -51,12 +55,15 @@ const PARTS = [
     FoodCalendarComponent,
     FormsModule,
     LakeSectionComponent,
+    OriginComponent,
     ReadingsPanelComponent,
     RouterLink,
     RuleCardDialogComponent,
     StonesCardComponent,
     StrikeZoneComponent,
     WadingCardComponent,
+    WaterDialogComponent,
+    WaterFormComponent,
   ],
   providers: [WaterStore],
   templateUrl: './water.page.html',
@@ -69,11 +76,13 @@ export class WaterPage {
   protected readonly parts = PARTS;
   protected readonly card = signal(false);
   protected readonly grid = signal(false);
+  protected readonly adding = signal(false);
 
   protected readonly saved = this.store.saved;
   protected readonly dateText = computed(() => dayText(`${this.day.date()}T12:00:00Z`, this.store.zone()));
   protected readonly lightText = computed(() => {
     const [light, zone] = [this.store.light(), this.store.zone()];
+    if (this.store.water()?.latitude === null) return 'not known';
     return light
       ? `${timeText(light.fromMs, zone)} to ${timeText(light.toMs, zone)}`
       : 'the sun neither rises nor sets that day';
@@ -101,8 +110,8 @@ export class WaterPage {
     const [rules, date] = [this.store.water()?.rules, this.day.date()];
     if (!rules || !date) return null;
     return {
-      read: rules.checkedOn !== null && rules.checkedOn > lastSeasonEnd(date, rules.seasonTo),
-      open: inSeason(date, rules.seasonFrom, rules.seasonTo),
+      read: isCardRead(rules, date),
+      open: !isClosed(rules, date),
       on: readOnText(rules.checkedOn),
       by: rules.checkedBy,
       who: rules.whoSaysSo,
@@ -121,6 +130,10 @@ export class WaterPage {
       const [loaded, moment, first] = [this.day.loaded(), this.day.moment(), this.day.waters()[0]];
       if (loaded && !moment && first) untracked(() => this.day.goTo(first.id, this.day.now()));
     });
+  }
+
+  protected added(id: string | null): void {
+    if (id) this.day.goTo(id, this.day.moment()?.atMs ?? this.day.now());
   }
 
   protected chooseBeat(id: string): void {

@@ -52,7 +52,7 @@ import { ChosenRig } from '../../data/records/chosen-rig';
   `,
   styles: `
     .fault {
-      border-left: 5px solid var(--mind);
+      border-left: 5px solid var(--check);
       background: #fff;
       padding: 7px 10px;
       margin: 8px 0;
@@ -128,5 +128,5 @@ export class LoopSignsComponent {
 
 function loopText({ loopM }: LoopSigns, length: (metres: number) => string): string {
   if (loopM === null) return 'none';
-  return loopM < 0 ? `inside out, ${length(-loopM)}` : length(loopM);
+  return loopM < 0 ? `crossed by ${length(-loopM)}` : length(loopM);
 }

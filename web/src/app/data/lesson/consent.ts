@@ -9,7 +9,8 @@ export function whyNotRecorded(
   timeZone: string,
 ): string | null {
   const age = ageOn(student.bornOn, localDate(lesson.startsAt, timeZone));
-  return mayBeRecorded(age, student.guardianConsentOn !== null)
-    ? null
+  if (mayBeRecorded(age, student.saidAdult, student.guardianConsentOn !== null)) return null;
+  return age === null
+    ? `Nobody has said whether ${student.name} is 18 or older. Nothing is recorded until somebody does, under Record.`
     : `${student.name} is ${age} and no guardian’s consent is on file. Nothing is recorded.`;
 }

@@ -9,15 +9,7 @@ import { BankStore } from './bank-store';
 import { SessionStore } from '../session';
 import { DayStore } from './day-store';
 import { localDate } from './local-date';
-import {
-  aboutStudent,
-  dayOfYearText,
-  dayText,
-  firstName,
-  initials,
-  readOnText,
-  spanText,
-} from './lesson-texts';
+import { aboutStudent, dayText, firstName, initials, spanText } from './lesson-texts';
 import { fileName } from '../download';
 
 const later: SavedLesson = {
@@ -162,11 +154,6 @@ describe('a lesson in words', () => {
   ])('calls %s %s and %s', (name, short, first) =>
     expect([initials(name), firstName(name)]).toEqual([short, first]),
   );
-
-  it('tells when a card was read, and a season', () => {
-    expect([readOnText('2025-10-21'), readOnText(null)]).toEqual(['21 Oct 2025', 'never']);
-    expect(dayOfYearText('03-15')).toBe('15 Mar');
-  });
 
   it('sums a student up in a line', () => {
     expect(aboutStudent({ hand: 'left', note: 'shoulder' })).toBe('left-handed, shoulder');

@@ -8,6 +8,7 @@ import {
   type SavedLesson,
   type SavedStudent,
   type SavedWater,
+  type WaterChange,
 } from '@doceo/contract';
 import {
   attemptsOf,
@@ -245,6 +246,34 @@ export class DayStore {
       .pipe(tap((water) => this.putWater(water)));
   }
 
+  changeWater(waterId: string, change: WaterChange): Observable<SavedWater> {
+    return this.client.call(api.waters.change, { params: { id: waterId }, body: change }).pipe(
+      tap((water) => {
+        this.putWater(water);
+        this.loadConditions();
+      }),
+    );
+  }
+
+  shareWater(waterId: string, circleId: string | null): Observable<SavedWater> {
+    return this.client
+      .call(api.waters.share, { params: { id: waterId }, body: { circleId } })
+      .pipe(tap((water) => this.putWater(water)));
+  }
+
+  /** Gives a water to a fellow; it may still be seen by a circle or a lesson. */
+  giveWater(waterId: string, userId: string): Observable<unknown> {
+    return this.client
+      .call(api.waters.give, { params: { id: waterId }, body: { userId } })
+      .pipe(tap(() => this.load().subscribe({ error: this.failures.tell })));
+  }
+
+  removeWater(waterId: string): Observable<unknown> {
+    return this.client
+      .call(api.waters.remove, { params: { id: waterId } })
+      .pipe(tap(() => this.waterList.update((list) => list.filter(({ id }) => id !== waterId))));
+  }
+
   addWater(id: string, water: SavedWater['water']): Observable<SavedWater> {
     return this.client
       .call(api.waters.create, { body: { id, water } })
@@ -317,12 +346,18 @@ export class DayStore {
       date,
       water,
       ...(known?.waterId === waterId && known.date === date
-        ? { hours: known.hours, hoursFrom: known.source }
+        ? {
+            hours: known.hours,
+            hoursFrom: known.source,
+            hoursSimulated: known.simulated,
+            readings: known.readings,
+          }
         : {}),
       students: this.studentsOf(lesson).map(({ id, student }) => ({
         id,
         name: student.name,
         ageYears: ageOn(student.bornOn, date),
+        saidAdult: student.saidAdult,
         guardianConsent: student.guardianConsentOn !== null,
         skills: skillState(SKILLS, attemptsOf(events, id), startMs, this.fits.fitted()),
       })),
@@ -349,6 +384,8 @@ function endMs(lesson: SavedLesson): number {
   return Date.parse(lesson.startsAt) + lesson.lengthMin * 60_000;
 }
 
-function sunAt({ water }: SavedWater, date: string): SunTimes {
-  return sunTimes(water.latitude, water.longitude, Date.parse(`${date}T12:00:00Z`));
+/** Null while nobody has said where the water lies. */
+function sunAt({ water: { latitude, longitude } }: SavedWater, date: string): SunTimes | null {
+  if (latitude === null || longitude === null) return null;
+  return sunTimes(latitude, longitude, Date.parse(`${date}T12:00:00Z`));
 }

@@ -7,16 +7,6 @@ export function dayText(startsAt: string, timeZone: string): string {
   return DateTime.fromISO(startsAt, { zone: timeZone }).toFormat('ccc d LLL');
 }
 
-/** `1 Mar` for `03-01`. */
-export function dayOfYearText(monthDay: string): string {
-  return DateTime.fromFormat(monthDay, 'MM-dd').toFormat('d LLL');
-}
-
-/** `21 Oct 2025` for the ISO date a card was read on, or `never`. */
-export function readOnText(checkedOn: string | null | undefined): string {
-  return checkedOn ? DateTime.fromISO(checkedOn).toFormat('d LLL yyyy') : 'never';
-}
-
 /** `09:30` at the water; a dash where there is no time. */
 export function timeText(ms: number | null | undefined, timeZone: string): string {
   return ms === null || ms === undefined ? '–' : clockTime(ms, timeZone);

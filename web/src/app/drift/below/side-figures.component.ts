@@ -71,11 +71,11 @@ export class SideFiguresComponent {
     const lean = Math.abs(run.steadyDeg).toFixed(0);
     return [
       { name: 'In the zone after', text: seconds(run.toZoneS), bad: run.toZoneS === null },
-      { name: 'There, off the bottom', text: seconds(run.clearS), bad: run.clearS === 0 },
+      { name: 'There without touching bottom', text: seconds(run.clearS), bad: run.clearS === 0 },
       { name: 'Comes to', text: this.length(run.steadyDepthM), bad: false },
       { name: 'Fly trails by', text: run.steadyDeg >= 0 ? `${lean}°` : `none, leads ${lean}°`, bad: false },
       { name: 'Float slower by', text: speed, bad: false },
-      { name: 'Float leads from', text: seconds(run.leadsFromS), bad: false },
+      { name: 'Float pulls the fly from', text: seconds(run.leadsFromS), bad: false },
       { name: 'Ticks a drift', text: `${run.ticks}`, bad: false },
       { name: 'On the bottom', text: `${Math.round(run.contactShare * 100)} %`, bad: run.contactShare > 0.5 },
       ...(run.goesUnder ? [{ name: 'Float', text: 'goes under', bad: true }] : []),

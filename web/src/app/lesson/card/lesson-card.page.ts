@@ -10,14 +10,8 @@ import { fetched } from '../../data/api/fetched';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { SessionStore } from '../../data/session';
 import { LessonDialogComponent } from '../../shared/lesson/lesson-dialog.component';
-import {
-  aboutStudent,
-  dayText,
-  firstName,
-  readOnText,
-  spanText,
-  timeText,
-} from '../../data/lesson/lesson-texts';
+import { aboutStudent, dayText, firstName, spanText, timeText } from '../../data/lesson/lesson-texts';
+import { readOnText } from '../../parts/dates';
 import { NoSuchComponent } from '../../shared/no-such.component';
 
 /** The lesson on paper: who does what when, what to say, what to pack, whom to call. Made to be printed. */

@@ -42,7 +42,7 @@ const MAX = 12;
       flex-basis: 100%;
       order: 1;
       background: var(--sighter-pale);
-      border-left: 5px solid var(--stop);
+      border-left: 5px solid var(--must-fix);
       padding: 10px 14px;
       margin-top: 8px;
     }

@@ -29,7 +29,8 @@ export interface Segment<T> {
   `,
   styles: `
     .segments button {
-      padding: 3px 6px;
+      padding: 3px 7px;
+      min-width: 28px;
     }
   `,
   host: { class: 'field' },

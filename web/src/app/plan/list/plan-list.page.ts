@@ -2,33 +2,13 @@ import { Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { api, type PlanSummary } from '@doceo/contract';
-import { applyEdit, blockFromDrill, emptyPlan, type PlanBody } from '@doceo/core';
+import { emptyPlan, type PlanBody } from '@doceo/core';
 import { ApiClient } from '../../data/api/api-client';
 import { fetched } from '../../data/api/fetched';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { Failures } from '../../data/api/failures';
+import { EXAMPLE_TITLE, examplePlan } from '../../shared/plan/example-plan';
 import { PlanRowComponent } from '../../shared/plan/plan-row.component';
-
-/** A short plan to start from: what any first lesson needs. */
-function starter(): PlanBody {
-  const plan = {
-    ...emptyPlan(),
-    aim: 'A straight line at seven metres, and everybody safe.',
-    groupSize: 3,
-    lengthMin: 90,
-  };
-  return [
-    'hats-and-glasses',
-    'draw-the-line',
-    'stop-and-say',
-    'lay-it-down',
-    'wet-hands-net',
-  ].reduce<PlanBody>(
-    (body, drill, i) =>
-      applyEdit(body, { kind: 'add', block: blockFromDrill(drill, crypto.randomUUID(), i * 15) }),
-    plan,
-  );
-}
 
 /** Plans of mine and of my circles. */
 @Component({
@@ -47,7 +27,7 @@ function starter(): PlanBody {
           (ngModelChange)="words.set($event)"
         />
         <button type="button" class="btn go" (click)="make('Untitled plan', empty())">New plan</button>
-        <button type="button" class="btn" (click)="make('First casts', starter())">
+        <button type="button" class="btn" (click)="make(exampleTitle, example())">
           Start from an example
         </button>
       </div>
@@ -68,7 +48,7 @@ function starter(): PlanBody {
               <div class="row">
                 <button type="button" class="btn go" (click)="make('Untitled plan', empty())">
                   Begin one</button
-                ><button type="button" class="btn" (click)="make('First casts', starter())">
+                ><button type="button" class="btn" (click)="make(exampleTitle, example())">
                   Load an example
                 </button>
               </div>
@@ -116,7 +96,8 @@ export class PlanListPage {
   protected readonly plans = this.list.value;
   protected readonly words = signal('');
   protected readonly empty = emptyPlan;
-  protected readonly starter = starter;
+  protected readonly example = examplePlan;
+  protected readonly exampleTitle = EXAMPLE_TITLE;
   private readonly found = computed(() =>
     (this.plans() ?? []).filter((plan) =>
       `${plan.title} ${plan.aim}`.toLowerCase().includes(this.words().trim().toLowerCase()),

@@ -41,7 +41,7 @@ import type { ApiError } from '../../data/api/api-error';
           @if (list.failed(); as problem) {
             <doceo-load-failed [problem]="problem" (again)="list.again()" />
           } @else if (list.value()) {
-            <p class="soft">You are in no circle yet. <a routerLink="/circle">Found one.</a></p>
+            <p class="soft">You are in no circle yet. <a routerLink="/circle">Start one.</a></p>
           } @else {
             <p class="soft" role="status">Fetching circles …</p>
           }

@@ -8,16 +8,7 @@ import { DayStore } from '../../data/lesson/day-store';
 import { ChoiceFieldComponent } from '../../parts/fields/choice-field.component';
 import { TextFieldComponent } from '../../parts/fields/text-field.component';
 import { checked } from '../../data/api/checked';
-
-const EMPTY: Student = {
-  name: '',
-  bornOn: null,
-  hand: 'right',
-  note: '',
-  guardianName: '',
-  guardianContact: '',
-  guardianConsentOn: null,
-};
+import { UNKNOWN_STUDENT } from '../../shared/lesson/student-adder.component';
 
 /** What is kept about a student. A minor asks for a guardian and consent. */
 @Component({
@@ -49,7 +40,7 @@ export class StudentDialogComponent implements OnInit {
   private readonly day = inject(DayStore);
   readonly saved = input<SavedStudent | null>(null);
   readonly closed = output<string | null>();
-  protected readonly form = signal<Student>(EMPTY);
+  protected readonly form = signal<Student>(UNKNOWN_STUDENT);
   protected readonly error = signal<ApiError | null>(null);
   protected readonly today = new Date().toISOString().slice(0, 10);
   protected readonly hands = [
@@ -57,10 +48,15 @@ export class StudentDialogComponent implements OnInit {
     { value: 'left' as const, text: 'left hand' },
   ];
   protected readonly adultAge = ADULT_AGE;
-  protected readonly minor = computed(() => (ageOn(this.form().bornOn, this.today) ?? ADULT_AGE) < ADULT_AGE);
+  private readonly age = computed(() => ageOn(this.form().bornOn, this.today));
+  /** A minor, or somebody of whom nobody has said that he is none. */
+  protected readonly minor = computed(() => {
+    const age = this.age();
+    return age === null ? !this.form().saidAdult : age < ADULT_AGE;
+  });
 
   ngOnInit(): void {
-    this.form.set(this.saved()?.student ?? EMPTY);
+    this.form.set(this.saved()?.student ?? UNKNOWN_STUDENT);
   }
 
   protected set(change: Partial<Student>): void {

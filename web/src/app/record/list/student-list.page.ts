@@ -24,7 +24,7 @@ import { StudentDialogComponent } from './student-dialog.component';
         @if (day.students().length > 1) {
           <a class="btn" routerLink="/record/group">The group</a>
         }
-        <doceo-open-file #opener label="Take in a file" [read]="read" (opened)="take($event.file)" />
+        <doceo-open-file #opener label="Import a student" [read]="read" (opened)="take($event.file)" />
         <button type="button" class="btn go" (click)="adding.set(true)">New student</button>
       </div>
       @if (day.students().length === 0) {

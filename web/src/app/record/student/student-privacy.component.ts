@@ -65,7 +65,7 @@ import { download, fileName } from '../../data/download';
       padding-left: 18px;
     }
     .delete {
-      border-left: 5px solid var(--stop);
+      border-left: 5px solid var(--must-fix);
       padding: 4px 0 4px 10px;
     }
     .wrong {

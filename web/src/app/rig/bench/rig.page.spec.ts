@@ -23,8 +23,10 @@ describe('the rig bench', () => {
 
   const open = (): Promise<Shown<RigPage>> => show(RigPage, server, { id: RIG.id });
   const figure = (page: Shown<RigPage>, id: string): string => page.all(`[data-figure="${id}"]`).join();
-  const snags = (): string[] =>
-    [...document.querySelectorAll<HTMLElement>('[data-snag]')].map(({ dataset }) => dataset['snag'] ?? '');
+  const problems = (): string[] =>
+    [...document.querySelectorAll<HTMLElement>('[data-problem]')].map(
+      ({ dataset }) => dataset['problem'] ?? '',
+    );
   const field = (label: string): string => `input[aria-label="${label}"]`;
 
   it('shows lengths, indicator, weakest link, net reach and hooks', async () => {
@@ -90,15 +92,15 @@ describe('the rig bench', () => {
     expect(page.all('tr.problem')).toEqual([]);
   });
 
-  it('has one fly or two, and one snag less with one', async () => {
+  it('has one fly or two, and one problem less with one', async () => {
     const page = await open();
-    expect(snags()).toContain('tangle-risk');
+    expect(problems()).toContain('tangle-risk');
     await page.press('one');
     expect(figure(page, 'hook-count')).toContain('1 of 2');
-    expect(snags()).not.toContain('tangle-risk');
+    expect(problems()).not.toContain('tangle-risk');
   });
 
-  it('mends a snag by its fix, and takes that back', async () => {
+  it('mends a problem by its fix, and takes that back', async () => {
     const page = await open();
     await page.press(/^One fly/);
     expect(figure(page, 'hook-count')).toContain('1 of 2');
@@ -112,7 +114,7 @@ describe('the rig bench', () => {
     ]);
     const page = await open();
     expect(figure(page, 'hook-count')).toContain('2 of 1');
-    expect(snags().some((id) => id.startsWith('hook'))).toBe(true);
+    expect(problems().some((id) => id.startsWith('hook'))).toBe(true);
   });
 
   it('shows feet and inches to those who want them', async () => {

@@ -15,7 +15,7 @@ import { ReadingStore } from '../../data/records/reading-store';
 import { SessionStore } from '../../data/session';
 import { PutInPlanDialogComponent } from '../../shared/plan/put-in-plan-dialog.component';
 import { SaveStateComponent } from '../../shared/documents/save-state.component';
-import { SnagListComponent } from '../../parts/snag-list.component';
+import { ProblemListComponent } from '../../parts/problem-list.component';
 import { UndoRedoComponent } from '../../shared/documents/undo-redo.component';
 import { FigureListComponent } from '../figures/figure-list.component';
 import { RigDrawingComponent } from '../drawing/rig-drawing.component';
@@ -36,7 +36,7 @@ interface RigValue {
   studentId: string | null;
 }
 
-/** The Rig bench: the drawing to scale, the parts, the figures and the snags, all of one rig. */
+/** The Rig bench: the drawing to scale, the parts, the figures and the problems, all of one rig. */
 @Component({
   selector: 'doceo-rig-page',
   imports: [
@@ -51,7 +51,7 @@ interface RigValue {
     RigTableComponent,
     RouterLink,
     SaveStateComponent,
-    SnagListComponent,
+    ProblemListComponent,
     TaperChartComponent,
     UndoRedoComponent,
   ],
@@ -110,7 +110,7 @@ export class RigPage implements OnInit, OnDestroy {
       ? rigFigures(this.calmKnown() as Rig, this.water()?.rules.maxHooks ?? null, this.session.units())
       : [],
   );
-  protected readonly snags = computed(() =>
+  protected readonly problems = computed(() =>
     this.calmKnown()
       ? rigProblems(this.calmKnown() as Rig, { water: this.water() }).map((problem) =>
           rigProblemInWords(problem, this.session.units()),
@@ -188,8 +188,8 @@ export class RigPage implements OnInit, OnDestroy {
     if (name.trim()) this.document()?.edit((value) => ({ ...value, name: name.trim() }));
   }
 
-  protected fix({ snagId, index }: { snagId: string; index: number }): void {
-    const mended = this.snags().find(({ id }) => id === snagId)?.fixes[index]?.change;
+  protected fix({ problemId, index }: { problemId: string; index: number }): void {
+    const mended = this.problems().find(({ id }) => id === problemId)?.fixes[index]?.change;
     if (mended) this.put(mended);
   }
 

@@ -11,7 +11,7 @@ import { RigDrawingComponent } from '../drawing/rig-drawing.component';
 import { NoSuchComponent } from '../../shared/no-such.component';
 import { myRigs } from '../../data/records/record-of';
 
-/** Two rigs side by side: drawings to their own scale, figures in one table, snags that only one of them has. */
+/** Two rigs side by side: drawings to their own scale, figures in one table, problems that only one of them has. */
 @Component({
   selector: 'doceo-rig-compare',
   imports: [LoadFailedComponent, NoSuchComponent, RigDrawingComponent, RouterLink],
@@ -50,8 +50,8 @@ export class RigComparePage {
       };
     });
   });
-  /** For each rig the titles of snags that the other has not. */
-  protected readonly ownSnags = computed(() => {
+  /** For each rig the titles of problems that the other has not. */
+  protected readonly ownProblems = computed(() => {
     const water = this.day.water()?.water ?? null;
     const titles = (this.pair() ?? []).map(({ rig }) =>
       rigProblems(rig, { water })

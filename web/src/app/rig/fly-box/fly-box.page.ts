@@ -204,7 +204,7 @@ export class FlyBoxPage implements OnInit {
       : cell.count > 0
         ? 'spare'
         : 'none';
-    const spoken = `${this.describe(kind)}: ${cell.count}${asked ? `, asked for by ${cell.foods.join(', ')}` : ''}`;
+    const spoken = `${this.describe(kind)}: ${cell.count}${asked ? `, wanted for ${cell.foods.join(', ')}` : ''}`;
     return { ...cell, key, state, spoken };
   }
 

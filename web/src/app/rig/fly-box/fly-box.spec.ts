@@ -111,7 +111,7 @@ describe('the fly box', () => {
       .on(api.flyBox.get, { box: { flies: [] }, version: 0 });
     const page = await open();
     expect(page.text()).toContain('An empty box');
-    expect(page.text()).toContain('Without a water nothing is asked for');
+    expect(page.text()).toContain('Without a water nothing is wanted');
   });
 
   it('says so when it does not open', async () => {

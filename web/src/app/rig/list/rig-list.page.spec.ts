@@ -15,13 +15,13 @@ describe('the list of rigs', () => {
     expect(page.all('article b')).toEqual(['Two nymphs']);
     expect(page.text()).toContain('3.15 m leader, 2 flies, for 1.10 m of water');
     expect(page.text()).toContain('breaks first: improved clinch at the point nymph');
-    expect(page.text()).not.toContain('stop snag');
+    expect(page.text()).not.toContain('stop problem');
   });
 
-  it('counts stop snags against the card of the chosen water', async () => {
+  it('counts stop problems against the card of the chosen water', async () => {
     const strict = { ...WATER, water: { ...WATER.water, rules: { ...WATER.water.rules, maxHooks: 1 } } };
     const page = await show(RigListPage, lessonServer().on(api.waters.list, [strict]));
-    expect(page.text()).toContain('1 stop snag');
+    expect(page.text()).toContain('1 stop problem');
   });
 
   it('makes a new one, and removes one after asking at its card', async () => {
@@ -103,7 +103,7 @@ describe('two rigs side by side', () => {
     expect(document.querySelectorAll('doceo-rig-drawing')).toHaveLength(2);
   });
 
-  it('name the snags that only one of them has', async () => {
+  it('name the problems that only one of them has', async () => {
     const page = await open(tight.id);
     expect(page.all('.figures p')[0]).toContain('Tangle risk for beginners: high');
   });

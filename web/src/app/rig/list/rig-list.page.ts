@@ -80,7 +80,7 @@ export class RigListPage {
     const point = pointFly(rig);
     const link = point && weakestLink(rig, point);
     const worst = rigProblems(rig, { water: this.day.water()?.water ?? null }).filter(
-      ({ level }) => level === 'stop',
+      ({ level }) => level === 'must-fix',
     ).length;
     return {
       id,

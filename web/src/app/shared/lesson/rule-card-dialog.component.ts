@@ -1,14 +1,16 @@
 import { Component, computed, inject, input, output, signal } from '@angular/core';
 import { DialogComponent } from '../../parts/dialog.component';
+import { RouterLink } from '@angular/router';
 import { MessageService } from 'primeng/api';
 import type { ApiError } from '../../data/api/api-error';
+import { cardLines } from '../water/card-lines';
 import { DayStore } from '../../data/lesson/day-store';
-import { dayOfYearText, readOnText } from '../../data/lesson/lesson-texts';
+import { readOnText } from '../../parts/dates';
 
 /** The rule card of a water, with who says so and when a person last read it. */
 @Component({
   selector: 'doceo-rule-card-dialog',
-  imports: [DialogComponent],
+  imports: [DialogComponent, RouterLink],
   template: `
     <doceo-dialog
       [heading]="'Rule card: ' + (water()?.water?.name ?? '')"
@@ -19,7 +21,7 @@ import { dayOfYearText, readOnText } from '../../data/lesson/lesson-texts';
         <dl>
           @for (line of lines(); track line.label) {
             <dt>{{ line.label }}</dt>
-            <dd>{{ line.text }}</dd>
+            <dd [class.soft]="line.text === null">{{ line.text ?? 'nobody has said' }}</dd>
           }
         </dl>
         <p class="small soft">
@@ -31,6 +33,9 @@ import { dayOfYearText, readOnText } from '../../data/lesson/lesson-texts';
             <button type="button" class="btn go" [disabled]="busy()" (click)="tick()">
               I have read it at the source today
             </button>
+            <a class="btn" [routerLink]="['/water', waterId(), 'card']" (click)="closed.emit()"
+              >Change the card</a
+            >
           }
           <span class="small soft"
             >last read {{ readOn() }}{{ rules.checkedBy ? ' by ' + rules.checkedBy : '' }}</span
@@ -70,16 +75,7 @@ export class RuleCardDialogComponent {
   protected readonly lines = computed(() => {
     const rules = this.water()?.water.rules;
     if (!rules) return [];
-    return [
-      { label: 'Licence', text: rules.licence },
-      { label: 'Season', text: `${dayOfYearText(rules.seasonFrom)} to ${dayOfYearText(rules.seasonTo)}` },
-      { label: 'Hooks', text: `${rules.maxHooks} at the most${rules.barbless ? ', barbless' : ''}` },
-      { label: 'Shot', text: rules.leadAllowed ? 'lead allowed' : 'non-toxic only' },
-      { label: 'Fish', text: rules.release },
-      { label: 'Hours', text: rules.hours },
-      { label: 'Also', text: rules.other },
-      { label: 'Who says so', text: rules.whoSaysSo },
-    ].filter(({ text }) => text !== '');
+    return cardLines(rules);
   });
 
   protected tick(): void {

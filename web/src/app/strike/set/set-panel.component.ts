@@ -106,7 +106,7 @@ type SliderName = (typeof SLIDERS)[number]['name'];
       min-height: 28px;
     }
     .verdict {
-      border-left: 5px solid var(--mind);
+      border-left: 5px solid var(--check);
       background: #fff;
       padding: 8px 10px;
       font-weight: 600;
@@ -116,7 +116,7 @@ type SliderName = (typeof SLIDERS)[number]['name'];
     }
     .verdict[data-verdict='breaks'],
     .verdict[data-verdict='out-of-the-mouth'] {
-      border-color: var(--stop);
+      border-color: var(--must-fix);
     }
     @media (max-width: 900px) {
       .two {

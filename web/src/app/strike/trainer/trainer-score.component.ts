@@ -24,7 +24,7 @@ const INPUT_MS = '10 to 60';
             <th>Take</th>
             <th>Seen</th>
             <th>Reaction</th>
-            <th title="how well it is told from what is none">d′</th>
+            <th title="how well it is told from what is no take">Score</th>
           </tr>
         </thead>
         <tbody>
@@ -42,9 +42,9 @@ const INPUT_MS = '10 to 60';
         </tbody>
       </table>
       <p class="small soft">
-        d′ tells how well takes are told from the rest: zero is guessing, three is hardly ever wrong. Leaning:
-        {{ leaning() }}. Times count from the picture that showed it; this screen shows one every
-        {{ frameMs().toFixed(0) }} ms, and touch or key add about {{ inputMs }} ms.
+        The score tells how well takes are told from the rest: 0 is guessing, 3 is hardly ever wrong, below 0
+        is worse than guessing. The student {{ leaning() }}. Times count from the picture that showed it; this
+        screen shows one every {{ frameMs().toFixed(0) }} ms, and touch or key add about {{ inputMs }} ms.
       </p>
     </section>
   `,
@@ -112,7 +112,7 @@ export class TrainerScoreComponent {
         name: fromMs === null ? 'reaction' : `reaction, half of them ${seconds(fromMs)} to ${seconds(toMs)}`,
         value: seconds(medianMs),
       },
-      { name: 'd′', value: dPrime.toFixed(1) },
+      { name: 'score, 3 is hardly ever wrong', value: dPrime.toFixed(1) },
       { name: 'bottom, set on', value: `${ticksSet} of ${ticks}` },
     ];
   });

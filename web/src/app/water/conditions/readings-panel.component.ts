@@ -85,7 +85,7 @@ import { TextFieldComponent } from '../../parts/fields/text-field.component';
     <div class="row files">
       @if (store.saved()?.editable) {
         <doceo-open-file
-          label="Take in a table (CSV)"
+          label="Import a table (CSV)"
           accept=".csv,text/csv"
           [read]="read"
           [most]="1000000"

@@ -100,7 +100,7 @@ function newLake(id: string, name: string): Lake {
             <b class="figure">{{ lake().soundings.length }}</b> soundings
             <doceo-open-file
               [small]="true"
-              label="Take in soundings (CSV)"
+              label="Import soundings (CSV)"
               accept=".csv,text/csv"
               [read]="readTable"
               [most]="mostTable"

@@ -16,8 +16,7 @@ const MAX = 200;
     <p class="small soft">
       Three places, knee deep at most; count, put the stones back.
       @if (fromBank() > 0) {
-        {{ fromBank() }} {{ fromBank() === 1 ? 'count' : 'counts' }} of the bank book at this lesson are in
-        it.
+        {{ fromBank() }} {{ fromBank() === 1 ? 'count' : 'counts' }} of the log of this lesson are in it.
       }
     </p>
     <div class="beside">

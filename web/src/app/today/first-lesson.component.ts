@@ -1,0 +1,109 @@
+import { Component, computed, inject, output, signal } from '@angular/core';
+import { Router, RouterLink } from '@angular/router';
+import { api } from '@doceo/contract';
+import { emptyPlan, type PlanBody } from '@doceo/core';
+import { ApiClient } from '../data/api/api-client';
+import type { ApiError } from '../data/api/api-error';
+import { fetched } from '../data/api/fetched';
+import { BankStore } from '../data/lesson/bank-store';
+import { DayStore } from '../data/lesson/day-store';
+import { dayText, firstName, timeText } from '../data/lesson/lesson-texts';
+import { LessonFormComponent } from '../shared/lesson/lesson-form.component';
+import { StudentAdderComponent } from '../shared/lesson/student-adder.component';
+import { EXAMPLE_TITLE, examplePlan } from '../shared/plan/example-plan';
+import { WaterFormComponent } from '../shared/water/water-form.component';
+import { ExamplePlanComponent } from './example-plan.component';
+
+type Step = 'water' | 'students' | 'plan' | 'day' | 'teach';
+
+/** The way from nothing to the first logged cast, one step open at a time, until it has been gone. */
+@Component({
+  selector: 'doceo-first-lesson',
+  imports: [ExamplePlanComponent, LessonFormComponent, RouterLink, StudentAdderComponent, WaterFormComponent],
+  templateUrl: './first-lesson.component.html',
+  styleUrl: './first-lesson.component.css',
+})
+export class FirstLessonComponent {
+  private readonly client = inject(ApiClient);
+  private readonly router = inject(Router);
+  protected readonly day = inject(DayStore);
+  readonly hide = output<void>();
+  private readonly plans = fetched(
+    () => true,
+    () => this.client.call(api.plans.list),
+  );
+  protected readonly example = examplePlan(Math.max(1, this.day.students().length));
+  protected readonly chosen = signal<Step | null>(null);
+  protected readonly busy = signal(false);
+  protected readonly failed = signal<string | null>(null);
+  /** A plan that was made here just now. */
+  private readonly made = signal<{ id: string; title: string } | null>(null);
+  protected readonly plan = computed(
+    () => this.made() ?? this.plans.value()?.find(({ mine }) => mine) ?? null,
+  );
+
+  protected readonly steps = computed(() => {
+    const [waters, students, plan, lesson] = [
+      this.day.waters(),
+      this.day.students(),
+      this.plan(),
+      this.day.nextLesson(),
+    ];
+    const zone = this.day.waterOf(lesson)?.water.timeZone ?? 'UTC';
+    const step = (id: Step, title: string, done: boolean, told: string) => ({ id, title, done, told });
+    return [
+      step('water', 'The water', waters.length > 0, waters.map(({ water }) => water.name).join(', ')),
+      step(
+        'students',
+        'Who comes',
+        students.length > 0,
+        students.map(({ student }) => firstName(student.name)).join(', '),
+      ),
+      step('plan', 'The plan', plan !== null, plan?.title ?? ''),
+      step(
+        'day',
+        'The day',
+        lesson !== null,
+        lesson ? `${dayText(lesson.startsAt, zone)}, ${timeText(Date.parse(lesson.startsAt), zone)}` : '',
+      ),
+      step('teach', 'Teach it', false, ''),
+    ];
+  });
+  /** The step somebody looks at, else the first that is not done. */
+  protected readonly open = computed<Step>(
+    () => this.chosen() ?? this.steps().find(({ done }) => !done)?.id ?? 'teach',
+  );
+
+  protected takeExample(): void {
+    this.make(EXAMPLE_TITLE, examplePlan(Math.max(1, this.day.students().length)), false);
+  }
+
+  protected beginEmpty(): void {
+    this.make('Untitled plan', emptyPlan(), true);
+  }
+
+  private make(title: string, body: PlanBody, thenOpen: boolean): void {
+    this.busy.set(true);
+    this.failed.set(null);
+    this.client.call(api.plans.create, { body: { id: crypto.randomUUID(), title, body } }).subscribe({
+      next: ({ id }) => {
+        this.busy.set(false);
+        this.chosen.set(null);
+        if (thenOpen) void this.router.navigate(['/plan', id]);
+        else this.made.set({ id, title });
+      },
+      error: ({ message }: ApiError) => {
+        this.busy.set(false);
+        this.failed.set(message);
+      },
+    });
+  }
+}
+
+/** Whether somebody still is on the way to a first lesson: none is over, and nothing was logged. */
+export function isOnTheWay(day: DayStore, bank: BankStore): boolean {
+  const over = day
+    .lessons()
+    .some(({ startsAt, lengthMin }) => Date.parse(startsAt) + lengthMin * 60_000 < day.now());
+  return day.loaded() && !over && day.events().length === 0 && bank.waiting() === 0;
+}
