@@ -117,7 +117,7 @@ const SHOTS: Shot[] = [
 
 /** All is on the device. */
 async function packed(page: Page): Promise<void> {
-  await byText(page, '.ready h2', 'Ready for the bank');
+  await byText(page, '.ready h2', 'Ready for the water');
 }
 
 async function openSam(page: Page): Promise<void> {

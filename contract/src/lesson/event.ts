@@ -14,6 +14,9 @@ import * as z from 'zod';
 import { halfCharacters, idSchema, libraryIdSchema, lineSchema, textSchema } from '../common';
 import { type Issue, issueSchema, toIssues } from '../http/error';
 
+/** Longest sentence of an instructor on a card, characters: what is read in one breath. */
+export const MAX_SENTENCE = 160;
+
 export const eventBodySchema = z.discriminatedUnion('kind', [
   z
     .strictObject({
@@ -22,6 +25,7 @@ export const eventBodySchema = z.discriminatedUnion('kind', [
       drillId: libraryIdSchema.nullable(),
       good: z.boolean(),
       faultId: libraryIdSchema.nullable(),
+      corrects: idSchema.optional(),
     })
     .refine((body) => !(body.good && body.faultId), {
       path: ['faultId'],
@@ -76,6 +80,7 @@ export const eventBodySchema = z.discriminatedUnion('kind', [
     text: textSchema(1000).refine((text) => text.length > 0, 'must not be empty'),
     aboutId: idSchema.nullable().default(null),
   }),
+  z.strictObject({ kind: z.literal('sentence'), text: textSchema(MAX_SENTENCE) }),
   z.strictObject({ kind: z.literal('undo'), targetId: idSchema }),
 ]);
 

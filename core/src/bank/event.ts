@@ -14,7 +14,15 @@ export type SafetyKind = (typeof SAFETY_KINDS)[number];
 
 /** What was seen on the water. Events are only ever added; taking one back is an event too. */
 export type BankEventBody =
-  | { kind: 'attempt'; skillId: string; drillId: string | null; good: boolean; faultId: string | null }
+  | {
+      kind: 'attempt';
+      skillId: string;
+      drillId: string | null;
+      good: boolean;
+      faultId: string | null;
+      /** The entry that was taken back for this one, which stays readable. */
+      corrects?: string | undefined;
+    }
   | { kind: 'fish'; species: string; lengthCm: number | null; outcome: 'to-hand' | 'lost' }
   | { kind: 'miss'; cause: MissCause }
   | { kind: 'tangle'; seconds: number | null }
@@ -26,6 +34,8 @@ export type BankEventBody =
   | { kind: 'safety'; what: SafetyKind; text: string }
   | { kind: 'tempo'; lineM: number; tapsMs: number[] }
   | { kind: 'note'; text: string; aboutId: string | null }
+  /** What the instructor says to a student on the card of a lesson; the last one stands. */
+  | { kind: 'sentence'; text: string }
   | { kind: 'undo'; targetId: string };
 
 export interface BankEvent {

@@ -18,8 +18,8 @@ export interface FaultRate {
   trend: 'falling' | 'rising' | 'unclear';
 }
 
-/** Fewest attempts in each half before a trend is named. */
-export const MIN_TREND = 12;
+/** Fewest attempts before a trend is named. */
+export const MIN_TREND = 30;
 
 /** Rates of every fault seen, most frequent first (the Pareto order); ties by id. */
 export function faultRates(attempts: readonly FaultAttempt[]): FaultRate[] {
@@ -79,7 +79,7 @@ function counts(attempts: readonly FaultAttempt[]): Map<string, number> {
 
 /** Two-proportion z test at two-sided 90 %. */
 function trend(earlyCount: number, earlyN: number, lateCount: number, lateN: number): FaultRate['trend'] {
-  if (Math.min(earlyN, lateN) < MIN_TREND) return 'unclear';
+  if (earlyN + lateN < MIN_TREND) return 'unclear';
   const pooled = (earlyCount + lateCount) / (earlyN + lateN);
   const spread = Math.sqrt(pooled * (1 - pooled) * (1 / earlyN + 1 / lateN));
   if (spread === 0) return 'unclear';

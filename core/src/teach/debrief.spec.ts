@@ -72,7 +72,21 @@ describe('what a student is told after a lesson', () => {
       'sam',
       'today',
     );
-    expect(told).toEqual({ good: [], workOn: null, home: null });
+    expect(told).toEqual({ good: [], workOn: null, sentence: null, home: null });
+  });
+
+  it('carries the last sentence of the instructor, and none when it was emptied or taken back', () => {
+    const said = (text: string): BankEvent => ({
+      ...attempt('casting.stop', null),
+      body: { kind: 'sentence', text },
+    });
+    const of = (events: BankEvent[]): string | null => debrief(events, 'sam', 'today').sentence;
+    const [first, second] = [said('Stop.'), said('Say “one-and”.')];
+    expect(of([first, second])).toBe('Say “one-and”.');
+    const undo: BankEvent = { ...second, id: 'u2', body: { kind: 'undo', targetId: second.id } };
+    expect(of([first, second, undo])).toBe('Stop.');
+    expect(of([first, second, said('')])).toBeNull();
+    expect(of([{ ...first, lessonId: 'before' }])).toBeNull();
   });
 
   it('counts fish when casts say nothing yet', () =>

@@ -14,6 +14,8 @@ export interface Debrief {
   good: { text: string; evidence: string }[];
   /** The one thing to work on, with its cause and cure; null when nothing went wrong often enough. */
   workOn: { fault: Fault; skillName: string; times: number } | null;
+  /** What the instructor says to the student; null when he says nothing. */
+  sentence: string | null;
   /** One drill for at home that trains it; needs no water. */
   home: Drill | null;
 }
@@ -34,8 +36,15 @@ export function debrief(events: readonly BankEvent[], studentId: string, lessonI
   return {
     good: [...skillsGone(now, before, studentId), ...fishCaught(now)].slice(0, MAX_GOOD),
     workOn,
+    sentence: sentenceOf(now),
     home: workOn ? drillFor(now, workOn.fault.id) : null,
   };
+}
+
+/** The last sentence that stands; an empty one takes those before it off the card. */
+function sentenceOf(now: readonly BankEvent[]): string | null {
+  const last = now.map(({ body }) => body).findLast((body) => body.kind === 'sentence');
+  return last?.kind === 'sentence' ? last.text || null : null;
 }
 
 function skillsGone(

@@ -56,7 +56,7 @@ describe('what to teach next', () => {
   it('says why: from how many attempts, and what the skill holds back', () => {
     const advice = whatNext(state(goods('casting.pause', 6, false)), ['grass'], 15);
     const pause = advice.find(({ drill }) => drill.skills[0] === 'casting.pause');
-    expect(pause?.reason).toMatch(/^Pause is 0\.\d\d likely from 6 attempts; it holds back /);
+    expect(pause?.reason).toMatch(/^Pause: \d good of 6; it holds back /);
     expect(pause?.opens.length).toBeGreaterThan(0);
   });
 

@@ -1,6 +1,5 @@
 import { type Drill, DRILLS } from '../drill';
 import { READY, SKILLS, type SkillState } from '../skill';
-import { formatProbability } from '../units';
 import type { GroundKind } from '../water';
 
 export interface DrillAdvice {
@@ -79,8 +78,8 @@ function advise(drill: Drill, state: SkillState, minutes: number): DrillAdvice {
   const estimate = state[main.id];
   const opens = estimate && estimate.mastery < READY ? SKILLS.opens(main.id).map((skill) => skill.name) : [];
   const now = estimate?.attempts
-    ? `${main.name} is ${formatProbability(estimate.mastery)} likely from ${estimate.attempts} attempts`
-    : `${main.name} is not on the record yet`;
+    ? `${main.name}: ${estimate.goods} good of ${estimate.attempts}`
+    : `${main.name}: not seen yet`;
   return {
     drill,
     gain,

@@ -115,7 +115,7 @@ describe('the rig bench', () => {
   it('lets a measurement beat the estimate, and keeps it', async () => {
     await at.open('/rig');
     await page.click('[data-template="dry-dropper"]');
-    await clickText(page, 'summary', 'Measured beats estimated');
+    await clickText(page, 'summary', 'Your own measurements');
     await page.type('[data-measurable^="fly-lift/10"] input', '0.001');
     await page.keyboard.press('Tab');
     await byText(page, '[data-figure=float-margin]', '2 readings');

@@ -78,7 +78,7 @@ describe('without a network', () => {
 
   it('says when all is on the device', async () => {
     await page.goto(`${url}/today`);
-    await byText(page, '.ready h2', 'Ready for the bank, with or without a network');
+    await byText(page, '.ready h2', 'Ready for the water, with or without a network');
     expect(await page.$$eval('.ready li:not(.here)', (items) => items.length)).toBe(0);
   });
 

@@ -2,3 +2,4 @@ export * from './conditions';
 export * from './plan-problems';
 export type { Evidence, ProblemInWords } from './problem';
 export * from './rig-problems';
+export * from './stages';

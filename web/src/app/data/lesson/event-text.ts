@@ -54,6 +54,8 @@ export function eventText(body: BankEventBody, system: UnitSystem): string {
       return `${body.species}${body.lengthCm ? `, ${formatLength(body.lengthCm / 100, system)}` : ''}, ${body.outcome === 'to-hand' ? 'to hand' : 'lost'}`;
     case 'tangle':
       return body.seconds === null ? 'tangle' : `tangle, ${body.seconds} s`;
+    case 'sentence':
+      return body.text ? `on the card: “${body.text}”` : 'sentence taken off the card';
     case 'note':
       return `“${body.text}”`;
     case 'miss':

@@ -10,15 +10,7 @@ import {
   untracked,
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import {
-  type DriftSetup,
-  formatLength,
-  formatProbability,
-  type Presentation,
-  type Ranked,
-  SKILLS,
-  skillsOf,
-} from '@doceo/core';
+import { type DriftSetup, formatLength, type Presentation, type Ranked, SKILLS, skillsOf } from '@doceo/core';
 import { sameJson } from '../../data/same-json';
 import { DayStore } from '../../data/lesson/day-store';
 import { firstName } from '../../data/lesson/lesson-texts';
@@ -200,20 +192,22 @@ export class RankPanelComponent implements OnDestroy {
     const can = ways.find((one) => likely(one).share >= LIKELY);
     const one = can ?? ways.reduce((a, b) => (likely(b).share > likely(a).share ? b : a));
     const units = this.session.units();
-    const { share, skill } = likely(one);
+    const { skill } = likely(one);
     const name = firstName(student.name);
     const first = ways[0] as RankedWay;
     const beyond = likely(first);
+    const word = (id: string): string =>
+      (student.skills[id]?.attempts ?? 0) === 0 ? 'not seen' : 'not there';
     const text = `${presentationText(one.way, this.setup(), units)}: ${formatLength(one.ranked.cleanM, units)}`;
     const why =
       first === one
         ? ''
-        : ` The best of all asks for ${SKILLS.get(beyond.skill).name.toLowerCase()}, ${formatProbability(beyond.share)} likely mastered.`;
+        : ` The best of all needs ${SKILLS.get(beyond.skill).name.toLowerCase()}, ${word(beyond.skill)} yet.`;
     return {
       way: one.way,
       told: can
         ? `${name} can do: ${text}.${why}`
-        : `Nothing here is likely mastered by ${name} yet; nearest is ${text} (${SKILLS.get(skill).name.toLowerCase()} ${formatProbability(share)}).`,
+        : `${name} has none of these yet; nearest is ${text} (${SKILLS.get(skill).name.toLowerCase()}).`,
     };
   });
 

@@ -63,6 +63,27 @@ export function bend(
   };
 }
 
+/** The two edges of a ribbon as open lines, one after the other. */
+export function bankLines(course: Course, from: number, to: number, half: (along: number) => number): string {
+  return ([-1, 1] as const).map((side) => `M${sideOf(course, from, to, half, side).join('L')}`).join('');
+}
+
+/** Points of one edge of a ribbon. */
+function sideOf(
+  course: Course,
+  from: number,
+  to: number,
+  half: (along: number) => number,
+  side: 1 | -1,
+): string[] {
+  return Array.from({ length: SAMPLES + 1 }, (_, i) => {
+    const at = from + ((to - from) * i) / SAMPLES;
+    const { x, y, acrossX, acrossY } = course(at);
+    const by = half(at) * side;
+    return `${(x + acrossX * by).toFixed(1)} ${(y + acrossY * by).toFixed(1)}`;
+  });
+}
+
 /**
  * Outline of a ribbon along a course.
  *
@@ -76,13 +97,8 @@ export function ribbon(
   outer: (along: number) => number,
   inner?: (along: number) => number,
 ): string {
-  const at = Array.from({ length: SAMPLES + 1 }, (_, i) => from + ((to - from) * i) / SAMPLES);
   const edge = (half: (along: number) => number, side: 1 | -1): string[] =>
-    at.map((along) => {
-      const { x, y, acrossX, acrossY } = course(along);
-      const by = half(along) * side;
-      return `${(x + acrossX * by).toFixed(1)} ${(y + acrossY * by).toFixed(1)}`;
-    });
+    sideOf(course, from, to, half, side);
   const closed = (one: string[], other: string[]): string => `M${[...one, ...other.reverse()].join('L')}Z`;
   if (!inner) return closed(edge(outer, -1), edge(outer, 1));
   return closed(edge(outer, -1), edge(inner, -1)) + closed(edge(outer, 1), edge(inner, 1));

@@ -1,10 +1,8 @@
 import { Component, computed, input, output } from '@angular/core';
-import { formatProbability, type SkillState, SKILLS } from '@doceo/core';
+import { type SkillState, SKILLS } from '@doceo/core';
+import { STAGES } from '@doceo/texts';
 import { narrowWindow } from '../../parts/narrow';
 import { drawSkillMap, type Reach } from './streams';
-
-/** A change smaller than this is not pointed at. */
-const SEEN_CHANGE = 0.02;
 
 /** Skills as streams that join. Each reach can be chosen; the chosen one shows what it rests on and what it opens. */
 @Component({
@@ -36,10 +34,8 @@ export class SkillMapComponent {
   });
 
   protected label(name: string, reach: Reach): string {
-    const change =
-      Math.abs(reach.change) >= SEEN_CHANGE
-        ? `, ${reach.change > 0 ? 'up' : 'down'} ${formatProbability(Math.abs(reach.change))} since the lesson before`
-        : '';
-    return `${name}, ${reach.skill.name}: ${formatProbability(reach.mastery)} likely, ${reach.attempts} attempts${change}`;
+    const tries = reach.attempts > 0 ? `, ${reach.goods} good of ${reach.attempts}` : '';
+    const was = reach.was ? `; ${STAGES[reach.was]} before the lesson` : '';
+    return `${name}, ${reach.skill.name}: ${STAGES[reach.stage]}${tries}${was}`;
   }
 }

@@ -1,19 +1,31 @@
-import { READY, type Skill, type SkillState, SKILLS, STRAND_NAMES, type Strand } from '@doceo/core';
-import { bend, type Course, ribbon, windingCourse } from './ribbon';
+import {
+  READY,
+  type Skill,
+  type SkillEstimate,
+  type SkillStage,
+  skillStage,
+  type SkillState,
+  SKILLS,
+  STRAND_NAMES,
+  type Strand,
+} from '@doceo/core';
+import { bankLines, bend, type Course, ribbon, windingCourse } from './ribbon';
 
 export interface Reach {
   skill: Skill;
-  mastery: number;
+  stage: SkillStage;
   attempts: number;
-  /** How much the estimate rose since the moment compared with. */
-  change: number;
-  /** As wide as the estimate; as it could be; what was won and lost since. */
+  goods: number;
+  /** The stage at the moment compared with, when it was another. */
+  was: SkillStage | null;
+  /** The whole bed for what a student has, a narrow flow for what he learns, nothing for what nobody saw. */
   fill: string;
-  edge: string;
+  /** What was won and lost since the moment compared with. */
   won: string;
   lost: string;
-  /** Whole bed, which is what one touches. */
+  /** Whole bed, which is what one touches, and its two banks. */
   bed: string;
+  banks: string;
   hit: { x: number; y: number; width: number; height: number };
   /** Where it begins across the stream. */
   gate: { x1: number; y1: number; x2: number; y2: number };
@@ -27,7 +39,7 @@ export interface Stream {
   title: { x: number; y: number };
   reaches: Reach[];
   /** From the last reach into the river all streams make; null where a strand runs beside. */
-  join: { fill: string; bed: string } | null;
+  join: { fill: string; banks: string } | null;
 }
 
 export interface SkillMap {
@@ -52,7 +64,9 @@ interface Layout {
 }
 
 const MAIN: Strand[] = ['casting', 'rigging', 'hook-setting', 'water'];
-const MIN = 1.5;
+/** Half the width of the narrowest flow, pixels, and what of the bed the widest one takes that is still learning. */
+const MIN = 3;
+const LEARNING_SHARE = 0.5;
 const ROW = 122;
 const FIRST_ROW = 74;
 const COLUMN = 92;
@@ -116,8 +130,9 @@ const PHONE: Layout = {
 };
 
 /**
- * The record as four streams that join: each skill a reach as wide as its estimate, with a pale edge as wide as it could
- * be, and what was won or lost since an earlier state.
+ * The record as four streams that join: each skill a reach that is full when the student has it, a narrow flow between
+ * its banks while he learns it, and two banks without water while nobody has seen it; with what was won or lost since an
+ * earlier state.
  */
 export function drawSkillMap(state: SkillState, then: SkillState | null, place: 'desk' | 'phone'): SkillMap {
   const layout = place === 'desk' ? DESK : PHONE;
@@ -125,7 +140,7 @@ export function drawSkillMap(state: SkillState, then: SkillState | null, place: 
     streamOf(strand, state, then, layout),
   );
   const taught = streams.filter(({ join }) => join).flatMap(({ reaches }) => reaches);
-  const ready = taught.filter(({ mastery }) => mastery >= READY).length;
+  const ready = taught.filter(({ stage }) => stage === 'has-it').length;
   return {
     width: layout.width,
     height: layout.height,
@@ -141,13 +156,12 @@ function streamOf(strand: Strand, state: SkillState, then: SkillState | null, la
   const row = Object.keys(layout.starts).indexOf(strand);
   const course = windingCourse({ x, y }, layout.direction, row * 1.3, layout.swing);
   const step = length / skills.length;
-  const widths = (of: (id: string) => number): ((along: number) => number) => {
-    const halves = skills.map(({ id }) => MIN + (layout.bed - MIN) * of(id));
+  const widths = (of: SkillState): ((along: number) => number) => {
+    const halves = skills.map(({ id }) => halfWidth(of[id], layout.bed));
     return (along) => between(halves, along / step - 0.5);
   };
-  const now = widths((id) => state[id]?.mastery ?? 0);
-  const could = widths((id) => state[id]?.high ?? 1);
-  const before = then ? widths((id) => then[id]?.mastery ?? 0) : now;
+  const now = widths(state);
+  const before = then ? widths(then) : now;
   const bed = (): number => layout.bed;
   const reaches = skills.map((skill, index): Reach => {
     const [from, to] = [step * index, step * (index + 1)];
@@ -155,17 +169,19 @@ function streamOf(strand: Strand, state: SkillState, then: SkillState | null, la
     const start = course(from);
     const draw = (outer: (along: number) => number, inner?: (along: number) => number): string =>
       ribbon(course, from, to, outer, inner);
-    const mastery = state[skill.id]?.mastery ?? 0;
+    const stage = stageOf(state[skill.id]);
+    const was = then ? stageOf(then[skill.id]) : stage;
     return {
       skill,
-      mastery,
+      stage,
       attempts: state[skill.id]?.attempts ?? 0,
-      change: then ? mastery - (then[skill.id]?.mastery ?? 0) : 0,
+      goods: state[skill.id]?.goods ?? 0,
+      was: was === stage ? null : was,
       fill: draw(now),
-      edge: draw(could),
       won: draw((along) => Math.max(now(along), before(along)), before),
       lost: draw((along) => Math.max(now(along), before(along)), now),
       bed: draw(bed),
+      banks: bankLines(course, from, to, bed),
       hit:
         layout.direction === 'right'
           ? { x: x + from, y: y - 62, width: step, height: 90 }
@@ -189,6 +205,18 @@ function streamOf(strand: Strand, state: SkillState, then: SkillState | null, la
   };
 }
 
+function stageOf(estimate: SkillEstimate | undefined): SkillStage {
+  return estimate ? skillStage(estimate) : 'not-seen';
+}
+
+/** Half the width of the water of a skill, pixels, of a bed that is so wide. */
+function halfWidth(estimate: SkillEstimate | undefined, bed: number): number {
+  const stage = stageOf(estimate);
+  if (stage === 'not-seen' || !estimate) return 0;
+  if (stage === 'has-it') return bed;
+  return MIN + (LEARNING_SHARE * bed - MIN) * Math.min(1, estimate.mastery / READY);
+}
+
 /** From the end of a stream into its own quarter of the river's mouth. */
 function joinOf(
   strand: Strand,
@@ -196,7 +224,7 @@ function joinOf(
   length: number,
   now: (along: number) => number,
   { direction, mouth, bed }: Layout,
-): { fill: string; bed: string } {
+): { fill: string; banks: string } {
   const quarter = bed / 2 + 2;
   const slot = (MAIN.indexOf(strand) - 1.5) * quarter;
   const to = direction === 'right' ? { x: mouth.x, y: mouth.y + slot } : { x: mouth.x + slot, y: mouth.y };
@@ -205,7 +233,7 @@ function joinOf(
   const narrowing = (start: number, end: number) => (along: number) => start + (end - start) * along;
   return {
     fill: ribbon(way, 0, 1, narrowing(half, (half / bed) * (quarter / 2))),
-    bed: ribbon(way, 0, 1, narrowing(bed, quarter / 2)),
+    banks: bankLines(way, 0, 1, narrowing(bed, quarter / 2)),
   };
 }
 

@@ -1,13 +1,14 @@
 import { Component, computed, inject, input, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
-import { debrief } from '@doceo/core';
+import { type BankEvent, debrief } from '@doceo/core';
 import { DayStore } from '../../data/lesson/day-store';
 import { UserStorage } from '../../data/device/user-storage';
 import { downloadBlob, fileName } from '../../data/download';
 import { dayText, firstName } from '../../data/lesson/lesson-texts';
 import { PDF_MAKER } from '../../data/pdf';
 import { SessionStore } from '../../data/session';
+import { CardSentenceComponent } from '../../shared/lesson/card-sentence.component';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { cardDocument, type Paper } from '../student/card-document';
 import { NoSuchComponent } from '../../shared/no-such.component';
@@ -21,7 +22,7 @@ const PAPERS: { id: Paper; name: string }[] = [
 /** What to show a student after a lesson: three good things, one to work on, one drill at home. On a screen or on paper. */
 @Component({
   selector: 'doceo-debrief-page',
-  imports: [FormsModule, LoadFailedComponent, NoSuchComponent, RouterLink],
+  imports: [CardSentenceComponent, FormsModule, LoadFailedComponent, NoSuchComponent, RouterLink],
   templateUrl: './debrief.page.html',
   styleUrl: './debrief.page.css',
 })
@@ -64,6 +65,10 @@ export class DebriefPage {
     const lesson = this.lesson();
     return lesson ? debrief(this.events() ?? [], this.id(), lesson.id) : null;
   });
+
+  protected add(events: BankEvent[]): void {
+    this.record.update((list) => [...list, ...events]);
+  }
 
   protected again(): void {
     this.record.again();

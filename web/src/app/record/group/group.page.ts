@@ -4,7 +4,6 @@ import { RouterLink } from '@angular/router';
 import {
   drillEffects,
   findDrill,
-  formatProbability,
   type GroundKind,
   groundOf,
   groupReadiness,
@@ -15,6 +14,7 @@ import {
   STRANDS,
   whatNextForGroup,
 } from '@doceo/core';
+import { STAGES } from '@doceo/texts';
 import { DayStore } from '../../data/lesson/day-store';
 import { FitStore } from '../../data/records/fit-store';
 import { firstName, initials } from '../../data/lesson/lesson-texts';
@@ -117,6 +117,6 @@ export class GroupPage {
 
   protected words(name: string, skill: string, cell: ReadinessCell): string {
     const lacks = cell.readiness === 'lacks' ? ` ${cell.lacks.map(({ name: of }) => of).join(', ')}` : '';
-    return `${name}, ${skill}: ${WORDS[cell.readiness]}${lacks}, ${formatProbability(cell.mastery)} from ${cell.attempts} attempts`;
+    return `${name}, ${skill}: ${WORDS[cell.readiness]}${lacks}, ${cell.attempts > 0 ? `seen ${cell.attempts} times` : STAGES['not-seen']}`;
   }
 }

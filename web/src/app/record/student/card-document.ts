@@ -55,7 +55,7 @@ export function cardDocument(
   { first, when, water, plan, told, from }: StudentCard,
   paper: Paper,
 ): TDocumentDefinitions {
-  const { good, workOn, home } = told;
+  const { good, workOn, sentence, home } = told;
   return {
     pageSize: paper,
     pageMargins: [MARGIN, 84, MARGIN, 52],
@@ -93,7 +93,7 @@ export function cardDocument(
               facts([
                 ['You see', workOn.fault.sign],
                 ['It comes from', workOn.fault.cause],
-                ['Try', workOn.fault.cure],
+                ...(sentence ? [] : [['Try', workOn.fault.cure] as const]),
               ]),
               {
                 text: `Seen ${workOn.times} times that day. It happens to everybody who learns this.`,
@@ -105,6 +105,9 @@ export function cardDocument(
             unbreakable: true,
           }
         : { text: 'Nothing went wrong often enough to name it. Go on as you do.', color: SOFT },
+      ...(sentence
+        ? [{ text: `“${sentence}”`, fontSize: 17, bold: true, margin: [0, 10, 0, 0] } satisfies Content]
+        : []),
       ...(home
         ? [
             heading(`At home, ${home.minutes.likely} minutes`),

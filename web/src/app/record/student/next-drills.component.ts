@@ -46,8 +46,7 @@ const FIRST_DRILL = 'hats-and-glasses';
       <article [class]="'strand-' + line.drill.strand">
         <b>{{ line.drill.name }}</b>
         <p>
-          <span class="figure">+{{ line.gain.toFixed(2) }}</span> expected in
-          <span class="figure">{{ line.drill.minutes.likely }}</span> min
+          <span class="figure">{{ line.drill.minutes.likely }} min</span>{{ $first ? ', quickest gain' : '' }}
         </p>
         <p class="soft">{{ line.why }}</p>
       </article>

@@ -3,29 +3,27 @@ import { Router, RouterLink } from '@angular/router';
 import { ageOn } from '@doceo/contract';
 import {
   attemptsOf,
+  type BankEvent,
+  debrief,
   drilledAttempts,
   faultRates,
-  findDrill,
   findFault,
-  formatProbability,
   groundOf,
+  MIN_TREND,
   type GroundKind,
   movedFaults,
-  skillName,
   SKILLS,
+  skillStage,
   type SkillState,
   skillState,
   activeEvents,
-  STRAND_NAMES,
-  sureness,
   whatNext,
 } from '@doceo/core';
+import { STAGES } from '@doceo/texts';
 import { DateTime } from 'luxon';
 import { DayStore } from '../../data/lesson/day-store';
 import { FitStore } from '../../data/records/fit-store';
 import { aboutStudent, firstName } from '../../data/lesson/lesson-texts';
-import { SessionStore } from '../../data/session';
-import { eventText } from '../../data/lesson/event-text';
 import { CHART } from '../../theme/chart-theme';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { type NextDrill, NextDrillsComponent } from './next-drills.component';
@@ -33,23 +31,27 @@ import { ParetoComponent } from '../charts/pareto.component';
 import { FaultCourseComponent } from '../charts/fault-course.component';
 import { MovedFaultsComponent } from '../charts/moved-faults.component';
 import { type Moment, SeasonSliderComponent } from '../charts/season-slider.component';
-import { SkillFitComponent } from './skill-fit.component';
+import { SkillPanelComponent } from './skill-panel.component';
+import { EvidenceComponent } from './evidence.component';
+import { CardSentenceComponent } from '../../shared/lesson/card-sentence.component';
 import { SkillMapComponent } from '../charts/skill-map.component';
 import { StudentPrivacyComponent } from './student-privacy.component';
 import { StudentDialogComponent } from '../list/student-dialog.component';
 import { NoSuchComponent } from '../../shared/no-such.component';
 import { recordOf } from '../../data/records/record-of';
 
-const PAGE = 12;
+/** What is known of a skill that nobody saw. */
+const UNSEEN = { attempts: 0, mastery: 0 };
 /** Changes named below the map. */
 const MAX_CHANGES = 5;
-const MIN_CHANGE = 0.02;
 const MAX_TRENDS = 3;
 
 /** One student's record: what flows and what holds it back, what goes wrong, the evidence, what to teach next. */
 @Component({
   selector: 'doceo-record-page',
   imports: [
+    CardSentenceComponent,
+    EvidenceComponent,
     FaultCourseComponent,
     LoadFailedComponent,
     MovedFaultsComponent,
@@ -58,8 +60,8 @@ const MAX_TRENDS = 3;
     ParetoComponent,
     RouterLink,
     SeasonSliderComponent,
-    SkillFitComponent,
     SkillMapComponent,
+    SkillPanelComponent,
     StudentDialogComponent,
     StudentPrivacyComponent,
   ],
@@ -69,7 +71,6 @@ const MAX_TRENDS = 3;
 export class RecordPage {
   private readonly router = inject(Router);
   private readonly fits = inject(FitStore);
-  private readonly session = inject(SessionStore);
   protected readonly day = inject(DayStore);
   readonly id = input.required<string>();
 
@@ -79,7 +80,6 @@ export class RecordPage {
   protected readonly chosen = signal<string | null>(null);
   protected readonly minutes = signal(15);
   protected readonly ground = signal<'grass' | 'water'>('grass');
-  protected readonly listed = signal(PAGE);
   protected readonly editing = signal(false);
   /** Where the slider stands among the moments; null for today. */
   protected readonly moment = signal<number | null>(null);
@@ -119,25 +119,45 @@ export class RecordPage {
     return earlier ? this.stateAt(earlier.atMs) : null;
   });
   protected readonly comparedWith = computed(() => `Since ${this.earlier()?.name ?? ''}:`);
+  /** Skills of which another word is true now. */
   protected readonly changes = computed(() => {
     const [now, then] = [this.state(), this.then()];
     if (!then) return [];
     return SKILLS.skills
-      .map(({ id, name }) => ({ name, by: (now[id]?.mastery ?? 0) - (then[id]?.mastery ?? 0) }))
-      .filter(({ by }) => Math.abs(by) >= MIN_CHANGE)
-      .sort((a, b) => Math.abs(b.by) - Math.abs(a.by))
+      .flatMap(({ id, name }) => {
+        const [stage, was] = [skillStage(now[id] ?? UNSEEN), skillStage(then[id] ?? UNSEEN)];
+        return stage === was ? [] : [{ name, word: STAGES[stage], lost: was === 'has-it' }];
+      })
       .slice(0, MAX_CHANGES);
   });
+  protected readonly stages = computed(() =>
+    (['has-it', 'learning', 'not-seen'] as const).map((stage) => ({
+      stage,
+      word: STAGES[stage],
+      count: SKILLS.skills.filter(({ id }) => skillStage(this.state()[id] ?? UNSEEN) === stage).length,
+    })),
+  );
   protected readonly moved = computed(() => movedFaults(this.events() ?? [], this.id()));
   protected readonly lessonsSeen = computed(
     () => new Set((this.events() ?? []).map(({ lessonId }) => lessonId)).size,
   );
-  protected readonly fish = computed(
-    () =>
-      activeEvents(this.events() ?? []).filter(
-        ({ body }) => body.kind === 'fish' && body.outcome === 'to-hand',
-      ).length,
-  );
+  protected readonly seenText = computed(() => {
+    const fish = activeEvents(this.events() ?? []).filter(
+      ({ body }) => body.kind === 'fish' && body.outcome === 'to-hand',
+    ).length;
+    const [lessons, attempts] = [this.lessonsSeen(), this.attempts().length];
+    return [
+      `${lessons} ${lessons === 1 ? 'lesson' : 'lessons'}`,
+      `${attempts} ${attempts === 1 ? 'attempt' : 'attempts'}`,
+      ...(fish > 0 ? [`${fish} fish to hand`] : []),
+    ].join(', ');
+  });
+  /** The latest lesson with something on the record: its card is the one to write on. */
+  protected readonly lastLesson = computed(() => activeEvents(this.events() ?? []).at(-1)?.lessonId ?? null);
+  protected readonly sentence = computed(() => {
+    const lesson = this.lastLesson();
+    return lesson ? debrief(this.events() ?? [], this.id(), lesson).sentence : null;
+  });
   /** The skill looked at: the one chosen, else the one that holds back most. */
   protected readonly skill = computed(() => {
     const chosen = this.chosen();
@@ -145,22 +165,9 @@ export class RecordPage {
     return SKILLS.get(SKILLS.has(wanted) ? wanted : 'casting.grip-stance');
   });
   protected readonly estimate = computed(() => this.state()[this.skill().id]);
-  protected readonly sure = computed(() =>
-    this.estimate()
-      ? sureness(this.estimate() as NonNullable<ReturnType<typeof this.estimate>>)
-      : 'not seen yet',
+  protected readonly ofSkill = computed(() =>
+    this.attempts().filter(({ skillId }) => skillId === this.skill().id),
   );
-  protected readonly opens = computed(() =>
-    SKILLS.opens(this.skill().id)
-      .map(({ name }) => name)
-      .join(', '),
-  );
-  protected readonly rests = computed(() =>
-    this.skill()
-      .needs.map((need) => SKILLS.get(need).name)
-      .join(', '),
-  );
-  protected readonly strandName = computed(() => STRAND_NAMES[this.skill().strand]);
   protected readonly color = computed(() => CHART.strands[this.skill().strand]);
   protected readonly rates = computed(() => {
     const chosen = this.chosen();
@@ -169,13 +176,15 @@ export class RecordPage {
     );
     return { own, attempts: own.length, rates: faultRates(own) };
   });
-  protected readonly trends = computed(() =>
-    this.rates()
-      .rates.filter(({ trend }) => trend !== 'unclear')
+  protected readonly trends = computed(() => {
+    const { attempts, rates } = this.rates();
+    if (attempts < MIN_TREND) return `A trend is told from ${MIN_TREND} attempts on.`;
+    const clear = rates
+      .filter(({ trend }) => trend !== 'unclear')
       .slice(0, MAX_TRENDS)
-      .map(({ faultId, trend }) => `${findFault(faultId)?.short ?? faultId} is ${trend}`)
-      .join('; '),
-  );
+      .map(({ faultId, trend }) => `${findFault(faultId)?.short ?? faultId} is ${trend}`);
+    return clear.length > 0 ? `${clear.join('; ')}, later half against earlier.` : 'No trend is clear yet.';
+  });
   protected readonly grounds = computed<GroundKind[]>(() => {
     if (this.ground() === 'grass') return ['grass'];
     const water = this.day.water()?.water;
@@ -192,23 +201,6 @@ export class RecordPage {
   protected readonly next = computed<NextDrill[]>(() =>
     this.advice().map(({ drill, gain, reason }) => ({ drill, gain, why: reason })),
   );
-  protected readonly evidence = computed(() => {
-    const chosen = this.chosen();
-    return activeEvents(this.events() ?? [])
-      .filter(({ body }) => !chosen || (body.kind === 'attempt' && body.skillId === chosen))
-      .reverse()
-      .map((event) => ({
-        id: event.id,
-        when: DateTime.fromMillis(event.atMs).toFormat('d LLL HH:mm'),
-        what:
-          event.body.kind === 'attempt'
-            ? (findDrill(event.body.drillId ?? '')?.name ?? skillName(event.body.skillId))
-            : event.body.kind,
-        text: eventText(event.body, this.session.units()),
-        good: event.body.kind === 'attempt' ? event.body.good : null,
-      }));
-  });
-
   constructor() {
     effect(() => {
       this.id();
@@ -221,19 +213,11 @@ export class RecordPage {
 
   protected choose(skillId: string): void {
     this.chosen.update((now) => (now === skillId ? null : skillId));
-    this.listed.set(PAGE);
   }
 
-  protected more(): void {
-    this.listed.update((n) => n + 40);
-  }
-
-  protected percent(value: number | undefined): string {
-    return formatProbability(value ?? 0);
-  }
-
-  protected abs(value: number): number {
-    return Math.abs(value);
+  /** What was corrected or said here just now. */
+  protected add(events: BankEvent[]): void {
+    this.record.update((list) => [...list, ...events]);
   }
 
   protected first(name: string): string {
