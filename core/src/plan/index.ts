@@ -3,3 +3,4 @@ export * from './timing';
 export * from './edits';
 export * from './rules';
 export * from './rig-uses';
+export * from './running-order';

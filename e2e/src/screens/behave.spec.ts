@@ -52,7 +52,7 @@ describe('the application in a browser', () => {
     const link = await page.$eval('main li a[href^="/record/"]', (a) => a.getAttribute('href') ?? '');
     const tab = await openTab(at.browser);
     await signIn(tab.page, at.server.url, LEAD, link);
-    await byText(tab.page, 'h2', 'Evidence');
+    await byText(tab.page, 'h2', 'What was seen');
     expect(new URL(tab.page.url()).pathname).toBe(link);
     await tab.page.browserContext().close();
   });

@@ -69,16 +69,16 @@ describe('from plan to record to circle', () => {
       await page.focus(`[data-drill="${drill}"]`);
       await page.keyboard.press('Enter');
     }
-    await byText(page, '.problem.must-fix', 'no safety talk first');
+    await byText(page, '.problem.must-fix', 'No safety talk first');
     await (await byText(page, '.face', 'Safety talk')).focus();
     await page.keyboard.down('Alt');
-    await page.keyboard.press('ArrowLeft');
+    await page.keyboard.press('ArrowUp');
     await page.keyboard.up('Alt');
     await page.waitForFunction(() => !document.querySelector('[data-problem="safety-first"]'));
     await page.keyboard.down('Control');
     await page.keyboard.press('z');
     await page.keyboard.up('Control');
-    await byText(page, '.problem.must-fix', 'no safety talk first');
+    await byText(page, '.problem.must-fix', 'No safety talk first');
     await saved(page);
     await page.reload();
     await page.waitForSelector('[data-block]');
@@ -86,12 +86,15 @@ describe('from plan to record to circle', () => {
   });
 
   it('drags a block along the timeline', async () => {
-    const box = await (await byText(page, '.face', 'Safety talk')).boundingBox();
+    const number = await (
+      await byText(page, '.face', 'Safety talk')
+    ).$eval('.mark', (mark) => mark.textContent);
+    const box = await (await byText(page, '[data-block]', number?.trim() ?? '')).boundingBox();
     if (!box) throw new Error('no block');
-    await page.mouse.move(box.x + 20, box.y + 20);
+    await page.mouse.move(box.x + 30, box.y + 10);
     await page.mouse.down();
-    await page.mouse.move(box.x - 60, box.y + 20, { steps: 4 });
-    await page.mouse.move(box.x - 300, box.y + 20, { steps: 8 });
+    await page.mouse.move(box.x + 30, box.y - 20, { steps: 4 });
+    await page.mouse.move(box.x + 30, box.y - 150, { steps: 8 });
     await page.mouse.up();
     await page.waitForFunction(() => !document.querySelector('[data-problem="safety-first"]'));
     await saved(page);
@@ -178,8 +181,8 @@ describe('from plan to record to circle', () => {
     await phone.page.browserContext().close();
     await open('/record');
     await clickText(page, 'a', 'Noor Hadley');
-    await byText(page, 'h2', 'Evidence');
-    await byText(page, 'td', 'forward too soon');
+    await byText(page, 'h2', 'What was seen');
+    await byText(page, 'doceo-evidence li', 'forward too soon');
     await page.waitForSelector('doceo-pareto canvas');
     await clickText(page, 'a', 'Card for Noor');
     await byText(page, 'h1', 'Noor’s day');

@@ -101,6 +101,7 @@ describe('the record', () => {
   it('is fitted to the school’s records by a job, which says that there are too few', async () => {
     const { page } = at;
     await at.open(`/record/${sam}`);
+    await page.click('doceo-skill-panel > details > summary');
     await page.click('doceo-skill-fit summary');
     await byText(page, 'doceo-skill-fit', 'In use: the priors that ship');
     await clickText(page, 'doceo-skill-fit button', 'Fit to all records now');
@@ -159,7 +160,7 @@ describe('the record', () => {
     const field = await page.waitForSelector('input[type=file]');
     await (field as unknown as { uploadFile: (path: string) => Promise<void> }).uploadFile(file);
     await byText(page, 'h1', 'Sam Okande');
-    await byText(page, 'h2', 'Evidence');
+    await byText(page, 'h2', 'What was seen');
     expect(await textOf(page, 'header .small')).toBe(attempts);
   });
 

@@ -27,6 +27,10 @@ import type { Lane } from './timeline/timeline.component';
 })
 export class BlockInspectorComponent {
   readonly block = input.required<Block>();
+  /** In the running order. */
+  readonly number = input(0);
+  /** Whether it says which block it is, and how it is closed. */
+  readonly headed = input(true);
   readonly lanes = input.required<Lane[]>();
   readonly planRigs = input.required<PlanRig[]>();
   /** The instructor's own rigs, to be copied into the plan. */

@@ -42,42 +42,76 @@ describe('the timeline', () => {
   const style = (n: number): CSSStyleDeclaration =>
     (document.querySelector(`[data-block="${uuid(n)}"]`) as HTMLElement).style;
 
-  it('puts blocks where their time and lane are', async () => {
-    await open();
-    expect([style(1).left, style(2).left]).toEqual(['0%', '25%']);
-    expect([style(1).top, style(2).top, style(3).top]).toEqual(['0px', '0px', '66px']);
-    expect(style(1).height).toBe('128px');
-    expect(style(2).height).toBe('62px');
+  it('puts blocks where their time and lane are, and each line of the running order beside its block', async () => {
+    const page = await open();
+    const px = (text: string): number => Number.parseFloat(text);
+    expect([style(1).top, style(1).left, style(1).width]).toEqual(['0px', '0px', '104px']);
+    expect([style(2).left, style(3).left, style(3).width]).toEqual(['0px', '52px', '52px']);
+    // Half an hour of a day of two hours.
+    const perMin = px(style(2).top) / 30;
+    expect(px(style(2).height)).toBeCloseTo(10 * perMin, 0);
+    expect(page.all('.face')).toEqual([
+      expect.stringMatching(/^1 0:00 all Count the pause ?grass/),
+      expect.stringMatching(/^2 0:30 all Count the pause ?grass/),
+    ]);
+    const tops = [...document.querySelectorAll<HTMLElement>('.order li')].map((line) => px(line.style.top));
+    expect(tops).toEqual([0, expect.closeTo(30 * perMin, 0)]);
   });
 
   it.each<[string, KeyboardEventInit, number, PlanEdit]>([
-    ['ArrowRight', {}, 2, { kind: 'move', blockId: uuid(2), startMin: 35, lane: 0 }],
-    ['ArrowLeft', {}, 2, { kind: 'move', blockId: uuid(2), startMin: 25, lane: 0 }],
-    ['ArrowRight', { shiftKey: true }, 2, { kind: 'resize', blockId: uuid(2), durationMin: 15 }],
-    ['ArrowLeft', { altKey: true }, 2, { kind: 'reorder', blockId: uuid(2), direction: -1 }],
-    ['ArrowDown', {}, 2, { kind: 'move', blockId: uuid(2), startMin: 30, lane: 1 }],
-    ['ArrowDown', {}, 3, { kind: 'move', blockId: uuid(3), startMin: 30, lane: null }],
-    ['ArrowUp', {}, 1, { kind: 'move', blockId: uuid(1), startMin: 0, lane: 1 }],
-    ['ArrowUp', {}, 2, { kind: 'move', blockId: uuid(2), startMin: 30, lane: null }],
-    ['Delete', {}, 3, { kind: 'remove', blockId: uuid(3) }],
-  ])('%s %j on block %i', async (key, rest, n, edit) => {
+    ['ArrowDown', {}, 1, { kind: 'move', blockId: uuid(1), startMin: 5, lane: null }],
+    ['ArrowUp', { altKey: true }, 1, { kind: 'reorder', blockId: uuid(1), direction: -1 }],
+    ['ArrowRight', {}, 1, { kind: 'move', blockId: uuid(1), startMin: 0, lane: 0 }],
+    ['ArrowLeft', {}, 1, { kind: 'move', blockId: uuid(1), startMin: 0, lane: 1 }],
+    ['Delete', {}, 1, { kind: 'remove', blockId: uuid(1) }],
+    [
+      'ArrowUp',
+      {},
+      2,
+      {
+        kind: 'all',
+        edits: [
+          { kind: 'move', blockId: uuid(2), startMin: 25, lane: 0 },
+          { kind: 'move', blockId: uuid(3), startMin: 25, lane: 1 },
+        ],
+      },
+    ],
+    [
+      'ArrowDown',
+      { shiftKey: true },
+      3,
+      {
+        kind: 'all',
+        edits: [
+          { kind: 'resize', blockId: uuid(2), durationMin: 15 },
+          { kind: 'resize', blockId: uuid(3), durationMin: 15 },
+        ],
+      },
+    ],
+  ])('%s %j on the line of block %i', async (key, rest, n, edit) => {
     const page = await open();
     const edits = heard(page.fixture, 'edited');
-    await page.key(`[data-block="${uuid(n)}"] .face`, key, rest);
+    await page.key(`[data-row~="${uuid(n)}"]`, key, rest);
     expect(edits).toEqual([edit]);
+  });
+
+  it('says when the blocks end later than the lesson', async () => {
+    const page = await open({ plan: { ...plan, lengthMin: 30 } });
+    expect(page.all('.end')).toEqual(['0:30 the lesson ends, the blocks 10 min later']);
   });
 
   it('changes nothing of a plan that is only read', async () => {
     const page = await open({ editable: false });
     const edits = heard(page.fixture, 'edited');
-    await page.key(`[data-block="${uuid(1)}"] .face`, 'Delete');
+    await page.key(`[data-row~="${uuid(1)}"]`, 'Delete');
     expect(edits).toEqual([]);
     expect(page.all('.grip')).toEqual([]);
   });
 
   it('tells each block in words, with its problem', async () => {
     const page = await open({ flagged: new Set([uuid(3)]) });
-    expect(page.all('.face')[2]).toBe('Count the pausegrass 0:30, 10 minutes, Sam, casting, has a problem');
+    expect(page.all('.face')[1]).toMatch(/ 10 minutes, casting, has a problem$/);
+    expect(page.all('.face')[0]).toMatch(/ 10 minutes, casting$/);
   });
 
   it('shows the clock of the water and where the sun is down', async () => {
@@ -87,13 +121,13 @@ describe('the timeline', () => {
       timeZone: 'Europe/Copenhagen',
       sun: { sunriseMs: startMs - 5 * 3_600_000, sunsetMs: startMs + 90 * 60_000 },
     });
-    expect(page.all('.hours span')).toEqual(['14:30', '15:00', '15:30', '16:00', '16:30']);
-    const night = document.querySelector<HTMLElement>('.night')?.style;
-    expect([night?.left, night?.width]).toEqual(['75%', '25%']);
+    expect(page.all('.hours span')).toEqual(['14:30', '15:00', '15:30', '16:00']);
+    const night = document.querySelector<HTMLElement>('.night')!.style;
+    expect(Number.parseFloat(night.height) * 3).toBeCloseTo(Number.parseFloat(night.top), 0);
   });
 
   it('invites to begin when it is empty', async () =>
-    expect((await open({ plan: emptyPlan() })).text()).toContain('Drag a drill up here'));
+    expect((await open({ plan: emptyPlan() })).text()).toContain('Drag a drill here'));
 });
 
 describe('the shelf of drills', () => {

@@ -1,9 +1,9 @@
 import { api, type SavedPlan } from '@doceo/contract';
-import type { PlanBody } from '@doceo/core';
+import type { Block, PlanBody } from '@doceo/core';
 import type { FakeServer } from '../../testing/fake-server';
 import { Refusal } from '../../testing/fake-server';
 import { CIRCLE, LESSON, PLAN, RIG, SAM, uuid, WATER, keptKey } from '../../testing/fixtures';
-import { setDate, lessonServer, type Shown, show } from '../../testing/page';
+import { setDate, lessonServer, type Shown, show, until } from '../../testing/page';
 import { PlanPage } from './plan.page';
 
 describe('the plan page', () => {
@@ -26,21 +26,42 @@ describe('the plan page', () => {
 
   const open = (): Promise<Shown<PlanPage>> => show(PlanPage, server, { id: PLAN.id });
   const titles = (page: Shown<PlanPage>): string[] => page.all('.face .title');
-  const face = (n: number): string => `[data-block="${uuid(n)}"] .face`;
+  const face = (n: number): string => `[data-row~="${uuid(n)}"]`;
 
   it('shows the plan in the light of its day', async () => {
     const page = await open();
     expect(page.text()).toContain('Wed 10 Jun, River Ostrel, 09:30–11:30');
     expect(titles(page)).toEqual(['Safety talk', 'Count the pause']);
     expect(page.all('.name b')).toEqual(['Sam', 'Jonas']);
+    expect(page.all('.face')[1]).toMatch(/^2 09:45 all Count the pause/);
   });
 
   it('tells what stands against it: a minor without consent', async () => {
     const page = await open();
-    expect(page.all('.problem.must-fix h3')).toEqual(['Must fix: no guardian’s consent for Jonas']);
-    expect(page.all('.problem.tip h3')).toEqual([
-      expect.stringMatching(/^Tip: look first: .* of Sam and Jonas$/),
+    expect(page.all('.problem.must-fix h4')).toEqual(['No guardian’s consent for Jonas']);
+    expect(page.all('.problem.tip h4')).toEqual([expect.stringMatching(/^Look first: .* of Sam and Jonas$/)]);
+  });
+
+  it('changes for all what several students do alike, and goes on to the next line when one is removed', async () => {
+    const [talk, drill] = stored.body.blocks as [Block, Block];
+    stored.body.blocks = [talk, { ...drill, lane: 0 }, { ...drill, id: uuid(43), lane: 1 }];
+    const page = await open();
+    expect(page.all('.face')).toHaveLength(2);
+    await page.press(/Sam|all Count the pause/);
+    await page.key(face(43), 'ArrowDown');
+    await page.saved();
+    expect(stored.body.blocks.map(({ startMin, lane }) => [startMin, lane])).toEqual([
+      [0, null],
+      [20, 0],
+      [20, 1],
     ]);
+    document.querySelector<HTMLElement>(face(43))?.click();
+    await page.settle();
+    await page.enter('doceo-block-inspector input[type=number]', '40');
+    await page.saved();
+    expect(stored.body.blocks.map(({ startMin }) => startMin)).toEqual([0, 40, 40]);
+    await page.key(face(41), 'Delete');
+    await until(() => document.activeElement?.matches(face(43)) ?? false);
   });
 
   it('takes a drill from the shelf to the end of the plan, and saves it', async () => {
@@ -48,6 +69,7 @@ describe('the plan page', () => {
     document.querySelector<HTMLElement>('[data-drill="hoops"]')?.click();
     await page.settle();
     expect(titles(page)).toHaveLength(3);
+    expect(page.all('.added')).toEqual([expect.stringContaining('Three hoops is in the plan')]);
     await page.saved();
     expect(stored.body.blocks.at(-1)).toMatchObject({ drillId: 'hoops', startMin: 25 });
     expect(page.all('[data-save-state]')).toEqual(['saved']);
@@ -55,9 +77,9 @@ describe('the plan page', () => {
 
   it('is worked by keys: later, longer, to a student, swapped, removed, undone', async () => {
     const page = await open();
-    await page.key(face(42), 'ArrowRight');
-    await page.key(face(42), 'ArrowRight', { shiftKey: true });
     await page.key(face(42), 'ArrowDown');
+    await page.key(face(42), 'ArrowDown', { shiftKey: true });
+    await page.key(face(42), 'ArrowRight');
     await page.saved();
     expect(stored.body.blocks.find(({ id }) => id === uuid(42))).toMatchObject({
       startMin: 20,
@@ -82,7 +104,7 @@ describe('the plan page', () => {
   it('mends what a fix promises', async () => {
     stored.body.blocks = stored.body.blocks.filter(({ id }) => id !== uuid(41));
     const page = await open();
-    expect(page.all('[data-problem="safety-first"] h3')).toHaveLength(1);
+    expect(page.all('[data-problem="safety-first"] h4')).toHaveLength(1);
     await page.press('Put a safety talk first');
     expect(page.all('[data-problem="safety-first"]')).toHaveLength(0);
     expect(titles(page)[0]).toContain('Safety talk');
@@ -158,7 +180,7 @@ describe('the plan page', () => {
 
   it('takes one of my rigs into the block', async () => {
     const page = await open();
-    await page.press(/^Count the pause/);
+    await page.press(/Count the pause/);
     const select = [...document.querySelectorAll('select')].find(({ textContent }) =>
       textContent?.includes(RIG.name),
     ) as HTMLSelectElement;

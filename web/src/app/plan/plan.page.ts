@@ -8,6 +8,7 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
+import { NgTemplateOutlet } from '@angular/common';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { api, type SavedLesson, type SavedPlan, type SavedRig } from '@doceo/contract';
@@ -20,8 +21,9 @@ import {
   MAX_GROUP,
   nextStart,
   plainBlock,
-  planEnd,
   planProblems,
+  runningOrder,
+  strandOf,
   type PlanBody,
   type PlanEdit,
   STRAND_NAMES,
@@ -41,7 +43,9 @@ import { LessonDialogComponent } from '../shared/lesson/lesson-dialog.component'
 import { KeysDialogComponent } from '../parts/keys-dialog.component';
 import { RuleCardDialogComponent } from '../shared/lesson/rule-card-dialog.component';
 import { SaveStateComponent } from '../shared/documents/save-state.component';
-import { ProblemListComponent } from '../parts/problem-list.component';
+import { SheetComponent } from '../parts/sheet.component';
+import { narrowWindow } from '../parts/narrow';
+import { type BlockMark, PlanCheckComponent } from './check/plan-check.component';
 import { UndoRedoComponent } from '../shared/documents/undo-redo.component';
 import { BlockInspectorComponent } from './block-inspector.component';
 import { ConflictDialogComponent } from './sharing/conflict-dialog.component';
@@ -56,12 +60,12 @@ import { DocumentToldComponent } from '../shared/documents/document-told.compone
 import { NoSuchComponent } from '../shared/no-such.component';
 
 const KEYS = [
-  ['Tab', 'go from block to block, and to the shelf of drills'],
+  ['Tab', 'go from line to line, and to the shelf of drills'],
   ['Enter on a drill', 'put it at the end of the plan'],
-  ['← →', 'move the block by 5 minutes'],
-  ['Shift + ← →', 'make it shorter or longer'],
-  ['Alt + ← →', 'swap it with its neighbour'],
-  ['↑ ↓', 'give it to another student, or to everybody'],
+  ['↑ ↓', 'move the line by 5 minutes'],
+  ['Shift + ↑ ↓', 'make it shorter or longer'],
+  ['Alt + ↑ ↓', 'swap it with its neighbour'],
+  ['← →', 'give it to another student, or to everybody'],
   ['Delete', 'remove it'],
   ['Ctrl + Z, Ctrl + Shift + Z', 'undo, redo'],
   ['?', 'this list'],
@@ -79,13 +83,15 @@ const KEYS = [
     FormsModule,
     KeysDialogComponent,
     LessonDialogComponent,
+    NgTemplateOutlet,
     NoSuchComponent,
+    PlanCheckComponent,
     PlanSchoolsComponent,
     RouterLink,
     RuleCardDialogComponent,
     SaveStateComponent,
     ShareDialogComponent,
-    ProblemListComponent,
+    SheetComponent,
     TextFieldComponent,
     TimelineComponent,
     UndoRedoComponent,
@@ -109,6 +115,11 @@ export class PlanPage implements OnInit, OnDestroy {
   protected readonly document = signal<EditedDocument<PlanValue> | null>(null);
   protected readonly failed = signal<ApiError | null>(null);
   protected readonly selectedId = signal<string | null>(null);
+  protected readonly narrow = narrowWindow();
+  /** Whether the check is up on a phone. */
+  protected readonly sheet = signal(false);
+  /** What was added last, told where one added it. */
+  protected readonly added = signal('');
   protected readonly preview = signal<PlanEdit | null>(null);
   protected readonly dialog = signal<'lesson' | 'share' | 'rules' | 'keys' | null>(null);
   protected readonly myRigs = signal<SavedRig[]>([]);
@@ -151,10 +162,30 @@ export class PlanPage implements OnInit, OnDestroy {
       planProblemInWords(problem, this.session.units()),
     );
   });
-  protected readonly counts = computed(() =>
-    (['must-fix', 'check', 'tip'] as const)
-      .map((level) => `${this.problems().filter((problem) => problem.level === level).length} ${level}`)
-      .join(', '),
+  protected readonly levels3 = computed(() =>
+    (
+      [
+        ['must-fix', 'must fix'],
+        ['check', 'check'],
+      ] as const
+    ).map(([level, word]) => ({
+      level,
+      word,
+      count: this.problems().filter((problem) => problem.level === level).length,
+    })),
+  );
+  private readonly order = computed(() => runningOrder(this.shown() ?? { blocks: [] }));
+  /** Numbers of the blocks in the running order. */
+  protected readonly marks = computed<ReadonlyMap<string, BlockMark>>(
+    () =>
+      new Map(
+        this.order().flatMap(({ number, blocks }) =>
+          blocks.map((block): [string, BlockMark] => {
+            const strand = strandOf(block);
+            return [block.id, { number, strandClass: strand ? `strand-fill strand-${strand}` : 'rest' }];
+          }),
+        ),
+      ),
   );
   protected readonly flagged = computed(
     () => new Set(this.problems().flatMap(({ blockIds, level }) => (level === 'tip' ? [] : blockIds))),
@@ -178,7 +209,6 @@ export class PlanPage implements OnInit, OnDestroy {
       ? `${dayText(lesson.startsAt, this.zone())}, ${lesson.waterName}, ${spanText(Date.parse(lesson.startsAt), this.shown()?.lengthMin ?? 0, this.zone())}`
       : '';
   });
-  protected readonly end = computed(() => (this.shown() ? planEnd(this.shown() as PlanBody) : 0));
 
   ngOnInit(): void {
     const document = this.documents.open(this.id(), (plan) => this.saved.set(plan));
@@ -198,6 +228,24 @@ export class PlanPage implements OnInit, OnDestroy {
 
   protected edit(edit: PlanEdit): void {
     this.document()?.edit((value) => ({ ...value, body: applyEdit(value.body, edit) }));
+  }
+
+  /** An edit of the line that is open: what several students do alike changes for all of them. */
+  protected editRow(edit: PlanEdit): void {
+    const row =
+      'blockId' in edit
+        ? this.order().find(({ blocks }) => blocks.some(({ id }) => id === edit.blockId))
+        : undefined;
+    const own = row?.blocks.find(({ id }) => 'blockId' in edit && id === edit.blockId);
+    if (!row || !own || row.blocks.length === 1 || (edit.kind === 'move' && edit.lane !== own.lane))
+      return this.edit(edit);
+    this.edit({
+      kind: 'all',
+      edits: row.blocks.map(
+        ({ id: blockId, lane }) =>
+          ({ ...edit, blockId, ...(edit.kind === 'move' ? { lane } : {}) }) as PlanEdit,
+      ),
+    });
   }
 
   protected rename(title: string): void {
@@ -351,6 +399,8 @@ export class PlanPage implements OnInit, OnDestroy {
 
   private addBlock(block: ReturnType<typeof plainBlock>): void {
     this.edit({ kind: 'add', block });
-    this.selectedId.set(block.id);
+    // On a phone the sheet would lie over the shelf one adds from.
+    if (!this.narrow()) this.selectedId.set(block.id);
+    this.added.set(`${this.marks().get(block.id)?.number ?? ''} ${block.title} is in the plan`);
   }
 }

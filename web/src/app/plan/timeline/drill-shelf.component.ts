@@ -1,4 +1,4 @@
-import { Component, computed, output, signal } from '@angular/core';
+import { Component, computed, input, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { type Drill, DRILLS, type Strand, STRAND_NAMES, STRANDS } from '@doceo/core';
 import { type Drag, DragDirective } from '../../drawing/drag.directive';
@@ -29,6 +29,7 @@ import { type Drag, DragDirective } from '../../drawing/drag.directive';
       <button type="button" class="btn small" (click)="plain.emit('break')">Break</button>
       <button type="button" class="btn small" (click)="plain.emit('debrief')">Debrief</button>
     </div>
+    <p class="added" role="status">{{ added() }}</p>
     <div class="shelf">
       @for (drill of drills(); track drill.id) {
         <button
@@ -52,6 +53,8 @@ import { type Drag, DragDirective } from '../../drawing/drag.directive';
   styleUrl: './drill-shelf.component.css',
 })
 export class DrillShelfComponent {
+  /** What was added last, in words. */
+  readonly added = input('');
   readonly chosen = output<Drill>();
   readonly plain = output<'break' | 'debrief'>();
   readonly dragged = output<{ drill: Drill; drag: Drag }>();

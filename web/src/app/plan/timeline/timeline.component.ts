@@ -3,16 +3,26 @@ import {
   type Block,
   clockTime,
   endOf,
+  type OrderRow,
   type PlanBody,
   type PlanEdit,
   planEnd,
+  runningOrder,
   STEP_MIN,
   strandOf,
 } from '@doceo/core';
 import { type Drag, DragDirective } from '../../drawing/drag.directive';
+import { narrowWindow } from '../../parts/narrow';
+import { layOut, ROW_PX } from './order-layout';
 
-/** Height of one lane, pixels; the style sheet has the same. */
-const LANE_PX = 66;
+/** Width of a student's lane, pixels: of all of them, of the widest and of the narrowest; on a phone each has the last. */
+const LANES_PX = 188;
+const WIDEST_PX = 52;
+const NARROWEST_PX = 24;
+/** Width of the lines that lead from blocks to their line, pixels. */
+const FAN_PX = 30;
+/** Above the lanes a drill that is dragged is for everybody, pixels. */
+const HEAD_PX = 46;
 
 export interface Lane {
   name: string;
@@ -24,7 +34,10 @@ interface Hold {
   what: 'move' | 'resize';
 }
 
-/** The blocks of a plan along time, a lane for each place in the group. Edits by drag and by keys. */
+/**
+ * A plan as its day: time runs down, each student is a thin lane, and beside the lanes the running order can be read, each
+ * line led from its block. Blocks are dragged, lines are worked by keys.
+ */
 @Component({
   selector: 'doceo-timeline',
   imports: [DragDirective],
@@ -49,20 +62,59 @@ export class TimelineComponent {
 
   private readonly track = viewChild.required<ElementRef<HTMLElement>>('track');
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+  private readonly narrow = narrowWindow();
   private hold: Hold | null = null;
   protected readonly held = signal<string | null>(null);
+  protected readonly fanPx = FAN_PX;
 
   protected readonly totalMin = computed(() => Math.max(this.plan().lengthMin, planEnd(this.plan()), 60));
-  protected readonly heightPx = computed(() => this.lanes().length * LANE_PX);
+  private readonly order = computed(() => runningOrder(this.plan()));
+  private readonly layout = computed(() =>
+    layOut(
+      this.order().map(({ blocks }) => blocks[0].startMin),
+      this.totalMin(),
+      Math.min(...this.plan().blocks.map(({ durationMin }) => durationMin), this.totalMin()),
+    ),
+  );
+  protected readonly heightPx = computed(() => this.layout().heightPx);
+  protected readonly lanePx = computed(() =>
+    this.narrow()
+      ? NARROWEST_PX
+      : Math.min(WIDEST_PX, Math.max(NARROWEST_PX, LANES_PX / this.lanes().length)),
+  );
+  protected readonly lanesPx = computed(() => this.lanePx() * this.lanes().length);
+  /** Lanes too narrow for a name have its first letters. */
+  protected readonly heads = computed(() =>
+    this.lanes().map(({ name, note }) => ({
+      name,
+      note,
+      short: this.lanePx() < 40 ? shortName(name) : name.replace(/^Student /, ''),
+    })),
+  );
   protected readonly ticks = computed(() => {
     const total = this.totalMin();
     const step = total > 300 ? 60 : 30;
-    return Array.from({ length: Math.floor(total / step) + 1 }, (_, i) => ({
-      left: this.percent(i * step),
-      text: this.tickText(i * step),
-    }));
+    return Array.from({ length: Math.floor(total / step) + 1 }, (_, i) => i * step)
+      .filter((minute) => minute !== this.plan().lengthMin)
+      .map((minute) => ({ top: this.px(minute), text: this.tickText(minute) }));
   });
-  protected readonly boxes = computed(() => this.plan().blocks.map((block) => this.toBox(block)));
+  protected readonly rows = computed(() =>
+    this.order().map((row, i) => this.toRow(row, this.layout().rowTops[i] ?? 0)),
+  );
+  protected readonly boxes = computed(() =>
+    this.rows().flatMap(({ row, strandClass, selected }) =>
+      row.blocks.map((block) => ({ ...this.toBox(block, row, strandClass), selected })),
+    ),
+  );
+  protected readonly end = computed(() => {
+    const { lengthMin } = this.plan();
+    const over = planEnd(this.plan()) - lengthMin;
+    return {
+      top: this.px(lengthMin),
+      text: `${this.tickText(lengthMin)} the lesson ends${over > 0 ? `, the blocks ${over} min later` : ''}`,
+      over: over > 0,
+    };
+  });
   protected readonly night = computed(() => {
     const start = this.startMs();
     const sun = this.sun();
@@ -72,24 +124,26 @@ export class TimelineComponent {
     const rise = minute(sun.sunriseMs, 0);
     const set = minute(sun.sunsetMs, this.totalMin());
     return [
-      { left: 0, width: this.percent(rise) },
-      { left: this.percent(set), width: 100 - this.percent(set) },
-    ].filter(({ width }) => width > 0.2);
+      { top: 0, height: this.px(rise) },
+      { top: this.px(set), height: this.px(this.totalMin() - set) },
+    ].filter(({ height }) => height > 1);
   });
 
-  /** Where a pointer is: minute and lane, `lane` null on the hours above the lanes; null when outside. */
+  /** Where a pointer is: minute and lane, `lane` null above the lanes and on the running order; null when outside. */
   positionAt(x: number, y: number): { startMin: number; lane: number | null } | null {
     const area = this.track().nativeElement.getBoundingClientRect();
-    if (x < area.left || x > area.right || y < area.top - 46 || y > area.bottom) return null;
-    const minute = ((x - area.left) / area.width) * this.totalMin();
+    const { right } = this.host.getBoundingClientRect();
+    if (x < area.left || x > right || y < area.top - HEAD_PX || y > area.bottom) return null;
+    const minute = Math.max(0, y - area.top) / this.layout().pxPerMin;
+    const lane = Math.floor((x - area.left) / this.lanePx());
     return {
       startMin: Math.round(minute / STEP_MIN) * STEP_MIN,
-      lane: y < area.top ? null : Math.min(this.lanes().length - 1, Math.floor((y - area.top) / LANE_PX)),
+      lane: y < area.top || lane >= this.lanes().length ? null : lane,
     };
   }
 
   focusBlock(id: string): void {
-    setTimeout(() => this.host.querySelector<HTMLElement>(`[data-block="${id}"]`)?.focus());
+    setTimeout(() => this.host.querySelector<HTMLElement>(`[data-row~="${id}"]`)?.focus());
   }
 
   protected drag(block: Block, what: Hold['what'], drag: Drag): void {
@@ -109,46 +163,51 @@ export class TimelineComponent {
     if (drag.phase === 'end') this.edited.emit(edit);
   }
 
-  protected key(event: KeyboardEvent, block: Block): void {
+  protected key(event: KeyboardEvent, { blocks }: OrderRow): void {
     if (!this.editable()) return;
-    const edit = this.keyEdit(event, block);
+    const edits = blocks.flatMap((block) => this.keyEdit(event, block) ?? []);
+    const [edit] = edits;
     if (!edit) return;
     event.preventDefault();
     event.stopPropagation();
-    this.edited.emit(edit);
+    const next = edit.kind === 'remove' ? this.neighbour(blocks[0]) : blocks[0].id;
+    this.edited.emit(edits.length === 1 ? edit : { kind: 'all', edits });
     if (edit.kind === 'remove') this.selected.emit(null);
-    else this.focusBlock(block.id);
+    if (next) this.focusBlock(next);
+  }
+
+  /** Where one goes on when a line is removed: the line after it, else the one before. */
+  private neighbour(block: Block): string | null {
+    const rows = this.order();
+    const at = rows.findIndex(({ blocks }) => blocks.includes(block));
+    return (rows[at + 1] ?? rows[at - 1])?.blocks[0].id ?? null;
   }
 
   private keyEdit(event: KeyboardEvent, block: Block): PlanEdit | null {
     const blockId = block.id;
-    const sideways = event.key === 'ArrowLeft' ? -1 : event.key === 'ArrowRight' ? 1 : 0;
+    const later = event.key === 'ArrowUp' ? -1 : event.key === 'ArrowDown' ? 1 : 0;
+    const aside = event.key === 'ArrowLeft' ? -1 : event.key === 'ArrowRight' ? 1 : 0;
     if (event.ctrlKey || event.metaKey) return null;
     if (event.key === 'Delete' || event.key === 'Backspace') return { kind: 'remove', blockId };
-    if (sideways !== 0 && event.altKey) return { kind: 'reorder', blockId, direction: sideways };
-    if (sideways !== 0 && event.shiftKey)
-      return { kind: 'resize', blockId, durationMin: block.durationMin + sideways * STEP_MIN };
-    if (sideways !== 0)
-      return { kind: 'move', blockId, startMin: block.startMin + sideways * STEP_MIN, lane: block.lane };
-    if (event.key === 'ArrowDown')
-      return {
-        kind: 'move',
-        blockId,
-        startMin: block.startMin,
-        lane: block.lane === null ? 0 : block.lane + 1 < this.lanes().length ? block.lane + 1 : null,
-      };
-    if (event.key === 'ArrowUp')
-      return {
-        kind: 'move',
-        blockId,
-        startMin: block.startMin,
-        lane: block.lane === null ? this.lanes().length - 1 : block.lane > 0 ? block.lane - 1 : null,
-      };
+    if (later !== 0 && event.altKey) return { kind: 'reorder', blockId, direction: later };
+    if (later !== 0 && event.shiftKey)
+      return { kind: 'resize', blockId, durationMin: block.durationMin + later * STEP_MIN };
+    if (later !== 0)
+      return { kind: 'move', blockId, startMin: block.startMin + later * STEP_MIN, lane: block.lane };
+    if (aside !== 0)
+      return { kind: 'move', blockId, startMin: block.startMin, lane: this.laneBeside(block.lane, aside) };
     return null;
   }
 
+  /** Everybody, then the students one after the other, and everybody again. */
+  private laneBeside(lane: number | null, by: 1 | -1): number | null {
+    const places = this.lanes().length + 1;
+    const at = (((lane === null ? 0 : lane + 1) + by + places) % places) - 1;
+    return at < 0 ? null : at;
+  }
+
   private editOf({ block, what }: Hold, drag: Drag): PlanEdit {
-    const minutes = (drag.dx / this.track().nativeElement.clientWidth) * this.totalMin();
+    const minutes = drag.dy / this.layout().pxPerMin;
     if (what === 'resize')
       return {
         kind: 'resize',
@@ -158,40 +217,57 @@ export class TimelineComponent {
     const lane =
       block.lane === null
         ? null
-        : Math.min(this.lanes().length - 1, Math.max(0, block.lane + Math.round(drag.dy / LANE_PX)));
+        : Math.min(this.lanes().length - 1, Math.max(0, block.lane + Math.round(drag.dx / this.lanePx())));
     return { kind: 'move', blockId: block.id, startMin: block.startMin + minutes, lane };
   }
 
-  private toBox(block: Block) {
+  private toRow(row: OrderRow, top: number) {
+    const [block] = row.blocks;
     const strand = strandOf(block);
-    const inner = block.lane ?? 0;
+    const flagged = row.blocks.some(({ id }) => this.flagged().has(id));
     return {
-      block,
-      left: this.percent(block.startMin),
-      width: this.percent(block.durationMin),
-      top: inner * LANE_PX,
-      height: (block.lane === null ? this.lanes().length : 1) * LANE_PX - 4,
+      row,
+      top,
+      ids: row.blocks.map(({ id }) => id).join(' '),
       strandClass: strand ? `strand-fill strand-${strand}` : 'rest',
-      sub: [
-        block.place === 'anywhere' ? '' : block.place,
+      time: this.tickText(block.startMin),
+      who: this.whoOf(row),
+      where: [
+        block.place === 'anywhere' ? '' : block.place.replace('-', ' '),
         this.plan().rigs.find(({ id }) => id === block.rigId)?.name ?? '',
       ]
         .filter(Boolean)
         .join(', '),
-      time: `${this.tickText(block.startMin)}–${this.tickText(endOf(block))}`,
-      spoken: [
-        this.tickText(block.startMin),
-        `${block.durationMin} minutes`,
-        block.lane === null ? 'everybody' : (this.lanes()[block.lane]?.name ?? ''),
-        strand ?? '',
-      ]
+      line: block.cue || block.note,
+      selected: row.blocks.some(({ id }) => id === this.selectedId()),
+      flagged,
+      // From the middle of the block's edge to the middle of the line's mark.
+      fan: `M0 ${this.px(block.startMin) + 9}L${FAN_PX * 0.35} ${this.px(block.startMin) + 9}L${FAN_PX} ${top + ROW_PX / 2 - 8}`,
+      spoken: [`${block.durationMin} minutes`, strand ?? '', flagged ? 'has a problem' : '']
         .filter(Boolean)
         .join(', '),
     };
   }
 
-  private percent(minutes: number): number {
-    return (minutes / this.totalMin()) * 100;
+  private whoOf({ blocks }: OrderRow): string {
+    const names = blocks.flatMap(({ lane }) => (lane === null ? [] : (this.lanes()[lane]?.name ?? '')));
+    return names.length === 0 || names.length === this.lanes().length ? 'all' : names.join(', ');
+  }
+
+  private toBox(block: Block, row: OrderRow, strandClass: string) {
+    return {
+      block,
+      number: row.number,
+      left: (block.lane ?? 0) * this.lanePx(),
+      width: (block.lane === null ? this.lanes().length : 1) * this.lanePx(),
+      top: this.px(block.startMin),
+      height: this.px(endOf(block)) - this.px(block.startMin),
+      strandClass,
+    };
+  }
+
+  private px(minutes: number): number {
+    return Math.round(minutes * this.layout().pxPerMin * 10) / 10;
   }
 
   private tickText(minutes: number): string {
@@ -199,4 +275,9 @@ export class TimelineComponent {
     if (start !== null) return clockTime(start + minutes * 60_000, this.timeZone());
     return `${Math.floor(minutes / 60)}:${String(minutes % 60).padStart(2, '0')}`;
   }
+}
+
+/** Two letters of a name, the number of a student who has none. */
+function shortName(name: string): string {
+  return /^Student (\d+)$/.exec(name)?.[1] ?? name.slice(0, 2);
 }

@@ -70,10 +70,12 @@ describe('the record', () => {
     await until(() => server.of(api.events.add).length > 0);
     await page.settle();
     const sent = (server.of(api.events.add)[0]?.body as { events: BankEvent[] }).events;
-    expect(sent.map(({ body }) => body)).toEqual([
-      { kind: 'undo', targetId: wrong.id },
-      { ...wrong.body, good: true, faultId: null, corrects: wrong.id },
-    ]);
+    expect(new Set(sent.map(({ body }) => body))).toEqual(
+      new Set([
+        { kind: 'undo', targetId: wrong.id },
+        { ...wrong.body, good: true, faultId: null, corrects: wrong.id },
+      ]),
+    );
     expect(page.all('doceo-evidence li')).toEqual([expect.stringMatching(/good.*was forward too soon/)]);
     expect(page.all('doceo-evidence li s')).toEqual([expect.stringContaining('forward too soon')]);
   });

@@ -1,0 +1,28 @@
+import type { Block, PlanBody } from './plan';
+
+/** A line of the running order: one block, or the same for several students at the same time. */
+export interface OrderRow {
+  /** Its number in the plan, from 1. */
+  number: number;
+  /** The blocks it stands for, by their place in the group; all alike but for that. */
+  blocks: [Block, ...Block[]];
+}
+
+/**
+ * The blocks of a plan in the order in which they are taught: by start, then by place in the group. What several students
+ * do alike at the same time is one line.
+ */
+export function runningOrder(plan: Pick<PlanBody, 'blocks'>): OrderRow[] {
+  const rows = new Map<string, [Block, ...Block[]]>();
+  const ordered = [...plan.blocks].sort(
+    (a, b) => a.startMin - b.startMin || (a.lane ?? -1) - (b.lane ?? -1) || (a.id < b.id ? -1 : 1),
+  );
+  for (const block of ordered) {
+    const { id, lane, ...alike } = block;
+    const key = lane === null ? id : JSON.stringify(alike);
+    const row = rows.get(key);
+    if (row) row.push(block);
+    else rows.set(key, [block]);
+  }
+  return [...rows.values()].map((blocks, i) => ({ number: i + 1, blocks }));
+}
