@@ -57,7 +57,7 @@ describe.each([
     expect((await page.$('.bank.sun')) !== null).toBe(sun);
     expect((await page.$('.bank.large')) !== null).toBe(large);
     const [undo, text] = await page.$eval('.undo', (row) => [
-      row.querySelector('button')?.getBoundingClientRect().left ?? 0,
+      row.querySelector('[data-undo]')?.getBoundingClientRect().left ?? 0,
       row.querySelector('span')?.getBoundingClientRect().left ?? 0,
     ]);
     expect((undo ?? 0) < (text ?? 0)).toBe(hand === 'left');
@@ -87,12 +87,12 @@ describe.each([
     for (const tap of ['good', last, last, last, 'good']) await page.tap(`[data-tap="${tap}"]`);
     await byText(page, '.count', '2 of 8');
     expect(await pads()).toEqual(before);
-    await page.tap('.undo button');
+    await page.tap('[data-undo]');
     await byText(page, '.count', '1 of 8');
-    await page.tap('.undo button');
-    await page.tap('.undo button');
-    await page.tap('.undo button');
-    await page.tap('.undo button');
+    await page.tap('[data-undo]');
+    await page.tap('[data-undo]');
+    await page.tap('[data-undo]');
+    await page.tap('[data-undo]');
     await byText(page, '.count', '0 of 8');
   });
 
@@ -102,7 +102,7 @@ describe.each([
     await new Promise((resolve) => setTimeout(resolve, 1200));
     await clickText(page, '.more button', /\d+ s/);
     await byText(page, '.undo', /tangle, [1-9] s/);
-    await page.tap('.undo button');
+    await page.tap('[data-undo]');
   });
 
   it('has sheets that can be read and hit as well', async () => {

@@ -145,7 +145,7 @@ describe('from plan to record to circle', () => {
     await byText(phone.page, '.what h1', 'Count the pause');
     for (const tap of ['good', 'good', 'cast.crack', 'good']) await phone.page.tap(`[data-tap="${tap}"]`);
     await byText(phone.page, '.count', '3 of 8');
-    await clickText(phone.page, '.undo button', 'Undo');
+    await clickText(phone.page, '[data-undo]', 'Undo');
     await byText(phone.page, '.count', '2 of 8');
     await byText(phone.page, '.state', 'all stored');
     const small = await phone.page.$$eval('.bank button, .bank a', (all) =>

@@ -49,7 +49,7 @@ describe('a lesson on two devices', () => {
       made += 1;
       if (tap % UNDO_EVERY === UNDO_EVERY - 1) {
         await acknowledged(page, before + made);
-        await page.click('.undo button');
+        await page.click('[data-undo]');
         made += 1;
         await acknowledged(page, before + made);
       }

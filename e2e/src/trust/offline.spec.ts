@@ -108,7 +108,7 @@ describe('without a network', () => {
           expected += 1;
           if (tap % UNDO_EVERY === UNDO_EVERY - 1) {
             await acknowledged(page, expected);
-            await page.click('.undo button');
+            await page.click('[data-undo]');
             expected += 1;
             await acknowledged(page, expected);
           }

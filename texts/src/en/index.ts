@@ -3,3 +3,4 @@ export * from './plan-problems';
 export type { Evidence, ProblemInWords } from './problem';
 export * from './rig-problems';
 export * from './stages';
+export { listed } from './words';

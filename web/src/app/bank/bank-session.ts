@@ -5,25 +5,42 @@ import {
   type BankEvent,
   type BankEventBody,
   type Block,
+  blockAt,
   blocksOfLane,
+  type DrillCount,
   drillCount,
   faultAttemptsOf,
   faultsOfStrand,
   findDrill,
   findFault,
   likeliestFaults,
+  placeAt,
+  placesOf,
+  type PlanBody,
   SKILLS,
   activeEvents,
 } from '@doceo/core';
 import { forkJoin } from 'rxjs';
 import { ApiClient } from '../data/api/api-client';
 import type { ApiError } from '../data/api/api-error';
+import { UserStorage } from '../data/device/user-storage';
 import { BankStore } from '../data/lesson/bank-store';
 import { DayStore } from '../data/lesson/day-store';
 import { SessionStore } from '../data/session';
 import { eventText } from '../data/lesson/event-text';
 
 type Entries = readonly Pick<BankEvent, 'body' | 'studentId' | 'blockId'>[];
+
+/** Where a group is in its plan, and for whom taps count. */
+interface GroupPlace {
+  lessonId: string;
+  /** Minutes from the start of the lesson; null goes by the clock. */
+  minute: number | null;
+  /** None: the first. */
+  chosen: string[];
+  /** Who stepped out, with the block he is at. */
+  out: Record<string, string>;
+}
 
 /** Work of one lesson on the water: who, which block, what was logged. */
 @Injectable()
@@ -39,46 +56,95 @@ export class BankSession {
   readonly lesson = this.day.lesson;
   readonly plan = signal<LessonPlan | null>(null);
   readonly failed = signal<ApiError | null>(null);
-  readonly studentId = signal<string | null>(null);
-  private readonly chosenBlocks = signal<Record<string, string>>({});
+  /** Where the group is and for whom taps count, kept over reloads; of one lesson at a time. */
+  private readonly kept = inject(UserStorage).value<GroupPlace | null>('teach.place', null);
   private readonly all = signal<BankEvent[]>([]);
   private readonly known = new Set<string>();
 
   readonly students = computed(() => this.day.studentsOf(this.lesson()));
-  readonly student = computed(
-    () => this.students().find(({ id }) => id === this.studentId()) ?? this.students()[0] ?? null,
-  );
-  private readonly lane = computed(() =>
-    Math.max(
-      0,
-      this.students().findIndex(({ id }) => id === this.student()?.id),
-    ),
-  );
-  readonly blocks = computed<Block[]>(() =>
-    this.plan() ? blocksOfLane((this.plan() as LessonPlan).body, this.lane()) : [],
-  );
-  readonly block = computed<Block | null>(() => {
-    const chosen = this.chosenBlocks()[this.student()?.id ?? ''];
-    return this.blocks().find(({ id }) => id === chosen) ?? this.blockNow() ?? this.blocks()[0] ?? null;
+  private readonly place = computed<GroupPlace>(() => {
+    const kept = this.kept();
+    return kept && kept.lessonId === this.lesson()?.id
+      ? kept
+      : { lessonId: this.lesson()?.id ?? '', minute: null, chosen: [], out: {} };
   });
-  readonly blockNumber = computed(() => this.blocks().findIndex(({ id }) => id === this.block()?.id) + 1);
+  /** For whom a tap counts: one or more, in the order of the lesson. */
+  readonly chosen = computed<SavedStudent[]>(() => {
+    const { chosen } = this.place();
+    const found = this.students().filter(({ id }) => chosen.includes(id));
+    return found.length > 0 ? found : this.students().slice(0, 1);
+  });
+  /** The one for whom a tap counts; the first of several. */
+  readonly student = computed(() => this.chosen()[0] ?? null);
+  readonly everybody = computed(
+    () => this.chosen().length > 1 && this.chosen().length === this.students().length,
+  );
+  readonly several = computed(() => this.chosen().length > 1);
+
+  private readonly body = computed(() => this.plan()?.body ?? null);
+  readonly places = computed(() => (this.body() ? placesOf(this.body() as PlanBody) : []));
+  /** Minute of the plan at which the group is: where it was put, else by the clock. */
+  private readonly minute = computed(() => {
+    const kept = this.place().minute;
+    const body = this.body();
+    if (!body || (kept !== null && this.places().includes(kept))) return kept;
+    return placeAt(body, this.minuteNow());
+  });
+  readonly placeNumber = computed(() => this.places().indexOf(this.minute() ?? -1) + 1);
+  /** Students by what they do at this place, those who stepped out with theirs; none while nobody has a block. */
+  readonly parts = computed(() => {
+    const parts = new Map<string, { block: Block | null; students: SavedStudent[] }>();
+    for (const student of this.chosen()) {
+      const block = this.blockOf(student.id);
+      const key = JSON.stringify([block?.drillId ?? null, block?.title ?? null]);
+      parts.set(key, { block, students: [...(parts.get(key)?.students ?? []), student] });
+    }
+    return [...parts.values()];
+  });
+  /** Whether those chosen do different things: then one part is chosen before anything is logged. */
+  readonly split = computed(() => this.parts().length > 1);
+  readonly block = computed<Block | null>(() => this.parts()[0]?.block ?? null);
+  /** What comes after, for the one who is on. */
+  readonly next = computed<Block | null>(() => {
+    const [body, student] = [this.body(), this.student()];
+    const from = this.block()?.startMin ?? this.minute() ?? 0;
+    return body && student
+      ? (blocksOfLane(body, this.laneOf(student.id)).find(({ startMin }) => startMin > from) ?? null)
+      : null;
+  });
+  /** The one student who is chosen and does something else than the plan says; null for all others. */
+  readonly out = computed(() => {
+    const student = this.student();
+    return student && !this.several() && this.place().out[student.id] ? student : null;
+  });
   readonly drill = computed(() => findDrill(this.block()?.drillId ?? '') ?? null);
   readonly skill = computed(() =>
     this.drill()?.skills[0] ? SKILLS.get(this.drill()?.skills[0] as string) : null,
   );
 
+  /** All events of this lesson, taken back ones too. */
+  readonly events = computed(() => this.all().filter((event) => event.lessonId === this.lesson()?.id));
   /** Standing events of this lesson. */
-  readonly today = computed(() =>
-    activeEvents(this.all().filter((event) => event.lessonId === this.lesson()?.id)),
-  );
-  /** Of them, those of the student who is on. */
-  private readonly own = computed(() =>
-    this.today().filter(({ studentId }) => studentId === this.student()?.id),
-  );
+  readonly today = computed(() => activeEvents(this.events()));
+  /** Of them, those of whom a tap counts for. */
+  private readonly own = computed(() => {
+    const ids = new Set(this.chosen().map(({ id }) => id));
+    return this.today().filter(({ studentId }) => studentId !== null && ids.has(studentId));
+  });
+  /** How far those chosen are in the drill, together. */
   readonly count = computed(() => {
     const drill = this.drill();
-    const student = this.student();
-    return drill && student ? drillCount(this.own(), student.id, drill) : null;
+    if (!drill || this.chosen().length === 0) return null;
+    const counts = this.chosen().map(({ id }) => drillCount(this.own(), id, drill));
+    const sum = (of: (one: DrillCount) => number): number => counts.reduce((all, one) => all + of(one), 0);
+    return {
+      window: counts.length === 1 ? (counts[0] as DrillCount).window : [],
+      goods: sum(({ goods }) => goods),
+      wanted: sum(({ wanted }) => wanted),
+      of: sum((one) => one.of),
+      tried: sum(({ window }) => window.length),
+      done: counts.every(({ done }) => done),
+    };
   });
   private readonly faultsToday = computed(() => {
     const times = new Map<string, number>();
@@ -116,20 +182,21 @@ export class BankSession {
   readonly lastText = computed(() => {
     const last = this.last();
     if (!last) return 'Nothing logged yet';
-    const name =
-      this.students()
-        .find(({ id }) => id === last.studentId)
-        ?.student.name.split(' ')[0] ?? 'All';
+    const names = this.together(last).map(
+      ({ studentId }) =>
+        this.students()
+          .find(({ id }) => id === studentId)
+          ?.student.name.split(' ')[0] ?? 'All',
+    );
+    const name = names.length === this.students().length && names.length > 2 ? 'All' : names.join(', ');
     return `${name}: ${eventText(last.body, this.session.units())}`;
   });
-  /** Why nothing may be recorded of this student, or null. */
+  /** Why nothing may be recorded of those chosen, or null; of several the others are recorded. */
   readonly forbidden = computed(() => {
-    const student = this.student();
-    return student && !this.everybody() ? this.refusal(student) : null;
+    const why = this.chosen().map((student) => this.refusal(student));
+    return why.every((one) => one !== null) ? (why[0] ?? null) : null;
   });
   private readonly settled = signal(0);
-  /** Whether a tap counts for every student of the lesson. */
-  readonly everybody = signal(false);
   /** What stands in the log of this lesson, without who and when. */
   readonly bodies = computed(() => this.today().map(({ body }) => body));
 
@@ -158,19 +225,64 @@ export class BankSession {
     });
   }
 
-  choose(studentId: string): void {
-    this.everybody.set(false);
-    this.studentId.set(studentId);
+  /** Taps count for these from now on. */
+  choose(ids: readonly string[]): void {
+    this.put({ chosen: [...ids] });
   }
 
   chooseAll(): void {
-    this.everybody.set(true);
+    this.choose(this.students().map(({ id }) => id));
   }
 
+  /** Adds a student to those chosen, or takes him off; the last one stays. */
+  toggle(id: string): void {
+    const now = this.chosen().map((student) => student.id);
+    const next = now.includes(id) ? now.filter((other) => other !== id) : [...now, id];
+    if (next.length > 0) this.choose(next);
+  }
+
+  /** The whole group goes to the next place; who stepped out goes alone. */
   step(by: 1 | -1): void {
-    const next = this.blocks()[this.blockNumber() - 1 + by];
-    const student = this.student();
-    if (next && student) this.chosenBlocks.update((all) => ({ ...all, [student.id]: next.id }));
+    const out = this.out();
+    if (out) return this.stepAlone(out.id, by);
+    const minute = this.places()[this.placeNumber() - 1 + by];
+    if (minute !== undefined) this.put({ minute });
+  }
+
+  /** One student leaves the group: from now on he goes through his blocks alone. */
+  stepOut(id: string): void {
+    const block = this.blockOf(id) ?? this.next();
+    if (block) this.put({ out: { ...this.place().out, [id]: block.id }, chosen: [id] });
+  }
+
+  comeBack(id: string): void {
+    const { [id]: _back, ...out } = this.place().out;
+    this.put({ out });
+  }
+
+  private stepAlone(id: string, by: 1 | -1): void {
+    const blocks = this.body() ? blocksOfLane(this.body() as PlanBody, this.laneOf(id)) : [];
+    const at = blocks.findIndex((block) => block.id === this.place().out[id]);
+    const next = blocks[at + by];
+    if (next) this.put({ out: { ...this.place().out, [id]: next.id } });
+  }
+
+  private put(change: Partial<GroupPlace>): void {
+    this.kept.set({ ...this.place(), ...change });
+  }
+
+  private laneOf(id: string): number {
+    return Math.max(
+      0,
+      this.students().findIndex((student) => student.id === id),
+    );
+  }
+
+  private blockOf(id: string): Block | null {
+    const [body, minute] = [this.body(), this.minute()];
+    if (!body || minute === null) return null;
+    const alone = this.place().out[id];
+    return body.blocks.find((block) => block.id === alone) ?? blockAt(body, this.laneOf(id), minute);
   }
 
   /** @returns the ids of what was kept, one a student */
@@ -184,19 +296,20 @@ export class BankSession {
       good: faultId === null,
       faultId,
     };
-    const ids = this.everybody()
-      ? this.students()
-          .filter((student) => this.refusal(student) === null)
-          .map(({ id }) => id)
-      : [this.student()?.id ?? null];
-    return this.add(ids.map((studentId) => ({ body, studentId, blockId: this.block()?.id ?? null })));
+    const ids = this.chosen()
+      .filter((student) => this.refusal(student) === null)
+      .map(({ id }) => id);
+    return this.add(
+      ids.map((studentId) => ({ body, studentId, blockId: this.blockOf(studentId)?.id ?? null })),
+    );
   }
 
   log(body: BankEventBody): Promise<string[]> {
     return this.add([
       {
         body,
-        studentId: this.everybody() ? null : (this.student()?.id ?? null),
+        // Of several it is the group's.
+        studentId: this.several() ? null : (this.student()?.id ?? null),
         blockId: this.block()?.id ?? null,
       },
     ]);
@@ -211,16 +324,20 @@ export class BankSession {
   private takeBackLast(): Promise<string[]> {
     const last = this.last();
     if (!last) return Promise.resolve([]);
-    const together = this.today().filter(
-      ({ atMs, deviceId, body }) =>
-        atMs === last.atMs && deviceId === last.deviceId && body.kind === last.body.kind,
-    );
     return this.keep(
-      together.map(({ id, studentId, blockId }) => ({
+      this.together(last).map(({ id, studentId, blockId }) => ({
         body: { kind: 'undo', targetId: id },
         studentId,
         blockId,
       })),
+    );
+  }
+
+  /** What was one tap for several students. */
+  private together(one: BankEvent): BankEvent[] {
+    return this.today().filter(
+      ({ atMs, deviceId, body }) =>
+        atMs === one.atMs && deviceId === one.deviceId && body.kind === one.body.kind,
     );
   }
 
@@ -261,11 +378,23 @@ export class BankSession {
     if (fresh.length > 0) this.all.update((list) => [...list, ...fresh]);
   }
 
-  /** The block that is on by the clock, when the lesson is on. */
-  private blockNow(): Block | undefined {
-    const minute = (Date.now() - Date.parse(this.lesson()?.startsAt ?? '')) / 60_000;
-    return this.blocks().find(
-      (block) => minute >= block.startMin && minute < block.startMin + block.durationMin,
+  /** How the tries of a student in this lesson went, oldest first. */
+  triesOf(id: string): boolean[] {
+    return this.today().flatMap(({ studentId, body }) =>
+      studentId === id && body.kind === 'attempt' ? [body.good] : [],
     );
+  }
+
+  isOut(id: string): boolean {
+    return this.place().out[id] !== undefined;
+  }
+
+  /** Corrections that were kept by who made them. */
+  heard(events: readonly BankEvent[]): void {
+    this.merge(events);
+  }
+
+  private minuteNow(): number {
+    return (Date.now() - Date.parse(this.lesson()?.startsAt ?? '')) / 60_000;
   }
 }

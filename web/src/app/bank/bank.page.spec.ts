@@ -1,9 +1,22 @@
 import { api } from '@doceo/contract';
-import type { BankEvent } from '@doceo/core';
+import { type BankEvent, type Block, blockFromDrill, plainBlock } from '@doceo/core';
+import { TestBed } from '@angular/core/testing';
 import Dexie from 'dexie';
 import { IDBFactory } from 'fake-indexeddb';
 import type { FakeServer } from '../../testing/fake-server';
-import { attempt, JONAS, LESSON, NOW, SAM, student, uuid, SESSION, keptKey } from '../../testing/fixtures';
+import {
+  attempt,
+  JONAS,
+  LESSON,
+  NOW,
+  PLAN,
+  SAM,
+  student,
+  uuid,
+  SESSION,
+  keptKey,
+  TAUGHT,
+} from '../../testing/fixtures';
 import { setDate, lessonServer, type Shown, show } from '../../testing/page';
 import { BankPage } from './bank.page';
 
@@ -36,8 +49,11 @@ describe('the bank book', () => {
   it('opens at the block that is on by the clock, with the first student', async () => {
     const page = await open();
     expect(page.all('.what h1')).toEqual(['Count the pause']);
-    expect(page.all('.who [aria-pressed=true] small')).toEqual(['Sam']);
-    expect(page.all('.blockno')).toEqual(['block 2 of 2']);
+    expect(page.all('.who [aria-pressed=true] b')).toEqual(['Sam']);
+    expect(page.all('.flag b')).toEqual(['For Sam']);
+    expect(page.all('.blockno')).toEqual(['place 2 of 2']);
+    // The pause lasts ten minutes from a quarter past: five are left.
+    expect(page.all('.left-min')).toEqual(['5 min left']);
   });
 
   it('logs a cast with one tap, kept here first and then sent', async () => {
@@ -78,7 +94,7 @@ describe('the bank book', () => {
     await tap(page, 'good');
     await tap(page, 'good');
     const pad = document.querySelector<HTMLElement>('[data-tap="good"]');
-    const undo = document.querySelector<HTMLElement>('.undo button');
+    const undo = document.querySelector<HTMLElement>('.undo button:not(.last)');
     pad?.click();
     undo?.click();
     undo?.click();
@@ -145,12 +161,119 @@ describe('the bank book', () => {
     ]);
   });
 
-  it('steps through the blocks, for each student on his own', async () => {
-    const page = await open();
+  it('is at one place for the whole group, also after a reload, and lets one go on alone', async () => {
+    let page = await open();
     await page.press('Block before');
     expect(page.all('.what h1')).toEqual(['Safety talk']);
     await page.press(/Jonas/);
+    expect(page.all('.what h1')).toEqual(['Safety talk']);
+    TestBed.resetTestingModule();
+    page = await open();
+    expect([page.all('.what h1'), page.all('.flag b')]).toEqual([['Safety talk'], ['For Jonas']]);
+    await page.press('More');
+    await page.press('Jonas goes on alone');
+    await page.press('Next block');
     expect(page.all('.what h1')).toEqual(['Count the pause']);
+    await page.press(/^Sam/);
+    expect(page.all('.what h1')).toEqual(['Safety talk']);
+    await page.press(/Jonas/);
+    await page.press('More');
+    await page.press('Jonas comes back to the group');
+    expect(page.all('.what h1')).toEqual(['Safety talk']);
+  });
+
+  describe('a group of three', () => {
+    const petra = student(13, 'Petra Holm', { note: 'shoulder: low stop', hand: 'left' });
+    const noor = student(14, 'Noor Hadley');
+    beforeEach(() => {
+      server.on(api.students.list, [SAM, petra, noor]);
+      server.on(api.lessons.list, [{ ...LESSON, studentIds: [SAM.id, petra.id, noor.id] }]);
+    });
+
+    it('counts for several who are chosen, together, and says so everywhere', async () => {
+      const page = await open();
+      await page.press('+ several');
+      await page.press(/^Petra/);
+      expect(page.all('.flag b')).toEqual(['For Sam and Petra']);
+      await tap(page, 'good');
+      await tap(page, 'cast.crack');
+      expect(page.all('.count b')).toEqual(['2 of 16']);
+      expect(page.all('[data-tap="cast.crack"] small')).toEqual(['2 today']);
+      expect(page.text()).toContain('one each for Sam and Petra');
+      expect(
+        sent()
+          .map(({ studentId }) => studentId)
+          .sort(),
+      ).toEqual([SAM.id, SAM.id, petra.id, petra.id].sort());
+      await page.press(/^All/);
+      expect([page.all('.flag b'), page.all('.count b')]).toEqual([['For all 3'], ['2 of 24']]);
+    });
+
+    it('has the line that matters under a name, and all of it one tap away', async () => {
+      const page = await open();
+      expect(page.all('.who small')).toContain('left-handed, shoulder: low stop');
+      await page.press(/^Petra/);
+      await page.press(/^For Petra/);
+      expect(page.all('.person')).toEqual(['Petra Holm, 41 left-handed, shoulder: low stop']);
+    });
+
+    it('asks for whom a tap counts where the group does two things', async () => {
+      const [talk, pause] = PLAN.body.blocks as [Block, Block];
+      const hoops = { ...blockFromDrill('hoops', uuid(43), 15), lane: 2 };
+      server.on(api.lessons.plan, {
+        ...TAUGHT,
+        body: {
+          ...PLAN.body,
+          blocks: [talk, { ...pause, lane: 0 }, { ...pause, id: uuid(44), lane: 1 }, hoops],
+        },
+      });
+      const page = await open();
+      await page.press(/^All/);
+      expect(page.all('.parts b')).toEqual(['Sam and Petra', 'Noor']);
+      expect(page.all('[data-tap]')).toEqual([]);
+      await page.press(/^Sam and Petra/);
+      expect([page.all('.what h1'), page.all('.flag b')]).toEqual([
+        ['Count the pause'],
+        ['For Sam and Petra'],
+      ]);
+      await tap(page, 'good');
+      expect(
+        sent()
+          .map(({ blockId }) => blockId)
+          .sort(),
+      ).toEqual([uuid(42), uuid(44)]);
+    });
+
+    it('rests in a break, and says what comes then and what to have ready', async () => {
+      server.on(api.lessons.plan, {
+        ...TAUGHT,
+        body: {
+          ...PLAN.body,
+          blocks: [plainBlock('break', 'Tea', uuid(45), 10, 15), blockFromDrill('hoops', uuid(43), 25)],
+        },
+      });
+      const page = await open();
+      expect(page.all('.what h1')).toEqual(['Tea']);
+      expect(page.text()).toContain('Rest. Drink, warm your hands');
+      expect(page.text()).toContain('Then Three hoops, grass at 09:55.');
+      expect(page.text()).toContain('Have ready: ');
+    });
+
+    it('lets any entry be opened and corrected: another fault, another student, or none', async () => {
+      const page = await open();
+      await tap(page, 'cast.crack');
+      await tap(page, 'good');
+      await page.press(/Last 2/);
+      await page.press(/Sam forward too soon/);
+      await page.press('it was Petra, not Sam');
+      await page.press('Correct it');
+      await page.quiet();
+      expect(page.all('.sheet doceo-log-list b')).toEqual(['Sam', 'Petra']);
+      expect(sent().at(-1)?.body.kind === 'undo' || sent().at(-2)?.body.kind === 'undo').toBe(true);
+      expect(
+        sent().find(({ studentId, body }) => studentId === petra.id && body.kind === 'attempt')?.body,
+      ).toMatchObject({ good: false, faultId: 'cast.crack', corrects: sent()[0]?.id });
+    });
   });
 
   it('lays itself out for the left hand, and remembers', async () => {
@@ -266,13 +389,13 @@ describe('the bank book', () => {
     await page.enter('doceo-bank-sheet input', '59');
     await page.press('Keep it');
     await page.quiet();
-    expect(page.all('.undo span')[0]).toBe('Sam: water 59 °F');
+    expect(page.all('.undo .last span')[0]).toBe('Sam: water 59 °F');
     await page.press('More');
     await page.press('Depth, retrieve, pattern');
     await page.press('6 ft, strip, none');
     await page.press('Tried, nothing');
     await page.quiet();
-    expect(page.all('.undo span')[0]).toBe('Sam: 6 ft, strip, first fly');
+    expect(page.all('.undo .last span')[0]).toBe('Sam: 6 ft, strip, first fly');
     await page.press('Fish');
     expect(page.all('.amount b')).toEqual(['11 in']);
     expect(sent().map(({ body }) => body)).toEqual([

@@ -2,24 +2,28 @@ import { Component, computed, DestroyRef, effect, inject, type OnInit, signal } 
 import { A11yModule } from '@angular/cdk/a11y';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
-import type { BankEventBody } from '@doceo/core';
+import { ageOn, type SavedStudent } from '@doceo/contract';
+import { type BankEventBody, type Block, findDrill } from '@doceo/core';
+import { listed } from '@doceo/texts';
 import { MessageService } from 'primeng/api';
 import { BankStore } from '../data/lesson/bank-store';
 import { DayStore } from '../data/lesson/day-store';
 import { UserStorage } from '../data/device/user-storage';
-import { firstName, initials, timeText } from '../data/lesson/lesson-texts';
+import { aboutStudent, firstName, initials, timeText } from '../data/lesson/lesson-texts';
 import { SessionStore } from '../data/session';
 import { clockText } from '../data/lesson/lesson-texts';
 import { SetAsideComponent } from '../shared/lesson/set-aside.component';
 import { BankSession } from './bank-session';
 import { BankSheetComponent } from './bank-sheet.component';
+import { LogListComponent } from './log-list.component';
+import { TimeLeftComponent, WARN_MIN } from './time-left.component';
+import { type BarStudent, WhoBarComponent } from './who-bar.component';
 import { LOG_SHEETS, logSheet, type LogSheetId } from './sheets/kinds';
-import { eventText } from '../data/lesson/event-text';
 
 const TICK_MS = 1000;
 const LONG_PRESS_MS = 550;
-/** Minutes before the end of a block at which it is told. */
-const WARN_MIN = 2;
+/** Tries shown under a name. */
+const SHOWN_TRIES = 8;
 
 interface Tangle {
   startedMs: number;
@@ -28,7 +32,16 @@ interface Tangle {
 /** The bank book: one tap a cast, standing in the water. */
 @Component({
   selector: 'doceo-bank-page',
-  imports: [A11yModule, FormsModule, RouterLink, BankSheetComponent, SetAsideComponent],
+  imports: [
+    A11yModule,
+    BankSheetComponent,
+    FormsModule,
+    LogListComponent,
+    RouterLink,
+    SetAsideComponent,
+    TimeLeftComponent,
+    WhoBarComponent,
+  ],
   providers: [BankSession],
   templateUrl: './bank.page.html',
   styleUrl: './bank.page.css',
@@ -39,7 +52,7 @@ export class BankPage implements OnInit {
   protected readonly day = inject(DayStore);
   protected readonly session = inject(SessionStore);
   private readonly messages = inject(MessageService);
-  protected readonly sheet = signal<'note' | 'more' | LogSheetId | null>(null);
+  protected readonly sheet = signal<'note' | 'more' | 'last' | 'person' | LogSheetId | null>(null);
   /** The sheet of the log that is open, if one is. */
   protected readonly logSheet = computed<LogSheetId | null>(() => {
     const sheet = this.sheet();
@@ -62,32 +75,53 @@ export class BankPage implements OnInit {
     const tangle = this.tangle();
     return tangle ? Math.max(0, Math.round((this.now() - tangle.startedMs) / 1000)) : null;
   });
-  /** Minutes left in the block that is on by the clock; null outside of it. */
-  protected readonly minutesLeft = computed(() => {
-    const block = this.book.block();
-    const startMs = Date.parse(this.book.lesson()?.startsAt ?? '');
-    if (!block || Number.isNaN(startMs)) return null;
-    const left = block.startMin + block.durationMin - (this.now() - startMs) / 60_000;
-    return left > 0 && left <= block.durationMin ? Math.ceil(left) : null;
-  });
+  protected readonly startMs = computed(() => Date.parse(this.book.lesson()?.startsAt ?? ''));
 
   protected readonly title = computed(
     () =>
-      this.book.block()?.title ??
-      (this.book.failed() ? 'The plan could not be fetched' : 'Fetching the plan …'),
+      (this.book.split() ? 'Two things at a time' : this.book.block()?.title) ??
+      (this.book.failed()
+        ? 'The plan could not be fetched'
+        : this.book.plan()
+          ? 'Between two blocks'
+          : 'Fetching the plan …'),
   );
   /** Told while this device's clock is off: what is logged is put right when it is sent. */
   protected readonly clock = computed(() => clockText(this.store.clockAheadMs()));
 
   protected readonly left = computed(() => this.session.settings().bankHand === 'left');
-  protected readonly students = computed(() =>
-    this.book
-      .students()
-      .map(({ id, student }) => ({ id, initials: initials(student.name), first: firstName(student.name) })),
+  protected readonly students = computed<BarStudent[]>(() => {
+    const chosen = new Set(this.book.chosen().map(({ id }) => id));
+    return this.book.students().map(({ id, student }) => ({
+      id,
+      initials: initials(student.name),
+      first: firstName(student.name),
+      line: aboutStudent(student),
+      tries: this.book.triesOf(id).slice(-SHOWN_TRIES),
+      chosen: chosen.has(id),
+      out: this.book.isOut(id),
+    }));
+  });
+  protected readonly about = computed(() =>
+    this.book.several() ? '' : aboutStudent(this.book.student()?.student ?? { hand: 'right', note: '' }),
+  );
+  /** Those chosen with all that matters at the water. */
+  protected readonly people = computed(() =>
+    this.book.chosen().map(({ id, student }) => {
+      const age = ageOn(student.bornOn, new Date(this.now()).toISOString().slice(0, 10));
+      return {
+        id,
+        name: student.name,
+        age: age === null ? '' : `, ${age}`,
+        about: aboutStudent(student),
+        guardian: student.guardianName,
+        call: student.guardianContact.replace(/[^+\d]/g, '').length > 4 ? student.guardianContact : '',
+      };
+    }),
   );
   protected readonly cells = computed(() => {
     const count = this.book.count();
-    return count
+    return count && !this.book.several()
       ? [...count.window, ...Array.from({ length: Math.max(0, count.of - count.window.length) }, () => null)]
       : [];
   });
@@ -102,23 +136,10 @@ export class BankPage implements OnInit {
         'fish-care': 'Good',
       })[this.book.drill()?.strand ?? 'casting'],
   );
-  private readonly zone = computed(() => this.day.waterOf(this.book.lesson())?.water.timeZone ?? 'UTC');
+  protected readonly zone = computed(() => this.day.waterOf(this.book.lesson())?.water.timeZone ?? 'UTC');
   protected readonly start = computed(() =>
     timeText(Date.parse(this.book.lesson()?.startsAt ?? ''), this.zone()),
   );
-  protected readonly recent = computed(() =>
-    this.book
-      .today()
-      .slice(-40)
-      .reverse()
-      .map((event) => ({
-        id: event.id,
-        who: firstName(this.book.students().find(({ id }) => id === event.studentId)?.student.name ?? 'All'),
-        text: eventText(event.body, this.session.units()),
-        at: timeText(event.atMs, this.zone()),
-      })),
-  );
-
   constructor() {
     const clock = setInterval(() => this.now.set(Date.now()), TICK_MS);
     inject(DestroyRef).onDestroy(() => clearInterval(clock));
@@ -126,16 +147,52 @@ export class BankPage implements OnInit {
     // Told once, gently, when a block is nearly over.
     let warned: string | null = null;
     effect(() => {
-      const left = this.minutesLeft();
-      const id = this.book.block()?.id ?? null;
-      if (left === null || left > WARN_MIN || warned === id) return;
-      warned = id;
+      const block = this.book.block();
+      if (!block || warned === block.id) return;
+      const left = block.startMin + block.durationMin - (this.now() - this.startMs()) / 60_000;
+      if (left <= 0 || left > WARN_MIN) return;
+      warned = block.id;
       navigator.vibrate?.([40, 60, 40]);
     });
   }
 
   ngOnInit(): void {
     this.book.open();
+  }
+
+  /** For whom a tap counts, in words. */
+  protected forWhom(withFor = true): string {
+    const names = this.book.chosen().map(({ student }) => firstName(student.name));
+    const told = this.book.everybody() ? `all ${names.length}` : listed(names);
+    return withFor ? `For ${told}` : told;
+  }
+
+  protected namesOf(students: readonly SavedStudent[]): string {
+    return listed(students.map(({ student }) => firstName(student.name)));
+  }
+
+  protected idsOf(students: readonly SavedStudent[]): string[] {
+    return students.map(({ id }) => id);
+  }
+
+  /** What to do in a block in which nothing is counted. */
+  protected restWords(): string {
+    const kind = this.book.block()?.kind;
+    if (kind === 'break') return 'Rest. Drink, warm your hands, and look who is cold.';
+    if (kind === 'debrief') return 'Each says one thing that went well.';
+    return this.book.block() ? 'Nothing is counted in this block.' : 'Waiting for the next block.';
+  }
+
+  protected timeOf(block: Block): string {
+    return timeText(this.startMs() + block.startMin * 60_000, this.zone());
+  }
+
+  protected gearOf({ drillId }: Block): string {
+    return findDrill(drillId ?? '')?.gear.join(', ') ?? '';
+  }
+
+  protected stand(entries: number): string {
+    return entries === 1 ? '1 entry stands.' : `${entries} entries stand.`;
   }
 
   protected tap(faultId: string | null): void {
