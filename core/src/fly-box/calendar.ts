@@ -64,8 +64,8 @@ const MIDGES_STILL: Food = {
   name: 'midge pupae',
   months: from(3, 11),
   imitations: [
-    fly('nymph', [12, 16], ['dark', 'drab'], ['plain', 'bead']),
-    fly('emerger', [12, 16], ['dark'], ['floats']),
+    fly('nymph', [14, 20], ['dark', 'drab'], ['plain', 'bead']),
+    fly('emerger', [14, 20], ['dark'], ['floats']),
   ],
 };
 const DAMSELS: Food = {
@@ -101,10 +101,27 @@ const SNAILS: Food = {
 const JUST_STOCKED: Food = {
   name: 'stocked fish that know no food',
   months: ALL_YEAR,
-  imitations: [
-    fly('streamer', [6, 12], ['bright', 'dark'], ['bead']),
-    fly('nymph', [6, 12], ['light', 'drab', 'dark'], ['plain']),
-  ],
+  imitations: [fly('streamer', [4, 10], ['bright', 'light', 'dark'], ['bead'])],
+};
+const FISH_EGGS: Food = {
+  name: 'fish eggs, when the ice is off',
+  months: [3, 4],
+  imitations: [fly('nymph', [10, 14], ['bright'], ['bead'])],
+};
+const CRAYFISH: Food = {
+  name: 'crayfish',
+  months: from(6, 10),
+  imitations: [fly('streamer', [4, 8], ['drab', 'dark'], ['bead', 'heavy'])],
+};
+const LAKE_SEDGES: Food = {
+  name: 'sedges',
+  months: from(6, 9),
+  imitations: [fly('emerger', [10, 14], ['drab'], ['floats']), fly('adult', [10, 14], ['drab'], ['floats'])],
+};
+const WASPS: Food = {
+  name: 'wasps and hoppers',
+  months: from(8, 9),
+  imitations: [fly('terrestrial', [8, 12], ['bright', 'dark'], ['floats'])],
 };
 
 /**
@@ -123,20 +140,24 @@ export function usualCalendar(kind: WaterKind): Food[] {
         MIDGES_RUNNING,
         SHRIMPS,
         LAND_INSECTS,
+        WASPS,
         SMALL_FISH,
       ];
     case 'brook':
-      return [RIVER_MAYFLIES, WINTER_NYMPHS, CADDIS, STONEFLIES, LAND_INSECTS];
+      return [RIVER_MAYFLIES, WINTER_NYMPHS, CADDIS, STONEFLIES, LAND_INSECTS, WASPS];
     case 'lake':
       return [
         MIDGES_STILL,
+        FISH_EGGS,
         LAKE_MAYFLIES,
+        LAKE_SEDGES,
         DAMSELS,
         DRAGONFLIES,
         SHRIMPS,
         LEECHES,
         BOATMEN,
         SNAILS,
+        CRAYFISH,
         LAND_INSECTS,
         SMALL_FISH,
       ];

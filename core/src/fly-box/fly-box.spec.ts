@@ -87,14 +87,40 @@ describe('the usual calendars', () => {
     for (let month = 1; month <= 12; month += 1)
       expect(foodsIn(usualCalendar(one), month).length).toBeGreaterThan(0);
   });
+});
 
-  it('stocked fish are offered light, drab and dark in four sizes', () => {
-    const sizes = boxState(EMPTY, usualCalendar('pond'), 1).cells.filter(
-      ({ foods, stage }) => stage === 'nymph' && foods.some((name) => name.startsWith('stocked')),
+describe('what usually lives where', () => {
+  const sizes = (kind: 'river' | 'lake' | 'pond', name: string): [number, number][] =>
+    usualCalendar(kind)
+      .filter((food) => food.name === name)
+      .flatMap(({ imitations }) =>
+        imitations.map(({ largest, smallest }): [number, number] => [largest, smallest]),
+      );
+  const months = (kind: 'river' | 'lake', name: string): number[] =>
+    usualCalendar(kind).find((food) => food.name === name)?.months ?? [];
+
+  it('has midges of lakes from 14 to 20', () =>
+    expect(sizes('lake', 'midge pupae')).toEqual([
+      [14, 20],
+      [14, 20],
+    ]));
+
+  it('has large flies for stocked trout, 4 to 10, a white, a bright and a black', () => {
+    const cells = boxState(EMPTY, usualCalendar('pond'), 1).cells.filter(({ foods }) =>
+      foods.some((name) => name.startsWith('stocked')),
     );
-    for (const colour of ['light', 'drab', 'dark'] as const)
-      expect(sizes.filter((cell) => cell.colour === colour).map(({ hookSize }) => hookSize)).toEqual([
-        6, 8, 10, 12,
+    for (const colour of ['light', 'bright', 'dark'] as const)
+      expect(cells.filter((cell) => cell.colour === colour).map(({ hookSize }) => hookSize)).toEqual([
+        4, 6, 8, 10,
       ]);
+    const [stocked] = usualCalendar('pond');
+    expect(stocked?.imitations[0]?.colours.slice().sort()).toEqual(['bright', 'dark', 'light']);
+  });
+
+  it('has eggs when the ice is off, crayfish and sedges in lakes, and wasps late in summer on rivers', () => {
+    expect(months('lake', 'fish eggs, when the ice is off')).toEqual([3, 4]);
+    expect(months('lake', 'crayfish').length).toBeGreaterThan(0);
+    expect(months('lake', 'sedges').length).toBeGreaterThan(0);
+    expect(months('river', 'wasps and hoppers')).toEqual([8, 9]);
   });
 });

@@ -241,9 +241,15 @@ describe('drawing a water', () => {
     for (let i = 0; i < 50 && (await beats()).length === count; i++)
       await new Promise((resolve) => setTimeout(resolve, 100));
     expect((await beats()).map(({ beat }) => beat.name)).toContain('Mill leat');
-    await clickText(page, 'button', 'Take the beat out');
+    await clickText(page, 'button', 'Delete this beat');
     await byText(page, 'h1', 'River Ostrel');
     expect(await beats()).toHaveLength(count);
+    // One tap too many is taken back from its message.
+    await clickText(page, 'p-toast button', 'Undo');
+    await page.waitForSelector('doceo-sheet-frame');
+    expect((await beats()).map(({ beat }) => beat.name)).toContain('Mill leat');
+    await clickText(page, 'button', 'Delete this beat');
+    await byText(page, 'h1', 'River Ostrel');
   });
 
   it('takes in twenty thousand soundings in a worker, with progress, stop, and the page awake', async () => {

@@ -149,7 +149,9 @@ describe('from plan to record to circle', () => {
     await byText(phone.page, '.count', '2 of 8');
     await byText(phone.page, '.state', 'all stored');
     const small = await phone.page.$$eval('.bank button, .bank a', (all) =>
-      all.filter((one) => one.getBoundingClientRect().height < 55.5).map((one) => one.textContent),
+      all
+        .filter((one) => one.getClientRects().length > 0 && one.getBoundingClientRect().height < 55.5)
+        .map((one) => one.textContent),
     );
     expect(small).toEqual([]);
     expect(await phone.page.evaluate(() => document.documentElement.scrollHeight <= window.innerHeight)).toBe(

@@ -67,7 +67,11 @@ describe('accounts', () => {
       waterId: string;
     }[];
     const id = randomUUID();
-    const mine = { planId: lesson?.planId, waterId: lesson?.waterId, startsAt: '2026-11-20T09:00:00Z' };
+    const mine = {
+      planId: lesson?.planId,
+      waterId: lesson?.waterId,
+      startsAt: new Date(Date.now() - 7 * 86_400_000).toISOString(),
+    };
     // The plan is shared, so that the fellow may teach by it.
     await lead.post(`/api/plans/${lesson?.planId}/share`).send({ circleId: SCHOOL.id }).expect(200);
     await fellow

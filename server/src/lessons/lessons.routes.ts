@@ -34,6 +34,7 @@ export function lessonRoutes(router: Router, pool: Pool): void {
   route(router, pool, api.lessons.create, 'signed-in', async ({ user, body }) => {
     const existing = await findLesson(pool, user.id, body.id);
     if (existing) return existing;
+    refuseOld(body.lesson);
     await pool.transaction(async (db) => {
       const plan = await checkedParts(db, user.id, body.lesson, 'lesson.', null);
       if (plan) await insertLesson(db, user.id, body.id, body.lesson, plan);
@@ -61,6 +62,20 @@ export function lessonRoutes(router: Router, pool: Pool): void {
     });
     return { ok: true as const };
   });
+}
+
+/** A new lesson further back is a slip of the calendar, days. */
+const OLDEST_DAYS = 366;
+const DAY_MS = 86_400_000;
+
+/** @throws HttpError 'invalid' for a new lesson of years ago, or one that is over and had no students */
+function refuseOld({ startsAt, studentIds }: Lesson): void {
+  const daysAgo = (Date.now() - Date.parse(startsAt)) / DAY_MS;
+  const wrong = (path: string, message: string): never => {
+    throw new HttpError('invalid', [{ path: `lesson.${path}`, code: 'invalid', message }]);
+  };
+  if (daysAgo > OLDEST_DAYS) wrong('startsAt', 'lies more than a year back');
+  if (daysAgo > 1 && studentIds.length === 0) wrong('studentIds', 'who was there? The day is over');
 }
 
 /** @throws HttpError 'not-found' */

@@ -74,13 +74,14 @@ describe('the plan of a lesson', () => {
     expect(await taught(id)).toBe('while shared');
   });
 
-  it('can be deleted by its owner whatever a fellow has made of it, but not from under his own coming lesson', async () => {
+  it('can be deleted by its owner; lessons, his own and those of a fellow, go on with their copy', async () => {
     const planId = await shared();
     const [his, own] = [await lessonOn(planId), await lessonOn(planId, lead)];
-    expect((await lead.delete(`/api/plans/${planId}`).expect(409)).body.error.code).toBe('in-use');
-    await lead.delete(`/api/lessons/${own}`).expect(200);
     await lead.delete(`/api/plans/${planId}`).expect(200);
     expect(await taught(his)).toBe(body.aim);
+    const mine = (await lead.get(`/api/lessons/${own}`).expect(200)).body as SavedLesson;
+    expect([mine.planId, mine.planTitle]).toEqual([null, 'Lent']);
+    expect((await lead.get(`/api/lessons/${own}/plan`).expect(200)).body.body.aim).toBe(body.aim);
     expect((await fellow.get('/api/lessons')).body.map(({ id }: SavedLesson) => id)).toContain(his);
   });
 
@@ -96,5 +97,20 @@ describe('the plan of a lesson', () => {
     expect(await taught(id)).toBe('the other');
     const unknown = { planId: randomUUID(), waterId, startsAt, studentIds: [] };
     expect((await fellow.put(`/api/lessons/${id}`).send(unknown)).body.error.issues[0].path).toBe('planId');
+  });
+
+  it('is not scheduled for a year long ago, nor for a day that is over without anybody', async () => {
+    const planId = await shared();
+    const [{ waterId }] = (await lead.get('/api/lessons')).body as [SavedLesson];
+    const [someone] = (await lead.get('/api/students')).body as [{ id: string }];
+    const add = (startsAt: string, studentIds: string[]) =>
+      lead.post('/api/lessons').send({ id: randomUUID(), lesson: { planId, waterId, startsAt, studentIds } });
+    const daysAgo = (days: number): string => new Date(Date.now() - days * 86_400_000).toISOString();
+    const path = async (startsAt: string, studentIds: string[]): Promise<string> =>
+      (await add(startsAt, studentIds).expect(400)).body.error.issues[0].path;
+    expect(await path('2019-05-01T08:00:00Z', [someone.id])).toBe('lesson.startsAt');
+    expect(await path(daysAgo(3), [])).toBe('lesson.studentIds');
+    await add(daysAgo(3), [someone.id]).expect(200);
+    await add(daysAgo(-3), []).expect(200);
   });
 });

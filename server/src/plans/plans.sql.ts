@@ -121,14 +121,3 @@ export async function updatePlanCircle(db: Db, id: string, circleId: string | nu
 export async function deletePlan(db: Db, id: string): Promise<void> {
   await write(db, 'DELETE FROM plans WHERE id = ?', [id]);
 }
-
-/** Coming lessons of its owner that use a plan; by the foreign key's index. */
-export async function countComingLessons(db: Db, id: string, ownerId: string): Promise<number> {
-  const [found] = await rows<{ n: number }>(
-    db,
-    `SELECT COUNT(*) AS n FROM lessons
-     WHERE plan_id = ? AND owner_id = ? AND starts_at + INTERVAL length_min MINUTE > UTC_TIMESTAMP()`,
-    [id, ownerId],
-  );
-  return found?.n ?? 0;
-}

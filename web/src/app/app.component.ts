@@ -2,6 +2,7 @@ import { Component, computed, DestroyRef, inject, signal } from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router, RouterOutlet } from '@angular/router';
 import { api } from '@doceo/contract';
+import { MessageService } from 'primeng/api';
 import { ToastModule } from 'primeng/toast';
 import { catchError, EMPTY, exhaustMap, filter, switchMap, timer } from 'rxjs';
 import { ApiClient } from './data/api/api-client';
@@ -68,13 +69,26 @@ const LOOK_MS = 5000;
         <doceo-session-ended />
       }
     }
-    <p-toast position="bottom-right" />
+    <p-toast position="bottom-right">
+      <ng-template #message let-message>
+        <div class="told">
+          <b>{{ message.summary }}</b>
+          @if (message.detail) {
+            <span>{{ message.detail }}</span>
+          }
+          @if (message.data; as data) {
+            <button type="button" class="btn small" (click)="data.undo(); messages.clear()">Undo</button>
+          }
+        </div>
+      </ng-template>
+    </p-toast>
   `,
   styleUrl: './app.component.css',
 })
 export class AppComponent {
   protected readonly session = inject(SessionStore);
   protected readonly client = inject(ApiClient);
+  protected readonly messages = inject(MessageService);
   private readonly day = inject(DayStore);
   private readonly router = inject(Router);
   private readonly destroyed = inject(DestroyRef);
@@ -90,7 +104,10 @@ export class AppComponent {
         filter((event) => event instanceof NavigationEnd),
         takeUntilDestroyed(),
       )
-      .subscribe((event) => this.url.set(event.urlAfterRedirects));
+      .subscribe(({ urlAfterRedirects }) => {
+        this.url.set(urlAfterRedirects);
+        this.day.wentTo(urlAfterRedirects);
+      });
     this.begin();
     // While this device stands in for the server, look now and then whether it is back, and then fetch the day anew.
     toObservable(this.client.fromDevice)

@@ -68,16 +68,18 @@ describe('another water or hour', () => {
     expect(day.elsewhere()).toBe(false);
   });
 
-  it('changes the problems of the plan at once', async () => {
+  it('changes nothing of the check of a plan, which is held at its own hour', async () => {
     const page = await show(PlanPage, server, { id: LESSON.planId });
     const thunder = (): boolean => page.text().includes('Thunder is likely');
     expect(thunder()).toBe(false);
     TestBed.inject(DayStore).goTo(WATER.id, Date.parse('2026-06-10T12:30:00Z'));
     await page.quiet();
-    expect(thunder()).toBe(true);
+    expect(thunder()).toBe(false);
+    server.on(api.lessons.list, [{ ...LESSON, startsAt: '2026-06-10T12:30:00Z' }]);
+    TestBed.inject(DayStore).load().subscribe();
     TestBed.inject(DayStore).backToLesson();
     await page.quiet();
-    expect(thunder()).toBe(false);
+    expect(thunder()).toBe(true);
   });
 
   it('keeps to the lesson when its water is gone from the list', async () => {
@@ -130,9 +132,24 @@ describe('a place chosen for the benches', () => {
     expect(TestBed.inject(DayStore).spot()).toBeNull();
   });
 
+  it('leaves the plan of the lesson alone, and ends where it has no place', async () => {
+    const page = await open();
+    const day = TestBed.inject(DayStore);
+    const own = day.planLesson();
+    await turnTo(page, LAKE.id);
+    expect(day.water()?.id).toBe(LAKE.id);
+    expect([day.planLesson()?.water.name, day.planLesson()?.startMs]).toEqual([
+      own?.water.name,
+      own?.startMs,
+    ]);
+    day.wentTo('/rig/any');
+    expect(day.elsewhere()).toBe(true);
+    day.wentTo('/plan');
+    expect([day.elsewhere(), day.water()?.id]).toEqual([false, WATER.id]);
+  });
+
   it('survives a store that holds nonsense', () => {
     localStorage.setItem(keptKey('spots'), '{{{');
-    sessionStorage.setItem('doceo.moment', 'x');
     TestBed.configureTestingModule({});
     TestBed.inject(DeviceUser).set(uuid(71));
     const store = TestBed.inject(MomentStore);

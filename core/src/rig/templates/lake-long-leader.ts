@@ -1,4 +1,14 @@
-import { COMMON, frame, onTag, pointOf, type RigTemplate, section, toCm, xClamped } from './template';
+import {
+  COMMON,
+  LAKE_ROD_M,
+  frame,
+  onTag,
+  pointOf,
+  type RigTemplate,
+  section,
+  toCm,
+  xClamped,
+} from './template';
 
 /** Up to three flies on tags along a leader of up to 6 m on a hover line, the heaviest on the point. */
 export const lakeLongLeader: RigTemplate = {
@@ -8,7 +18,15 @@ export const lakeLongLeader: RigTemplate = {
   water: 'lakes in a light chop, over shoals and weed edges',
   cues: ['Let it settle, then as slow as you can.', 'Straight line, always.'],
   uses: ['leaderLengthM', 'tippetX', 'flyCount', 'waterDepthM', 'lineWeight', 'rodLengthM'],
-  defaults: { ...COMMON, lineWeight: 6, waterDepthM: 3, tippetX: 3, flyCount: 3, leaderLengthM: 5 },
+  defaults: {
+    ...COMMON,
+    rodLengthM: LAKE_ROD_M,
+    lineWeight: 6,
+    waterDepthM: 3,
+    tippetX: 3,
+    flyCount: 3,
+    leaderLengthM: 5,
+  },
   maxFlies: 3,
   build: (parameters) => {
     const buttM = parameters.leaderLengthM * 0.3;

@@ -1,5 +1,5 @@
 import { SUSPENDED_CLEARANCE_M } from '../sink/indicator-depth';
-import { COMMON, frame, pointOf, type RigTemplate, section, toCm, xClamped } from './template';
+import { COMMON, LAKE_ROD_M, frame, pointOf, type RigTemplate, section, toCm, xClamped } from './template';
 
 /** Midge pupa hung at a set depth under an indicator that lets go on a take and slides, so that the fish can be netted. */
 export const lakeSuspended: RigTemplate = {
@@ -12,6 +12,7 @@ export const lakeSuspended: RigTemplate = {
   uses: ['waterDepthM', 'tippetX', 'lineWeight', 'rodLengthM'],
   defaults: {
     ...COMMON,
+    rodLengthM: LAKE_ROD_M,
     lineWeight: 6,
     waterDepthM: 4,
     tippetX: 4,

@@ -1,4 +1,4 @@
-import { COMMON, frame, pointOf, type RigTemplate, section, toCm, xClamped } from './template';
+import { COMMON, LAKE_ROD_M, frame, pointOf, type RigTemplate, section, toCm, xClamped } from './template';
 
 /** Home-made two-step taper with one fly, as long as the fish's window asks for. */
 export const marginSingle: RigTemplate = {
@@ -8,7 +8,7 @@ export const marginSingle: RigTemplate = {
   water: 'lake margins and clear ponds',
   cues: ['Stay low, cast short.', 'Let it sink to the fish, then draw it away.'],
   uses: ['leaderLengthM', 'tippetX', 'waterDepthM', 'lineWeight', 'rodLengthM'],
-  defaults: { ...COMMON, waterDepthM: 1.2, tippetX: 4, leaderLengthM: 4 },
+  defaults: { ...COMMON, rodLengthM: LAKE_ROD_M, waterDepthM: 1.2, tippetX: 4, leaderLengthM: 4 },
   build: (parameters) => {
     const heavyM = toCm(parameters.leaderLengthM * 0.4);
     return {

@@ -80,6 +80,9 @@ export const COMMON: TemplateParameters = {
   schools: DEFAULT_SCHOOLS,
 };
 
+/** Lakes are fished with a longer rod than rivers, 2.9 to 3.05 m; metres. */
+export const LAKE_ROD_M = 2.95;
+
 /**
  * Diameter of an X size, with sizes beyond the table held at its ends.
  *

@@ -121,6 +121,26 @@ describe('what each template promises', () => {
     expect(rig.flies[0]?.at.kind).toBe(dropper === 'tag' ? 'tag' : 'inline');
   });
 
+  it('the hinge folds: limp sections of two thirds of the butt, and 12- to 16-fold softer', () => {
+    const rig = buildRig('tuck-hinge', { tippetX: 5 });
+    const [butt, upper, lower] = rig.sections.map(({ lengthM }) => lengthM) as [number, number, number];
+    for (const limp of [upper, lower]) expect(limp / butt).toBeCloseTo(2 / 3, 2);
+    const hinge = taperOf(rig).steps.find(({ stiffnessRatio }) => stiffnessRatio > 5);
+    expect(hinge?.stiffnessRatio).toBeGreaterThanOrEqual(12);
+    expect(hinge?.stiffnessRatio).toBeLessThanOrEqual(16);
+  });
+
+  it.each([
+    ['lake-long-leader', 2.9, 3.05],
+    ['lake-suspended', 2.9, 3.05],
+    ['margin-single', 2.9, 3.05],
+    ['tight-line', 3, 3.4],
+    ['indicator-nymph', 2.6, 3.05],
+  ] as const)('%s takes a rod of %f to %f m', (id, from, to) => {
+    const { lengthM } = buildRig(id).rod;
+    expect([lengthM >= from, lengthM <= to]).toEqual([true, true]);
+  });
+
   it.each([6, 8, 12])('the hinge is as steep as it is asked to be: %i', (hingeRatio) => {
     const { steps } = taperOf(buildRig('tuck-hinge', { hingeRatio }));
     const hinge = steps.find(({ hinge: kind }) => kind === 'meant');

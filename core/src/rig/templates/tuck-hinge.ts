@@ -2,6 +2,10 @@ import { bendingStiffness, MATERIALS } from '../tackle/materials';
 import { COMMON, frame, pointOf, type RigTemplate, section, toCm, xClamped } from './template';
 
 const BUTT_DIAMETER_M = 0.000483;
+/** Each limp section against the butt: shorter, and it does not fold. A rule of the trade. */
+const LIMP_SHARE = 2 / 3;
+/** How much bending stiffness falls at the hinge, so that it folds: 12- to 16-fold. */
+const HINGE_RATIO = 14;
 
 /** Diameter of limp nylon that is the hinge ratio less stiff than the butt: E·d⁴ solved for d. */
 function limpDiameter(hingeRatio: number): number {
@@ -18,18 +22,19 @@ export const tuckHinge: RigTemplate = {
   water: 'deep runs and pockets with heavy nymphs',
   cues: ['Stop high: the hinge does the rest.', 'Fly in first, line last.'],
   uses: ['rodLengthM', 'waterDepthM', 'tippetX', 'hingeRatio', 'shotMassKg', 'lineWeight'],
-  defaults: { ...COMMON, waterDepthM: 1.2, tippetX: 4, shotMassKg: 0.0003 },
+  defaults: { ...COMMON, waterDepthM: 1.2, tippetX: 4, shotMassKg: 0.0003, hingeRatio: HINGE_RATIO },
   ownIndicatorPlace: true,
   build: (parameters) => {
     const { rodLengthM, tippetX, hingeRatio } = parameters;
     const limpM = limpDiameter(hingeRatio);
     const heavier = Math.max(0, 5 - tippetX) * 0.05;
-    const lengthOf = toCm(rodLengthM * 0.17 + heavier);
+    const buttM = rodLengthM / 3;
+    const lengthOf = toCm(LIMP_SHARE * buttM + heavier);
     const rig = {
       ...frame('tuck-hinge', parameters),
       hingeAt: 'limp-upper',
       sections: [
-        section('butt', 'bright butt', 'butt', rodLengthM / 3, BUTT_DIAMETER_M, 'stiff-mono', 'loop-to-loop'),
+        section('butt', 'bright butt', 'butt', buttM, BUTT_DIAMETER_M, 'stiff-mono', 'loop-to-loop'),
         section('limp-upper', 'limp upper', 'mid', lengthOf, limpM, 'limp-nylon', 'double-uni'),
         section(
           'limp-lower',

@@ -75,6 +75,8 @@ describe('the circle', () => {
     expect(server.of(api.circles.setRole)[0]?.body).toEqual({ role: 'owner' });
     server.on(api.circles.list, [{ ...CIRCLE, members: CIRCLE.members.slice(0, 1) }]);
     await page.press('Take out Tobias Lind');
+    expect(server.of(api.circles.removeMember)).toEqual([]);
+    await page.press('Tobias Lind leaves the circle');
     await page.quiet();
     expect(page.all('.members li')).toHaveLength(1);
   });

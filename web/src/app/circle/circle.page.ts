@@ -87,7 +87,11 @@ export class CirclePage {
     this.change(id, this.client.call(api.circles.setRole, { params: { id, userId }, body: { role } }));
   }
 
+  /** The member of whom it is asked whether he is to go: joining again takes an invitation. */
+  protected readonly takingOut = signal<string | null>(null);
+
   protected remove({ id }: Circle, userId: string): void {
+    this.takingOut.set(null);
     this.error.set(null);
     this.client.call(api.circles.removeMember, { params: { id, userId } }).subscribe({
       next: () => this.page.again(),

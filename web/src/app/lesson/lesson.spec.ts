@@ -1,5 +1,7 @@
 import { api, type SavedLesson, type SavedStudent, type SavedWater } from '@doceo/contract';
 import { TestBed } from '@angular/core/testing';
+import { MessageService } from 'primeng/api';
+import type { UndoData } from '../data/undoable';
 import { type BankEvent, blockFromDrill, DEFAULT_SETUP } from '@doceo/core';
 import { event, JONAS, LESSON, PLAN, RIG, SAM, uuid, WATER, TAUGHT } from '../../testing/fixtures';
 import { lessonServer, setDate, type Shown, show, until } from '../../testing/page';
@@ -65,6 +67,28 @@ describe('the lesson dialog', () => {
     await page.press('Schedule it');
     expect(page.text()).toContain('is no water of yours');
     expect(page.all('.student b')).toEqual(['1', '–']);
+  });
+
+  it('cancels a lesson, and brings it back as it was', async () => {
+    const at = server().on(api.lessons.remove, { ok: true });
+    const page = await show(LessonDialogComponent, at, { planId: PLAN.id, lesson: LESSON });
+    const told = jest.spyOn(TestBed.inject(MessageService), 'add');
+    await page.press('Cancel the lesson');
+    expect(at.of(api.lessons.remove)).toHaveLength(1);
+    const [message] = told.mock.calls[0] as [{ summary: string; data: UndoData }];
+    expect(message.summary).toBe('First nymphs is cancelled');
+    message.data.undo();
+    expect(at.of(api.lessons.create)[0]?.body).toMatchObject({
+      id: LESSON.id,
+      lesson: { startsAt: LESSON.startsAt, studentIds: LESSON.studentIds },
+    });
+  });
+
+  it('says why a lesson that was taught stays', async () => {
+    const at = server().refuse(api.lessons.remove, 409, 'in-use');
+    const page = await show(LessonDialogComponent, at, { planId: PLAN.id, lesson: LESSON });
+    await page.press('Cancel the lesson');
+    expect(page.all('.wrong')).toHaveLength(1);
   });
 
   it('adds a water on the way, and takes it', async () => {

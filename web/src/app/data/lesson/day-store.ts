@@ -112,10 +112,10 @@ export class DayStore {
   /** Events of all lessons of the students of the current lesson. */
   readonly events = this.history.asReadonly();
 
-  /** What the plan check needs to know of the current lesson. */
+  /** What the plan check needs to know of the current lesson: at its own water and hour, wherever one looks meanwhile. */
   readonly planLesson = computed<PlanLesson | null>(() => {
-    const [lesson, moment] = [this.lesson(), this.moment()];
-    return lesson && moment ? this.planLessonAt(lesson, moment, this.history()) : null;
+    const lesson = this.lesson();
+    return lesson ? this.planLessonOf(lesson, this.history()) : null;
   });
 
   load(): Observable<unknown> {
@@ -158,6 +158,11 @@ export class DayStore {
   goTo(waterId: string, atMs: number): void {
     this.moments.goTo({ waterId, atMs });
     this.loadConditions();
+  }
+
+  /** One went to another screen: looking at another water or hour ends where it has no place. */
+  wentTo(url: string): void {
+    if (this.moments.elsewhere() && !this.moments.livesAt(url)) this.backToLesson();
   }
 
   backToLesson(): void {
@@ -327,16 +332,8 @@ export class DayStore {
 
   /** A lesson as the plan check wants it, with estimates from these events. */
   planLessonOf(lesson: SavedLesson, events: readonly BankEvent[]): PlanLesson | null {
-    const moment = { waterId: lesson.waterId, atMs: Date.parse(lesson.startsAt) };
-    return this.planLessonAt(lesson, moment, events);
-  }
-
-  /** The same, held at another water or hour. */
-  private planLessonAt(
-    lesson: SavedLesson,
-    { waterId, atMs: startMs }: WaterMoment,
-    events: readonly BankEvent[],
-  ): PlanLesson | null {
+    const { waterId } = lesson;
+    const startMs = Date.parse(lesson.startsAt);
     const water = this.waterList().find(({ id }) => id === waterId)?.water;
     if (!water) return null;
     const date = localDate(new Date(startMs).toISOString(), water.timeZone);

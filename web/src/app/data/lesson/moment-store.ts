@@ -14,12 +14,16 @@ export interface Spot {
   speedMs: number | null;
 }
 
-const MOMENT_KEY = 'doceo.moment';
+/** Screens on which one looks what would change: another water or hour stays while one goes from one to the other. */
+const LOOKING = /^\/(water|rig|cast|drift|strike)\b/;
 
-/** What was chosen on the Water stop: another water or hour for this tab, and the place to fish at each water. */
+/**
+ * What was chosen on Water: another water or hour, which ends with the visit there and to the benches; and the place to fish
+ * at each water, which stays.
+ */
 @Injectable({ providedIn: 'root' })
 export class MomentStore {
-  private readonly chosen = signal<WaterMoment | null>(readMoment());
+  private readonly chosen = signal<WaterMoment | null>(null);
   private readonly places = inject(UserStorage).value<Record<string, Spot>>('spots', {});
 
   readonly elsewhere = this.chosen.asReadonly();
@@ -28,25 +32,19 @@ export class MomentStore {
 
   goTo(moment: WaterMoment): void {
     this.chosen.set(moment);
-    sessionStorage.setItem(MOMENT_KEY, JSON.stringify(moment));
   }
 
   back(): void {
     this.chosen.set(null);
-    sessionStorage.removeItem(MOMENT_KEY);
+  }
+
+  /** Whether another water or hour lives on at an address. */
+  livesAt(url: string): boolean {
+    return LOOKING.test(url);
   }
 
   /** The benches take depth and speed from this place while its water is the chosen one. */
   fish(waterId: string, spot: Spot | null): void {
     this.places.update(({ [waterId]: _left, ...others }) => (spot ? { ...others, [waterId]: spot } : others));
-  }
-}
-
-/** Of this tab, which ends with the session. */
-function readMoment(): WaterMoment | null {
-  try {
-    return JSON.parse(sessionStorage.getItem(MOMENT_KEY) ?? 'null') as WaterMoment | null;
-  } catch {
-    return null;
   }
 }

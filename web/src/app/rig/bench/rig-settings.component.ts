@@ -75,7 +75,7 @@ export class RigSettingsComponent {
     })),
   );
   protected readonly shotLabel = computed(() => `Shot, ${this.system() === 'metric' ? 'g' : 'gr'}`);
-  protected readonly hingeRatios = [5, 6, 8, 10, 14].map((value) => ({ value, text: `${value}:1` }));
+  protected readonly hingeRatios = [8, 10, 12, 14, 16].map((value) => ({ value, text: `${value}:1` }));
 
   protected readonly template = computed(() => TEMPLATES[this.rig().template]);
   protected readonly parameters = computed(() => parametersOf(this.rig()));

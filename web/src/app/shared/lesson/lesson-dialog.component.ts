@@ -1,5 +1,8 @@
-import { Component, input, output } from '@angular/core';
+import { Component, inject, input, output, signal } from '@angular/core';
 import type { SavedLesson } from '@doceo/contract';
+import type { ApiError } from '../../data/api/api-error';
+import { DayStore } from '../../data/lesson/day-store';
+import { Undoable } from '../../data/undoable';
 import { DialogComponent } from '../../parts/dialog.component';
 import { LessonFormComponent } from './lesson-form.component';
 
@@ -16,7 +19,13 @@ import { LessonFormComponent } from './lesson-form.component';
     >
       <doceo-lesson-form [planId]="planId()" [lesson]="lesson()" (saved)="closed.emit($event)">
         <button type="button" class="btn" (click)="closed.emit(null)">Cancel</button>
+        @if (lesson()) {
+          <button type="button" class="btn plain" (click)="callOff()">Cancel the lesson</button>
+        }
       </doceo-lesson-form>
+      @if (refused(); as text) {
+        <p class="wrong" role="alert">{{ text }}</p>
+      }
     </doceo-dialog>
   `,
 })
@@ -25,4 +34,25 @@ export class LessonDialogComponent {
   readonly planId = input.required<string | null>();
   readonly lesson = input<SavedLesson | null>(null);
   readonly closed = output<SavedLesson | null>();
+  private readonly day = inject(DayStore);
+  private readonly undoable = inject(Undoable);
+  protected readonly refused = signal<string | null>(null);
+
+  /** The lesson goes from the calendar; what belongs to students keeps one that was taught. */
+  protected callOff(): void {
+    const lesson = this.lesson();
+    if (!lesson) return;
+    const { id, planId, waterId, startsAt, studentIds } = lesson;
+    this.refused.set(null);
+    this.day.removeLesson(id).subscribe({
+      next: () => {
+        // Who shows the lesson leaves with it.
+        this.closed.emit(null);
+        this.undoable.told(`${lesson.planTitle} is cancelled`, () =>
+          this.day.saveLesson(id, { planId, waterId, startsAt, studentIds }).subscribe(),
+        );
+      },
+      error: ({ message }: ApiError) => this.refused.set(message),
+    });
+  }
 }

@@ -7,6 +7,7 @@ import { ApiClient } from '../../data/api/api-client';
 import { Failures } from '../../data/api/failures';
 import { DayStore } from '../../data/lesson/day-store';
 import { download, fileName } from '../../data/download';
+import { Undoable } from '../../data/undoable';
 import { UserStorage } from '../../data/device/user-storage';
 import { OpenDocument } from '../../data/documents/open-document';
 import { OpenFileComponent } from '../../parts/fields/open-file.component';
@@ -79,7 +80,7 @@ function newBeat(id: string): Beat {
             [most]="most"
             (opened)="take($event.file)"
           />
-          <button type="button" class="btn small" (click)="remove()">Take the beat out</button>
+          <button type="button" class="btn small" (click)="remove()">Delete this beat</button>
         </ng-container>
         <p class="small soft">
           The stream runs from left to right. Depths and speeds at the usual level; those who judge on the
@@ -94,6 +95,7 @@ function newBeat(id: string): Beat {
 export class BeatEditPage implements OnInit {
   private readonly client = inject(ApiClient);
   private readonly storage = inject(UserStorage);
+  private readonly undoable = inject(Undoable);
   private readonly failures = inject(Failures);
   private readonly router = inject(Router);
   private readonly day = inject(DayStore);
@@ -152,7 +154,15 @@ export class BeatEditPage implements OnInit {
     this.client.call(api.waters.removeBeat, { params }).subscribe({
       next: () => {
         this.storage.remove(`draft.beat.${this.beatId()}`);
+        const beat = this.document()?.value() ?? null;
         void this.router.navigateByUrl('/water');
+        if (beat)
+          this.undoable.told(`${beat.name} is deleted`, () =>
+            this.client.call(api.waters.saveBeat, { params, body: { beat, baseVersion: 0 } }).subscribe({
+              next: () => void this.router.navigate(['/water', params.id, 'beats', params.beatId]),
+              error: this.failures.tell,
+            }),
+          );
       },
       error: this.failures.tell,
     });
