@@ -112,7 +112,7 @@ const SHOTS: Shot[] = [
   { name: 'circle', path: '/circle' },
   { name: 'today-phone', path: '/today', viewport: PHONE, before: packed },
   // Last: what they log would stand in the records.
-  { name: 'bank-phone', path: '/teach', viewport: PHONE, before: logSome },
+  { name: 'teach-phone', path: '/teach', viewport: PHONE, before: logSome },
 ];
 
 /** All is on the device. */

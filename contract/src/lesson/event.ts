@@ -36,6 +36,8 @@ export const eventBodySchema = z.discriminatedUnion('kind', [
     species: lineSchema(40),
     lengthCm: z.number().min(1).max(200).nullable(),
     outcome: z.enum(['to-hand', 'lost']),
+    fly: lineSchema(40).optional(),
+    outOfWaterS: z.int().min(0).max(600).optional(),
   }),
   z.strictObject({ kind: z.literal('miss'), cause: z.enum(MISS_CAUSES) }),
   z.strictObject({ kind: z.literal('change'), what: z.enum(CHANGE_KINDS), to: textSchema(120) }),

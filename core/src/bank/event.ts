@@ -2,8 +2,11 @@ export const MISS_CAUSES = ['late', 'early', 'slack', 'wrong-way', 'not-seen', '
 /** Why a take was missed. */
 export type MissCause = (typeof MISS_CAUSES)[number];
 
-export const CHANGE_KINDS = ['depth', 'drift', 'pattern', 'rig'] as const;
-/** What was changed, in the order in which it should be: depth, then drift or retrieve, then pattern, then the rig. */
+/** What may be changed, in the order in which it should be: three ways to another depth, then drift, fly, and the rig. */
+export const CHANGE_ORDER = ['weight', 'indicator', 'shot', 'drift', 'pattern', 'rig'] as const;
+/** With what older devices said, when the three ways to another depth were one. */
+export const CHANGE_KINDS = [...CHANGE_ORDER, 'depth'] as const;
+/** What was changed. */
 export type ChangeKind = (typeof CHANGE_KINDS)[number];
 
 export const RETRIEVES = ['hand-twist', 'strip', 'slow', 'static', 'hang'] as const;
@@ -23,7 +26,16 @@ export type BankEventBody =
       /** The entry that was taken back for this one, which stays readable. */
       corrects?: string | undefined;
     }
-  | { kind: 'fish'; species: string; lengthCm: number | null; outcome: 'to-hand' | 'lost' }
+  | {
+      kind: 'fish';
+      species: string;
+      lengthCm: number | null;
+      outcome: 'to-hand' | 'lost';
+      /** Which of the flies it took, in a word. */
+      fly?: string | undefined;
+      /** How long it was held out of the water, seconds. */
+      outOfWaterS?: number | undefined;
+    }
   | { kind: 'miss'; cause: MissCause }
   | { kind: 'tangle'; seconds: number | null }
   | { kind: 'change'; what: ChangeKind; to: string }

@@ -75,7 +75,7 @@ describe('the water', () => {
     expect(await page.$('doceo-wading-card')).toBeNull();
   });
 
-  it('lends depth, hour and water to the rig bench and to the problems of the plan at once', async () => {
+  it('lends depth, hour and water to the rig bench, and not to the plan', async () => {
     const { page } = at;
     await at.open('/today');
     const lessons = await ask<{ id: string; planId: string; waterName: string }[]>(page, '/api/lessons');
@@ -120,17 +120,11 @@ describe('the water', () => {
     await byText(page, '[data-here]', 'Fennick Beck');
     expect(await textOf(page, '[data-figure=indicator-distance]')).not.toBe(ratio);
 
-    // The plan of the lesson is checked as if it were held there: its places are the river's.
+    // The plan is checked at its own water, and looking elsewhere ends on the way to it.
     await at.open(`/plan/${own.planId}`);
-    await page.waitForSelector('doceo-problem-list');
-    const there = await textOf(page, 'doceo-problem-list');
-    await clickText(page, 'doceo-strip .as-if', 'back to the lesson');
-    await page.waitForFunction(
-      (before) =>
-        document.querySelector('doceo-problem-list')?.textContent?.replace(/\s+/g, ' ').trim() !== before,
-      {},
-      there,
-    );
+    await page.waitForSelector('doceo-plan-check article');
+    expect(await page.$('doceo-strip .as-if')).toBeNull();
+    expect(await textOf(page, 'doceo-plan-check')).not.toContain('Fennick Beck');
     await at.open('/water');
     await clickText(page, 'button', 'Benches: the rigs’ own depths');
   });

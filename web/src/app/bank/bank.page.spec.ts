@@ -146,6 +146,8 @@ describe('the bank book', () => {
     await page.press('Fish');
     await page.press('grayling');
     await page.press('Longer');
+    await page.press('dropper');
+    await page.press('under 10 s');
     await page.press('To hand, let go');
     await page.press('More');
     await page.press('Note');
@@ -155,7 +157,14 @@ describe('the bank book', () => {
     await page.press(/clear$/);
     await page.quiet();
     expect(sent().map(({ body }) => body)).toEqual([
-      { kind: 'fish', species: 'grayling', lengthCm: 29, outcome: 'to-hand' },
+      {
+        kind: 'fish',
+        species: 'grayling',
+        lengthCm: 29,
+        outcome: 'to-hand',
+        fly: 'dropper',
+        outOfWaterS: 10,
+      },
       { kind: 'note', text: 'hurries in wind', aboutId: null },
       { kind: 'tangle', seconds: expect.any(Number) },
     ]);
@@ -305,7 +314,7 @@ describe('the bank book', () => {
     expect(page.text()).toContain('0 entries stand');
   });
 
-  it('asks for depth before drift, and drift before the fly', async () => {
+  it('tells the three levers of depth apart, and asks for them before drift, and drift before the fly', async () => {
     const page = await open();
     const change = async (what: string) => {
       await page.press('More');
@@ -314,13 +323,17 @@ describe('the bank book', () => {
       await page.press(new RegExp(`^\\d\\. ${what}`));
       await page.quiet();
     };
-    await change('depth');
+    await change('bead or fly');
+    await change('indicator');
+    await change('shot');
     await change('drift or retrieve');
     await change('fly');
-    expect(sent().map(({ body }) => body)).toMatchObject([
-      { kind: 'change', what: 'depth' },
-      { kind: 'change', what: 'drift' },
-      { kind: 'change', what: 'pattern' },
+    expect(sent().map(({ body }) => (body.kind === 'change' ? body.what : body.kind))).toEqual([
+      'weight',
+      'indicator',
+      'shot',
+      'drift',
+      'pattern',
     ]);
   });
 
@@ -408,6 +421,23 @@ describe('the bank book', () => {
         moved: false,
       },
     ]);
+  });
+
+  it('says at once what a warm reading means for the fish that live there', async () => {
+    const page = await open();
+    const read = async (degrees: string): Promise<void> => {
+      await page.press('More');
+      await page.press('Thermometer');
+      await page.enter('doceo-bank-sheet input', degrees);
+      await page.press('Keep it');
+      await page.quiet();
+    };
+    await read('12');
+    expect(page.all('.warm')).toEqual([]);
+    await read('18,5');
+    expect(page.all('.warm b')).toEqual([expect.stringMatching(/one stops fishing for grayling/)]);
+    await page.press('Read');
+    expect(page.all('.warm')).toEqual([]);
   });
 
   it('leaves a sheet by Escape, and logs nothing', async () => {

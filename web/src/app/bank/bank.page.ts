@@ -4,7 +4,7 @@ import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { ageOn, type SavedStudent } from '@doceo/contract';
 import { type BankEventBody, type Block, findDrill } from '@doceo/core';
-import { listed } from '@doceo/texts';
+import { listed, warmReadingText } from '@doceo/texts';
 import { MessageService } from 'primeng/api';
 import { BankStore } from '../data/lesson/bank-store';
 import { DayStore } from '../data/lesson/day-store';
@@ -62,6 +62,8 @@ export class BankPage implements OnInit {
   protected readonly seldom = (Object.keys(LOG_SHEETS) as LogSheetId[])
     .map((id) => ({ id, ...logSheet(id) }))
     .filter(({ first }) => !first);
+  /** What a warm reading says, until it was read. */
+  protected readonly warm = signal<string | null>(null);
   protected note = '';
   /** The attempt a note is about, after a long press. */
   private noteAbout: string | null = null;
@@ -246,6 +248,10 @@ export class BankPage implements OnInit {
 
   protected keepSheet(id: LogSheetId, body: BankEventBody): void {
     this.kept(this.book.log(body));
+    if (body.kind === 'temperature') {
+      const species = this.day.waterOf(this.book.lesson())?.water.species ?? [];
+      this.warm.set(warmReadingText(body.celsius, species, this.session.units()));
+    }
     if (!logSheet(id).stays) this.sheet.set(null);
   }
 

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { CHANGE_KINDS } from '@doceo/core';
+import { CHANGE_ORDER } from '@doceo/core';
 import { CHANGE_WORDS } from '../../data/lesson/event-text';
 import { SHEET } from './sheet';
 
@@ -10,7 +10,8 @@ import { SHEET } from './sheet';
   styleUrls: ['../../parts/thumb-buttons.css', './sheet.css'],
   template: `
     <p>
-      Depth first, then drift or retrieve, then the fly.
+      Depth first, by three levers: another bead or fly, the indicator, the lightest shot. Then drift or
+      retrieve, then the fly.
       @if (firstUnchanged(); as first) {
         Not changed yet today: <b>{{ first.text }}</b>.
       }
@@ -41,7 +42,7 @@ export class ChangeSheetComponent {
   protected readonly text = signal('');
   /** How often each thing was changed today, in the order in which it should be. */
   protected readonly changed = computed(() =>
-    CHANGE_KINDS.map((what) => ({
+    CHANGE_ORDER.map((what) => ({
       what,
       text: CHANGE_WORDS[what],
       times: this.sheet.logged().filter((body) => body.kind === 'change' && body.what === what).length,

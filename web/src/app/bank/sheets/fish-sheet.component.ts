@@ -4,6 +4,13 @@ import { SHEET } from './sheet';
 
 const CM_PER_INCH = 2.54;
 const SPECIES = ['brown trout', 'grayling', 'rainbow trout', 'other'];
+const FLIES = ['point fly', 'dropper', 'dry'] as const;
+/** Held in the air for so long, seconds; ten are told as the most. */
+const AIRS = [
+  { text: 'never', seconds: 0 },
+  { text: 'under 10 s', seconds: 10 },
+  { text: 'longer', seconds: 30 },
+] as const;
 const MIN_CM = 5;
 const MAX_CM = 120;
 /** Where the length begins on the first fish of a lesson. */
@@ -27,6 +34,27 @@ const FIRST_CM = 28;
       ><b class="figure">{{ length() }}</b
       ><button type="button" aria-label="Longer" (click)="longer(1)">+</button>
     </div>
+    <p>Which fly, and how long in the air? Wet hands, mouth in the water.</p>
+    <div class="choices three">
+      @for (one of flies; track one) {
+        <button
+          type="button"
+          [attr.aria-pressed]="fly() === one"
+          (click)="fly.set(fly() === one ? null : one)"
+        >
+          {{ one }}
+        </button>
+      }
+      @for (one of airs; track one.seconds) {
+        <button
+          type="button"
+          [attr.aria-pressed]="air() === one.seconds"
+          (click)="air.set(air() === one.seconds ? null : one.seconds)"
+        >
+          {{ one.text }}
+        </button>
+      }
+    </div>
     <div class="choices">
       <button type="button" class="yes" (click)="keep('to-hand')">To hand, let go</button
       ><button type="button" (click)="keep('lost')">Lost</button>
@@ -37,6 +65,11 @@ export class FishSheetComponent {
   private readonly sheet = inject(SHEET);
   private readonly before = this.sheet.logged().flatMap((body) => (body.kind === 'fish' ? [body] : []));
   protected readonly kinds = SPECIES;
+  protected readonly flies = FLIES;
+  protected readonly airs = AIRS;
+  /** Not said until it is tapped; tapped again it is not said. */
+  protected readonly fly = signal<string | null>(null);
+  protected readonly air = signal<number | null>(null);
   protected readonly species = signal(this.before.at(-1)?.species ?? (SPECIES[0] as string));
   private readonly lengthCm = signal(
     this.before.findLast(({ lengthCm }) => lengthCm !== null)?.lengthCm ?? FIRST_CM,
@@ -53,6 +86,14 @@ export class FishSheetComponent {
 
   protected keep(outcome: 'to-hand' | 'lost'): void {
     const lengthCm = outcome === 'lost' ? null : this.lengthCm();
-    this.sheet.keep({ kind: 'fish', species: this.species(), lengthCm, outcome });
+    const [fly, air] = [this.fly(), this.air()];
+    this.sheet.keep({
+      kind: 'fish',
+      species: this.species(),
+      lengthCm,
+      outcome,
+      ...(fly === null ? {} : { fly }),
+      ...(air === null || outcome === 'lost' ? {} : { outOfWaterS: air }),
+    });
   }
 }

@@ -20,6 +20,9 @@ export const MISS_WORDS: Record<MissCause, string> = {
   unknown: 'not known why',
 };
 export const CHANGE_WORDS: Record<ChangeKind, string> = {
+  weight: 'bead or fly',
+  indicator: 'indicator',
+  shot: 'shot',
   depth: 'depth',
   drift: 'drift or retrieve',
   pattern: 'fly',
@@ -51,7 +54,7 @@ export function eventText(body: BankEventBody, system: UnitSystem): string {
           ? (findFault(body.faultId)?.short ?? body.faultId).toLowerCase()
           : 'not good';
     case 'fish':
-      return `${body.species}${body.lengthCm ? `, ${formatLength(body.lengthCm / 100, system)}` : ''}, ${body.outcome === 'to-hand' ? 'to hand' : 'lost'}`;
+      return `${body.species}${body.lengthCm ? `, ${formatLength(body.lengthCm / 100, system)}` : ''}, ${body.outcome === 'to-hand' ? 'to hand' : 'lost'}${body.fly ? `, on the ${body.fly}` : ''}${body.outOfWaterS === undefined ? '' : body.outOfWaterS === 0 ? ', kept in the water' : `, ${body.outOfWaterS} s in the air`}`;
     case 'tangle':
       return body.seconds === null ? 'tangle' : `tangle, ${body.seconds} s`;
     case 'sentence':
