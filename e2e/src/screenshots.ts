@@ -140,7 +140,7 @@ function goTo(page: Page, second: string): Promise<void> {
 /** A few taps for Sam, so that the bank book shows what it is for. */
 async function logSome(page: Page): Promise<void> {
   await clickText(page, '.who button', 'Sam');
-  await byText(page, '.blockno', 'block');
+  await byText(page, '.blockno', 'place');
   const title = (): Promise<string> => page.$eval('.what h1', (element) => element.textContent ?? '');
   for (let now = await title(); now !== 'Set on anything'; now = await title()) {
     await page.click('[aria-label="Next block"]');

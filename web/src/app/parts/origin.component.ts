@@ -42,6 +42,7 @@ const TOLD: Record<Origin, string> = {
   styles: `
     .origin {
       display: inline-flex;
+      vertical-align: middle;
       flex-wrap: wrap;
       align-items: center;
       gap: 2px 5px;

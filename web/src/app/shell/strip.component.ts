@@ -43,18 +43,20 @@ import { AppVersion } from './app-version';
       >
       @if (now(); as now) {
         @if (now.level) {
-          <a class="fact" routerLink="/water"
-            >level <b class="figure">{{ now.level }}</b>, {{ now.trend }}</a
+          <a class="fact now" routerLink="/water"
+            >level <b class="figure">{{ now.level }}</b><span [class.usual]="now.trend === 'steady'"
+              >, {{ now.trend }}</span
+            ></a
           >
         }
-        <a class="fact" routerLink="/water"
+        <a class="fact now" routerLink="/water"
           >water <b class="figure">{{ now.water }}</b></a
         >
-        <a class="fact" routerLink="/water"
+        <a class="fact now" routerLink="/water"
           >wind <b class="figure">{{ now.wind }}</b></a
         >
         @if (day.conditions()?.simulated) {
-          <doceo-origin of="simulated" />
+          <doceo-origin class="now" of="simulated" />
         }
       }
     }
