@@ -184,7 +184,8 @@ describe('the benches that make the invisible visible', () => {
     const { page } = await openTab(at.browser, PHONE);
     await signIn(page, at.server.url, 'lead@ternalder.example', path);
     if (path === '/strike') await clickText(page, 'button', 'The set');
-    // What is still fetched moves the picture under the finger.
+    // What is still fetched moves the picture under the finger: above it the beat comes last.
+    if (path === '/water') await page.waitForSelector('doceo-beat-board svg');
     await settled(page);
     const handle = (await page.waitForSelector(`[aria-label="${label}"]`))!;
     const value = (): Promise<string> =>
