@@ -1,5 +1,5 @@
 import { blockFromDrill } from './edits';
-import { runningOrder } from './running-order';
+import { forWholeRow, runningOrder } from './running-order';
 
 const block = (id: string, drill: string, startMin: number, lane: number | null = null) =>
   blockFromDrill(drill, id, startMin, lane);
@@ -31,4 +31,37 @@ describe('the running order', () => {
     expect(told([block('a', 'hoops', 0), block('b', 'hoops', 0)])).toEqual(['1 a', '2 b']));
 
   it('is empty of an empty plan', () => expect(told([])).toEqual([]));
+});
+
+describe('an edit of a line', () => {
+  const order = runningOrder({
+    blocks: [block('a', 'hoops', 0, 0), block('b', 'hoops', 0, 1), block('c', 'wet-hands-net', 30)],
+  });
+
+  it('is one of all its blocks, each in its own place of the group', () => {
+    expect(forWholeRow(order, { kind: 'move', blockId: 'a', startMin: 5, lane: 0 })).toEqual({
+      kind: 'all',
+      edits: [
+        { kind: 'move', blockId: 'a', startMin: 5, lane: 0 },
+        { kind: 'move', blockId: 'b', startMin: 5, lane: 1 },
+      ],
+    });
+    expect(forWholeRow(order, { kind: 'remove', blockId: 'b' })).toEqual({
+      kind: 'all',
+      edits: [
+        { kind: 'remove', blockId: 'a' },
+        { kind: 'remove', blockId: 'b' },
+      ],
+    });
+  });
+
+  it('stays as it is when it gives one block away, or there is but one', () => {
+    for (const edit of [
+      { kind: 'move', blockId: 'a', startMin: 0, lane: 1 },
+      { kind: 'remove', blockId: 'c' },
+      { kind: 'remove', blockId: 'gone' },
+      { kind: 'fit' },
+    ] as const)
+      expect(forWholeRow(order, edit)).toEqual(edit);
+  });
 });

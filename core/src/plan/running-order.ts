@@ -1,3 +1,4 @@
+import type { PlanEdit } from './edits';
 import type { Block, PlanBody } from './plan';
 
 /** A line of the running order: one block, or the same for several students at the same time. */
@@ -25,4 +26,23 @@ export function runningOrder(plan: Pick<PlanBody, 'blocks'>): OrderRow[] {
     else rows.set(key, [block]);
   }
   return [...rows.values()].map((blocks, i) => ({ number: i + 1, blocks }));
+}
+
+/**
+ * An edit of one block as an edit of its whole line: what several students do alike changes for all of them. Giving a block
+ * to another student is of that block alone.
+ */
+export function forWholeRow(order: readonly OrderRow[], edit: PlanEdit): PlanEdit {
+  if (!('blockId' in edit)) return edit;
+  const row = order.find(({ blocks }) => blocks.some(({ id }) => id === edit.blockId));
+  const own = row?.blocks.find(({ id }) => id === edit.blockId);
+  if (!row || !own || row.blocks.length === 1 || (edit.kind === 'move' && edit.lane !== own.lane))
+    return edit;
+  return {
+    kind: 'all',
+    edits: row.blocks.map(
+      ({ id: blockId, lane }) =>
+        ({ ...edit, blockId, ...(edit.kind === 'move' ? { lane } : {}) }) as PlanEdit,
+    ),
+  };
 }

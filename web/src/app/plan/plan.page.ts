@@ -16,6 +16,7 @@ import {
   applyEdit,
   blockFromDrill,
   type Drill,
+  forWholeRow,
   gearList,
   LEVELS,
   MAX_GROUP,
@@ -232,20 +233,7 @@ export class PlanPage implements OnInit, OnDestroy {
 
   /** An edit of the line that is open: what several students do alike changes for all of them. */
   protected editRow(edit: PlanEdit): void {
-    const row =
-      'blockId' in edit
-        ? this.order().find(({ blocks }) => blocks.some(({ id }) => id === edit.blockId))
-        : undefined;
-    const own = row?.blocks.find(({ id }) => 'blockId' in edit && id === edit.blockId);
-    if (!row || !own || row.blocks.length === 1 || (edit.kind === 'move' && edit.lane !== own.lane))
-      return this.edit(edit);
-    this.edit({
-      kind: 'all',
-      edits: row.blocks.map(
-        ({ id: blockId, lane }) =>
-          ({ ...edit, blockId, ...(edit.kind === 'move' ? { lane } : {}) }) as PlanEdit,
-      ),
-    });
+    this.edit(forWholeRow(this.order(), edit));
   }
 
   protected rename(title: string): void {

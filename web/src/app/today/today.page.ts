@@ -18,6 +18,7 @@ import { readOnText } from '../parts/dates';
 import { LoadFailedComponent } from '../shared/load-failed.component';
 import { SetAsideComponent } from '../shared/lesson/set-aside.component';
 import { RuleCardDialogComponent } from '../shared/lesson/rule-card-dialog.component';
+import { StrandTexturesComponent } from '../drawing/strand-textures.component';
 import { ProblemListComponent } from '../parts/problem-list.component';
 import { UserStorage } from '../data/device/user-storage';
 import { BankReadyComponent } from './bank-ready.component';
@@ -33,6 +34,7 @@ const MS_PER_MIN = 60_000;
     LoadFailedComponent,
     RouterLink,
     SetAsideComponent,
+    StrandTexturesComponent,
     ProblemListComponent,
     RuleCardDialogComponent,
     BankReadyComponent,

@@ -1,12 +1,14 @@
 import { Component, computed, input, output } from '@angular/core';
 import { type SkillState, SKILLS } from '@doceo/core';
 import { STAGES } from '@doceo/texts';
+import { StrandTexturesComponent } from '../../drawing/strand-textures.component';
 import { narrowWindow } from '../../parts/narrow';
 import { drawSkillMap, type Reach } from './streams';
 
 /** Skills as streams that join. Each reach can be chosen; the chosen one shows what it rests on and what it opens. */
 @Component({
   selector: 'doceo-skill-map',
+  imports: [StrandTexturesComponent],
   templateUrl: './skill-map.component.html',
   styleUrl: './skill-map.component.css',
 })
