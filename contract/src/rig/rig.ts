@@ -97,7 +97,10 @@ export const measuredSchema = z.strictObject({
 const rigNowSchema = z
   .strictObject({
     template: z.enum(TEMPLATE_IDS),
-    rod: z.strictObject({ lengthM: z.number().min(1.5).max(5) }),
+    rod: z.strictObject({
+      lengthM: z.number().min(1.5).max(5),
+      tipGuideM: z.number().min(0.001).max(0.02).optional(),
+    }),
     line: z.strictObject({
       weight: z.int().min(1).max(12),
       kind: z.enum(LINE_KINDS).default('floating'),

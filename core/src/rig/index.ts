@@ -32,6 +32,7 @@ export * from './figures/class-kit';
 export * from './figures/figure';
 export * from './figures/figures';
 export * from './leader/section-edits';
+export * from './leader/bought-leader';
 export * from './leader/edits';
 export * from './leader/reshape';
 export * from './problems';

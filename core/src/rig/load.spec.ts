@@ -4,6 +4,7 @@ import { BEAD_DIAMETERS_M, beadMass, beadVolume } from './tackle/beads';
 import { castingLoad } from './cast/casting-load';
 import { classKit } from './figures/class-kit';
 import { countdown, countdownTable } from './sink/countdown';
+import { boughtLeaders } from './leader/bought-leader';
 import { cutList } from './leader/cut-list';
 import { DRESSINGS, DRESSING_IDS } from './tackle/dressings';
 import { floatMargin, flyLift } from './sink/float-margin';
@@ -341,7 +342,8 @@ describe('the cut list', () => {
     for (const id of ['dry-fly', 'tight-line', 'wet-swing', 'fixed-line'] as const) {
       const rig = buildRig(id);
       const cut = cutList(rig).reduce((sum, { lengthM }) => sum + lengthM, 0);
-      expect(cut).toBeGreaterThan(rig.sections.reduce((sum, { lengthM }) => sum + lengthM, 0));
+      const bought = boughtLeaders(rig).reduce((sum, { lengthM }) => sum + lengthM, 0);
+      expect(cut + bought).toBeGreaterThan(rig.sections.reduce((sum, { lengthM }) => sum + lengthM, 0));
     }
   });
 });

@@ -164,10 +164,23 @@ describe('net reach', () => {
   it('is set by a fixed indicator and freed by one that slips', () => {
     expect(netReach(rig).shortestM).toBeCloseTo(1.65, 9);
     expect(netReach(rig)).toMatchObject({ reachM: 2.74 + 0.6 + 0.45, stoppedBy: 'fixed indicator' });
-    expect(netReach(rigEdits.indicatorStyle(rig, 'slip-release'))).toMatchObject({
-      shortestM: 0,
-      stoppedBy: null,
-    });
+    const slipping = rigEdits.indicatorStyle(rig, 'slip-release');
+    expect(netReach(rigEdits.shotMass(slipping, 0))).toMatchObject({ shortestM: 0, stoppedBy: null });
+  });
+
+  it('is set by a shot too: it does not pass the tip guide', () => {
+    const slipping = rigEdits.indicatorStyle(rig, 'slip-release');
+    expect(netReach(slipping)).toMatchObject({ shortestM: 0.27, stoppedBy: 'shot' });
+  });
+
+  it('is set by a ring and by knots thicker than the tip guide of the rod', () => {
+    const bare = rigEdits.shotMass(rigEdits.indicatorStyle(rig, 'slip-release'), 0);
+    const ringed = rigEdits.section(bare, 'tippet', { joint: 'tippet-ring' });
+    expect(netReach(ringed).stoppedBy).toBeNull();
+    expect(netReach(rigEdits.tipGuide(ringed, 0.0025))).toMatchObject({ stoppedBy: 'tippet ring', shortestM: 0.65 });
+    // The knot in the 0.48 mm butt is about 1.9 mm thick.
+    expect(netReach(rigEdits.tipGuide(bare, 0.0018))).toMatchObject({ stoppedBy: 'double uni' });
+    expect(netReach(rigEdits.rod(rigEdits.tipGuide(bare, 0.0018), 3)).stoppedBy).toBe('double uni');
   });
 });
 

@@ -75,6 +75,7 @@ export interface RigSchools {
 
 export const TEMPLATE_IDS = [
   'dry-fly',
+  'small-stream',
   'sacrificial-tippet',
   'dry-dropper',
   'indicator-nymph',
@@ -94,7 +95,8 @@ export type TemplateId = (typeof TEMPLATE_IDS)[number];
 /** A rig: a chain from the fly line to the point fly. All lengths in metres. */
 export interface Rig {
   template: TemplateId;
-  rod: { lengthM: number };
+  /** `tipGuideM` is the inner width of the tip guide; left out, that of most trout rods. */
+  rod: { lengthM: number; tipGuideM?: number };
   line: { weight: number; kind: LineKind };
   waterDepthM: number;
   schools: RigSchools;

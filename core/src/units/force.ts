@@ -4,7 +4,9 @@ import type { UnitSystem } from './length';
 export const GRAVITY = 9.80665;
 export const NEWTONS_PER_POUND = 4.4482216;
 
-/** A pull in newtons or pounds, to what a hand scale can show. */
+/** A pull as a hand scale shows it and a spool tells it: `2.0 kg`, `4.5 lb`. */
 export function formatForce(forceN: number, system: UnitSystem): string {
-  return system === 'metric' ? `${forceN.toFixed(0)} N` : `${(forceN / NEWTONS_PER_POUND).toFixed(1)} lb`;
+  return system === 'metric'
+    ? `${(forceN / GRAVITY).toFixed(1)} kg`
+    : `${(forceN / NEWTONS_PER_POUND).toFixed(1)} lb`;
 }

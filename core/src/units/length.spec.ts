@@ -23,7 +23,7 @@ describe('lengths', () => {
       '1 ft',
       '5 ft 5 in',
     ]);
-    expect(formatForce(20, 'imperial')).toBe('4.5 lb');
+    expect([formatForce(20, 'metric'), formatForce(20, 'imperial')]).toEqual(['2.0 kg', '4.5 lb']);
   });
 
   it('reads back what it says', () => {

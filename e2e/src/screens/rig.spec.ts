@@ -139,14 +139,14 @@ describe('the rig bench', () => {
         '',
     );
     await page.select('.scale select', jonas);
-    await page.type('[data-knot="improved-clinch"] input', '4');
+    await page.type('[data-knot="improved-clinch"] input', '0.4');
     await page.keyboard.press('Tab');
     await byText(page, '[data-knot="improved-clinch"] dt', 'Jonas');
     await at.open('/rig');
     await page.click('[data-template="dry-fly"]');
-    await byText(page, '[data-figure=breaks-first]', '13 N');
+    await byText(page, '[data-figure=breaks-first]', '1.3 kg');
     await page.select('.tied select', jonas);
-    await byText(page, '[data-figure=breaks-first]', ', 7 N');
+    await byText(page, '[data-figure=breaks-first]', ', 0.7 kg');
     await byText(page, '[data-figure=breaks-first]', 'How sure: measured');
     await saved(page);
   });

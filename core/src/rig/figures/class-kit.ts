@@ -1,5 +1,6 @@
-import { formatBead, formatMass, type UnitSystem } from '../../units';
+import { formatBead, formatLength, formatMass, type UnitSystem } from '../../units';
 import { DRESSINGS } from '../tackle/dressings';
+import { boughtLeaders } from '../leader/bought-leader';
 import { type Cut, cutList } from '../leader/cut-list';
 import { MATERIALS } from '../tackle/materials';
 import type { Fly, Rig } from '../rig';
@@ -31,6 +32,8 @@ export interface KitItem {
 
 /** Share of tangles that end with the scissors, and cost the rig below them. Rule of thumb. */
 const CUT_SHARE = 0.5;
+/** Leaders that go with a rig cut off: the rest is mended with tippet. Rule of thumb. */
+const LEADERS_PER_CUT = 0.2;
 /** A beginner's flies left in trees and on the bottom, in an hour. Rule of thumb. */
 const LOST_FLIES_PER_HOUR = 0.4;
 
@@ -70,6 +73,14 @@ export function classKit(uses: readonly RigUse[], system: UnitSystem): KitItem[]
         'm',
         cut.lengthM * n,
         cut.lengthM * tippetShare(rig, cut) * cutOff,
+      );
+    for (const { lengthM, endM } of boughtLeaders(rig))
+      add(
+        'leader material',
+        `tapered leader ${formatLength(lengthM, system)} to ${formatTippet(endM, system)}`,
+        'pieces',
+        n,
+        cutOff * LEADERS_PER_CUT,
       );
     for (const fly of rig.flies)
       add('flies', flyName(fly, system), 'pieces', n, cutOff * CUT_SHARE + LOST_FLIES_PER_HOUR * hours * n);

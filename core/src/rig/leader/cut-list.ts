@@ -1,3 +1,4 @@
+import { boughtLeaders } from './bought-leader';
 import { KNOTS } from '../tackle/knots';
 import type { MaterialId } from '../tackle/ids';
 import type { Rig } from '../rig';
@@ -12,7 +13,8 @@ export interface Cut {
 }
 
 /**
- * Leader material for one rig: each section and tag with allowance for the knots at its ends, same materials added up.
+ * Leader material cut from spools for one rig: each section and tag with allowance for the knots at its ends, same
+ * materials added up. A bought tapered leader is not cut and not among them.
  *
  * @returns thickest first
  */
@@ -23,7 +25,10 @@ export function cutList(rig: Rig): Cut[] {
     const cut = cuts.get(key) ?? { material, diameterM, lengthM: 0 };
     cuts.set(key, { ...cut, lengthM: cut.lengthM + lengthM });
   };
-  rig.sections.forEach(({ material, diameterM, lengthM, joint }) => {
+  const bought = boughtLeaders(rig).flatMap(({ sections }) => sections);
+  rig.sections.forEach((section) => {
+    if (bought.includes(section)) return;
+    const { material, diameterM, lengthM, joint } = section;
     const looped = KNOTS[joint].uses.includes('line-to-loop');
     add(material, diameterM, lengthM + KNOT_ALLOWANCE_M * (looped ? 1.5 : 1) + KNOT_ALLOWANCE_M);
   });

@@ -11,6 +11,7 @@ import type {
   Section,
   ShotSchool,
 } from '../rig';
+import { trimLeader } from './bought-leader';
 import { addSection, fittingsKept, moveJoint, moveTip, removeSection, tagLength } from './section-edits';
 import { schoolDifferences } from '../schools';
 import { pointAndDropper, type RigTemplate, SHOT_ABOVE_FLY_M, TEMPLATES } from '../templates';
@@ -82,6 +83,9 @@ export const rigEdits = {
   rod: (rig: Rig, lengthM: number): Rig =>
     ownEdits(rig).rod?.(rig, lengthM) ?? reshape(rig, { rodLengthM: lengthM }),
 
+  /** The inner width of the tip guide, metres. */
+  tipGuide: (rig: Rig, tipGuideM: number): Rig => ({ ...rig, rod: { ...rig.rod, tipGuideM } }),
+
   lineWeight: (rig: Rig, weight: number): Rig => ({ ...rig, line: { ...rig.line, weight } }),
 
   /** Each disagreement that concerns the rig settled this way, with what follows from it. */
@@ -138,6 +142,7 @@ export const rigEdits = {
   moveJoint,
   moveTip,
   tagLength,
+  trimLeader,
 
   fly: (rig: Rig, id: string, change: Partial<Fly>): Rig => ({
     ...rig,

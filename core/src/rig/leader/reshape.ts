@@ -35,6 +35,7 @@ export function reshape(rig: Rig, change: Partial<TemplateParameters>): Rig {
   const heaviestMoved = change.schools !== undefined && change.schools.heaviest !== rig.schools.heaviest;
   return {
     ...built,
+    rod: { ...rig.rod, lengthM: built.rod.lengthM },
     measured: rig.measured,
     sections: built.sections.map((section) => {
       const before = rig.sections.find(({ id }) => id === section.id);
@@ -59,7 +60,7 @@ function framed(
 ): Rig {
   return {
     ...rig,
-    rod: { lengthM: rodLengthM ?? rig.rod.lengthM },
+    rod: { ...rig.rod, lengthM: rodLengthM ?? rig.rod.lengthM },
     line: { ...rig.line, weight: lineWeight ?? rig.line.weight },
     waterDepthM: waterDepthM ?? rig.waterDepthM,
     schools: schools ?? rig.schools,

@@ -43,18 +43,20 @@ export function linksTo(rig: Rig, fly: Fly): Link[] {
     const inline = rig.flies.find(({ at }) => at.kind === 'inline' && at.sectionId === section.id);
     if (inline && above) links.push(inlineKnot(rig, inline, above.strengthN, topM));
     const weaker = above && above.strengthN < strengthN ? above.role : section.role;
-    links.push({
-      id: `${section.id}/joint`,
-      label: `${KNOTS[section.joint].name}, ${above?.name ?? FLY_LINE} to ${section.name}`,
-      kind: 'knot',
-      holdsN:
-        Math.min(above?.strengthN ?? Number.POSITIVE_INFINITY, strengthN) *
-        knotShare(section.joint, rig.measured),
-      measured: knotReading(rig, section.joint),
-      expendable: weaker === 'tippet',
-      lostLengthM: topM,
-      lostFlies: carried(topM),
-    });
+    // A taper that is bought has no knot inside.
+    if (section.joint !== 'tapered')
+      links.push({
+        id: `${section.id}/joint`,
+        label: `${KNOTS[section.joint].name}, ${above?.name ?? FLY_LINE} to ${section.name}`,
+        kind: 'knot',
+        holdsN:
+          Math.min(above?.strengthN ?? Number.POSITIVE_INFINITY, strengthN) *
+          knotShare(section.joint, rig.measured),
+        measured: knotReading(rig, section.joint),
+        expendable: weaker === 'tippet',
+        lostLengthM: topM,
+        lostFlies: carried(topM),
+      });
     links.push({
       id: section.id,
       label: section.name,

@@ -9,6 +9,7 @@ import { lakeSuspended } from './lake-suspended';
 import { marginSingle } from './margin-single';
 import { own } from './own';
 import { sacrificialTippet } from './sacrificial-tippet';
+import { smallStream } from './small-stream';
 import { streamer } from './streamer';
 import type { RigTemplate, TemplateParameters } from './template';
 import { tightLine } from './tight-line';
@@ -20,6 +21,7 @@ export const TEMPLATES: Record<TemplateId, RigTemplate> = {
   grass,
   'fixed-line': fixedLine,
   'dry-fly': dryFly,
+  'small-stream': smallStream,
   'sacrificial-tippet': sacrificialTippet,
   'indicator-nymph': indicatorNymph,
   'dry-dropper': dryDropper,

@@ -41,7 +41,7 @@ export const indicatorNymph: RigTemplate = {
   // The indicator moves; the leader stays.
   edits: {
     depth: (rig, waterDepthM) => placeIndicator({ ...rig, waterDepthM }),
-    rod: (rig, lengthM) => ({ ...rig, rod: { lengthM } }),
+    rod: (rig, lengthM) => ({ ...rig, rod: { ...rig.rod, lengthM } }),
     flyCount: pointAndDropper,
   },
   build: (parameters) => {

@@ -5,6 +5,7 @@ import { parametersOf, reshape } from '../leader/reshape';
 import { flyAttachment, leaderLength, pointFly } from '../leader/leader-geometry';
 import { floatMargin } from '../sink/float-margin';
 import { rigFigures } from '../figures/figures';
+import { boughtLeaders } from '../leader/bought-leader';
 import { netReach } from '../strength/net-reach';
 import {
   DROPPER_SCHOOLS,
@@ -189,6 +190,13 @@ describe('what each template promises', () => {
     const rig = buildRig('lake-suspended', { waterDepthM: 5 });
     expect(leaderLength(rig)).toBeGreaterThan(5);
     expect(netReach(rig).shortestM).toBe(0);
+  });
+
+  it('the small-stream leader is a bought one cut to 1.8 m, and 2.35 m with its tippet', () => {
+    const rig = buildRig('small-stream');
+    expect(boughtLeaders(rig)[0]?.lengthM).toBeCloseTo(1.8, 9);
+    expect(leaderLength(rig)).toBeCloseTo(2.35, 9);
+    expect(rigProblems(rig, context).filter(({ level }) => level === 'must-fix')).toEqual([]);
   });
 
   it('the fixed line is a little shorter than the rod', () => {

@@ -147,7 +147,8 @@ describe('what is seen of a cast', () => {
     await until(() => page.text().includes('No fault of the catalogue is seen.'));
     await page.settle();
     expect(page.all('dt')).toEqual([
-      'Unrolled after the stop',
+      'Straight after the stop, tip at 20 m/s',
+      'Pause to teach, tip at 12 m/s',
       'Loop, wide from 1.30 m',
       'Crosses itself, from 50 cm',
       'Whip behind, cracks from 3 ×',

@@ -1,6 +1,8 @@
 import { Component, input, output } from '@angular/core';
 import type { ProblemLevel } from '@doceo/core';
 import type { Evidence } from '@doceo/texts';
+import { EvidenceLinesComponent } from './evidence-lines.component';
+import { FixButtonsComponent } from './fix-buttons.component';
 
 /** What the list needs of a problem; a fix is told by its place. */
 export interface ShownProblem {
@@ -17,6 +19,7 @@ const WORDS: Record<ProblemLevel, string> = { 'must-fix': 'Must fix', check: 'Ch
 /** Problems with their reason, their evidence when opened, and the fixes as buttons. */
 @Component({
   selector: 'doceo-problem-list',
+  imports: [EvidenceLinesComponent, FixButtonsComponent],
   template: `
     @for (problem of problems(); track problem.id) {
       <article class="problem" [class]="problem.level" [attr.data-problem]="problem.id">
@@ -25,31 +28,21 @@ const WORDS: Record<ProblemLevel, string> = { 'must-fix': 'Must fix', check: 'Ch
         @if (problem.evidence.length > 0) {
           <details>
             <summary>Evidence</summary>
-            <dl>
-              @for (line of problem.evidence; track line.label) {
-                <div>
-                  <dt>{{ line.label }}</dt>
-                  <dd class="figure">{{ line.text }}</dd>
-                </div>
-              }
-            </dl>
+            <doceo-evidence-lines [lines]="problem.evidence" />
           </details>
         }
         @if (problem.fixes.length > 0) {
-          <div class="fixes">
-            @for (fix of problem.fixes; track fix.label; let index = $index) {
-              <button type="button" class="btn small" (click)="fixed.emit({ problemId: problem.id, index })">
-                {{ fix.label }}
-              </button>
-            }
-          </div>
+          <doceo-fix-buttons
+            [fixes]="problem.fixes"
+            (chosen)="fixed.emit({ problemId: problem.id, index: $event })"
+          />
         }
       </article>
     } @empty {
       <p class="soft">{{ nothing() }}</p>
     }
   `,
-  styleUrls: ['./told-rows.css', './problem-list.component.css'],
+  styleUrl: './problem-list.component.css',
 })
 export class ProblemListComponent {
   readonly problems = input.required<readonly ShownProblem[]>();

@@ -115,13 +115,13 @@ function mass(how: string, metric: boolean): ReadingUnit {
 }
 
 function force(how: string, metric: boolean): ReadingUnit {
-  const unitN = metric ? 1 : NEWTONS_PER_POUND;
+  const unitN = metric ? GRAVITY : NEWTONS_PER_POUND;
   return {
     how,
-    unit: metric ? 'N' : 'lb',
+    unit: metric ? 'kg' : 'lb',
     toSi: (typed) => typed * unitN,
     fromSi: (newtons) => newtons / unitN,
-    least: metric ? 0.2 : 0.05,
-    most: metric ? 400 : 90,
+    least: metric ? 0.02 : 0.05,
+    most: metric ? 40 : 90,
   };
 }

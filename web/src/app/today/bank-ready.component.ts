@@ -5,6 +5,7 @@ import {
   catchError,
   concat,
   defer,
+  EMPTY,
   forkJoin,
   from,
   map,
@@ -95,7 +96,7 @@ export class BankReadyComponent {
 
   constructor() {
     toObservable(computed(() => ({ lesson: this.lesson(), tries: this.tries() })))
-      .pipe(switchMap(({ lesson }) => this.fetched(lesson)))
+      .pipe(switchMap(({ lesson }) => concat(this.fetched(lesson), this.fetchedLater(lesson))))
       .subscribe((parts) => this.parts.set(parts));
   }
 
@@ -114,7 +115,7 @@ export class BankReadyComponent {
         .filter(({ id, startsAt }) => id !== lesson.id && isBetween(startsAt, this.day.now(), until)),
     ];
     const parts = [
-      { name: 'the application', here: defer(() => from(applicationHere())) },
+      { name: APPLICATION, here: defer(() => from(applicationHere())) },
       ...lessons.map((one) => ({ name: this.nameOf(one), here: this.all(lessonNeeds(one)) })),
       { name: 'waters, rule cards and students', here: this.all(DAY_NEEDS) },
       { name: 'beats, lakes and conditions', here: this.all(this.drawings(lessons)) },
@@ -123,6 +124,16 @@ export class BankReadyComponent {
     return concat(...parts.map(({ name, here }) => here.pipe(map((is): Part => ({ name, here: is }))))).pipe(
       toArray(),
     );
+  }
+
+  /** Once more when the application has come to this device after all, on a slow network or a slow phone. */
+  private fetchedLater(lesson: SavedLesson) {
+    return defer(() => {
+      const late = this.parts().some(({ name, here }) => name === APPLICATION && !here);
+      return late && 'serviceWorker' in navigator
+        ? from(navigator.serviceWorker.ready).pipe(switchMap(() => this.fetched(lesson)))
+        : EMPTY;
+    });
   }
 
   /** The drawing of each lesson's water, and the conditions of its day. */
@@ -163,6 +174,8 @@ interface Need {
   endpoint: Endpoint<object, object, object, unknown>;
   input: object;
 }
+
+const APPLICATION = 'the application';
 
 /** Lessons this far ahead are packed too, milliseconds. */
 const DAYS_MS = 4 * 24 * 3_600_000;

@@ -86,6 +86,17 @@ describe('packing a device for the bank', () => {
     expect(missing(await open())).toEqual([]);
   });
 
+  it('looks once more when the application comes to the device late', async () => {
+    let looks = 0;
+    Object.defineProperty(window, 'caches', {
+      configurable: true,
+      value: { match: () => Promise.resolve(++looks > 1 ? {} : undefined) },
+    });
+    const page = await open();
+    await until(() => missing(page).length === 0);
+    expect(page.all('h2')).toEqual(['Ready for the water, with or without a network']);
+  });
+
   it('says so when the application itself is not here', async () => {
     withApplication(false);
     expect(missing(await open())).toEqual([expect.stringContaining('the application')]);

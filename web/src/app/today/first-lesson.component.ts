@@ -1,4 +1,4 @@
-import { Component, computed, inject, output, signal } from '@angular/core';
+import { Component, computed, ElementRef, inject, output, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { api } from '@doceo/contract';
 import { emptyPlan, type PlanBody } from '@doceo/core';
@@ -26,6 +26,7 @@ type Step = 'water' | 'students' | 'plan' | 'day' | 'teach';
 export class FirstLessonComponent {
   private readonly client = inject(ApiClient);
   private readonly router = inject(Router);
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
   protected readonly day = inject(DayStore);
   readonly hide = output<void>();
   private readonly plans = fetched(
@@ -74,6 +75,14 @@ export class FirstLessonComponent {
     () => this.chosen() ?? this.steps().find(({ done }) => !done)?.id ?? 'teach',
   );
 
+  /** Goes on to a step, null for the first that is not done; the keyboard goes along, since what it was in is gone. */
+  protected advance(step: Step | null): void {
+    this.chosen.set(step);
+    setTimeout(() =>
+      this.host.querySelector<HTMLElement>(`#step-${this.open()} :is(input, button, a)`)?.focus(),
+    );
+  }
+
   protected takeExample(): void {
     this.make(EXAMPLE_TITLE, examplePlan(Math.max(1, this.day.students().length)), false);
   }
@@ -88,9 +97,9 @@ export class FirstLessonComponent {
     this.client.call(api.plans.create, { body: { id: crypto.randomUUID(), title, body } }).subscribe({
       next: ({ id }) => {
         this.busy.set(false);
-        this.chosen.set(null);
+        this.made.set({ id, title });
         if (thenOpen) void this.router.navigate(['/plan', id]);
-        else this.made.set({ id, title });
+        else this.advance(null);
       },
       error: ({ message }: ApiError) => {
         this.busy.set(false);

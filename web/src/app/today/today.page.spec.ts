@@ -1,7 +1,7 @@
 import { api, type SavedLesson, type SavedPlan, type SavedStudent, type SavedWater } from '@doceo/contract';
 import type { FakeServer } from '../../testing/fake-server';
 import { event, keptKey, LESSON, NOW, PLAN, SAM, uuid, WATER } from '../../testing/fixtures';
-import { lessonServer, setDate, show } from '../../testing/page';
+import { lessonServer, setDate, show, until } from '../../testing/page';
 import { TodayPage } from './today.page';
 
 describe('today', () => {
@@ -83,6 +83,8 @@ describe('today', () => {
     await page.press('brook');
     await page.press('Add the water');
     expect(open()).toEqual(['Who comes']);
+    // The keyboard goes along: what it was in is gone.
+    await until(() => document.activeElement?.matches('input[name=student-name]') ?? false);
     await page.enter('input[name=student-name]', 'Otto Linn');
     await page.press('Add');
     // There may be more of them.
@@ -91,6 +93,7 @@ describe('today', () => {
     await page.press('Start from this example');
     expect(open()).toEqual(['The day']);
     await page.press('Schedule it');
+    await until(() => document.activeElement?.textContent?.trim() === 'Teach it now');
     expect(server.of(api.lessons.create)[0]?.body).toMatchObject({
       lesson: { startsAt: expect.stringMatching(/^2026-06-10T06:00/), studentIds: [expect.any(String)] },
     });

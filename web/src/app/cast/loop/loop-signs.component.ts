@@ -3,8 +3,10 @@ import { FormsModule } from '@angular/forms';
 import {
   castingLoad,
   CROSSED_M,
+  DEFAULT_THROW,
   findFault,
   formatLength,
+  formatWind,
   type LoopFault,
   type LoopSigns,
   PILED,
@@ -14,6 +16,7 @@ import {
 import { SessionStore } from '../../data/session';
 import { FigureRowsComponent } from '../../parts/figure-rows.component';
 import { ADVICE_TEXTS, STROKE_TEXTS } from '../cast-texts';
+import { rowOf } from '../pause/beat-clock';
 import { LoopStore } from './loop-store';
 import { ChoiceFieldComponent, NamedPipe } from '../../parts/fields/choice-field.component';
 import { ChosenRig } from '../../data/records/chosen-rig';
@@ -34,7 +37,11 @@ import { ChosenRig } from '../../data/records/chosen-rig';
       </div>
     } @empty {
       @if (store.ran()) {
-        <p class="fine">No fault of the catalogue is seen.</p>
+        <p class="fine">
+          No fault of the catalogue is seen{{
+            store.ran()?.run?.unrollS === null ? ', but the line lands before it is straight' : ''
+          }}.
+        </p>
       }
     }
     <h2>With my rig</h2>
@@ -90,11 +97,19 @@ export class LoopSignsComponent {
     const run = this.store.ran()?.run;
     if (!run) return [];
     const { signs, unrollS } = run;
+    const units = this.session.units();
+    const { lineM, windMs } = this.store.settings();
+    const { pauseS: teachS } = rowOf(lineM, windMs);
     const bad = (fault: LoopFault): boolean => signs.faults.includes(fault);
     return [
       {
-        name: 'Unrolled after the stop',
-        text: unrollS === null ? 'never quite' : `${unrollS.toFixed(2)} s`,
+        name: `Straight after the stop, tip at ${formatWind(this.store.settings().speedMs, units)}`,
+        text: unrollS === null ? 'lands before it is' : `${unrollS.toFixed(2)} s`,
+        bad: false,
+      },
+      {
+        name: `Pause to teach, tip at ${formatWind(DEFAULT_THROW.speedMs, units)}`,
+        text: teachS === null ? 'too much line' : `${teachS.toFixed(2)} s`,
         bad: false,
       },
       {

@@ -19,8 +19,14 @@ const ABOVE_M = 2.2;
 const BEHIND_SHARE = 0.7;
 const AHEAD_M = 4;
 const MAX_PX_PER_M = 64;
+/** The picture is as high as this cast needs, whatever is thrown: what lies below it stays where it is. Metres. */
+const USUAL = { lineM: 7, tipM: 3 };
 /** Where the hand is below the tip's start, and forward of it, metres. */
 const HAND: Point = { x: 0.9, y: -1.9 };
+/** How far a rod bends, as a share of its length, for each m/s² of its tip; and the most, either way. Drawn, not computed. */
+const BEND = { perAcceleration: 1 / 400, loaded: 0.26, recoil: 0.07 };
+/** Over so long the acceleration of the tip is read, seconds. */
+const AROUND_S = 0.03;
 /** Pictures of the line that stay as ghosts: times after the stop, seconds. */
 const GHOSTS_S = [0.15, 0.35, 0.6, 0.9, 1.3];
 
@@ -139,10 +145,15 @@ export class LoopViewComponent {
   protected readonly width = signal(860);
   protected readonly narrow = narrowWindow();
 
-  protected readonly pxPerM = computed(() =>
-    Math.min(MAX_PX_PER_M, this.width() / ((BEHIND_SHARE + 1) * this.lineM() + AHEAD_M)),
+  protected readonly height = computed(
+    () => WATER_PX + (USUAL.tipM + ABOVE_M) * pxPerMetre(this.width(), USUAL.lineM),
   );
-  protected readonly height = computed(() => WATER_PX + (this.tipHeightM() + ABOVE_M) * this.pxPerM());
+  protected readonly pxPerM = computed(() =>
+    Math.min(
+      pxPerMetre(this.width(), this.lineM()),
+      (this.height() - WATER_PX) / (this.tipHeightM() + ABOVE_M),
+    ),
+  );
   protected readonly waterY = computed(() => this.height() - WATER_PX);
   protected readonly x = computed(() => {
     const pxPerM = this.pxPerM();
@@ -185,14 +196,26 @@ export class LoopViewComponent {
     const frame = frameAt(this.run().frames, this.atS());
     const [x, y] = [this.x(), this.y()];
     const tip = { x: frame.xs[0]!, y: frame.ys[0]! };
-    // Loaded, the rod bends towards the line behind it.
-    const bend = { x: (HAND.x + tip.x) / 2 + (HAND.x - tip.x) * -0.12, y: (HAND.y + tip.y) / 2 + 0.25 };
+    const load = this.load();
+    // Forward of the straight from hand to tip: the tip stays behind while the hand drives on.
+    const bend = {
+      x: (HAND.x + tip.x) / 2 + load * (tip.y - HAND.y),
+      y: (HAND.y + tip.y) / 2 - load * (tip.x - HAND.x),
+    };
     return {
       line: this.polyline(frame.xs.map((at, i) => ({ x: at, y: frame.ys[i]! }))),
       rod: `M${x(HAND.x)} ${y(HAND.y)}Q${x(bend.x)} ${y(bend.y)} ${x(tip.x)} ${y(tip.y)}`,
       flyX: x(frame.xs.at(-1)!),
       flyY: y(frame.ys.at(-1)!),
     };
+  });
+  /** How far the rod is bent forward, a share of its length: by the pull of the line in the stroke, back after the stop. */
+  private readonly load = computed(() => {
+    const { frames } = this.run();
+    const at = this.atS();
+    const tipAt = (seconds: number): number => frameAt(frames, Math.max(0, seconds)).xs[0]!;
+    const acceleration = (tipAt(at + AROUND_S) - 2 * tipAt(at) + tipAt(at - AROUND_S)) / AROUND_S ** 2;
+    return Math.max(-BEND.recoil, Math.min(BEND.loaded, acceleration * BEND.perAcceleration));
   });
   protected readonly words = computed(() => {
     const { loopM, faults } = this.run().signs;
@@ -203,4 +226,9 @@ export class LoopViewComponent {
     const [x, y] = [this.x(), this.y()];
     return points.map((one, i) => `${i ? 'L' : 'M'}${x(one.x).toFixed(1)} ${y(one.y).toFixed(1)}`).join('');
   }
+}
+
+/** The scale at which all of a cast with this line is seen in a picture of this width, px to the metre. */
+function pxPerMetre(widthPx: number, lineM: number): number {
+  return Math.min(MAX_PX_PER_M, widthPx / ((BEHIND_SHARE + 1) * lineM + AHEAD_M));
 }

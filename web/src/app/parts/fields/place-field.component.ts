@@ -23,7 +23,7 @@ const REFUSED: Record<number, string> = {
       [value]="text()"
       [fault]="fault()"
       (typed)="type($event)"
-      (changed)="left.set(true)"
+      (changed)="leave()"
     />
     <div class="row">
       <button type="button" class="btn small" [disabled]="asking()" (click)="here()">
@@ -54,6 +54,8 @@ export class PlaceFieldComponent {
   readonly value = input<EarthPlace | null>(null);
   /** A place, null when the field is empty, `unreadable` when what is typed is no place. */
   readonly placed = output<EarthPlace | null | 'unreadable'>();
+  /** The place that stands when the field is left, or that device or file said; nothing of what is half typed. */
+  readonly settled = output<EarthPlace | null>();
 
   protected readonly text = linkedSignal(() => placeText(this.value()));
   protected readonly left = signal(false);
@@ -71,6 +73,13 @@ export class PlaceFieldComponent {
     this.text.set(text);
     this.refused.set(null);
     this.placed.emit(text.trim() === '' ? null : (placeOfText(text) ?? 'unreadable'));
+  }
+
+  protected leave(): void {
+    this.left.set(true);
+    const text = this.text().trim();
+    const place = placeOfText(text);
+    if (place || text === '') this.settled.emit(place);
   }
 
   protected here(): void {
@@ -102,6 +111,7 @@ export class PlaceFieldComponent {
     this.refused.set(null);
     this.text.set(placeText(place));
     this.placed.emit(place);
+    this.settled.emit(place);
   }
 }
 

@@ -1,6 +1,8 @@
 import { Component, computed, input, output } from '@angular/core';
 import type { ProblemLevel } from '@doceo/core';
 import type { PlanProblemInWords } from '@doceo/texts';
+import { EvidenceLinesComponent } from '../../parts/evidence-lines.component';
+import { FixButtonsComponent } from '../../parts/fix-buttons.component';
 
 /** The number of a block in the running order, and the look of its strand. */
 export interface BlockMark {
@@ -17,6 +19,7 @@ const LEVELS: readonly { level: ProblemLevel; word: string }[] = [
 /** The check of a plan, grouped by what must be done: a line and a button each, why when it is opened. */
 @Component({
   selector: 'doceo-plan-check',
+  imports: [EvidenceLinesComponent, FixButtonsComponent],
   template: `
     @for (group of groups(); track group.level) {
       <details class="group" [open]="!shut()">
@@ -45,27 +48,13 @@ const LEVELS: readonly { level: ProblemLevel; word: string }[] = [
                 <h4>{{ problem.title }}</h4>
               </summary>
               <p>{{ problem.reason }}</p>
-              <dl>
-                @for (line of problem.evidence; track line.label) {
-                  <div>
-                    <dt>{{ line.label }}</dt>
-                    <dd class="figure">{{ line.text }}</dd>
-                  </div>
-                }
-              </dl>
+              <doceo-evidence-lines [lines]="problem.evidence" />
             </details>
             @if (problem.fixes.length > 0) {
-              <div class="fixes">
-                @for (fix of problem.fixes; track fix.label; let index = $index) {
-                  <button
-                    type="button"
-                    class="btn small"
-                    (click)="fixed.emit({ problemId: problem.id, index })"
-                  >
-                    {{ fix.label }}
-                  </button>
-                }
-              </div>
+              <doceo-fix-buttons
+                [fixes]="problem.fixes"
+                (chosen)="fixed.emit({ problemId: problem.id, index: $event })"
+              />
             }
           </article>
         }
@@ -74,7 +63,7 @@ const LEVELS: readonly { level: ProblemLevel; word: string }[] = [
       <p class="soft">Nothing found. That is no promise: look with your own eyes.</p>
     }
   `,
-  styleUrls: ['../../parts/told-rows.css', './plan-check.component.css'],
+  styleUrl: './plan-check.component.css',
 })
 export class PlanCheckComponent {
   readonly problems = input.required<readonly PlanProblemInWords[]>();

@@ -111,20 +111,20 @@ describe('the page of knots', () => {
     select(0, JONAS.id);
     select(1, 'fluorocarbon');
     await page.settle();
-    await page.enter(at, '12,5 N');
+    await page.enter(at, '1,25 kg');
     expect(sent()).toMatchObject([
       {
         studentId: JONAS.id,
-        reading: { kind: 'knot', knot: 'improved-clinch', material: 'fluorocarbon', value: 12.5 },
+        reading: { kind: 'knot', knot: 'improved-clinch', material: 'fluorocarbon', value: 12.2583125 },
       },
     ]);
     expect(shares(page)[1]).toContain('Jonas Wren');
   });
 
   it.each([
-    ['strong', 'a number from 0.2 to 400 N'],
-    ['0', 'a number from 0.2 to 400 N'],
-    ['90', 'more than the line itself holds, about 19 N'],
+    ['strong', 'a number from 0.02 to 40 kg'],
+    ['0', 'a number from 0.02 to 40 kg'],
+    ['9', 'more than the line itself holds, about 1.9 kg'],
   ])('refuses “%s” where it was typed', async (text, words) => {
     const { page, sent } = await open();
     await page.enter(at, text);

@@ -17,25 +17,28 @@ export class TrainerHistoryComponent {
     const all = this.sessions();
     const [first, last] = [all[0], all.at(-1)];
     return first && last
-      ? `${all.length} runs: d prime from ${first.dPrime.toFixed(1)} to ${last.dPrime.toFixed(1)}`
+      ? `${all.length} runs: score from ${first.dPrime.toFixed(1)} to ${last.dPrime.toFixed(1)}`
       : 'no run yet';
   });
   protected readonly options = computed<EChartsCoreOption>(() => {
     const all = this.sessions();
     const axis = (index: number) => ({
       type: 'category',
+      axisLine: { onZero: false },
       gridIndex: index,
       data: all.map((_, i) => `${i + 1}`),
       axisLabel: { show: index === 1, fontFamily: CHART.figure },
     });
-    const scale = (index: number, name: string) => ({
+    // Worse than guessing is below nought and is drawn there.
+    const lowest = Math.min(0, ...all.map(({ dPrime }) => Math.floor(dPrime)));
+    const scale = (index: number, name: string, min: number) => ({
       type: 'value',
       gridIndex: index,
       name,
       nameLocation: 'middle',
       nameGap: 34,
       splitNumber: 2,
-      min: 0,
+      min,
     });
     const series = (index: number, data: (number | null)[], color: string) => ({
       type: 'line',
@@ -55,11 +58,11 @@ export class TrainerHistoryComponent {
       ],
       tooltip: { trigger: 'axis' },
       xAxis: [axis(0), axis(1)],
-      yAxis: [scale(0, 'd′'), scale(1, 'seconds')],
+      yAxis: [scale(0, 'score', lowest), scale(1, 'seconds', 0)],
       series: [
         series(
           0,
-          all.map(({ dPrime }) => Math.max(0, Number(dPrime.toFixed(2)))),
+          all.map(({ dPrime }) => Number(dPrime.toFixed(2))),
           CHART.strands['hook-setting'],
         ),
         series(

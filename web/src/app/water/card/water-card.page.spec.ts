@@ -84,8 +84,19 @@ describe('the card of a water', () => {
     await page.enter('input[name=place]', '');
     expect(sent()).toEqual([{ latitude: null, longitude: null, source: '' }]);
     expect(page.text()).toContain('no light and no weather are computed');
-    await page.enter('input[name=place]', '57° 12′ N, 9° 24′ E');
-    expect(stored.water).toMatchObject({ latitude: 57.2, longitude: 9.4 });
+    // Nothing is saved of what is half typed: 57.2, 9 is a place too, and another one.
+    const field = document.querySelector<HTMLInputElement>('input[name=place]') as HTMLInputElement;
+    for (const text of ['57.2, 9', '57.2, 9.4']) {
+      field.value = text;
+      field.dispatchEvent(new Event('input', { bubbles: true }));
+    }
+    await page.settle();
+    expect(sent()).toHaveLength(1);
+    field.dispatchEvent(new Event('change', { bubbles: true }));
+    await page.settle();
+    expect(sent()[1]).toEqual({ latitude: 57.2, longitude: 9.4, source: '' });
+    await page.enter('input[name=place]', 'the bridge');
+    expect([sent().length, stored.water.latitude]).toEqual([2, 57.2]);
   });
 
   it('says what goes before it is deleted, and that it stays while there are lessons', async () => {

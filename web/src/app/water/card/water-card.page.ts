@@ -2,6 +2,8 @@ import { Component, computed, effect, inject, input, signal, untracked } from '@
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { type EarthPlace, SPECIES, COMFORT, type Species, WATER_KINDS } from '@doceo/core';
+import type { ApiError } from '../../data/api/api-error';
+import { Failures } from '../../data/api/failures';
 import { DayStore } from '../../data/lesson/day-store';
 import { readOnText } from '../../parts/dates';
 import { ChoiceFieldComponent } from '../../parts/fields/choice-field.component';
@@ -35,11 +37,11 @@ import { WaterHandoverComponent } from './water-handover.component';
 })
 export class WaterCardPage {
   readonly id = input.required<string>();
+  private readonly failures = inject(Failures);
   protected readonly day = inject(DayStore);
   protected readonly store = inject(WaterCardStore);
   protected readonly kinds = WATER_KINDS.map((kind) => ({ value: kind, text: kind }));
   protected readonly species = SPECIES.map((id) => ({ id, name: COMFORT[id].name }));
-  protected readonly placed = signal<EarthPlace | null | 'unreadable'>(null);
   protected readonly readOn = computed(() => readOnText(this.store.water()?.rules.checkedOn));
   protected readonly place = computed<EarthPlace | null>(() => {
     const water = this.store.water();
@@ -60,9 +62,8 @@ export class WaterCardPage {
     if (name.trim()) this.store.change({ name: name.trim() });
   }
 
-  protected move(place: EarthPlace | null | 'unreadable'): void {
+  protected move(place: EarthPlace | null): void {
     const now = this.place();
-    if (place === 'unreadable') return;
     if (place?.latitude === now?.latitude && place?.longitude === now?.longitude) return;
     this.store.change({ latitude: place?.latitude ?? null, longitude: place?.longitude ?? null });
   }
@@ -78,7 +79,10 @@ export class WaterCardPage {
     this.busy.set(true);
     this.day.readCard(this.id()).subscribe({
       next: () => this.busy.set(false),
-      error: () => this.busy.set(false),
+      error: (error: ApiError) => {
+        this.busy.set(false);
+        this.failures.tell(error);
+      },
     });
   }
 }

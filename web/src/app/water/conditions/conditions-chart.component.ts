@@ -56,7 +56,7 @@ export class ConditionsChartComponent {
   protected readonly options = computed<EChartsCoreOption>(() => {
     const [hours, units] = [this.hours(), this.units()];
     const metric = units === 'metric';
-    const times = hours.map(({ atMs }) => timeText(atMs, this.zone()));
+    const timeAt = (place: number): string => timeText((hours[0]?.atMs ?? 0) + place * HOUR_MS, this.zone());
     const grids = [0, 1, 2].map((i) => ({
       left: 64,
       right: this.flows() ? 58 : 16,
@@ -64,11 +64,19 @@ export class ConditionsChartComponent {
       height: 62,
     }));
     const axis = (i: number) => ({
-      type: 'category',
+      type: 'value',
       gridIndex: i,
-      data: times,
-      axisLabel: { show: i === 2, interval: 2, hideOverlap: true, fontFamily: CHART.figure },
-      boundaryGap: true,
+      min: -0.5,
+      max: hours.length - 0.5,
+      interval: 1,
+      splitLine: { show: false },
+      axisTick: { show: false },
+      axisLabel: {
+        show: i === 2,
+        hideOverlap: true,
+        fontFamily: CHART.figure,
+        formatter: (place: number) => (place % 3 === 0 ? timeAt(place) : ''),
+      },
     });
     const scale = (i: number, name: string, rest: object = {}) => ({
       type: 'value',
@@ -87,7 +95,7 @@ export class ConditionsChartComponent {
       type: 'line',
       xAxisIndex: i,
       yAxisIndex: i,
-      data,
+      data: data.map((value, place) => [place, value]),
       showSymbol: false,
       lineStyle: { color, width: 2.4 },
       itemStyle: { color },
@@ -154,7 +162,8 @@ export class ConditionsChartComponent {
           type: 'bar',
           xAxisIndex: 2,
           yAxisIndex: 2,
-          data: hours.map(({ rainMm }) => rain(rainMm)),
+          barWidth: '2%',
+          data: hours.map(({ rainMm }, place) => [place, rain(rainMm)]),
           itemStyle: { color: CHART.strands.casting },
           markArea: this.marks(hours),
         },
@@ -201,8 +210,8 @@ export class ConditionsChartComponent {
   }
 }
 
-/** The hour of the list that is nearest to a moment. */
+/** Where a moment lies among the hours, 0 for the first; half an hour is a half. */
 function placeOf(hours: readonly ConditionHour[], ms: number): number {
   const first = hours[0]?.atMs ?? 0;
-  return Math.min(hours.length - 1, Math.max(0, Math.round((ms - first) / HOUR_MS)));
+  return Math.min(hours.length - 1, Math.max(0, (ms - first) / HOUR_MS));
 }

@@ -1,0 +1,87 @@
+import type { Page } from 'puppeteer-core';
+import { ask } from '../lib/device';
+
+/** What a walk presses on a screen, and how the state that follows is called. */
+export interface Press {
+  name: string;
+  selector: string;
+  text: string | RegExp;
+}
+
+export interface Screen {
+  name: string;
+  path: string;
+  /** One after the other, each from where the one before has led. */
+  presses?: Press[];
+}
+
+interface Saved {
+  id: string;
+}
+interface SavedWater extends Saved {
+  water: { name: string };
+}
+
+const press = (selector: string, text: string | RegExp, name = String(text)): Press => ({ name, selector, text });
+
+/** Screens that need nothing of one's own. */
+const COMMON: Screen[] = [
+  { name: 'today', path: '/today' },
+  { name: 'rigs', path: '/rig' },
+  { name: 'knots', path: '/rig/knots' },
+  { name: 'fly box', path: '/rig/flies' },
+  {
+    name: 'cast',
+    path: '/cast',
+    presses: [press('.segments button', 'Pause'), press('.segments button', 'Casts')],
+  },
+  { name: 'pause card', path: '/cast/card' },
+  {
+    name: 'drift',
+    path: '/drift',
+    presses: [press('.segments button', 'Under water')],
+  },
+  { name: 'drift card', path: '/drift/card' },
+  { name: 'strike', path: '/strike', presses: [press('.segments button', 'The set')] },
+  { name: 'plans', path: '/plan' },
+  { name: 'teach', path: '/teach' },
+  { name: 'students', path: '/record' },
+  { name: 'group', path: '/record/group' },
+  { name: 'circle', path: '/circle' },
+  { name: 'no such page', path: '/nowhere' },
+];
+
+/** Every screen of the demo, by what is in it now. */
+export async function demoScreens(page: Page): Promise<Screen[]> {
+  const [waters, rigs, plans, lessons, students] = await Promise.all([
+    ask<SavedWater[]>(page, '/api/waters'),
+    ask<Saved[]>(page, '/api/rigs'),
+    ask<Saved[]>(page, '/api/plans'),
+    ask<Saved[]>(page, '/api/lessons'),
+    ask<Saved[]>(page, '/api/students'),
+  ]);
+  const id = (list: Saved[], at = 0): string => (list[at] as Saved).id;
+  const river = waters.find(({ water }) => /River/.test(water.name)) as Saved;
+  const lake = waters.find(({ water }) => /Lake/.test(water.name)) as Saved;
+  const beats = await ask<Saved[]>(page, `/api/waters/${river.id}/beats`);
+  return [
+    ...COMMON,
+    { name: 'river', path: '/water', presses: [press('.segments button', /./, 'a beat')] },
+    { name: 'draw a beat', path: `/water/${river.id}/beats/${id(beats)}` },
+    { name: 'draw a new beat', path: `/water/${river.id}/beats/new` },
+    { name: 'draw a lake', path: `/water/${lake.id}/lake` },
+    { name: 'water card', path: `/water/${river.id}/card` },
+    { name: 'lake card', path: `/water/${lake.id}/card` },
+    { name: 'rig', path: `/rig/${id(rigs)}` },
+    { name: 'rigs side by side', path: `/rig/${id(rigs)}/beside/${id(rigs, 1)}` },
+    { name: 'rig card', path: `/rig/${id(rigs)}/card` },
+    { name: 'plan', path: `/plan/${id(plans)}`, presses: [press('[data-block]', /./, 'a block')] },
+    { name: 'lesson card', path: `/lesson/${id(lessons, lessons.length - 2)}` },
+    { name: 'packing', path: `/lesson/${id(lessons, lessons.length - 2)}/kit` },
+    { name: 'record', path: `/record/${id(students)}`, presses: [press('summary', 'Details')] },
+    { name: 'student card', path: `/record/${id(students)}/card` },
+  ];
+}
+
+/** Every screen of an account in which nothing is. */
+export const emptyScreens: Screen[] = [...COMMON, { name: 'water', path: '/water' }];
