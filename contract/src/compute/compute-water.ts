@@ -1,4 +1,4 @@
-import { ALERT_KINDS, BOTTOMS, LINE_KINDS, SPECIES, WATER_KINDS } from '@doceo/core';
+import { ALERT_KINDS, BOTTOMS, LINE_KINDS, RETRIEVE_WAYS, SPECIES, WATER_KINDS } from '@doceo/core';
 import * as z from 'zod';
 import { beatSchema, pointSchema } from '../water/beat';
 import { dateSchema, lineSchema } from '../common';
@@ -124,7 +124,13 @@ export const waterCommands = {
       leaderM: z.number().min(0.5).max(8).default(3.6),
       windMs: z.number().min(0).max(60).default(3),
       windFromDeg: z.number().min(0).max(360).default(250),
-      retrieveMs: z.number().min(0.01).max(1).default(0.12),
+      way: z
+        .strictObject({
+          pullM: z.number().min(0.005).max(3),
+          pullMs: z.number().min(0.005).max(3),
+          pauseS: z.number().min(0).max(60),
+        })
+        .default(RETRIEVE_WAYS['hand-twist']),
       /** Cells of the grid of depths along its longer side. */
       cells: z.int().min(10).max(300).default(120),
     }),

@@ -14,3 +14,11 @@ const ONE_FOR_ALL: ReadonlySet<string> = new Set([
 export function isShared(item: string): boolean {
   return ONE_FOR_ALL.has(item);
 }
+
+/** What everybody has of his own from the first minute to the last, whoever uses it when. */
+const ONE_EACH: ReadonlySet<string> = new Set(['rod', 'hat', 'glasses', 'staffs', 'belts', 'knee pads']);
+
+/** Whether each student needs one of it for himself. */
+export function isPersonal(item: string): boolean {
+  return ONE_EACH.has(item);
+}

@@ -4,7 +4,7 @@ import { seededRandom } from '../random';
 import { depthAt, depthGrid, type DepthGrid, interpolate, lakeFigures, soundingsOf } from './grid';
 import { type Lake, lakeFaults, type LakePiece, type Sounding } from './lake';
 import { chopOf } from './chop';
-import { retrieveRun, secondsIn } from './retrieve';
+import { HANG_S, meanPace, RETRIEVE_WAYS, retrieveRun, type RetrieveWay, secondsIn } from './retrieve';
 import { type LakeOptions, suggestLake } from './suggest';
 
 const ring = (cx: number, cy: number, radius: number): Point[] =>
@@ -55,7 +55,7 @@ const options = (rest: Partial<LakeOptions> = {}): LakeOptions => ({
   ],
   windMs: 3,
   windFromDeg: 270,
-  retrieveMs: 0.1,
+  way: RETRIEVE_WAYS['hand-twist'],
   ...rest,
 });
 const grid: DepthGrid = depthGrid(lake(), 60, 60);
@@ -198,27 +198,56 @@ describe('a lake', () => {
 });
 
 describe('a retrieve', () => {
+  const way: RetrieveWay = { pullM: 0.1, pullMs: 0.1, pauseS: 0 };
+  const cast = { castM: 12, countS: 20, sinkMs: 0.1, way, rodM: 2.9, bottomM: 50 };
+
   it('sinks straight down while counted: depth is rate times time', () => {
-    const { path } = retrieveRun({ castM: 12, countS: 20, sinkMs: 0.1, retrieveMs: 0.1, bottomM: 50 });
-    const counted = path.find(({ atS }) => atS === 20);
+    const counted = retrieveRun(cast).path.find(({ atS }) => atS === 20);
     expect(counted?.depthM).toBeCloseTo(2, 9);
     expect(counted?.awayM).toBe(12);
   });
 
   it('never goes through the bottom, says when it lies there, and rises when pulled fast', () => {
-    const low = retrieveRun({ castM: 12, countS: 60, sinkMs: 0.1, retrieveMs: 0.1, bottomM: 3 });
+    const low = retrieveRun({ ...cast, countS: 60, bottomM: 3 });
     expect([low.deepestM, low.touched]).toEqual([3, true]);
-    const fast = retrieveRun({ castM: 12, countS: 20, sinkMs: 0.05, retrieveMs: 1, bottomM: 50 });
+    const fast = retrieveRun({ ...cast, sinkMs: 0.05, way: { ...way, pullM: 1, pullMs: 1 } });
     expect(fast.path.at(-1)?.depthM).toBeLessThan(1);
   });
 
   it('stays longer in a band when it is slower', () => {
-    const inBand = (retrieveMs: number): number =>
-      secondsIn(retrieveRun({ castM: 14, countS: 30, sinkMs: 0.05, retrieveMs, bottomM: 40 }), {
+    const inBand = (one: RetrieveWay): number =>
+      secondsIn(retrieveRun({ ...cast, castM: 14, countS: 30, sinkMs: 0.05, way: one, bottomM: 40 }), {
         fromM: 1,
         toM: 3,
       });
-    expect(inBand(0.1)).toBeGreaterThan(inBand(0.3));
+    expect(inBand(way)).toBeGreaterThan(inBand({ ...way, pullMs: 0.3 }));
+    expect(inBand({ ...way, pauseS: 2 })).toBeGreaterThan(inBand(way));
+  });
+
+  it('is length by speed by pause: 15 cm at half a metre a second and a second of waiting are 11.5 cm/s', () => {
+    expect(meanPace(RETRIEVE_WAYS['short-strip'])).toBeCloseTo(0.15 / 1.3, 9);
+    const { path } = retrieveRun({ ...cast, sinkMs: 0, way: RETRIEVE_WAYS['short-strip'] });
+    const begun = path.find(({ part }) => part === 'retrieve')!;
+    const later = path.find(({ atS }) => atS === begun.atS + 13)!;
+    expect(begun.awayM - later.awayM).toBeCloseTo(13 * meanPace(RETRIEVE_WAYS['short-strip']), 0);
+  });
+
+  it('ends with the hang, two rod lengths out: lifted, then still', () => {
+    const { path } = retrieveRun(cast);
+    const hang = path.filter(({ part }) => part === 'hang');
+    expect(hang.length * 0.25).toBe(HANG_S);
+    expect(hang[0]?.awayM).toBeGreaterThan(5.6);
+    expect(hang[0]?.awayM).toBeLessThanOrEqual(5.8);
+    expect(hang[0]!.depthM).toBeGreaterThan(hang.at(-1)!.depthM);
+    expect(hang.at(-10)?.depthM).toBe(hang.at(-1)?.depthM);
+  });
+
+  it('is quicker by a strip than by hand, and slowest by a pinch', () => {
+    const pace = (id: keyof typeof RETRIEVE_WAYS): number => meanPace(RETRIEVE_WAYS[id]);
+    expect(pace('long-strip')).toBeGreaterThan(pace('short-strip'));
+    expect(pace('short-strip')).toBeGreaterThan(pace('hand-twist'));
+    expect(pace('hand-twist')).toBeGreaterThan(pace('pinch'));
+    expect(pace('pinch')).toBeGreaterThan(pace('static'));
   });
 });
 

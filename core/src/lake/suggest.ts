@@ -5,7 +5,7 @@ import { comfortBand, type DepthReading, type Species } from '../water';
 import { type Chop, chopOf } from './chop';
 import { depthAt, type DepthGrid } from './grid';
 import { type Lake, shoreOf, SHOAL_M } from './lake';
-import { retrieveRun, secondsIn } from './retrieve';
+import { retrieveRun, type RetrieveWay, secondsIn } from './retrieve';
 
 export interface LakeOptions {
   students: number;
@@ -18,8 +18,7 @@ export interface LakeOptions {
   windMs: number;
   /** Where it comes from, degrees from north. */
   windFromDeg: number;
-  /** Mean speed of the retrieve, m/s. */
-  retrieveMs: number;
+  way: RetrieveWay;
 }
 
 /** One cast of a fan. */
@@ -117,13 +116,13 @@ export function suggestLake(lake: Lake, grid: DepthGrid, options: LakeOptions): 
 function waysTo(
   band: { fromM: number; toM: number },
   bottomM: number,
-  { castM, retrieveMs }: LakeOptions,
+  { castM, rodM, way }: LakeOptions,
 ): LineWay[] {
   const target = (band.fromM + band.toM) / 2;
   return countdownTable(target)
     .filter(({ seconds }) => seconds <= LONGEST_COUNT_S)
     .map(({ line, seconds }) => {
-      const run = retrieveRun({ castM, countS: seconds, sinkMs: sinkRate(line), retrieveMs, bottomM });
+      const run = retrieveRun({ castM, countS: seconds, sinkMs: sinkRate(line), way, rodM, bottomM });
       return { line, countS: seconds, inBandS: secondsIn(run, band), touched: run.touched };
     })
     .sort((a, b) => b.inBandS - a.inBandS);

@@ -1,4 +1,4 @@
-import { findDrill, isShared } from '../drill';
+import { findDrill, isPersonal, isShared } from '../drill';
 import type { Strand } from '../skill';
 import type { Block, PlanBody } from './plan';
 
@@ -90,7 +90,10 @@ export function strandShares(plan: PlanBody): { strand: Strand; share: number }[
     .sort((a, b) => b.share - a.share);
 }
 
-/** Things to pack: every drill's gear with the number of students who use it at the most at once, shared gear once. */
+/**
+ * Things to pack: every drill's gear with the number of students who use it at the most at once, what is shared once, and
+ * what everybody has of his own for all.
+ */
 export function gearList(plan: PlanBody): { item: string; count: number }[] {
   const counts = new Map<string, number>();
   for (const block of plan.blocks) {
@@ -98,7 +101,8 @@ export function gearList(plan: PlanBody): { item: string; count: number }[] {
       const users = plan.blocks
         .filter((other) => gearOf(other).includes(item) && isOnAt(other, block.startMin))
         .reduce((sum, { lane }) => sum + (lane === null ? plan.groupSize : 1), 0);
-      counts.set(item, isShared(item) ? 1 : Math.max(counts.get(item) ?? 0, users));
+      const needed = isShared(item) ? 1 : isPersonal(item) ? plan.groupSize : users;
+      counts.set(item, Math.max(counts.get(item) ?? 0, needed));
     }
   }
   return [...counts]

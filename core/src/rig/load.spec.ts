@@ -5,9 +5,10 @@ import { castingLoad } from './cast/casting-load';
 import { classKit } from './figures/class-kit';
 import { countdown, countdownTable } from './sink/countdown';
 import { boughtLeaders } from './leader/bought-leader';
+import { rigEdits } from './leader/edits';
 import { cutList } from './leader/cut-list';
 import { DRESSINGS, DRESSING_IDS } from './tackle/dressings';
-import { floatMargin, flyLift } from './sink/float-margin';
+import { dressAgainMin, floatMargin, flyLift } from './sink/float-margin';
 import { flyMass, shotSubmergedN } from './tackle/fly-mass';
 import { HOOK_SIZES, hookMass, hookOf, WIRE_IDS } from './tackle/hooks';
 import { headMass, sinkRate } from './tackle/lines';
@@ -167,6 +168,20 @@ describe('what floats', () => {
     expect(lift('hackle-full', false, 0)).toBeLessThan(lift('hackle-full', true, 0));
     const { foamN } = flyLift(fly({ dressing: 'foam' }), { floatant: false, fishedMin: 600 });
     expect(foamN).toBe(flyLift(fly({ dressing: 'foam' })).foamN);
+  });
+
+  it('yarn carries a third after four hours, foam as much as at first; when to dress again is told', () => {
+    const lift = (style: 'yarn' | 'fixed', fishedMin: number): number =>
+      indicatorLift({ id: 'i', kind: 'indicator', style, diameterM: 0.02, aboveFlyM: 1 }, fishedMin);
+    expect(lift('yarn', 240)).toBeCloseTo(lift('yarn', 0) / Math.E, 9);
+    expect(lift('fixed', 240)).toBe(lift('fixed', 0));
+    const nymphs = buildRig('indicator-nymph');
+    expect(dressAgainMin(nymphs)).toBeNull();
+    const yarn = rigEdits.indicatorSize(rigEdits.indicatorStyle(nymphs, 'yarn'), 0.016);
+    const atFirst = floatMargin(yarn)!.margin;
+    // The margin falls by e in four hours: to 1.5 it takes 240 ln(margin ÷ 1.5) minutes.
+    expect(dressAgainMin(yarn)).toBe(Math.ceil((240 * Math.log(atFirst / 1.5)) / 5) * 5);
+    expect(dressAgainMin(buildRig('grass'))).toBeNull();
   });
 
   it('a bucket test beats the estimate', () => {

@@ -1,4 +1,5 @@
 export * from './length';
+export * from './text-in-units';
 export * from './force';
 export * from './probability';
 export * from './mass';

@@ -16,20 +16,26 @@ const UNIT_METRES: Record<string, number> = {
   '"': METRES_PER_INCH,
 };
 
+/** Below this an imperial length is told in inches, as tippet is: `15.5 in`. */
+const INCHES_BELOW_FT = 3;
+
 /**
- * A length as people of the trade say it: `1.65 m`, `42 cm`, `5 ft 5 in`.
+ * A length as people of the trade say it: `42 cm`, `1.65 m`, `12.5 m`, `60 m`; `15.5 in`, `5 ft 5 in`, `41 ft`.
  *
  * @param lengthM metres, ≥ 0
- * Metric rounds to 1 cm, imperial to half an inch.
+ * Metric rounds to 1 cm, from 10 m on to 10 cm; imperial to half an inch, from 10 ft on to an inch, from 30 ft on to a foot.
  */
 export function formatLength(lengthM: number, system: UnitSystem): string {
   if (system === 'metric') {
-    return lengthM < 0.995 ? `${Math.round(lengthM * 100)} cm` : `${lengthM.toFixed(2)} m`;
+    if (lengthM < 0.995) return `${Math.round(lengthM * 100)} cm`;
+    return lengthM < 9.995 ? `${lengthM.toFixed(2)} m` : `${Math.round(lengthM * 10) / 10} m`;
   }
-  const halfInches = Math.round((lengthM / METRES_PER_INCH) * 2);
-  const feet = Math.floor(halfInches / 24);
-  const inches = (halfInches - feet * 24) / 2;
-  if (feet === 0) return `${inches} in`;
+  const allInches = lengthM / METRES_PER_INCH;
+  if (allInches >= 360) return `${Math.round(allInches / 12)} ft`;
+  const rounded = allInches >= 120 ? Math.round(allInches) : Math.round(allInches * 2) / 2;
+  const feet = Math.floor(rounded / 12);
+  if (feet < INCHES_BELOW_FT) return `${rounded} in`;
+  const inches = rounded - feet * 12;
   return inches === 0 ? `${feet} ft` : `${feet} ft ${inches} in`;
 }
 

@@ -23,12 +23,16 @@ export function layoutFlaws(page: Page, touch: boolean): Promise<string[]> {
       const round = Math.round;
       const shown = (element: Element): boolean =>
         element.checkVisibility({ opacityProperty: true, visibilityProperty: true });
-      const short = (text: string | null | undefined): string => (text ?? '').replace(/\s+/g, ' ').trim().slice(0, 40);
+      const short = (text: string | null | undefined): string =>
+        (text ?? '').replace(/\s+/g, ' ').trim().slice(0, 40);
       const nameOf = (element: Element): string => {
         const own = element.closest('[class*=p-], doceo-root *')?.tagName.toLowerCase() ?? '';
         let host: Element | null = element;
         while (host && !host.tagName.toLowerCase().startsWith('doceo-')) host = host.parentElement;
-        const kind = typeof element.className === 'string' && element.className ? `.${element.className.split(' ')[0]}` : '';
+        const kind =
+          typeof element.className === 'string' && element.className
+            ? `.${element.className.split(' ')[0]}`
+            : '';
         return `${host?.tagName.toLowerCase() ?? own} ${element.tagName.toLowerCase()}${kind}`;
       };
       const parents = (element: Element): Element[] => {
@@ -40,13 +44,21 @@ export function layoutFlaws(page: Page, touch: boolean): Promise<string[]> {
       const layerOf = (element: Element): Element | null =>
         parents(element).find((one) => {
           const { position, zIndex } = getComputedStyle(one);
-          return position === 'fixed' || position === 'sticky' || (position === 'absolute' && zIndex !== 'auto');
+          return (
+            position === 'fixed' || position === 'sticky' || (position === 'absolute' && zIndex !== 'auto')
+          );
         }) ?? null;
       const hiddenFromSight = (element: Element): boolean =>
         parents(element).some((one) => {
           const { overflow, clipPath } = getComputedStyle(one);
           const { width, height } = one.getBoundingClientRect();
-          return clipPath !== 'none' && clipPath.startsWith('inset(50') || (overflow !== 'visible' && (width <= 1 || height <= 1));
+          // What comes in sight with the focus only lies beside the page until then.
+          if (getComputedStyle(one).position === 'absolute' && one.getBoundingClientRect().right <= 0)
+            return true;
+          return (
+            (clipPath !== 'none' && clipPath.startsWith('inset(50')) ||
+            (overflow !== 'visible' && (width <= 1 || height <= 1))
+          );
         });
       const cut: string[] = [];
       /** What is left of a line inside everything that cuts it off; says so when that is a part of it only. */
@@ -63,7 +75,9 @@ export function layoutFlaws(page: Page, touch: boolean): Promise<string[]> {
           if (gone && (scrollsX || scrollsY)) return null;
           const overX = style.overflowX === 'visible' ? 0 : Math.max(edge.left - left, right - edge.right);
           const overY = style.overflowY === 'visible' ? 0 : Math.max(edge.top - top, bottom - edge.bottom);
-          if (overX > 1.5 && !scrollsX) cut.push(`cut at the side: ${box.name}`);
+          // What is shortened with the whole of it on pointing is not lost.
+          if (overX > 1.5 && !scrollsX && !box.element.closest('[title]'))
+            cut.push(`cut at the side: ${box.name}`);
           if (overY > 4 && !scrollsY) cut.push(`cut in height: ${box.name}`);
           left = Math.max(left, edge.left);
           right = Math.min(right, edge.right);
@@ -77,7 +91,8 @@ export function layoutFlaws(page: Page, touch: boolean): Promise<string[]> {
       const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
       for (let node = walker.nextNode(); node; node = walker.nextNode()) {
         const element = node.parentElement;
-        if (!element || !node.textContent?.trim() || /^(SCRIPT|STYLE|OPTION|TITLE)$/i.test(element.tagName)) continue;
+        if (!element || !node.textContent?.trim() || /^(SCRIPT|STYLE|OPTION|TITLE)$/i.test(element.tagName))
+          continue;
         if (!shown(element) || hiddenFromSight(element)) continue;
         const range = document.createRange();
         range.selectNodeContents(node);
@@ -110,8 +125,10 @@ export function layoutFlaws(page: Page, touch: boolean): Promise<string[]> {
         pen.font = style.font;
         const text = field.selectedOptions[0]?.text ?? '';
         const arrow = style.appearance === 'none' ? 0 : 16;
-        const room = field.clientWidth - parseFloat(style.paddingLeft) - parseFloat(style.paddingRight) - arrow;
-        if (pen.measureText(text).width > room + 2) cut.push(`cut in a field: ${nameOf(field)} “${short(text)}”`);
+        const room =
+          field.clientWidth - parseFloat(style.paddingLeft) - parseFloat(style.paddingRight) - arrow;
+        if (pen.measureText(text).width > room + 2)
+          cut.push(`cut in a field: ${nameOf(field)} “${short(text)}”`);
       }
       const found = [...cut];
       /** Glyphs fill about the middle two thirds of a line. */
@@ -136,20 +153,30 @@ export function layoutFlaws(page: Page, touch: boolean): Promise<string[]> {
         found.push(`the page scrolls sideways: ${root.scrollWidth} in ${root.clientWidth} px`);
       for (const one of document.querySelectorAll('body *')) {
         const { overflowX } = getComputedStyle(one);
-        if ((overflowX === 'auto' || overflowX === 'scroll') && one.scrollWidth > one.clientWidth + 1 && shown(one))
+        if (
+          (overflowX === 'auto' || overflowX === 'scroll') &&
+          one.scrollWidth > one.clientWidth + 1 &&
+          shown(one)
+        )
           found.push(`scrolls sideways: ${nameOf(one)} ${one.scrollWidth} in ${one.clientWidth} px`);
       }
       if (finger)
         for (const one of document.querySelectorAll<HTMLElement>(
           'button, a[href], input, select, textarea, summary, [role=button], [role=slider], [role=tab]',
         )) {
+          // Drawn to scale it is as large as it is, and can be chosen elsewhere too.
+          if (one.closest('.to-scale')) continue;
           if (!shown(one) || hiddenFromSight(one) || (one as HTMLInputElement).type === 'file') continue;
           const inText =
             one.tagName === 'A' &&
             getComputedStyle(one).display === 'inline' &&
-            [...(one.parentNode?.childNodes ?? [])].some((node) => node.nodeType === 3 && node.textContent?.trim());
+            [...(one.parentNode?.childNodes ?? [])].some(
+              (node) => node.nodeType === 3 && node.textContent?.trim(),
+            );
           if (inText) continue;
-          const pressed = /checkbox|radio/.test((one as HTMLInputElement).type) ? (one.closest('label') ?? one) : one;
+          const pressed = /checkbox|radio/.test((one as HTMLInputElement).type)
+            ? (one.closest('label') ?? one)
+            : one;
           const { width, height } = pressed.getBoundingClientRect();
           if (width > 0 && (width < leastPx - 0.5 || height < leastPx - 0.5))
             found.push(

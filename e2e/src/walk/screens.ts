@@ -22,7 +22,11 @@ interface SavedWater extends Saved {
   water: { name: string };
 }
 
-const press = (selector: string, text: string | RegExp, name = String(text)): Press => ({ name, selector, text });
+const press = (selector: string, text: string | RegExp, name = String(text)): Press => ({
+  name,
+  selector,
+  text,
+});
 
 /** Screens that need nothing of one's own. */
 const COMMON: Screen[] = [

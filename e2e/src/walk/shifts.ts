@@ -26,7 +26,11 @@ export function watchShifts(page: Page): Promise<unknown> {
         if (one.value > found.worstValue) {
           found.worstValue = one.value;
           found.worst = one.sources
-            .map(({ node }) => (node instanceof Element ? `${node.tagName.toLowerCase()}.${node.getAttribute('class') ?? ''}` : ''))
+            .map(({ node }) =>
+              node instanceof Element
+                ? `${node.tagName.toLowerCase()}.${node.getAttribute('class') ?? ''}`
+                : '',
+            )
             .join(', ');
         }
       }

@@ -50,7 +50,8 @@ describe('a walk through every screen', () => {
     async (whose, device) => {
       const page = tabs.get(`${whose} ${device}`) as Page;
       const found: string[] = [];
-      for (const screen of screens[whose] as Screen[]) found.push(...(await walkScreen(page, device, screen)));
+      for (const screen of screens[whose] as Screen[])
+        found.push(...(await walkScreen(page, device, screen)));
       expect(found).toEqual([]);
     },
     600_000,
@@ -63,7 +64,8 @@ describe('a walk through every screen', () => {
     await page.waitForSelector('doceo-rail, .bank');
     await settled(page);
     found.push(...(await shiftFlaws(page)), ...(await look(page, device)));
-    for (const one of screen.presses ?? []) found.push(...(await pressed(page, one)), ...(await look(page, device)));
+    for (const one of screen.presses ?? [])
+      found.push(...(await pressed(page, one)), ...(await look(page, device)));
     return [...new Set(found)].map((flaw) => `${screen.name}: ${flaw}`);
   }
 
@@ -74,7 +76,9 @@ describe('a walk through every screen', () => {
       await page.setViewport(size);
       for (const system of ['metric', 'imperial'] as const) {
         await speak(page, system);
-        found.push(...(await layoutFlaws(page, device === 'phone')).map((text) => `${size.width} ${system}: ${text}`));
+        found.push(
+          ...(await layoutFlaws(page, device === 'phone')).map((text) => `${size.width} ${system}: ${text}`),
+        );
         if (size === DEVICES[device][0]) found.push(...(await foreignUnits(page, system)));
       }
       await speak(page, 'metric');
@@ -108,7 +112,11 @@ async function speak(page: Page, system: UnitSystem): Promise<void> {
 async function newcomer(page: Page, url: string, device: Device): Promise<void> {
   await page.goto(`${url}/today`);
   await page.waitForSelector('input[name=email]');
-  const account = { name: 'Ines Alder', email: `ines.${device}@example.org`, password: 'long enough for this' };
+  const account = {
+    name: 'Ines Alder',
+    email: `ines.${device}@example.org`,
+    password: 'long enough for this',
+  };
   await ask(page, '/api/session/register', account);
   await ask(page, '/api/session', { email: account.email, password: account.password });
   await page.reload();

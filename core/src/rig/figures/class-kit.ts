@@ -1,8 +1,8 @@
-import { formatBead, formatLength, formatMass, type UnitSystem } from '../../units';
+import { formatBead, formatForce, formatLength, formatMass, type UnitSystem } from '../../units';
 import { DRESSINGS } from '../tackle/dressings';
 import { boughtLeaders } from '../leader/bought-leader';
 import { type Cut, cutList } from '../leader/cut-list';
-import { MATERIALS } from '../tackle/materials';
+import { MATERIALS, materialStrength } from '../tackle/materials';
 import type { Fly, Rig } from '../rig';
 import { tangleRisk } from '../cast/tangle';
 import { formatTippet } from '../tackle/x-size';
@@ -103,7 +103,8 @@ export function classKit(uses: readonly RigUse[], system: UnitSystem): KitItem[]
     .map((item) => ({
       ...item,
       count: item.unit === 'm' ? Math.ceil(item.count * 2) / 2 : Math.ceil(item.count - 1e-9),
-      spares: item.unit === 'm' ? Math.round(item.spares * 10) / 10 : Math.ceil(item.spares - 1e-9),
+      spares:
+        item.unit === 'm' ? Math.round(item.spares * 10) / 10 : Math.max(0, Math.ceil(item.spares - 1e-9)),
     }))
     .sort((a, b) => order.indexOf(a.group) - order.indexOf(b.group) || a.name.localeCompare(b.name, 'en'));
 }
@@ -118,7 +119,7 @@ function tippetShare(rig: Rig, cut: Cut): number {
 }
 
 function materialName({ material, diameterM }: Cut, system: UnitSystem): string {
-  return `${MATERIALS[material].name} ${formatTippet(diameterM, system)}`;
+  return `${MATERIALS[material].name} ${formatTippet(diameterM, system)}, ${formatForce(materialStrength(material, diameterM), system)}`;
 }
 
 function flyName({ hookSize, dressing, bead, beadDiameterM }: Fly, system: UnitSystem): string {

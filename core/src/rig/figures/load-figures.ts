@@ -12,7 +12,7 @@ import { pointFly, spans } from '../leader/leader-geometry';
 import { countdown, countdownTable } from '../sink/countdown';
 import { DRESSINGS } from '../tackle/dressings';
 import type { Figure } from './figure';
-import { FLOAT_MARGINAL, floatMargin } from '../sink/float-margin';
+import { dressAgainMin, FLOAT_MARGINAL, floatMargin } from '../sink/float-margin';
 import { flyMass } from '../tackle/fly-mass';
 import { LINE_NAMES } from '../tackle/lines';
 import { measuredLine } from '../measured/measured-line';
@@ -31,6 +31,7 @@ export function floatFigure(rig: Rig, system: UnitSystem): Figure | null {
   const float = floatMargin(rig);
   if (!float) return null;
   const shown = Number.isFinite(float.margin) ? float.margin : 0;
+  const dressMin = dressAgainMin(rig);
   return {
     id: 'float-margin',
     label: float.kind === 'dry' ? 'Dry carries its load' : 'Indicator carries its load',
@@ -45,9 +46,10 @@ export function floatFigure(rig: Rig, system: UnitSystem): Figure | null {
         label: `${name}, under water`,
         text: formatWeight(submergedN, system),
       })),
+      ...(dressMin === null ? [] : [{ label: 'dry and dress it again after', text: `${dressMin} min` }]),
       ...measuredLine(float.measured),
     ],
-    rule: `Lift left for the load ÷ load. Below 1 it sinks, below ${FLOAT_MARGINAL} it is marginal for beginners. Fresh and dressed; hackle tires with fishing, foam does not.`,
+    rule: `Lift left for the load ÷ load. Below 1 it sinks, below ${FLOAT_MARGINAL} it is marginal for beginners. Fresh and dressed; hackle and yarn tire with fishing, foam does not.`,
     certainty: float.measured ? 'measured' : 'estimate',
   };
 }

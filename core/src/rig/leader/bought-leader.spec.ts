@@ -16,7 +16,7 @@ describe('a bought tapered leader', () => {
       endM: diameterOfX(4),
       sections: [{ id: 'butt' }, { id: 'taper' }, { id: 'taper-lower' }, { id: 'end' }],
     });
-    expect(boughtLeaders(dry)[0]?.lengthM).toBeCloseTo(2.39, 9);
+    expect(boughtLeaders(dry)[0]?.lengthM).toBeCloseTo(2.4, 9);
     expect(boughtLeaders(buildRig('indicator-nymph'))).toEqual([]);
   });
 
@@ -30,10 +30,18 @@ describe('a bought tapered leader', () => {
   it('is not cut from spools, and packed as a leader', () => {
     expect(cutList(dry).map(({ material }) => material)).toEqual(['limp-nylon']);
     const uses = [
-      { rig: dry, name: 'Dry', hours: 0, students: [{ name: 'a', tanglesPerHour: null }, { name: 'b', tanglesPerHour: null }] },
+      {
+        rig: dry,
+        name: 'Dry',
+        hours: 0,
+        students: [
+          { name: 'a', tanglesPerHour: null },
+          { name: 'b', tanglesPerHour: null },
+        ],
+      },
     ];
     expect(classKit(uses, 'metric').filter(({ name }) => /tapered/.test(name))).toEqual([
-      { group: 'leader material', name: 'tapered leader 2.39 m to 4X', unit: 'pieces', count: 2, spares: 0 },
+      { group: 'leader material', name: 'tapered leader 2.40 m to 4X', unit: 'pieces', count: 2, spares: 0 },
     ]);
   });
 
@@ -65,7 +73,15 @@ describe('a bought tapered leader', () => {
   it('brings an indicator nearer when the tip is cut below it', () => {
     const withFloat = {
       ...dry,
-      fittings: [{ id: 'indicator', kind: 'indicator' as const, style: 'yarn' as const, diameterM: 0.01, aboveFlyM: 2.6 }],
+      fittings: [
+        {
+          id: 'indicator',
+          kind: 'indicator' as const,
+          style: 'yarn' as const,
+          diameterM: 0.01,
+          aboveFlyM: 2.6,
+        },
+      ],
     };
     expect(trimLeader(withFloat, 'end', 'tip', 0.5).fittings[0]?.aboveFlyM).toBeCloseTo(2.1, 9);
     expect(trimLeader(withFloat, 'end', 'butt', 0.5).fittings[0]?.aboveFlyM).toBeCloseTo(2.6, 9);

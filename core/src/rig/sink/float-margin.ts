@@ -101,7 +101,7 @@ export function floatMargin(rig: Rig, use: DryUse = FRESH): FloatMargin | null {
         kind: 'indicator',
         measured: drowned ?? null,
       },
-      drowned ? drowned.value * GRAVITY : indicatorLift(indicator),
+      drowned ? drowned.value * GRAVITY : indicatorLift(indicator, use.fishedMin),
       0,
       parts,
     );
@@ -119,6 +119,24 @@ export function floatMargin(rig: Rig, use: DryUse = FRESH): FloatMargin | null {
     Math.max(0, flyMass(dry, rig.measured).submergedN),
     parts,
   );
+}
+
+/** Longer than a day on the water nothing is told, minutes. */
+const LONGEST_MIN = 480;
+const LOOK_EVERY_MIN = 5;
+
+/**
+ * After how long the float is to be dried and dressed anew: its margin falls below what is good for beginners.
+ *
+ * @returns minutes of fishing, in steps of five; null for a float that keeps it all day, and for one that has none
+ */
+export function dressAgainMin(rig: Rig): number | null {
+  for (let fishedMin = 0; fishedMin <= LONGEST_MIN; fishedMin += LOOK_EVERY_MIN) {
+    const float = floatMargin(rig, { floatant: true, fishedMin });
+    if (!float || !Number.isFinite(float.margin)) return null;
+    if (float.margin < FLOAT_MARGINAL) return fishedMin;
+  }
+  return null;
 }
 
 function margin(

@@ -18,7 +18,16 @@ export function indicatorMass(indicator: Indicator): number {
   return volume(indicator) * DENSITY;
 }
 
-/** What an indicator carries before it goes under, N: displaced water less its own weight. */
-export function indicatorLift(indicator: Indicator): number {
-  return volume(indicator) * (WATER_DENSITY - DENSITY) * GRAVITY;
+/** Minutes of fishing in which dressed yarn soaks so far that it carries a third. Estimate: it floats for hours. */
+const YARN_SOAKS_MIN = 240;
+
+/**
+ * What an indicator carries before it goes under, N: displaced water less its own weight. Yarn soaks with time, foam and
+ * cork do not.
+ *
+ * @param fishedMin minutes since it was dressed, ≥ 0
+ */
+export function indicatorLift(indicator: Indicator, fishedMin = 0): number {
+  const kept = indicator.style === 'yarn' ? Math.exp(-fishedMin / YARN_SOAKS_MIN) : 1;
+  return kept * volume(indicator) * (WATER_DENSITY - DENSITY) * GRAVITY;
 }

@@ -11,7 +11,11 @@ export const smallStream: RigTemplate = {
   name: 'Small stream',
   purpose: 'Turns over with two or three rod lengths of line, under branches and into pockets.',
   water: 'becks and small streams, one cast wide',
-  cues: ['Short line, tip high.', 'Shorter still when it does not turn over.', 'One cast a pocket, then a step.'],
+  cues: [
+    'Short line, tip high.',
+    'Shorter still when it does not turn over.',
+    'One cast a pocket, then a step.',
+  ],
   uses: ['rodLengthM', 'tippetX', 'lineWeight', 'waterDepthM'],
   defaults: { ...COMMON, rodLengthM: 2.3, lineWeight: 3, tippetX: 4, waterDepthM: 0.4 },
   build: (parameters) => ({
@@ -20,7 +24,15 @@ export const smallStream: RigTemplate = {
       section('butt', 'butt', 'butt', LEFT_M.butt, 0.000533, 'stiff-mono', 'loop-to-loop'),
       section('taper', 'upper taper', 'mid', LEFT_M.taper, 0.000432, 'copolymer', 'tapered'),
       section('taper-lower', 'lower taper', 'mid', LEFT_M.lower, 0.00033, 'copolymer', 'tapered'),
-      section('end', 'cut end', 'tippet', LEFT_M.end, xClamped(parameters.tippetX - 2), 'copolymer', 'tapered'),
+      section(
+        'end',
+        'cut end',
+        'tippet',
+        LEFT_M.end,
+        xClamped(parameters.tippetX - 2),
+        'copolymer',
+        'tapered',
+      ),
       section(
         'tippet',
         'tippet',

@@ -50,6 +50,11 @@ export interface BarStudent {
     </nav>
   `,
   styles: `
+    :host {
+      position: sticky;
+      bottom: 0;
+      z-index: 2;
+    }
     .who {
       display: flex;
       background: #0c1a14;
@@ -57,7 +62,7 @@ export interface BarStudent {
     button {
       flex: 1 1 0;
       min-width: 0;
-      min-height: 84px;
+      min-height: 92px;
       border: 0;
       border-right: 1px solid #3c4b43;
       background: transparent;
@@ -87,7 +92,7 @@ export interface BarStudent {
       line-height: 1.15;
       display: -webkit-box;
       -webkit-box-orient: vertical;
-      -webkit-line-clamp: 2;
+      -webkit-line-clamp: 3;
       overflow: hidden;
       overflow-wrap: anywhere;
     }

@@ -1,5 +1,9 @@
-import { Component, input } from '@angular/core';
+import { Component, computed, input } from '@angular/core';
+import { narrowWindow } from '../parts/narrow';
 import { DragDirective } from './drag.directive';
+
+/** Least width of what a finger presses, px; a little more where a drawing is made smaller. */
+const FINGER_PX = 50;
 
 /**
  * Something of a drawing that is dragged by mouse or finger and moved by keys: a slider, with room for a thumb around
@@ -18,7 +22,7 @@ import { DragDirective } from './drag.directive';
     '[attr.aria-valuetext]': 'told()',
   },
   template: `
-    <svg:circle class="touch" [attr.cx]="at().x" [attr.cy]="at().y" [attr.r]="reach()" />
+    <svg:circle class="touch" [attr.cx]="at().x" [attr.cy]="at().y" [attr.r]="touchPx()" />
     <ng-content />
   `,
   styles: `
@@ -40,6 +44,10 @@ export class HandleComponent {
   readonly doceoHandle = input.required<string>();
   readonly at = input.required<{ x: number; y: number }>();
   readonly reach = input(22);
+  private readonly narrow = narrowWindow();
+  protected readonly touchPx = computed(() =>
+    this.narrow() ? Math.max(FINGER_PX / 2, this.reach()) : this.reach(),
+  );
   readonly least = input.required<number>();
   readonly most = input.required<number>();
   readonly value = input.required<number>();

@@ -20,6 +20,7 @@ import {
   moveLane,
 } from '@doceo/core';
 import { DayStore } from '../data/lesson/day-store';
+import { InUnitsPipe } from '../parts/in-units.pipe';
 import { SessionStore } from '../data/session';
 import { KeysDialogComponent } from '../parts/keys-dialog.component';
 import { narrowWindow } from '../parts/narrow';
@@ -76,6 +77,7 @@ const SWIMS_TO_MS = 0.3;
 @Component({
   selector: 'doceo-drift-page',
   imports: [
+    InUnitsPipe,
     ActTimelineComponent,
     FormsModule,
     KeysDialogComponent,

@@ -1,6 +1,7 @@
 import { Component, computed, inject, input, output } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { type Block, findDrill, findFault, PLACE_KINDS, type PlanEdit, type PlanRig } from '@doceo/core';
+import { InUnitsPipe } from '../parts/in-units.pipe';
 import { SessionStore } from '../data/session';
 import { ChoiceFieldComponent } from '../parts/fields/choice-field.component';
 import { TextFieldComponent } from '../parts/fields/text-field.component';
@@ -11,7 +12,7 @@ import type { Lane } from './timeline/timeline.component';
 /** One block in detail: what is said, where, with which rig, by whom. */
 @Component({
   selector: 'doceo-block-inspector',
-  imports: [ChoiceFieldComponent, RouterLink, TextFieldComponent],
+  imports: [ChoiceFieldComponent, InUnitsPipe, RouterLink, TextFieldComponent],
   templateUrl: './block-inspector.component.html',
   styles: `
     :host {
@@ -39,7 +40,7 @@ export class BlockInspectorComponent {
   readonly rigTaken = output<string>();
   readonly closed = output<void>();
 
-  private readonly session = inject(SessionStore);
+  protected readonly session = inject(SessionStore);
   protected readonly keptDrift = inject(BenchDrift);
   protected readonly places = PLACE_KINDS.map((kind) => ({ value: kind, text: kind }));
   protected readonly driftText = computed(() => {

@@ -1,5 +1,6 @@
-import { Component, computed, input, output } from '@angular/core';
-import { type PlanRig, rigEdits, type RigSchools, schoolDifferences } from '@doceo/core';
+import { Component, computed, inject, input, output } from '@angular/core';
+import { type PlanRig, rigEdits, type RigSchools, schoolDifferences, textInUnits } from '@doceo/core';
+import { SessionStore } from '../data/session';
 import { SCHOOLS, wayOf } from '../shared/school-texts';
 
 /** Where the rigs of a plan that came from somebody else go another way than mine, with both reasons. */
@@ -53,6 +54,7 @@ import { SCHOOLS, wayOf } from '../shared/school-texts';
   `,
 })
 export class PlanSchoolsComponent {
+  private readonly session = inject(SessionStore);
   readonly rigs = input.required<readonly PlanRig[]>();
   readonly mine = input.required<RigSchools>();
   /** Who made the plan. */
@@ -68,9 +70,9 @@ export class PlanSchoolsComponent {
         key,
         label: SCHOOLS[key].label,
         theirs: wayOf(key, rig.rig.schools).name,
-        theirReason: wayOf(key, rig.rig.schools).reason,
+        theirReason: textInUnits(wayOf(key, rig.rig.schools).reason, this.session.units()),
         mine: wayOf(key, this.mine()).name,
-        myReason: wayOf(key, this.mine()).reason,
+        myReason: textInUnits(wayOf(key, this.mine()).reason, this.session.units()),
         mended: this.rigs().map((other) =>
           other === rig
             ? { ...rig, rig: rigEdits.schools(rig.rig, { ...rig.rig.schools, [key]: this.mine()[key] }) }

@@ -29,6 +29,7 @@ import {
   type PlanEdit,
   STRAND_NAMES,
   strandShares,
+  textInUnits,
 } from '@doceo/core';
 import { planProblemInWords } from '@doceo/texts';
 import { MessageService } from 'primeng/api';
@@ -195,7 +196,12 @@ export class PlanPage implements OnInit, OnDestroy {
     () => this.shown()?.blocks.find(({ id }) => id === this.selectedId()) ?? null,
   );
   protected readonly shares = computed(() => (this.shown() ? strandShares(this.shown() as PlanBody) : []));
-  protected readonly gear = computed(() => (this.shown() ? gearList(this.shown() as PlanBody) : []));
+  protected readonly gear = computed(() =>
+    (this.shown() ? gearList(this.shown() as PlanBody) : []).map((one) => ({
+      ...one,
+      item: textInUnits(one.item, this.session.units()),
+    })),
+  );
   protected readonly lanes = computed<Lane[]>(() => {
     const students = this.day.studentsOf(this.lesson());
     const size = Math.max(this.shown()?.groupSize ?? 1, students.length);

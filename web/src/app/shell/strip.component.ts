@@ -4,7 +4,7 @@ import { Router, RouterLink } from '@angular/router';
 import { formatLength, formatTemperature, formatWind } from '@doceo/core';
 import { BankStore } from '../data/lesson/bank-store';
 import { DayStore } from '../data/lesson/day-store';
-import { dayText, timeText } from '../data/lesson/lesson-texts';
+import { dayText, initials, timeText } from '../data/lesson/lesson-texts';
 import { SessionStore } from '../data/session';
 import type { ApiError } from '../data/api/api-error';
 import { SetAsideComponent } from '../shared/lesson/set-aside.component';
@@ -31,14 +31,16 @@ import { AppVersion } from './app-version';
           <span class="place">as if at {{ place }}</span> · back to the lesson
         </button>
       }
+    } @else if (!day.loaded()) {
+      <span class="lesson"></span>
     } @else {
-      <span>No lesson on the calendar yet</span>
+      <span class="lesson">No lesson on the calendar yet</span>
       @if (elsewhere(); as place) {
         <a class="fact" routerLink="/water">{{ place }}</a>
       }
     }
     @if (day.water()) {
-      <span class="fact"
+      <span class="fact wide"
         >light <b class="figure">{{ light() }}</b></span
       >
       @if (now(); as now) {
@@ -61,7 +63,7 @@ import { AppVersion } from './app-version';
       }
     }
     @if (day.lesson(); as lesson) {
-      <span class="fact"
+      <span class="fact wide"
         >students <b class="figure">{{ lesson.studentIds.length }}</b></span
       >
     }
@@ -91,7 +93,8 @@ import { AppVersion } from './app-version';
         [attr.aria-expanded]="open()"
         (click)="open.set(!open())"
       >
-        {{ session.user()?.name }}
+        <span class="whole">{{ session.user()?.name }}</span>
+        <span class="short" aria-hidden="true">{{ initials() }}</span>
       </button>
       @if (open()) {
         <span class="menu">
@@ -129,6 +132,7 @@ export class StripComponent {
   protected readonly stuck = signal<string | null>(null);
   protected readonly unsent = computed(() => this.bank.waiting() + this.bank.setAside().length);
 
+  protected readonly initials = computed(() => initials(this.session.user()?.name ?? ''));
   protected readonly options = computed(() =>
     this.day.lessons().map((lesson) => ({
       id: lesson.id,

@@ -109,6 +109,14 @@ export class WaterStore {
     return { rodM: rig?.rod.lengthM ?? ROD_M, leaderM: rig ? leaderLength(rig) : LEADER_M };
   });
 
+  /** Whether the drawings of the water are here. */
+  private readonly drawn = signal(false);
+  /** Whether everything is here that the page shows of the water and its day, or will not come. */
+  readonly here = computed(
+    () =>
+      this.failed() !== null ||
+      (this.drawn() && (this.water()?.latitude === null || this.day.conditions() !== null)),
+  );
   readonly beats = computed(() => this.beatList().filter(({ waterId }) => waterId === this.saved()?.id));
   /** What of the hour changes where one stands; the search runs again for nothing less. */
   private readonly footing = computed(
@@ -216,15 +224,24 @@ export class WaterStore {
 
   private load(waterId: string): void {
     this.problem.set(null);
+    this.drawn.set(false);
     this.standAt.set(0);
     const error = (problem: ApiError): void => this.problem.set(problem);
     if (this.flows())
-      this.client
-        .call(api.waters.beats, { params: { id: waterId } })
-        .subscribe({ next: (beats) => this.beatList.set(beats), error });
+      this.client.call(api.waters.beats, { params: { id: waterId } }).subscribe({
+        next: (beats) => {
+          this.beatList.set(beats);
+          this.drawn.set(true);
+        },
+        error,
+      });
     else
-      this.client
-        .call(api.waters.lake, { params: { id: waterId } })
-        .subscribe({ next: ({ saved }) => this.savedLake.set(saved), error });
+      this.client.call(api.waters.lake, { params: { id: waterId } }).subscribe({
+        next: ({ saved }) => {
+          this.savedLake.set(saved);
+          this.drawn.set(true);
+        },
+        error,
+      });
   }
 }

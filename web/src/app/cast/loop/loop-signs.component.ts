@@ -6,6 +6,7 @@ import {
   DEFAULT_THROW,
   findFault,
   formatLength,
+  formatMass,
   formatWind,
   type LoopFault,
   type LoopSigns,
@@ -84,7 +85,7 @@ export class LoopSignsComponent {
     const rig = this.rig();
     if (!rig) return '';
     const { massKg, share, advice } = castingLoad(rig.rig);
-    return `${(massKg * 1000).toFixed(2)} g beyond the line, ${Math.round(share * 100)} % of its head. ${ADVICE_TEXTS[advice]}`;
+    return `${formatMass(massKg, this.session.units())} beyond the line, ${Math.round(share * 100)} % of its head. ${ADVICE_TEXTS[advice]}`;
   });
   protected readonly reason = computed(() => STROKE_TEXTS[this.store.settings().kind].reason);
   protected readonly faults = computed(() =>

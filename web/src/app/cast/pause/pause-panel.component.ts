@@ -1,7 +1,14 @@
 import { Component, computed, effect, inject, signal, untracked } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
-import { formatRoundLength, formatWind, METRES_PER_FOOT, pauseTable } from '@doceo/core';
+import {
+  DEFAULT_THROW,
+  formatDiameter,
+  formatRoundLength,
+  formatWind,
+  METRES_PER_FOOT,
+  pauseTable,
+} from '@doceo/core';
 import { MessageService } from 'primeng/api';
 import { BenchRecord } from '../../data/records/bench-record';
 import { SessionStore } from '../../data/session';
@@ -83,8 +90,8 @@ const STOP_DEG = { back: -32, forward: 34 };
           </p>
         }
         <p class="small soft">
-          The loop with air: line of 1.1 mm, a gram a metre, thrown at 12 m/s. Harder throws need less: it is
-          a beat to begin with, then watch the line.
+          The loop with air: a line of {{ thrown().thick }}, thrown at {{ thrown().speed }}. Harder throws
+          need less: it is a beat to begin with, then watch the line.
         </p>
         <h2>For the card</h2>
         <table class="plain">
@@ -151,6 +158,10 @@ export class PausePanelComponent {
     }));
   });
 
+  protected readonly thrown = computed(() => ({
+    thick: formatDiameter(DEFAULT_THROW.diameterM, this.session.units()),
+    speed: formatWind(DEFAULT_THROW.speedMs, this.session.units()),
+  }));
   private readonly tipDeg = computed(() => {
     const now = this.metronome.now();
     if (!now) return STOP_DEG.back;

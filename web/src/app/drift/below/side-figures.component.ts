@@ -1,6 +1,6 @@
 import { Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { formatLength, formatSpeed, INDICATOR_FACTORS } from '@doceo/core';
+import { formatLength, formatSpeed, INDICATOR_FACTORS, formatMass } from '@doceo/core';
 import { SessionStore } from '../../data/session';
 import { FigureRowsComponent } from '../../parts/figure-rows.component';
 import { SideStore } from './side-store';
@@ -106,6 +106,6 @@ export class SideFiguresComponent {
   }
 
   protected grams(kg: number): string {
-    return `${(kg * 1000).toFixed(2)} g`;
+    return formatMass(kg, this.session.units());
   }
 }

@@ -1,7 +1,7 @@
 import { Component, computed, inject, input, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
-import { formatLength, LANDINGS, PROFILES } from '@doceo/core';
+import { formatLength, LANDINGS, PROFILES, textInUnits } from '@doceo/core';
 import { SessionStore } from '../../data/session';
 import { plainLength } from '../../parts/fields/plain-length';
 import { SegmentsComponent } from '../../parts/fields/segments.component';
@@ -62,7 +62,7 @@ const DEEPEST_M = 6;
         />
         <doceo-segments
           label="Current below"
-          [options]="profiles"
+          [options]="profiles()"
           [value]="store.profile()"
           (chosen)="store.profile.set($event)"
         />
@@ -118,15 +118,17 @@ export class SidePanelComponent {
   protected readonly deepest = DEEPEST_M;
 
   protected readonly landings = LANDINGS.map((value) => ({ value, text: value }));
-  protected readonly profiles = PROFILES.map((value) => ({
-    value,
-    text: { log: 'stony', power: 'smooth', even: 'even' }[value],
-    reason: {
-      log: 'law of the wall, roughness 3 mm',
-      power: 'a sixth power of the height',
-      even: 'no shear',
-    }[value],
-  }));
+  protected readonly profiles = computed(() =>
+    PROFILES.map((value) => ({
+      value,
+      text: { log: 'stony', power: 'smooth', even: 'even' }[value],
+      reason: {
+        log: textInUnits('law of the wall, roughness 3 mm', this.session.units()),
+        power: 'a sixth power of the height',
+        even: 'no shear',
+      }[value],
+    })),
+  );
   protected readonly stones = computed(() =>
     [0, 0.1, 0.2, 0.3].map((value) => ({ value, text: value === 0 ? 'none' : this.length(value) })),
   );

@@ -17,6 +17,7 @@ import {
   type SweepCell,
   sweepCells,
   type SweepFound,
+  formatMass,
 } from '@doceo/core';
 import type { ECharts } from 'echarts/core';
 import { bufferTime, catchError, EMPTY, from, map, mergeMap, type Subscription } from 'rxjs';
@@ -140,7 +141,7 @@ export class SweepMapComponent implements OnDestroy {
       },
       {
         ...{ name: 'addedKg' as const, text: 'Shot added', at: addedKg, min: 0, max: MAP.mostKg },
-        ...{ step: MAP.mostKg / 60, value: `${(addedKg * 1000).toFixed(2)} g` },
+        ...{ step: MAP.mostKg / 60, value: formatMass(addedKg, this.session.units()) },
       },
     ];
   });
@@ -171,7 +172,7 @@ export class SweepMapComponent implements OnDestroy {
   protected readonly words = computed(() => {
     if (this.cells().length === 0) return 'Map of float distance by added shot, not worked out yet';
     const best = this.cells().reduce((a, b) => (b.clearS > a.clearS ? b : a));
-    return `Map of ${this.cells().length} drifts; the longest in the zone with the float ${formatLength(best.leaderM, this.session.units())} above the fly and ${(best.addedKg * 1000).toFixed(2)} g of shot added: ${best.clearS.toFixed(1)} seconds.`;
+    return `Map of ${this.cells().length} drifts; the longest in the zone with the float ${formatLength(best.leaderM, this.session.units())} above the fly and ${formatMass(best.addedKg, this.session.units())} of shot added: ${best.clearS.toFixed(1)} seconds.`;
   });
 
   /** Whole pixels, so that no ground shows between two columns. */

@@ -44,7 +44,7 @@ interface Row {
   providers: [RankStore],
   template: `
     <h2>What would drift longer?</h2>
-    <p class="soft small" role="status">
+    <p class="soft small told" role="status">
       @if (store.tried() === 0) {
         Nothing to try from here: the lie is out of reach.
       } @else {
@@ -57,7 +57,7 @@ interface Row {
         <button type="button" class="btn small" (click)="store.start(setup())">Go on</button>
       }
     </p>
-    <ol>
+    <ol [class.some]="store.tried() > 0">
       @for (row of rows(); track row.way?.id) {
         <li [class.drawn]="row.way === null">
           <button type="button" [disabled]="row.way === null" (click)="row.way && chosen.emit(row.way)">
@@ -92,6 +92,13 @@ interface Row {
       list-style: none;
       margin: 8px 0 4px;
       padding: 0;
+    }
+    /* Room for what is being worked out: what lies below stays where it is. */
+    .told {
+      min-height: 84px;
+    }
+    ol.some {
+      min-height: 300px;
     }
     li {
       border-bottom: 1px solid var(--line);

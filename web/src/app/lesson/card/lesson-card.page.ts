@@ -1,7 +1,7 @@
 import { Component, computed, inject, input, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { api } from '@doceo/contract';
-import { type Block, findDrill, findFault, gearList, strandOf } from '@doceo/core';
+import { type Block, findDrill, findFault, gearList, strandOf, textInUnits } from '@doceo/core';
 import { ApiClient } from '../../data/api/api-client';
 import { DayStore } from '../../data/lesson/day-store';
 import { DriftFigureComponent } from '../../shared/drift/drift-figure.component';
@@ -82,7 +82,7 @@ export class LessonCardPage {
   );
   protected readonly gear = computed(() => {
     const plan = this.plan();
-    return plan ? gearList(plan.body) : [];
+    return plan ? gearList(plan.body).map((one) => ({ ...one, item: this.told(one.item) })) : [];
   });
   protected readonly lanes = computed(() =>
     this.students().map(({ student }) => ({ student, about: aboutStudent(student) })),
@@ -96,9 +96,14 @@ export class LessonCardPage {
     window.print();
   }
 
+  /** A text that ships, in the units of the reader. */
+  private told(text: string): string {
+    return textInUnits(text, this.session.units());
+  }
+
   private goal(drillId: string | null): string {
     const success = findDrill(drillId ?? '')?.success;
-    return success ? `${success.good} of ${success.of}: ${success.at}` : '';
+    return success ? this.told(`${success.good} of ${success.of}: ${success.at}`) : '';
   }
 }
 

@@ -1,6 +1,14 @@
 import { Component, computed, inject, input, type OnInit, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { classKit, gearList, MIN_HOURS, rigUses, tanglesPerHour, formatLength } from '@doceo/core';
+import {
+  classKit,
+  gearList,
+  MIN_HOURS,
+  rigUses,
+  tanglesPerHour,
+  formatLength,
+  textInUnits,
+} from '@doceo/core';
 import { unparse } from 'papaparse';
 import { SessionStore } from '../../data/session';
 import { DayStore } from '../../data/lesson/day-store';
@@ -62,7 +70,7 @@ export class LessonKitPage implements OnInit {
     if (!body) return [];
     const gear = gearList(body).map(({ item, count }) => ({
       group: 'for the drills',
-      name: item,
+      name: textInUnits(item, this.session.units()),
       count,
       unit: 'pieces' as const,
       spares: 0,

@@ -72,7 +72,7 @@ const FIRST_ROW = 74;
 const COLUMN = 92;
 /** Where the first column stands on a phone, with room for the lines beside it. */
 const LEFT = 18;
-const STEP = 46;
+const STEP = 50;
 const LINE = 12;
 /** Mean width of a letter on the desk, pixels. */
 const LETTER = 6.2;

@@ -7,6 +7,7 @@ import { UserStorage } from '../../data/device/user-storage';
 import { downloadBlob, fileName } from '../../data/download';
 import { dayText, firstName } from '../../data/lesson/lesson-texts';
 import { PDF_MAKER } from '../../data/pdf';
+import { InUnitsPipe } from '../../parts/in-units.pipe';
 import { SessionStore } from '../../data/session';
 import { CardSentenceComponent } from '../../shared/lesson/card-sentence.component';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
@@ -22,7 +23,14 @@ const PAPERS: { id: Paper; name: string }[] = [
 /** What to show a student after a lesson: three good things, one to work on, one drill at home. On a screen or on paper. */
 @Component({
   selector: 'doceo-debrief-page',
-  imports: [CardSentenceComponent, FormsModule, LoadFailedComponent, NoSuchComponent, RouterLink],
+  imports: [
+    CardSentenceComponent,
+    FormsModule,
+    InUnitsPipe,
+    LoadFailedComponent,
+    NoSuchComponent,
+    RouterLink,
+  ],
   templateUrl: './debrief.page.html',
   styleUrl: './debrief.page.css',
 })

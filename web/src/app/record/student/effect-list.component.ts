@@ -26,7 +26,7 @@ const WIDTH = 120;
           @for (line of shown(); track line.id) {
             <li [class]="'strand-' + line.strand">
               @if (line.link) {
-                <a [routerLink]="line.link">{{ line.name }}</a>
+                <a class="line" [routerLink]="line.link">{{ line.name }}</a>
               } @else {
                 <span>{{ line.name }}</span>
               }

@@ -21,6 +21,7 @@ import {
   type UnitSystem,
   xOfDiameter,
 } from '@doceo/core';
+import { InUnitsPipe } from '../../parts/in-units.pipe';
 import { SegmentsComponent } from '../../parts/fields/segments.component';
 import { SCHOOLS, wayOf } from '../../shared/school-texts';
 import { ChoiceFieldComponent } from '../../parts/fields/choice-field.component';
@@ -50,7 +51,7 @@ const COUNT_WORDS = ['one', 'two', 'three'];
 /** What drives a rig: depth, rod, tippet, flies, shot and schools, as far as its template uses them. */
 @Component({
   selector: 'doceo-rig-settings',
-  imports: [ChoiceFieldComponent, SegmentsComponent, TextFieldComponent],
+  imports: [ChoiceFieldComponent, InUnitsPipe, SegmentsComponent, TextFieldComponent],
   templateUrl: './rig-settings.component.html',
   styleUrl: './rig-settings.component.css',
 })

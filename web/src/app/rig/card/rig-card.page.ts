@@ -2,12 +2,15 @@ import { Component, computed, inject, input, type OnInit, signal } from '@angula
 import { RouterLink } from '@angular/router';
 import { api, type SavedRig } from '@doceo/contract';
 import {
+  boughtLeaders,
   cutList,
   DRESSINGS,
+  formatForce,
   formatLength,
   formatTippet,
   KNOTS,
   MATERIALS,
+  materialStrength,
   rigFigures,
   spans,
   TEMPLATES,
@@ -15,6 +18,7 @@ import {
 import { ApiClient } from '../../data/api/api-client';
 import { ReadingStore } from '../../data/records/reading-store';
 import { SessionStore } from '../../data/session';
+import { InUnitsPipe } from '../../parts/in-units.pipe';
 import { KNOT_STEPS } from '../knots';
 import { KnotStepComponent } from '../knots/knot-step.component';
 import { RigDrawingComponent } from '../drawing/rig-drawing.component';
@@ -25,7 +29,7 @@ const ON_CARD = ['leader-length', 'indicator-distance', 'breaks-first', 'float-m
 /** A rig on paper for a student: the drawing, what to cut, the knots in the order they are tied, what to say. */
 @Component({
   selector: 'doceo-rig-card',
-  imports: [KnotStepComponent, NoSuchComponent, RigDrawingComponent, RouterLink],
+  imports: [InUnitsPipe, KnotStepComponent, NoSuchComponent, RigDrawingComponent, RouterLink],
   templateUrl: './rig-card.page.html',
   styleUrl: './rig-card.page.css',
 })
@@ -50,8 +54,19 @@ export class RigCardPage implements OnInit {
     const system = this.session.units();
     return rig
       ? cutList(rig).map(({ material, diameterM, lengthM }) => ({
-          what: `${MATERIALS[material].name} ${formatTippet(diameterM, system)}`,
+          what: `${MATERIALS[material].name} ${formatTippet(diameterM, system)}, ${formatForce(materialStrength(material, diameterM), system)}`,
           length: formatLength(lengthM, system),
+        }))
+      : [];
+  });
+  /** Leaders that are bought whole. */
+  protected readonly bought = computed(() => {
+    const rig = this.rig();
+    const system = this.session.units();
+    return rig
+      ? boughtLeaders(rig).map(({ lengthM, endM }) => ({
+          length: formatLength(lengthM, system),
+          end: formatTippet(endM, system),
         }))
       : [];
   });

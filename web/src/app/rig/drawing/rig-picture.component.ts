@@ -1,4 +1,5 @@
 import { Component, input } from '@angular/core';
+import { FlyPictureComponent } from '../../drawing/fly-picture.component';
 import type { RigDrawing } from './rig-drawing';
 
 /** The ground goes on below the drawing, where there is room for it. */
@@ -8,6 +9,7 @@ const BELOW_PX = 1200;
 @Component({
   // An attribute, since only SVG elements may stand inside an SVG.
   selector: '[doceoRigPicture]',
+  imports: [FlyPictureComponent],
   templateUrl: './rig-picture.component.html',
   styleUrl: './rig-picture.component.css',
 })

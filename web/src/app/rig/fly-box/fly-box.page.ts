@@ -16,6 +16,7 @@ import {
   MAX_OF_A_KIND,
   WANTED_OF_A_KIND,
   WEIGHT_CLASSES,
+  type WeightClass,
   withFliesOf,
 } from '@doceo/core';
 import { DateTime } from 'luxon';
@@ -27,7 +28,11 @@ import { OpenDocument } from '../../data/documents/open-document';
 import { SaveStateComponent } from '../../shared/documents/save-state.component';
 import { UndoRedoComponent } from '../../shared/documents/undo-redo.component';
 import { FoodCalendarComponent } from '../../shared/fly-box/food-calendar.component';
+import { COLOUR_WORDS, WEIGHT_WORDS } from '../../shared/fly-box/fly-words';
 import { MONTHS } from '../../shared/fly-box/months';
+import { type FlyPicture, FlyPictureComponent } from '../../drawing/fly-picture.component';
+import { narrowWindow } from '../../parts/narrow';
+import { SegmentsComponent } from '../../parts/fields/segments.component';
 import { ChoiceFieldComponent } from '../../parts/fields/choice-field.component';
 import { DocumentToldComponent } from '../../shared/documents/document-told.component';
 import { NoSuchComponent } from '../../shared/no-such.component';
@@ -39,13 +44,20 @@ const STAGE_NAMES: Record<BoxStage, string> = {
   terrestrial: 'From the land, and drifting',
   streamer: 'Small fish and leeches',
 };
-const WEIGHT_NAMES = { floats: 'floats', plain: 'no weight', bead: 'brass bead', heavy: 'tungsten' };
+const PICTURES: Record<BoxStage, FlyPicture> = {
+  nymph: 'nymph',
+  emerger: 'emerger',
+  adult: 'adult',
+  terrestrial: 'terrestrial',
+  streamer: 'streamer',
+};
 
 interface Row {
   stage: BoxStage;
   hookSize: number;
   /** Name of the stage, on the first row of it. */
   title: string | null;
+  picture: FlyPicture;
   cells: (BoxCell & { key: string; state: 'none' | 'spare' | 'gap' | 'one' | 'enough'; spoken: string })[];
 }
 
@@ -57,11 +69,13 @@ const GAPS_SHOWN = 12;
   imports: [
     ChoiceFieldComponent,
     DocumentToldComponent,
+    FlyPictureComponent,
     FoodCalendarComponent,
     FormsModule,
     NoSuchComponent,
     RouterLink,
     SaveStateComponent,
+    SegmentsComponent,
     UndoRedoComponent,
   ],
   templateUrl: './fly-box.page.html',
@@ -81,7 +95,15 @@ export class FlyBoxPage implements OnInit {
 
   protected readonly months = MONTHS;
   protected readonly colours = COLOUR_FAMILIES;
-  protected readonly weights = WEIGHT_CLASSES.map((id) => ({ id, name: WEIGHT_NAMES[id] }));
+  protected readonly colourWords = COLOUR_WORDS;
+  protected readonly weights = WEIGHT_CLASSES.map((id) => ({ id, name: WEIGHT_WORDS[id] }));
+  protected readonly weightChoices = this.weights.map(({ id, name }) => ({ value: id, text: name }));
+  protected readonly narrow = narrowWindow();
+  /** On a phone one weight is shown at a time. */
+  protected readonly weight = signal<WeightClass>('floats');
+  protected readonly shownWeights = computed(() =>
+    this.narrow() ? this.weights.filter(({ id }) => id === this.weight()) : this.weights,
+  );
   protected readonly wanted = WANTED_OF_A_KIND;
 
   /** The water chosen here, else that of the lesson, else the first. */
@@ -120,7 +142,8 @@ export class FlyBoxPage implements OnInit {
         stage,
         hookSize,
         title: i === 0 ? STAGE_NAMES[stage] : null,
-        cells: WEIGHT_CLASSES.flatMap((weight) =>
+        picture: PICTURES[stage],
+        cells: this.shownWeights().flatMap(({ id: weight }) =>
           COLOUR_FAMILIES.map((colour) => this.toCell(cells, { stage, hookSize, weight, colour })),
         ),
       }));
@@ -163,7 +186,7 @@ export class FlyBoxPage implements OnInit {
   }
 
   protected describe({ hookSize, colour, weight, stage }: BoxKind): string {
-    return `#${hookSize} ${colour} ${stage}, ${WEIGHT_NAMES[weight]}`;
+    return `#${hookSize} ${COLOUR_WORDS[colour]} ${stage}, ${WEIGHT_WORDS[weight]}`;
   }
 
   /** Arrows move, plus and minus count, a digit says how many. */

@@ -5,7 +5,7 @@ import { arrowHead, type KnotStep, STEP_HEIGHT, STEP_WIDTH } from './index';
 @Component({
   selector: 'doceo-knot-step',
   template: `
-    <svg [attr.viewBox]="'0 0 ' + width + ' ' + height" role="img" [attr.aria-label]="step().say">
+    <svg [attr.viewBox]="'0 0 ' + width + ' ' + height" aria-hidden="true">
       @for (piece of pieces(); track $index) {
         @if (piece.tone !== 'aid' && piece.tone !== 'wrong') {
           <path class="gap" [attr.d]="piece.path" />

@@ -24,6 +24,7 @@ import { DayStore } from '../../data/lesson/day-store';
 import { ReadingStore } from '../../data/records/reading-store';
 import { SessionStore } from '../../data/session';
 import { plainNumber } from '../../parts/fields/plain-number';
+import { InUnitsPipe } from '../../parts/in-units.pipe';
 import { KNOT_STEPS } from '.';
 import { KnotStepComponent } from './knot-step.component';
 import { readingUnit } from '../../shared/reading-units';
@@ -61,7 +62,7 @@ const USES: Record<Knot['uses'][number], string> = {
 /** The knots, drawn step by step, with what each holds: typically, tied by me, tied by each student. */
 @Component({
   selector: 'doceo-knots-page',
-  imports: [ChoiceFieldComponent, KnotStepComponent, RouterLink],
+  imports: [ChoiceFieldComponent, InUnitsPipe, KnotStepComponent, RouterLink],
   templateUrl: './knots.page.html',
   styleUrl: './knots.page.css',
 })

@@ -154,6 +154,7 @@ export class TopViewComponent {
           : `drag begins, ${run.onsetS.toFixed(1)} s, ${this.length(run.cleanM)}`,
     };
   });
+  protected readonly lieText = computed(() => `${this.length(this.setup().lieM)} out`);
   protected readonly angler = computed(() => {
     const { standM, outM } = this.setup();
     const { x, y } = this.scale();

@@ -3,7 +3,8 @@ import type { SavedWater } from '@doceo/contract';
 import { calendarOf, type Food, withMonth } from '@doceo/core';
 import type { ApiError } from '../../data/api/api-error';
 import { DayStore } from '../../data/lesson/day-store';
-import { MONTHS } from './months';
+import { narrowWindow } from '../../parts/narrow';
+import { MONTHS, seasonText } from './months';
 
 /** What lives in a water, month by month; a tap on a month puts a food in or out of season. */
 @Component({
@@ -31,8 +32,21 @@ import { MONTHS } from './months';
       </thead>
       <tbody>
         @for (food of foods(); track food.name) {
-          <tr>
-            <th scope="row">{{ food.name }}</th>
+          <tr [class.open]="food.name === open()">
+            <th scope="row">
+              @if (narrow()) {
+                <button
+                  type="button"
+                  class="season"
+                  [attr.aria-expanded]="food.name === open()"
+                  (click)="open.set(food.name === open() ? null : food.name)"
+                >
+                  {{ food.name }} <span class="soft">{{ seasonText(food.months) }}</span>
+                </button>
+              } @else {
+                {{ food.name }}
+              }
+            </th>
             @for (one of months; track one.month) {
               <td [class.now]="one.month === month()">
                 <button
@@ -42,7 +56,9 @@ import { MONTHS } from './months';
                   [attr.aria-label]="food.name + ' in ' + one.name"
                   [disabled]="!water().editable"
                   (click)="toggle(food, one.month)"
-                ></button>
+                >
+                  <span>{{ one.short }}</span>
+                </button>
               </td>
             }
           </tr>
@@ -64,6 +80,10 @@ export class FoodCalendarComponent {
   /** The month in view, 1…12. */
   readonly month = input.required<number>();
   protected readonly months = MONTHS;
+  protected readonly narrow = narrowWindow();
+  /** On a phone the months of one food are shown at a time. */
+  protected readonly open = signal<string | null>(null);
+  protected readonly seasonText = seasonText;
   protected readonly wrong = signal<string | null>(null);
   protected readonly foods = computed(() => calendarOf(this.water().water));
 

@@ -53,6 +53,7 @@ import type { PlanSummary } from '@doceo/contract';
       background: var(--sheet);
       border: 1px solid var(--line);
       padding-right: 10px;
+      container-type: inline-size;
     }
     .open {
       flex: 1;
@@ -81,14 +82,20 @@ import type { PlanSummary } from '@doceo/contract';
     b {
       font-size: 15px;
     }
-    @media (max-width: 700px) {
+    @container (max-width: 620px) {
       .open {
         grid-template-columns: 16px minmax(0, 1fr);
+        row-gap: 0;
       }
       .band {
         flex-direction: column;
+        grid-row: 1 / 3;
       }
       .facts {
+        grid-column: 2;
+        padding-bottom: 6px;
+      }
+      .facts br {
         display: none;
       }
     }

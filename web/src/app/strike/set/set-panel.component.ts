@@ -10,6 +10,7 @@ import {
   setupDrift,
   DEFAULT_SET,
   weakestLink,
+  METRES_PER_FOOT,
 } from '@doceo/core';
 import { SessionStore } from '../../data/session';
 import { SlidersComponent } from '../../parts/fields/sliders.component';
@@ -83,8 +84,8 @@ type SliderName = (typeof SLIDERS)[number]['name'];
           </label>
         }
         <p class="small soft">
-          Pull is an estimate: 12 N for each metre the rod is drawn beyond the slack. The water’s own hold on
-          the line is not counted. A miss sends the fly back at you: glasses on.
+          Pull is an estimate: {{ pullText() }} the rod is drawn beyond the slack. The water’s own hold on the
+          line is not counted. A miss sends the fly back at you: glasses on.
         </p>
       </aside>
     </div>
@@ -148,6 +149,11 @@ export class SetPanelComponent {
     ...this.settings(),
     breaksAtN: Math.max(0.1, this.link()?.holdsN ?? DEFAULT_SET.breaksAtN),
   }));
+  protected readonly pullText = computed(() => {
+    const metric = this.session.units() === 'metric';
+    const perUnitN = this.given().rodNPerM * (metric ? 1 : METRES_PER_FOOT);
+    return `${formatForce(perUnitN, this.session.units())} for each ${metric ? 'metre' : 'foot'}`;
+  });
   protected readonly found = computed(() => setGeometry(this.given()));
   protected readonly verdict = computed(() => SET_TEXTS[this.found().verdict]);
   protected readonly sliders = computed(() =>

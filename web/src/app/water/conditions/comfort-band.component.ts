@@ -5,9 +5,13 @@ import {
   countdownTable,
   type DepthReading,
   formatLength,
+  formatSpeed,
   formatTemperature,
+  HANG_S,
   LINE_NAMES,
+  RETRIEVE_WAYS,
   retrieveRun,
+  type RetrieveWayId,
   secondsIn,
   sinkRate,
   SPECIES,
@@ -27,12 +31,14 @@ const LONGEST_S = 90;
 const LINES = 5;
 /** A cast of a beginner on still water, metres. */
 const CAST_M = 12;
-/** Mean speeds of retrieves, pauses counted in. Estimates. */
-const PACES = [
-  { name: 'creep', ms: 0.04 },
-  { name: 'hand-twist', ms: 0.1 },
-  { name: 'short strips', ms: 0.25 },
-] as const;
+/** A rod for still water, metres. */
+const ROD_M = 2.95;
+const WAYS: { id: RetrieveWayId; name: string }[] = [
+  { id: 'pinch', name: 'pinch by pinch' },
+  { id: 'hand-twist', name: 'hand-twist' },
+  { id: 'short-strip', name: 'short strips' },
+  { id: 'long-strip', name: 'long strips' },
+];
 /** Temperatures that differ by less over the whole depth are one. */
 const MIXED_C = 0.5;
 
@@ -93,12 +99,13 @@ const MIXED_C = 0.5;
         <p>{{ advice() }}</p>
         @if (lines().length > 0) {
           <div class="segments" role="group" aria-label="Retrieve">
-            @for (one of paces; track one.name) {
-              <button type="button" [attr.aria-pressed]="pace() === one.ms" (click)="pace.set(one.ms)">
+            @for (one of ways; track one.id) {
+              <button type="button" [attr.aria-pressed]="way() === one.id" (click)="way.set(one.id)">
                 {{ one.name }}
               </button>
             }
           </div>
+          <p class="small soft">{{ wayText() }}</p>
           <table class="plain">
             <thead>
               <tr>
@@ -208,8 +215,14 @@ export class ComfortBandComponent {
   protected readonly kinds = SPECIES.map((id) => ({ id, name: COMFORT[id].name }));
   readonly species = model<Species>('brown-trout');
   /** Mean speed of the retrieve, m/s. */
-  protected readonly pace = signal<number>(PACES[1].ms);
-  protected readonly paces = PACES;
+  protected readonly way = signal<RetrieveWayId>('hand-twist');
+  protected readonly ways = WAYS;
+  /** What a retrieve is: length, speed and pause, and how it ends. */
+  protected readonly wayText = computed(() => {
+    const { pullM, pullMs, pauseS } = RETRIEVE_WAYS[this.way()];
+    const units = this.units();
+    return `${formatLength(pullM, units)} at ${formatSpeed(pullMs, units)}, then ${pauseS} s of waiting. Two rods out lift, and let it hang ${HANG_S} s: many take there.`;
+  });
   protected readonly size = { width: WIDTH, height: HEIGHT, left: LEFT, top: TOP };
   protected readonly inner = WIDTH - LEFT - RIGHT;
   protected readonly tall = HEIGHT - 2 * TOP;
@@ -294,7 +307,8 @@ export class ComfortBandComponent {
       castM: CAST_M,
       countS,
       sinkMs: sinkRate(line),
-      retrieveMs: this.pace(),
+      way: RETRIEVE_WAYS[this.way()],
+      rodM: ROD_M,
       bottomM: this.deepest(),
     });
     return `${secondsIn(run, band).toFixed(0)} s${run.touched ? ', then the bottom' : ''}`;

@@ -50,7 +50,10 @@ export class ConditionsChartComponent {
     )}, wind ${span(
       ({ windMs }) => windMs,
       (value) => formatWind(value, units),
-    )}, rain ${hours.reduce((sum, { rainMm }) => sum + rainMm, 0).toFixed(1)} mm`;
+    )}, rain ${rainText(
+      hours.reduce((sum, { rainMm }) => sum + rainMm, 0),
+      units,
+    )}`;
   });
 
   protected readonly options = computed<EChartsCoreOption>(() => {
@@ -206,7 +209,7 @@ export class ConditionsChartComponent {
     const units = this.units();
     const thunder = hour.thunder > 0.05 ? `<br>thunder ${(hour.thunder * 100).toFixed(0)} of 100` : '';
     const level = this.flows() ? `<br>level +${formatLength(hour.levelM, units)}` : '';
-    return `<b>${timeText(hour.atMs, this.zone())}</b><br>air ${formatTemperature(hour.airC, units)}, water ${formatTemperature(hour.waterC, units)}<br>wind ${formatWind(hour.windMs, units)}, gusts ${formatWind(hour.gustMs, units)}<br>rain ${hour.rainMm.toFixed(1)} mm, ${hour.pressureHpa.toFixed(0)} hPa${level}${thunder}`;
+    return `<b>${timeText(hour.atMs, this.zone())}</b><br>air ${formatTemperature(hour.airC, units)}, water ${formatTemperature(hour.waterC, units)}<br>wind ${formatWind(hour.windMs, units)}, gusts ${formatWind(hour.gustMs, units)}<br>rain ${rainText(hour.rainMm, units)}, ${hour.pressureHpa.toFixed(0)} hPa${level}${thunder}`;
   }
 }
 
@@ -214,4 +217,9 @@ export class ConditionsChartComponent {
 function placeOf(hours: readonly ConditionHour[], ms: number): number {
   const first = hours[0]?.atMs ?? 0;
   return Math.min(hours.length - 1, Math.max(0, (ms - first) / HOUR_MS));
+}
+
+/** Rain as a gauge tells it: `8.8 mm`, `0.35 in`. */
+function rainText(mm: number, units: UnitSystem): string {
+  return units === 'metric' ? `${mm.toFixed(1)} mm` : `${(mm / MM_PER_INCH).toFixed(2)} in`;
 }

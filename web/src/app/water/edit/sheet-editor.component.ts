@@ -94,7 +94,7 @@ export class SheetEditorComponent {
       path: pathOf(piece.shape),
       look: this.palette().look(piece.kind, piece.depthM),
       at: piece.shape[0] as Point,
-      words: `${this.nameOf(piece.kind)} ${piece.name}`.trim(),
+      words: this.wordsOf(piece),
     })),
   );
   protected readonly chosen = computed(
@@ -135,6 +135,12 @@ export class SheetEditorComponent {
       ? `Put the ${this.nameOf(kind)} down with a tap, or with arrow keys and Enter. Escape leaves.`
       : `Corners of the ${this.nameOf(kind)}: tap each, the first one again to close; or arrow keys, Space for a corner, Enter to close. Escape leaves.`;
   });
+
+  /** A line of depth is told by its depth, whatever it is called. */
+  private wordsOf({ kind, name, depthM }: AnyPiece): string {
+    const told = kind === 'contour' && depthM !== null ? formatLength(depthM, this.units()) : name;
+    return `${this.nameOf(kind)} ${told}`.trim();
+  }
 
   protected nameOf(kind: string): string {
     return this.palette().kinds.find((one) => one.kind === kind)?.name ?? kind;

@@ -1,6 +1,9 @@
 import { Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { STONE_KINDS, type StoneCount, stoneFood, type StoneKind } from '@doceo/core';
+import { CreaturePictureComponent } from '../../drawing/creature-picture.component';
+import { SegmentsComponent } from '../../parts/fields/segments.component';
+import { COLOUR_WORDS, WEIGHT_WORDS } from '../../shared/fly-box/fly-words';
 import { DayStore } from '../../data/lesson/day-store';
 import { WaterStore } from '../water-store';
 
@@ -10,7 +13,7 @@ const MAX = 200;
 /** Stones turned in three places: how much food there is, and which types of fly stand for it. */
 @Component({
   selector: 'doceo-stones-card',
-  imports: [RouterLink],
+  imports: [CreaturePictureComponent, RouterLink, SegmentsComponent],
   template: `
     <h2>Stones turned</h2>
     <p class="small soft">
@@ -20,45 +23,35 @@ const MAX = 200;
       }
     </p>
     <div class="beside">
-      <table class="plain counts">
-        <thead>
-          <tr>
-            <th></th>
-            @for (place of places; track place) {
-              <th scope="col">place {{ place + 1 }}</th>
-            }
-          </tr>
-        </thead>
-        <tbody>
+      <div>
+        <doceo-segments label="" [options]="placeChoices()" [value]="place()" (chosen)="place.set($event)" />
+        <div class="tiles">
           @for (kind of kinds; track kind) {
-            <tr>
-              <th scope="row">{{ kind }}</th>
-              @for (place of places; track place) {
-                <td>
-                  <button
-                    type="button"
-                    class="step"
-                    [attr.aria-label]="'One ' + kind + ' less in place ' + (place + 1)"
-                    [disabled]="count(place, kind) === 0"
-                    (click)="add(place, kind, -1)"
-                  >
-                    −
-                  </button>
-                  <b class="figure">{{ count(place, kind) }}</b>
-                  <button
-                    type="button"
-                    class="step"
-                    [attr.aria-label]="'One ' + kind + ' more in place ' + (place + 1)"
-                    (click)="add(place, kind, 1)"
-                  >
-                    +
-                  </button>
-                </td>
+            <div class="tile" [class.found]="count(place(), kind) > 0">
+              <button
+                type="button"
+                class="more"
+                [attr.aria-label]="'One ' + kind + ' more in place ' + (place() + 1)"
+                (click)="add(place(), kind, 1)"
+              >
+                <doceo-creature-picture [of]="kind" />
+                <span>{{ kind }}</span>
+                <b class="figure">{{ count(place(), kind) }}</b>
+              </button>
+              @if (count(place(), kind) > 0) {
+                <button
+                  type="button"
+                  class="less"
+                  [attr.aria-label]="'One ' + kind + ' less in place ' + (place() + 1)"
+                  (click)="add(place(), kind, -1)"
+                >
+                  −
+                </button>
               }
-            </tr>
+            </div>
           }
-        </tbody>
-      </table>
+        </div>
+      </div>
       <div>
         @if (found().kinds > 0) {
           <p class="index">
@@ -74,7 +67,7 @@ const MAX = 200;
               <li>
                 <span class="bar"><i [style.width.%]="fly.share * 100"></i></span>
                 <b>{{ fly.food }} {{ fly.stage }}</b
-                >, {{ fly.colour }}, {{ weights[fly.weight] }},
+                >, {{ colours[fly.colour] }}, {{ weights[fly.weight] }},
                 <span class="figure">#{{ fly.largest }}–{{ fly.smallest }}</span>
               </li>
             }
@@ -100,30 +93,60 @@ const MAX = 200;
       margin-top: 6px;
     }
 
-    td {
-      white-space: nowrap;
+    .tiles {
+      display: grid;
+      grid-template-columns: repeat(auto-fill, minmax(128px, 1fr));
+      gap: 6px;
+      margin-top: 8px;
     }
 
-    .step {
-      font: 700 16px var(--body);
-      width: 30px;
-      height: 30px;
-      border: 1px solid var(--line);
+    .tile {
+      position: relative;
+      display: grid;
+      border: 1.5px solid var(--line);
       border-radius: 4px;
       background: var(--sheet);
+    }
+
+    .tile.found {
+      border-color: var(--ink);
+    }
+
+    .more,
+    .less {
+      border: 0;
+      background: transparent;
+      font: inherit;
       color: var(--ink);
       cursor: pointer;
     }
 
-    .step:disabled {
-      opacity: 0.35;
-      cursor: default;
+    .more {
+      display: grid;
+      grid-template-columns: 1fr auto;
+      justify-items: start;
+      align-items: end;
+      gap: 2px 6px;
+      padding: 6px 9px;
     }
 
-    td b {
-      display: inline-block;
-      min-width: 26px;
-      text-align: center;
+    .more doceo-creature-picture {
+      grid-column: 1 / 3;
+    }
+
+    .more b {
+      font-size: 19px;
+      line-height: 1;
+    }
+
+    .less {
+      position: absolute;
+      top: 0;
+      right: 0;
+      width: 44px;
+      height: 44px;
+      font-weight: 700;
+      font-size: 20px;
     }
 
     .index b {
@@ -156,22 +179,6 @@ const MAX = 200;
       .beside {
         grid-template-columns: minmax(0, 1fr);
       }
-
-      td,
-      th {
-        padding: 3px 2px;
-      }
-    }
-
-    @media (max-width: 700px) {
-      .step {
-        width: 34px;
-        height: 40px;
-      }
-
-      td b {
-        min-width: 20px;
-      }
     }
   `,
 })
@@ -180,13 +187,16 @@ export class StonesCardComponent {
   private readonly store = inject(WaterStore);
 
   protected readonly kinds = STONE_KINDS;
+  protected readonly place = signal(0);
+  protected readonly placeChoices = computed(() =>
+    this.places.map((place) => {
+      const found = Object.values(this.counts()[place] ?? {}).reduce((sum, count) => sum + count, 0);
+      return { value: place, text: `place ${place + 1}${found > 0 ? `: ${found}` : ''}` };
+    }),
+  );
   protected readonly places = Array.from({ length: PLACES }, (_, i) => i);
-  protected readonly weights = {
-    floats: 'floating',
-    plain: 'no bead',
-    bead: 'brass bead',
-    heavy: 'tungsten bead',
-  };
+  protected readonly weights = WEIGHT_WORDS;
+  protected readonly colours = COLOUR_WORDS;
   protected readonly counts = signal<StoneCount[]>([]);
   /** What the bank book has of the chosen lesson. */
   private readonly banked = computed<StoneCount[]>(() => {

@@ -1,7 +1,15 @@
 import { Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { SavedLake } from '@doceo/contract';
-import { type DepthGrid, depthAt, formatWind, type LakeAdvice, type Species, suggestLake } from '@doceo/core';
+import {
+  type DepthGrid,
+  depthAt,
+  formatWind,
+  type LakeAdvice,
+  RETRIEVE_WAYS,
+  type Species,
+  suggestLake,
+} from '@doceo/core';
 import type { Subscription } from 'rxjs';
 import { firstName } from '../../data/lesson/lesson-texts';
 import { SessionStore } from '../../data/session';
@@ -14,9 +22,8 @@ import { narrowWindow } from '../../parts/narrow';
 
 /** Cells of the grid each way, for a square lake. */
 const CELLS = 130;
-/** A cast of a beginner on still water, and a slow hand-twist. Estimates. */
+/** A cast of a beginner on still water. Estimate. */
 const CAST_M = 12;
-const RETRIEVE_MS = 0.1;
 /** What the close view shows around a stand, metres. */
 const CLOSE_M = { lengthM: 42, widthM: 28 };
 
@@ -150,7 +157,7 @@ export class LakeSectionComponent {
       profile: [...profile],
       windMs: hour.windMs,
       windFromDeg: hour.windFromDeg,
-      retrieveMs: RETRIEVE_MS,
+      way: RETRIEVE_WAYS['hand-twist'],
     });
   });
   protected readonly stands = computed<LakeStand[]>(() => {
