@@ -58,6 +58,7 @@ const student = {
   bornOn: '1968-03-02',
   saidAdult: false,
   hand: 'right',
+  heightM: null,
   note: '',
   guardianName: '',
   guardianContact: '',

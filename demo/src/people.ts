@@ -51,6 +51,7 @@ export function demoStudents(today: DateTime): DemoStudent[] {
     note: string,
     rest: {
       hand?: 'left';
+      heightM?: number;
       guardian?: boolean;
       head?: Record<string, number>;
       habits?: Record<string, number>;
@@ -63,6 +64,7 @@ export function demoStudents(today: DateTime): DemoStudent[] {
       saidAdult: false,
       bornOn: today.minus({ years: age, days: 120 }).toISODate(),
       hand: rest.hand ?? 'right',
+      heightM: rest.heightM ?? null,
       note,
       guardianName: rest.guardian ? 'mother' : '',
       guardianContact: rest.guardian ? 'phone on the paper form' : '',
@@ -77,6 +79,7 @@ export function demoStudents(today: DateTime): DemoStudent[] {
       habits: { 'cast.low-back': 4 },
     }),
     make('Jonas Wren', 14, 'guardian on file', {
+      heightM: 1.58,
       guardian: true,
       head: { casting: 0.4, rigging: 0.3 },
       habits: { 'rig.fly-first': 4 },
@@ -102,6 +105,7 @@ export function demoStudents(today: DateTime): DemoStudent[] {
       habits: { 'set.late': 6 },
     }),
     make('Emil Starck', 66, 'came from bait fishing', {
+      heightM: 1.82,
       head: { casting: 0.1, 'hook-setting': 0.6, water: 0.9, 'fish-care': 0.3 },
       habits: { 'cast.wide-loop': 5, 'set.trout-lift': 4 },
     }),

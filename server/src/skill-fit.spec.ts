@@ -73,6 +73,7 @@ describe('learning parameters from all records', () => {
         bornOn: null,
         saidAdult: true,
         hand: 'right',
+        heightM: null,
         note: '',
         guardianName: '',
         guardianContact: '',

@@ -8,6 +8,8 @@ export const studentSchema = z.strictObject({
   /** Said of one without a birthday; whose age nobody has said is treated as a minor. */
   saidAdult: z.boolean().default(false),
   hand: z.enum(['right', 'left']),
+  /** Metres, for wading; null when nobody has said it. */
+  heightM: z.number().min(0.8).max(2.3).nullable().default(null),
   note: textSchema(500),
   guardianName: textSchema(80),
   guardianContact: textSchema(120),

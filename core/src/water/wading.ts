@@ -45,6 +45,18 @@ const CHILD_AGE = 14;
 const OLD_AGE = 65;
 
 /**
+ * Of several ages the one that lowers the limit most: a child's, else that of somebody older than others wade.
+ *
+ * @param ages whole years
+ * @returns null when there is none
+ */
+export function mostLimiting(ages: readonly number[]): number | null {
+  if (ages.length === 0) return null;
+  const [youngest, oldest] = [Math.min(...ages), Math.max(...ages)];
+  return youngest >= CHILD_AGE && oldest >= OLD_AGE ? oldest : youngest;
+}
+
+/**
  * Wading by the product of depth and speed, with limits for the person and the bottom. A caution, never a permission:
  * the caller shows that it is judged on the spot, and that local advice and the instructor's own limits decide.
  *

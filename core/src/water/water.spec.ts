@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { comfortBand, temperatureAt } from './comfort';
 import { fishWindow, WATER_INDEX } from './fish-window';
 import { HATCH_STAGES, strikeZone } from './strike-zone';
-import { BOTTOMS, wading, type Wader, type WadingPlace } from './wading';
+import { BOTTOMS, mostLimiting, wading, type Wader, type WadingPlace } from './wading';
 
 describe('the fish’s window', () => {
   it.each([
@@ -77,6 +77,22 @@ describe('wading', () => {
     expect(found.limit).toBeLessThan(4);
     expect(found.reasons).toEqual([reason]);
   });
+
+  it('is lower for a short person, whose half is reached sooner, and no higher for a tall one', () => {
+    expect(wading(place, { ...adult, heightM: 1.5 }).limit).toBeCloseTo(4 * (1.5 / 1.75) ** 2, 9);
+    expect(wading(place, { ...adult, heightM: 2 }).limit).toBe(4);
+    const deep = { ...place, depthM: 0.8, speedMs: 0.1 };
+    expect(wading(deep, { ...adult, heightM: 1.5 }).verdict).toBe('do-not-wade');
+    expect(wading(deep, adult).verdict).toBe('look-closer');
+  });
+
+  it.each([
+    [[], null],
+    [[41, 27], 27],
+    [[66, 27], 66],
+    [[66, 12], 12],
+    [[64, 30], 30],
+  ])('of a group aged %j goes by %s', (ages, age) => expect(mostLimiting(ages)).toBe(age));
 
   it('says no to a rising river and to water deeper than half of the wader, however slow', () => {
     expect(wading({ ...place, depthM: 0.1, speedMs: 0, rising: true }, adult).verdict).toBe('do-not-wade');

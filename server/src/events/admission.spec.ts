@@ -17,6 +17,7 @@ const student = (
     bornOn,
     saidAdult: false,
     hand: 'right',
+    heightM: null,
     note: '',
     guardianName: '',
     guardianContact: '',

@@ -75,6 +75,7 @@ export const student = (
     bornOn: '1985-01-01',
     saidAdult: false,
     hand: 'right',
+    heightM: null,
     note: '',
     guardianName: '',
     guardianContact: '',

@@ -88,11 +88,11 @@ export interface BarStudent {
       font-size: 24px;
     }
     small {
-      font-size: 13px;
-      line-height: 1.15;
+      font-size: 12.5px;
+      line-height: 1.12;
       display: -webkit-box;
       -webkit-box-orient: vertical;
-      -webkit-line-clamp: 3;
+      -webkit-line-clamp: 4;
       overflow: hidden;
       overflow-wrap: anywhere;
     }

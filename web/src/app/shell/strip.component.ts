@@ -1,7 +1,7 @@
 import { Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
-import { formatLength, formatTemperature, formatWind } from '@doceo/core';
+import { formatLength, formatTemperature, formatWind, type UnitSystem } from '@doceo/core';
 import { BankStore } from '../data/lesson/bank-store';
 import { DayStore } from '../data/lesson/day-store';
 import { dayText, initials, timeText } from '../data/lesson/lesson-texts';
@@ -10,6 +10,7 @@ import type { ApiError } from '../data/api/api-error';
 import { SetAsideComponent } from '../shared/lesson/set-aside.component';
 import { AccountDialogComponent } from './account-dialog.component';
 import { OriginComponent } from '../parts/origin.component';
+import { narrowWindow, TABLET_PX } from '../parts/narrow';
 import { AppVersion } from './app-version';
 
 /** Where and when we are. Change the lesson here and every screen follows. */
@@ -119,6 +120,7 @@ import { AppVersion } from './app-version';
     }
   `,
   styleUrl: './strip.component.css',
+  host: { '[class.two]': '!day.loaded() || day.water() !== null' },
 })
 export class StripComponent {
   protected readonly day = inject(DayStore);
@@ -126,6 +128,7 @@ export class StripComponent {
   protected readonly bank = inject(BankStore);
   protected readonly router = inject(Router);
   protected readonly version = inject(AppVersion);
+  private readonly narrow = narrowWindow(TABLET_PX);
   protected readonly open = signal(false);
   protected readonly account = signal(false);
   protected readonly leaving = signal(false);
@@ -136,7 +139,11 @@ export class StripComponent {
   protected readonly options = computed(() =>
     this.day.lessons().map((lesson) => ({
       id: lesson.id,
-      text: `${dayText(lesson.startsAt, this.zone(lesson.waterId))}, ${lesson.waterName}, ${lesson.planTitle}`,
+      text: [
+        dayText(lesson.startsAt, this.zone(lesson.waterId)),
+        ...(this.narrow() ? [] : [lesson.waterName]),
+        lesson.planTitle,
+      ].join(', '),
     })),
   );
 
@@ -161,7 +168,7 @@ export class StripComponent {
     if (!hour) return null;
     const flows = ['river', 'brook'].includes(this.day.water()?.water.kind ?? '');
     return {
-      level: flows ? `+${formatLength(hour.levelM, units)}` : null,
+      level: flows ? levelText(hour.levelM, units) : null,
       trend: hour.trend,
       water: formatTemperature(hour.waterC, units),
       wind: formatWind(hour.windMs, units),
@@ -186,4 +193,11 @@ export class StripComponent {
   private zone(waterId: string): string {
     return this.day.waters().find(({ id }) => id === waterId)?.water.timeZone ?? 'UTC';
   }
+}
+
+/** The river's level over its usual one; within half a centimetre it is the usual one. */
+function levelText(levelM: number, units: UnitSystem): string {
+  return Math.abs(levelM) < 0.005
+    ? 'usual'
+    : `${levelM > 0 ? '+' : '−'}${formatLength(Math.abs(levelM), units)}`;
 }

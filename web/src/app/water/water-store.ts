@@ -5,6 +5,7 @@ import {
   isCold,
   leaderLength,
   type Lie,
+  mostLimiting,
   profileOf,
   type Stand,
   stillProfile,
@@ -92,14 +93,16 @@ export class WaterStore {
       id,
       name: student.name,
       ageYears: ageOn(student.bornOn, this.day.date() ?? ''),
+      heightM: student.heightM,
     })),
   );
-  /** Limits of the youngest: a child lowers them, an unknown height is taken as an adult's. */
+  /** Limits of the youngest or oldest and the shortest of them; an unknown height is taken as an adult's. */
   readonly wader = computed<Wader>(() => {
     const ages = this.people().flatMap(({ ageYears }) => ageYears ?? []);
+    const heights = this.people().flatMap(({ heightM }) => heightM ?? []);
     return {
-      heightM: DEFAULT_HEIGHT_M,
-      ageYears: ages.length > 0 ? Math.min(...ages) : null,
+      heightM: Math.min(DEFAULT_HEIGHT_M, ...heights),
+      ageYears: mostLimiting(ages),
       hasStaff: true,
     };
   });

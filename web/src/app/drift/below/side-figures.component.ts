@@ -74,7 +74,7 @@ export class SideFiguresComponent {
       { name: 'There without touching bottom', text: seconds(run.clearS), bad: run.clearS === 0 },
       { name: 'Comes to', text: this.length(run.steadyDepthM), bad: false },
       { name: 'Fly trails by', text: run.steadyDeg >= 0 ? `${lean}°` : `none, leads ${lean}°`, bad: false },
-      { name: 'Float slower by', text: speed, bad: false },
+      { name: 'Float slower, on the whole drift', text: speed, bad: false },
       { name: 'Float pulls the fly from', text: seconds(run.leadsFromS), bad: false },
       { name: 'Ticks a drift', text: `${run.ticks}`, bad: false },
       { name: 'On the bottom', text: `${Math.round(run.contactShare * 100)} %`, bad: run.contactShare > 0.5 },

@@ -54,7 +54,13 @@ interface Cell extends SweepCell, SweepFound {
         </button>
       }
     </div>
-    <div class="map">
+    @if (cells().length === 0 && !running()) {
+      <p class="soft">
+        {{ total }} drifts, each with another place of the float and another shot: where the fly is longest in
+        the zone shows as a map.
+      </p>
+    }
+    <div class="map" [class.waits]="cells().length === 0 && !running()">
       <canvas
         #ground
         class="ground"
@@ -109,6 +115,9 @@ interface Cell extends SweepCell, SweepFound {
     .legend i {
       width: 34px;
       height: 14px;
+    }
+    .map.waits {
+      display: none;
     }
     progress {
       accent-color: var(--river);

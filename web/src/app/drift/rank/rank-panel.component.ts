@@ -95,10 +95,10 @@ interface Row {
     }
     /* Room for what is being worked out: what lies below stays where it is. */
     .told {
-      min-height: 84px;
+      min-height: 104px;
     }
     ol.some {
-      min-height: 300px;
+      min-height: 340px;
     }
     li {
       border-bottom: 1px solid var(--line);

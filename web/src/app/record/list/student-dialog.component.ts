@@ -1,10 +1,12 @@
 import { Component, computed, inject, input, type OnInit, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { ageOn, type SavedStudent, type Student, studentSchema } from '@doceo/contract';
-import { ADULT_AGE } from '@doceo/core';
+import { ADULT_AGE, formatLength } from '@doceo/core';
 import { DialogComponent } from '../../parts/dialog.component';
 import { ApiError } from '../../data/api/api-error';
 import { DayStore } from '../../data/lesson/day-store';
+import { SessionStore } from '../../data/session';
+import { plainLength } from '../../parts/fields/plain-length';
 import { ChoiceFieldComponent } from '../../parts/fields/choice-field.component';
 import { TextFieldComponent } from '../../parts/fields/text-field.component';
 import { checked } from '../../data/api/checked';
@@ -38,9 +40,12 @@ import { UNKNOWN_STUDENT } from '../../shared/lesson/student-adder.component';
 })
 export class StudentDialogComponent implements OnInit {
   private readonly day = inject(DayStore);
+  private readonly session = inject(SessionStore);
   readonly saved = input<SavedStudent | null>(null);
   readonly closed = output<string | null>();
   protected readonly form = signal<Student>(UNKNOWN_STUDENT);
+  protected readonly heightText = signal('');
+  protected readonly wrongHeight = signal<string | null>(null);
   protected readonly error = signal<ApiError | null>(null);
   protected readonly today = new Date().toISOString().slice(0, 10);
   protected readonly hands = [
@@ -56,14 +61,29 @@ export class StudentDialogComponent implements OnInit {
   });
 
   ngOnInit(): void {
-    this.form.set(this.saved()?.student ?? UNKNOWN_STUDENT);
+    const student = this.saved()?.student ?? UNKNOWN_STUDENT;
+    this.form.set(student);
+    if (student.heightM !== null) this.heightText.set(formatLength(student.heightM, this.session.units()));
   }
 
   protected set(change: Partial<Student>): void {
     this.form.update((form) => ({ ...form, ...change }));
   }
 
+  protected setHeight(text: string): void {
+    this.heightText.set(text);
+    const heightM = text.trim() === '' ? null : plainLength(text, this.session.units());
+    const wrong = text.trim() !== '' && (heightM === null || heightM < 0.8 || heightM > 2.3);
+    this.wrongHeight.set(
+      wrong
+        ? `from ${formatLength(0.8, this.session.units())} to ${formatLength(2.3, this.session.units())}`
+        : null,
+    );
+    if (!wrong) this.set({ heightM });
+  }
+
   protected save(): void {
+    if (this.wrongHeight()) return;
     const form = checked(studentSchema, this.form());
     if ('error' in form) return this.error.set(form.error);
     const id = this.saved()?.id ?? crypto.randomUUID();

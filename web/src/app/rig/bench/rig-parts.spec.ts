@@ -336,8 +336,8 @@ describe('measures', () => {
 
   it('a student’s knot is kept as that student’s', async () => {
     const { page, sent } = await open('dry-fly', { tiedBy: SAM.id });
-    await page.enter(`${row('knot/improved-clinch')} input`, '11');
-    expect(sent()).toMatchObject([{ studentId: SAM.id, reading: { kind: 'knot', value: 11 } }]);
+    await page.enter(`${row('knot/improved-clinch')} input`, '1.1');
+    expect(sent()).toMatchObject([{ studentId: SAM.id, reading: { kind: 'knot', value: 10.787315 } }]);
     expect(page.all(row('knot/improved-clinch'))[0]).toContain('by Sam Okande');
     expect(page.all(`${row('knot/improved-clinch')} .taken`)).toHaveLength(1);
   });

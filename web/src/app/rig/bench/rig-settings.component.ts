@@ -2,6 +2,7 @@ import { Component, computed, input, output, signal } from '@angular/core';
 import {
   CoreError,
   DROPPER_SCHOOLS,
+  formatBead,
   formatLength,
   KG_PER_GRAIN,
   HEAVIEST_SCHOOLS,
@@ -17,6 +18,7 @@ import {
   schoolsOf,
   SHOT_SCHOOLS,
   TEMPLATES,
+  TIP_GUIDE_M,
   type TemplateParameters,
   type UnitSystem,
   xOfDiameter,
@@ -45,6 +47,8 @@ const BY_HAND: readonly (keyof TemplateParameters)[] = [
   'flyCount',
   'shotMassKg',
 ];
+
+const GUIDES_M = [0.003, TIP_GUIDE_M, 0.006];
 
 const COUNT_WORDS = ['one', 'two', 'three'];
 
@@ -76,6 +80,15 @@ export class RigSettingsComponent {
     })),
   );
   protected readonly shotLabel = computed(() => `Shot, ${this.system() === 'metric' ? 'g' : 'gr'}`);
+  /** Inner widths of tip guides there are; the middle one is typical. */
+  protected readonly guides = computed(() =>
+    GUIDES_M.map((value) => ({ value, text: formatBead(value, this.system()).replace(/ \w+$/, '') })),
+  );
+  protected readonly guideLabel = computed(
+    () =>
+      `Tip guide, ${this.system() === 'metric' ? 'mm' : 'in'}${this.rig().rod.tipGuideM === undefined ? ', typical' : ''}`,
+  );
+  protected readonly guide = computed(() => this.rig().rod.tipGuideM ?? TIP_GUIDE_M);
   protected readonly hingeRatios = [8, 10, 12, 14, 16].map((value) => ({ value, text: `${value}:1` }));
 
   protected readonly template = computed(() => TEMPLATES[this.rig().template]);

@@ -11,7 +11,7 @@ import { RigDrawingComponent } from '../drawing/rig-drawing.component';
 import { NoSuchComponent } from '../../shared/no-such.component';
 import { myRigs } from '../../data/records/record-of';
 
-/** Two rigs side by side: drawings to their own scale, figures in one table, problems that only one of them has. */
+/** Two rigs side by side: drawings to one scale, figures in one table, problems that only one of them has. */
 @Component({
   selector: 'doceo-rig-compare',
   imports: [LoadFailedComponent, NoSuchComponent, RigDrawingComponent, RouterLink],

@@ -39,6 +39,8 @@ export class RigDrawingComponent {
   readonly system = input.required<UnitSystem>();
   readonly editable = input(true);
   readonly selectedId = input<string | null>(null);
+  /** Drawn to one scale with this one. */
+  readonly beside = input<Rig | null>(null);
   readonly previewed = output<Rig | null>();
   readonly edited = output<Rig>();
   readonly selected = output<string>();
@@ -57,9 +59,21 @@ export class RigDrawingComponent {
 
   protected readonly drawing = computed(() =>
     drawable(this.rig())
-      ? drawRig(this.rig(), this.size, this.shownTexts(), this.held()?.drawing.frame ?? null)
+      ? drawRig(
+          this.rig(),
+          { ...this.size, mostScale: this.scaleBeside(), system: this.system() },
+          this.shownTexts(),
+          this.held()?.drawing.frame ?? null,
+        )
       : null,
   );
+  /** The scale that the rig beside it has by itself. */
+  private readonly scaleBeside = computed(() => {
+    const other = this.beside();
+    return other && drawable(other)
+      ? drawRig(other, this.size, this.textsOf(other)).scale
+      : Number.POSITIVE_INFINITY;
+  });
   /** Under the hand only what is dragged keeps its label: the rest moves and cannot be read anyway. */
   private readonly shownTexts = computed(() => {
     const held = this.held();
@@ -97,8 +111,9 @@ export class RigDrawingComponent {
   protected readonly cues = computed(() => TEMPLATES[this.rig().template].cues);
 
   /** The line from a part to its label. */
-  protected pointer({ at, side, x, y }: RigLabel): string {
-    return `M${at.x} ${at.y} L${lineEndX(side, x)} ${y + LINE_BELOW_PX} h ${side === 'right' ? 8 : -8}`;
+  protected pointer(label: RigLabel): string {
+    const { at, side, y } = label;
+    return `M${at.x} ${at.y} L${lineEndX(label)} ${y + LINE_BELOW_PX} h ${side === 'right' ? 8 : -4}`;
   }
 
   protected length(metres: number): string {
@@ -157,8 +172,9 @@ export class RigDrawingComponent {
     return Math.min(width / WIDTH, height / HEIGHT) || 1;
   }
 
-  private readonly texts = computed(() => {
-    const rig = this.rig();
+  private readonly texts = computed(() => this.textsOf(this.rig()));
+
+  private textsOf(rig: Rig): Record<string, string[]> {
     const texts: Record<string, string[]> = {};
     for (const section of rig.sections)
       texts[section.id] = [
@@ -186,5 +202,5 @@ export class RigDrawingComponent {
           .join(', '),
       ];
     return texts;
-  });
+  }
 }

@@ -66,7 +66,7 @@ describe('every template drawn', () => {
   it.each(TEMPLATE_IDS)('%s has no line to a label cross another', (id) => {
     const { labels } = drawRig(buildRig(id), size, textsOf(id));
     const lines = labels.map(
-      ({ at, side, x, y }) => [at, { x: lineEndX(side, x), y: y + LINE_BELOW_PX }] as const,
+      (label) => [label.at, { x: lineEndX(label), y: label.y + LINE_BELOW_PX }] as const,
     );
     expect(lines.flatMap((one, i) => lines.slice(i + 1).filter((other) => cross(one, other)))).toEqual([]);
   });

@@ -3,8 +3,10 @@ import {
   flyAttachment,
   type FlyStage,
   leaderLength,
+  METRES_PER_FOOT,
   pointFly,
   type Rig,
+  type UnitSystem,
   type Section,
   spans,
 } from '@doceo/core';
@@ -63,6 +65,10 @@ export interface DrawingSize {
   width: number;
   height: number;
   margin?: { top: number; left: number; right: number; bottom: number };
+  /** Most pixels for a metre, so that two drawings beside each other have one scale. */
+  mostScale?: number;
+  /** Whose round numbers the depths are marked in; metric when left out. */
+  system?: UnitSystem;
 }
 
 const BENCH_MARGIN = { top: 46, left: 92, right: 40, bottom: 120 };
@@ -84,6 +90,10 @@ const TICK_PX = 26;
 const TICK_CLEAR_PX = 14;
 const LABEL_GAP_PX = 2 * LABEL_LINE_PX + 8;
 const LABEL_WIDTH_PX = 168;
+/** A left label: mean width of a letter, room behind its words, and where its line ends at the least, pixels. */
+const LETTER_PX = 6.7;
+const LABEL_CLEAR_PX = 8;
+const LABEL_LEAST_PX = 150;
 const STUB_PX = 34;
 /** Points closer than this across count as one above the other. */
 const SAME_PX = 3;
@@ -101,13 +111,19 @@ const FLAT_HEADROOM_PX = LABEL_GAP_PX;
  */
 export function drawRig(
   rig: Rig,
-  { width, height, margin = BENCH_MARGIN }: DrawingSize,
+  {
+    width,
+    height,
+    margin = BENCH_MARGIN,
+    mostScale = Number.POSITIVE_INFINITY,
+    system = 'metric',
+  }: DrawingSize,
   texts: Record<string, string[]>,
   held: Frame | null = null,
 ): RigDrawing {
   const layout = layoutOf(rig);
   const lengthM = leaderLength(rig);
-  const frame = held ?? fit(rig, layout, { width, height, margin }, texts);
+  const frame = held ?? fit(rig, layout, { width, height, margin, mostScale, system }, texts);
   const { scale, surfaceY, originX } = frame;
   const place = (aboveFlyM: number): Point => {
     const { x, y } = layout.place(aboveFlyM);
@@ -173,8 +189,15 @@ export function drawRig(
     })),
     fittings,
     flies,
-    labels: labelsOf(anchors, sections, surfaceY, { width, height, margin }, layout, texts),
-    depthTicks: depthTicks(layout.bedM - TICK_CLEAR_PX / scale, scale).map((depthM) => ({
+    labels: labelsOf(
+      anchors,
+      sections,
+      surfaceY,
+      { width, height, margin, mostScale, system },
+      layout,
+      texts,
+    ),
+    depthTicks: depthTicks(layout.bedM - TICK_CLEAR_PX / scale, scale, system).map((depthM) => ({
       depthM,
       y: surfaceY + depthM * scale,
     })),
@@ -185,7 +208,7 @@ export function drawRig(
 function fit(
   rig: Rig,
   layout: RigLayout,
-  { width, height, margin }: Required<DrawingSize>,
+  { width, height, margin, mostScale }: Required<DrawingSize>,
   texts: Record<string, string[]>,
 ): Frame {
   const ends = [
@@ -200,6 +223,7 @@ function fit(
   const highM = Math.max(0.3, upM + layout.bedM);
   const flatPx = layout.kind === 'afloat' || layout.kind === 'grass' ? headroom(rig, texts) : 0;
   const scale = Math.min(
+    mostScale,
     (width - margin.left - margin.right) / wideM,
     (height - margin.top - margin.bottom - flatPx) / highM,
   );
@@ -262,7 +286,10 @@ function column(
   const ys = spreadLabels(wanted, LABEL_GAP_PX, fromY, toY);
   const placeOf = untangle(
     anchors.map(({ at }) => at),
-    ys.map((y) => ({ x: lineEndX(side, x), y: y + LINE_BELOW_PX })),
+    ys.map((y, i) => ({
+      x: lineEndX({ side, x, lines: texts[anchors[i]?.id ?? ''] ?? [] }),
+      y: y + LINE_BELOW_PX,
+    })),
   );
   return anchors.map(({ id, at }, index) => ({
     id,
@@ -275,8 +302,9 @@ function column(
 }
 
 /** Where the line from a part ends at its label. */
-export function lineEndX(side: RigLabel['side'], labelX: number): number {
-  return side === 'right' ? labelX - 12 : labelX + 160;
+export function lineEndX({ side, x, lines }: Pick<RigLabel, 'side' | 'x' | 'lines'>): number {
+  if (side === 'right') return x - 12;
+  return x + Math.max(LABEL_LEAST_PX, (lines[0] ?? '').length * LETTER_PX + LABEL_CLEAR_PX);
 }
 
 /** Pixels that the labels of a rig lying flat need above it. */
@@ -291,10 +319,11 @@ export function drawable(rig: Rig): boolean {
 }
 
 /** Round depths, far enough apart to be read. */
-function depthTicks(depthM: number, scale: number): number[] {
-  const step = [0.1, 0.2, 0.5, 1, 2, 5].find((candidate) => candidate * scale >= TICK_PX) ?? 10;
+function depthTicks(depthM: number, scale: number, system: UnitSystem): number[] {
+  const unitM = system === 'metric' ? 1 : METRES_PER_FOOT;
+  const step = [0.1, 0.2, 0.5, 1, 2, 5].find((candidate) => candidate * unitM * scale >= TICK_PX) ?? 10;
   return Array.from(
-    { length: Math.floor(depthM / step + 1e-9) },
-    (_, i) => Math.round((i + 1) * step * 10) / 10,
+    { length: Math.floor(depthM / (step * unitM) + 1e-9) },
+    (_, i) => (Math.round((i + 1) * step * 10) / 10) * unitM,
   );
 }

@@ -5,6 +5,7 @@ import { RouterLink } from '@angular/router';
 import { plainNumber } from '../../parts/fields/plain-number';
 import {
   BEAD_DIAMETERS_M,
+  boughtLeaderOf,
   BUTT_DIAMETERS_M,
   CoreError,
   diameterOfX,
@@ -26,6 +27,7 @@ import {
   MATERIALS,
   type MaterialId,
   materialStrength,
+  METRES_PER_INCH,
   parseLength,
   MAX_SECTIONS,
   type Rig,
@@ -105,6 +107,14 @@ export class RigTableComponent {
   protected readonly chosenSection = computed(
     () => this.rig().sections.find(({ id }) => id === this.selectedId()) ?? null,
   );
+  /** The bought leader that the section chosen is a part of; it is cut at its ends, not tied. */
+  protected readonly bought = computed(() => {
+    const section = this.chosenSection();
+    const leader = section && boughtLeaderOf(this.rig(), section.id);
+    return leader ? { end: formatTippet(leader.endM, this.system()) } : null;
+  });
+  /** How much is cut off at a time, metres. */
+  protected readonly cutM = computed(() => (this.system() === 'metric' ? 0.1 : 4 * METRES_PER_INCH));
   protected readonly full = computed(() => this.rig().sections.length >= MAX_SECTIONS);
   protected readonly hasIndicator = computed(() =>
     this.rig().fittings.some(({ kind }) => kind === 'indicator'),
@@ -215,6 +225,11 @@ export class RigTableComponent {
   protected removeSection(): void {
     const section = this.chosenSection();
     if (section) this.edited.emit(rigEdits.removeSection(this.rig(), section.id));
+  }
+
+  protected trim(end: 'tip' | 'butt'): void {
+    const section = this.chosenSection();
+    if (section) this.edited.emit(rigEdits.trimLeader(this.rig(), section.id, end, this.cutM()));
   }
 
   protected setIndicator(on: boolean): void {

@@ -13,6 +13,7 @@ export const UNKNOWN_STUDENT: Student = {
   bornOn: null,
   saidAdult: false,
   hand: 'right',
+  heightM: null,
   note: '',
   guardianName: '',
   guardianContact: '',

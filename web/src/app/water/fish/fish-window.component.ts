@@ -49,6 +49,7 @@ export class FishWindowComponent {
       cone: `M${x(-radiusM)} ${SURFACE_Y}L${FISH_X} ${fishY}L${rim} ${SURFACE_Y}Z`,
       anglerX,
       headY: SURFACE_Y - this.heightM() * PX_PER_M,
+      ...personAt(anglerX, SURFACE_Y - this.heightM() * PX_PER_M),
       ray: `M${anglerX} ${SURFACE_Y - this.heightM() * PX_PER_M}L${x(crossesAtM)} ${SURFACE_Y}L${FISH_X} ${fishY}`,
       hidden: `M${rim} ${SURFACE_Y}L${edge} ${SURFACE_Y - (edgeM - radiusM) * Math.tan(LOW_ANGLE) * PX_PER_M}L${edge} ${SURFACE_Y}Z`,
       hiddenY: SURFACE_Y - hiddenBelowM * PX_PER_M,
@@ -111,4 +112,18 @@ export class FishWindowComponent {
 /** To a step, inside of the drawing. */
 function within(value: number, least: number, most: number): number {
   return Math.min(most, Math.max(least, Math.round(value / STEP_M) * STEP_M));
+}
+
+/** Somebody who stands or kneels in the water, with a rod towards the fish: what of him is above the surface. */
+function personAt(x: number, headY: number): { body: string; rod: string } {
+  const m = PX_PER_M;
+  const above = (y: number): number => Math.min(y, SURFACE_Y);
+  const shoulder = above(headY + 0.3 * m);
+  const arm = above(headY + 0.5 * m);
+  const hip = above(headY + 0.9 * m);
+  const [left, right] = [x - 0.22 * m, x + 0.22 * m];
+  return {
+    body: `M${left} ${arm}Q${left} ${shoulder} ${x} ${shoulder - 0.06 * m}Q${right} ${shoulder} ${right} ${arm}L${x + 0.17 * m} ${hip}V${SURFACE_Y}H${x + 0.04 * m}V${hip}H${x - 0.04 * m}V${SURFACE_Y}H${x - 0.17 * m}V${hip}Z`,
+    rod: `M${left} ${arm}L${x - 0.45 * m} ${above(headY + 0.62 * m)}M${x - 0.4 * m} ${above(headY + 0.66 * m)}Q${x - 1.2 * m} ${headY - 0.1 * m} ${x - 2.3 * m} ${headY - 0.35 * m}`,
+  };
 }

@@ -8,8 +8,12 @@ export interface WadingPerson {
   id: string;
   name: string;
   ageYears: number | null;
+  /** As on his record; null when nobody has said it. */
+  heightM: number | null;
 }
 
+/** Taken where nobody has said a height, metres. */
+const ADULT_HEIGHT_M = 1.75;
 const MAX_DEPTH_M = 3;
 const MAX_SPEED_MS = 4;
 const WIDTH = 262;
@@ -53,7 +57,8 @@ const WIDTH = 262;
         </select></label
       >
       <label
-        >height<input
+        >height{{ typical() ? ', typical' : ''
+        }}<input
           type="text"
           [attr.aria-invalid]="height() === null"
           [ngModel]="heightText()"
@@ -67,7 +72,7 @@ const WIDTH = 262;
       <p class="error" role="alert">{{ words }}</p>
     }
     @if (found(); as f) {
-      <svg [attr.viewBox]="'0 0 ' + width + ' 34'" aria-hidden="true">
+      <svg [attr.viewBox]="'0 0 ' + width + ' 52'" aria-hidden="true">
         <defs>
           <pattern
             id="hatch"
@@ -82,7 +87,13 @@ const WIDTH = 262;
         <rect x="0" y="6" [attr.width]="width" height="14" class="bar" />
         <rect [attr.x]="x(f.limit)" y="6" [attr.width]="width - x(f.limit)" height="14" class="over" />
         <rect [attr.x]="x(f.most)" y="6" [attr.width]="width - x(f.most)" height="14" class="never" />
+        @if (f.verdict === 'do-not-wade') {
+          <rect x="0" y="6" [attr.width]="width" height="14" class="over" />
+        }
         <path [attr.d]="'M' + x(f.product) + ' 22l-6 10h12z'" class="here" />
+        <text x="0" y="46">0</text>
+        <text [attr.x]="x(f.limit)" y="46" text-anchor="middle">{{ f.limit.toFixed(1) }} this person</text>
+        <text [attr.x]="x(f.most)" y="46" text-anchor="middle">{{ f.most }} nobody</text>
       </svg>
       <p class="caution" [class.no]="f.verdict !== 'look-closer'" role="status">
         <b class="figure">{{ f.product.toFixed(1) }}</b> of
@@ -145,6 +156,11 @@ const WIDTH = 262;
       fill: var(--ink);
     }
 
+    svg text {
+      font: 600 11px var(--figure);
+      fill: var(--ink);
+    }
+
     .caution {
       border-left: 5px solid var(--rigging);
       background: #fff;
@@ -172,9 +188,14 @@ export class WadingCardComponent {
   protected readonly width = WIDTH;
   protected readonly depthText = linkedSignal(() => formatLength(0.5, this.units()));
   protected readonly speedText = linkedSignal(() => (this.units() === 'metric' ? '0.5' : '1.6'));
-  protected readonly heightText = linkedSignal(() => formatLength(1.75, this.units()));
   protected readonly bottom = signal<Bottom>('gravel');
   protected readonly who = signal('');
+  private readonly person = computed(() => this.people().find(({ id }) => id === this.who()) ?? null);
+  /** Of the person when it is known, else an adult's, which is said. */
+  protected readonly heightText = linkedSignal(() =>
+    formatLength(this.person()?.heightM ?? ADULT_HEIGHT_M, this.units()),
+  );
+  protected readonly typical = computed(() => (this.person()?.heightM ?? null) === null);
   protected readonly staff = signal(true);
   protected readonly depth = computed(() => this.lengthOf(this.depthText(), 0, MAX_DEPTH_M));
   protected readonly height = computed(() => this.lengthOf(this.heightText(), 0.8, 2.3));
@@ -194,10 +215,9 @@ export class WadingCardComponent {
   protected readonly found = computed(() => {
     const [depthM, speedMs, heightM] = [this.depth(), this.speed(), this.height()];
     if (depthM === null || speedMs === null || heightM === null) return null;
-    const person = this.people().find(({ id }) => id === this.who());
     return wading(
       { depthM, speedMs, bottom: this.bottom(), waterC: this.waterC(), rising: this.rising() },
-      { heightM, ageYears: person?.ageYears ?? null, hasStaff: this.staff() },
+      { heightM, ageYears: this.person()?.ageYears ?? null, hasStaff: this.staff() },
     );
   });
 
