@@ -221,8 +221,12 @@ describe('a retrieve', () => {
         toM: 3,
       });
     expect(inBand(way)).toBeGreaterThan(inBand({ ...way, pullMs: 0.3 }));
-    expect(inBand({ ...way, pauseS: 2 })).toBeGreaterThan(inBand(way));
   });
+
+  it('sinks deeper when one waits between the pulls', () =>
+    expect(retrieveRun({ ...cast, way: { ...way, pauseS: 2 } }).deepestM).toBeGreaterThan(
+      retrieveRun(cast).deepestM,
+    ));
 
   it('is length by speed by pause: 15 cm at half a metre a second and a second of waiting are 11.5 cm/s', () => {
     expect(meanPace(RETRIEVE_WAYS['short-strip'])).toBeCloseTo(0.15 / 1.3, 9);

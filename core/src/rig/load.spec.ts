@@ -177,7 +177,10 @@ describe('what floats', () => {
     expect(lift('fixed', 240)).toBe(lift('fixed', 0));
     const nymphs = buildRig('indicator-nymph');
     expect(dressAgainMin(nymphs)).toBeNull();
-    const yarn = rigEdits.indicatorSize(rigEdits.indicatorStyle(nymphs, 'yarn'), 0.016);
+    const small = rigEdits.indicatorStyle(nymphs, 'yarn');
+    // What is too small from the start is no matter of dressing.
+    expect(dressAgainMin(rigEdits.indicatorSize(small, 0.012))).toBeNull();
+    const yarn = rigEdits.indicatorSize(small, 0.03);
     const atFirst = floatMargin(yarn)!.margin;
     // The margin falls by e in four hours: to 1.5 it takes 240 ln(margin ÷ 1.5) minutes.
     expect(dressAgainMin(yarn)).toBe(Math.ceil((240 * Math.log(atFirst / 1.5)) / 5) * 5);

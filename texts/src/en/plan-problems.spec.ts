@@ -70,7 +70,7 @@ describe('a problem of a plan in words', () => {
   it('speaks the units of who reads it', () => {
     const facts = { students: 4, fit: 3, block: 'Hoops', place: 'grass' as const };
     const near = { ...facts, lineOutM: 9, distanceM: 12, lengthM: 40, lengthFrom: 'measured' as const };
-    expect(told('hook-distance', near).reason).toContain('need 12.00 m between them');
+    expect(told('hook-distance', near).reason).toContain('need 12 m between them');
     expect(told('hook-distance', near).reason).not.toContain('typical');
     expect(told('hook-distance', { ...near, lengthFrom: 'typical' }).reason).toContain(
       'a typical length nobody has paced out',

@@ -128,13 +128,14 @@ const LOOK_EVERY_MIN = 5;
 /**
  * After how long the float is to be dried and dressed anew: its margin falls below what is good for beginners.
  *
- * @returns minutes of fishing, in steps of five; null for a float that keeps it all day, and for one that has none
+ * @returns minutes of fishing, in steps of five; null for a float that keeps it all day, for one that is too small from
+ *   the start, and where there is none
  */
 export function dressAgainMin(rig: Rig): number | null {
   for (let fishedMin = 0; fishedMin <= LONGEST_MIN; fishedMin += LOOK_EVERY_MIN) {
     const float = floatMargin(rig, { floatant: true, fishedMin });
     if (!float || !Number.isFinite(float.margin)) return null;
-    if (float.margin < FLOAT_MARGINAL) return fishedMin;
+    if (float.margin < FLOAT_MARGINAL) return fishedMin === 0 ? null : fishedMin;
   }
   return null;
 }

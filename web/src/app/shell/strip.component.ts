@@ -94,8 +94,7 @@ import { AppVersion } from './app-version';
         [attr.aria-expanded]="open()"
         (click)="open.set(!open())"
       >
-        <span class="whole">{{ session.user()?.name }}</span>
-        <span class="short" aria-hidden="true">{{ initials() }}</span>
+        <span class="whole" [attr.data-short]="initials()">{{ session.user()?.name }}</span>
       </button>
       @if (open()) {
         <span class="menu">

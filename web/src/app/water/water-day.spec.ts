@@ -153,9 +153,10 @@ describe('stones', () => {
     server.on(api.events.list, [event({ kind: 'stones', counts: { caddis: 4 } })]);
     const page = await open();
     expect(page.text()).toContain('1 count of the log');
-    expect(page.all('doceo-stones-card li')).toEqual(['caddis nymph, light, tungsten bead, #12–16']);
+    expect(page.all('doceo-stones-card li')).toEqual(['caddis nymph, light, tungsten, #12–16']);
+    await page.press('place 2');
     for (let i = 0; i < 3; i++) await page.press('One stonefly more in place 2');
-    expect(page.all('doceo-stones-card li')[0]).toContain('stonefly nymph, dark, tungsten bead, #8–12');
+    expect(page.all('doceo-stones-card li')[0]).toContain('stonefly nymph, dark, tungsten, #8–12');
     await page.press('One stonefly less in place 2');
     expect(page.all('doceo-stones-card .index')[0]).toMatch(/of 100, (poor|middling): 3\.0 a place, 2 kinds/);
     await page.press('Start again');

@@ -159,6 +159,23 @@ describe('the parts table', () => {
     expect(page.all('tr.problem')[0]).toContain('between 0.01 g and 10.0 g');
   });
 
+  it('cuts a bought leader at its tip or butt, and says where it ends then', async () => {
+    const { page, edits } = await open('dry-fly', { selectedId: 'end' });
+    expect(page.text()).toContain('bought leader, ends at 4X: cut 10 cm');
+    await page.press('off the tip');
+    await page.press('off the butt');
+    const lengths = edits.map(({ sections }) => sections.map(({ lengthM }) => +lengthM.toFixed(2)));
+    expect(lengths).toEqual([
+      [1.2, 0.36, 0.36, 0.38, 1.1],
+      [1.1, 0.36, 0.36, 0.48, 1.1],
+    ]);
+  });
+
+  it('does not cut what is tied', async () => {
+    const { page } = await open('dry-fly', { selectedId: 'tippet' });
+    expect(page.text()).not.toContain('bought leader');
+  });
+
   it('cannot be edited when it is only read', async () => {
     await show(RigTableComponent, lessonServer(), {
       rig: buildRig('grass'),

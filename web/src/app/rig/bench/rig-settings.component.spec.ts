@@ -29,15 +29,43 @@ describe('the settings of a rig', () => {
   const labels = (page: Shown<RigSettingsComponent>): string[] => page.all('.field > span:first-child');
 
   it.each<[TemplateId, string[]]>([
-    ['grass', ['Rod', 'Line']],
-    ['dry-fly', ['Rod', 'Line', 'Tippet']],
-    ['dry-dropper', ['Water depth', 'Rod', 'Line', 'Tippet', 'Dropper hangs']],
-    ['tight-line', ['Water depth', 'Rod', 'Line', 'Tippet', 'Flies', 'Heaviest fly']],
-    ['tuck-hinge', ['Water depth', 'Rod', 'Line', 'Tippet', 'Shot, g', 'Hinge, stiffness', 'Shot goes']],
-    ['lake-long-leader', ['Water depth', 'Rod', 'Leader', 'Line', 'Tippet', 'Flies']],
+    ['grass', ['Rod', 'Line', 'Tip guide, mm, typical']],
+    ['dry-fly', ['Rod', 'Line', 'Tippet', 'Tip guide, mm, typical']],
+    ['dry-dropper', ['Water depth', 'Rod', 'Line', 'Tippet', 'Tip guide, mm, typical', 'Dropper hangs']],
+    [
+      'tight-line',
+      ['Water depth', 'Rod', 'Line', 'Tippet', 'Flies', 'Tip guide, mm, typical', 'Heaviest fly'],
+    ],
+    [
+      'tuck-hinge',
+      [
+        'Water depth',
+        'Rod',
+        'Line',
+        'Tippet',
+        'Shot, g',
+        'Hinge, stiffness',
+        'Tip guide, mm, typical',
+        'Shot goes',
+      ],
+    ],
+    [
+      'lake-long-leader',
+      ['Water depth', 'Rod', 'Leader', 'Line', 'Tippet', 'Flies', 'Tip guide, mm, typical'],
+    ],
     [
       'indicator-nymph',
-      ['Water depth', 'Rod', 'Line', 'Tippet', 'Flies', 'Shot, g', 'Indicator at', 'Shot goes'],
+      [
+        'Water depth',
+        'Rod',
+        'Line',
+        'Tippet',
+        'Flies',
+        'Shot, g',
+        'Tip guide, mm, typical',
+        'Indicator at',
+        'Shot goes',
+      ],
     ],
   ])('%s shows what changes it, and nothing else', async (id, expected) => {
     const { page } = await open(id);
@@ -69,10 +97,10 @@ describe('the settings of a rig', () => {
   });
 
   it.each([
-    ['0 m', 'between 10 cm and 10.00 m'],
+    ['0 m', 'between 10 cm and 10 m'],
     ['-2', 'is no length'],
     ['deep', 'is no length'],
-    ['12 m', 'between 10 cm and 10.00 m'],
+    ['12 m', 'between 10 cm and 10 m'],
   ])('says at the depth what is wrong with “%s”, and changes nothing', async (text, words) => {
     const { page, edits } = await open('streamer');
     await page.enter('.depth input', text);

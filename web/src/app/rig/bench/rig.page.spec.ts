@@ -34,7 +34,7 @@ describe('the rig bench', () => {
     expect(figure(page, 'indicator-distance')).toContain('1.65 m');
     expect(figure(page, 'hook-count')).toContain('2 of 2');
     expect(figure(page, 'leader-length')).toContain('3.15 m');
-    expect(figure(page, 'breaks-first')).toMatch(/\d+ N/);
+    expect(figure(page, 'breaks-first')).toMatch(/\d\.\d kg/);
     expect(figure(page, 'net-reach')).toMatch(/1\.65 m? ?of \d/);
   });
 

@@ -46,7 +46,7 @@ describe('the fly box', () => {
   it('fills a gap, and saves the box', async () => {
     const page = await open();
     const before = Number(covers(page).split(' ')[0]);
-    await page.press('Put 2 in');
+    await page.press('Add 2');
     expect(Number(covers(page).split(' ')[0])).toBe(before + 1);
     await page.saved();
     const [call] = server.of(api.flyBox.update);
