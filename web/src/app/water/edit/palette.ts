@@ -12,6 +12,8 @@ import {
 
 /** What a sheet can be drawn with. */
 export interface Palette<Kind extends string> {
+  /** Whether the water runs, from left to right. */
+  flows: boolean;
   kinds: readonly { kind: Kind; name: string }[];
   isPoint: (kind: Kind) => boolean;
   hasDepth: (kind: Kind) => boolean;
@@ -38,6 +40,7 @@ const DEFAULT: Record<WaterPieceKind, [depthM: number, speedMs: number]> = {
 const words = (kind: string): string => kind.replace('-', ' ');
 
 export const BEAT_PALETTE: Palette<PieceKind> = {
+  flows: true,
   kinds: PIECE_KINDS.map((kind) => ({ kind, name: words(kind) })),
   isPoint,
   hasDepth: isWater,
@@ -50,6 +53,7 @@ export const BEAT_PALETTE: Palette<PieceKind> = {
 };
 
 export const LAKE_PALETTE: Palette<LakeKind> = {
+  flows: false,
   kinds: LAKE_KINDS.map((kind) => ({ kind, name: kind === 'contour' ? 'depth line' : words(kind) })),
   isPoint: isLakePoint,
   hasDepth: (kind) => kind === 'contour',

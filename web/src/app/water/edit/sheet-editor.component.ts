@@ -13,6 +13,8 @@ import {
   type Drawn,
   dropCorner,
   formatLength,
+  formatRoundLength,
+  METRES_PER_FOOT,
   moveCorner,
   type Point,
   restackPiece,
@@ -28,6 +30,8 @@ import { type Drag, DragDirective } from '../../drawing/drag.directive';
 import { narrowWindow } from '../../parts/narrow';
 import { pathOf } from '../paths';
 import type { Palette } from './palette';
+import { KindMarkComponent, POINT_MARKS, SURFACES } from './kind-mark.component';
+import { type TracePicture, TracePictureComponent } from './trace-picture.component';
 import { PieceInspectorComponent } from './piece-inspector.component';
 
 type AnySheet = Sheet<string>;
@@ -38,6 +42,8 @@ const LETTERS = 66;
 const LETTERS_NARROW = 28;
 /** A corner is caught from so many letters away. */
 const CATCH_LETTERS = 0.8;
+/** The bar of the scale takes at least this share of the sheet. */
+const SCALE_SHARE = 0.1;
 const FAR_STEPS = 10;
 const ARROWS: Record<string, Point> = {
   ArrowLeft: { x: -1, y: 0 },
@@ -49,9 +55,9 @@ const ARROWS: Record<string, Point> = {
 /** A sheet of water to draw on, by mouse, finger and keys: corners snap to the grid and to each other. */
 @Component({
   selector: 'doceo-sheet-editor',
-  imports: [DragDirective, PieceInspectorComponent],
+  imports: [DragDirective, KindMarkComponent, PieceInspectorComponent, TracePictureComponent],
   templateUrl: './sheet-editor.component.html',
-  styleUrls: ['../board.css', './sheet-editor.component.css'],
+  styleUrls: ['../board.css', './kind-looks.css', './sheet-editor.component.css'],
 })
 export class SheetEditorComponent {
   readonly sheet = input.required<AnySheet>();
@@ -66,6 +72,18 @@ export class SheetEditorComponent {
   private readonly svg = viewChild.required<ElementRef<SVGSVGElement>>('board');
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
   protected readonly step = linkedSignal(() => this.steps()[0] ?? 0.5);
+  /** What is traced; it is not kept. */
+  protected readonly under = signal<TracePicture | null>(null);
+  protected readonly marks = POINT_MARKS;
+  protected readonly surfaces = computed(() =>
+    this.palette().kinds.flatMap(({ kind }) => (SURFACES[kind] ? [{ kind, path: SURFACES[kind] }] : [])),
+  );
+  protected readonly scale = computed(() => {
+    const unitM = this.units() === 'metric' ? 1 : METRES_PER_FOOT;
+    const step =
+      [5, 10, 20, 50, 100, 200].find((one) => one * unitM >= this.sheet().lengthM * SCALE_SHARE) ?? 500;
+    return { metres: step * unitM, text: formatRoundLength(step * unitM, this.units()) };
+  });
   protected readonly drawing = signal<string | null>(null);
   protected readonly pen = signal<Point[]>([]);
   protected readonly cursor = signal<Point | null>(null);
@@ -93,6 +111,7 @@ export class SheetEditorComponent {
       point: this.palette().isPoint(piece.kind),
       path: pathOf(piece.shape),
       look: this.palette().look(piece.kind, piece.depthM),
+      textured: Boolean(SURFACES[piece.kind]),
       at: piece.shape[0] as Point,
       words: this.wordsOf(piece),
     })),
@@ -177,7 +196,7 @@ export class SheetEditorComponent {
   }
 
   protected stepText(metres: number): string {
-    return formatLength(metres, this.units());
+    return metres < 1 ? formatLength(metres, this.units()) : formatRoundLength(metres, this.units());
   }
 
   protected select(id: string | null): void {
