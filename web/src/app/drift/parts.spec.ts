@@ -152,7 +152,7 @@ describe('the leader under water', () => {
     const page = await show(SideViewComponent, lessonServer(), {
       ...{ drift: { ...DEFAULT_SIDE, durationS: 6 }, run: side, atS: 4 },
     });
-    expect(page.text()).toMatch(/\d+ cm\/s slower than the surface/);
+    expect(page.text()).toMatch(/\d+ cm\/s slower just now/);
     expect(page.text()).toMatch(/deep at 4\.0 s/);
     expect(document.querySelectorAll('.load')).toHaveLength(1);
     page.fixture.componentRef.setInput('atS', 0);

@@ -4,6 +4,7 @@ import type { PlanBody } from '@doceo/core';
 import { map, tap } from 'rxjs';
 import { ApiClient } from '../data/api/api-client';
 import { UserStorage } from '../data/device/user-storage';
+import { KeptSteps } from '../data/documents/kept-steps';
 import { EditedDocument } from '../data/documents/edited-document';
 
 /** What of a plan is edited. */
@@ -17,6 +18,7 @@ export interface PlanValue {
 export class PlanDocuments {
   private readonly client = inject(ApiClient);
   private readonly storage = inject(UserStorage);
+  private readonly kept = inject(KeptSteps);
 
   /** @param seen told of every state of the plan that the server sends */
   open(id: string, seen: (plan: SavedPlan) => void): EditedDocument<PlanValue> {
@@ -34,6 +36,7 @@ export class PlanDocuments {
             .pipe(tap(seen), map(toValue)),
       },
       this.storage,
+      this.kept,
     );
   }
 }

@@ -120,6 +120,8 @@ export class PlanPage implements OnInit, OnDestroy {
   protected readonly narrow = narrowWindow();
   /** Whether the check is up on a phone. */
   protected readonly sheet = signal(false);
+  /** The title while it is being typed. */
+  protected readonly typed = signal<string | null>(null);
   /** What was added last, told where one added it. */
   protected readonly added = signal('');
   protected readonly preview = signal<PlanEdit | null>(null);
@@ -242,8 +244,15 @@ export class PlanPage implements OnInit, OnDestroy {
     this.edit(forWholeRow(this.order(), edit));
   }
 
-  protected rename(title: string): void {
-    if (title.trim()) this.document()?.edit((value) => ({ ...value, title: title.trim() }));
+  protected typedOut(): void {
+    this.typed.set(null);
+    this.document()?.endRun();
+  }
+
+  /** Kept letter by letter, undone as one; an empty title is not kept. */
+  protected type(title: string): void {
+    this.typed.set(title);
+    if (title.trim()) this.document()?.edit((value) => ({ ...value, title: title.trim() }), 'title');
   }
 
   protected set(change: Partial<Omit<PlanBody, 'blocks'>>): void {

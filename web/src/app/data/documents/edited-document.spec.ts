@@ -1,6 +1,8 @@
 import { of, Subject, throwError } from 'rxjs';
 import { ApiError } from '../api/api-error';
 import { type DraftStore, EditedDocument } from './edited-document';
+import type { Steps } from './history';
+import type { KeptSteps } from './kept-steps';
 
 interface Value {
   text: string;
@@ -49,6 +51,52 @@ describe('a document under the hand', () => {
     document.undo();
     write(document, 'd');
     expect(document.canRedo()).toBe(false);
+  });
+
+  it('undoes what was typed in one run together, and each run by itself', () => {
+    const document = open(jest.fn((value: Value) => of({ value, version: 2 })));
+    for (const text of ['ab', 'abc', 'abcd']) document.edit(() => ({ text }), 'title');
+    document.endRun();
+    document.edit(() => ({ text: 'abcde' }), 'title');
+    write(document, 'z');
+    document.undo();
+    document.undo();
+    expect(document.value()?.text).toBe('abcd');
+    document.undo();
+    expect([document.value()?.text, document.canUndo()]).toEqual(['a', false]);
+  });
+
+  it('has a draft of what is typed from the first letter on', () => {
+    const document = open(jest.fn(() => new Subject<{ value: Value; version: number }>()));
+    document.edit(() => ({ text: 'ab' }), 'title');
+    expect(drafts.get('draft')).toContain('"ab"');
+    expect(document.state()).toBe('unsaved');
+  });
+
+  it('goes on with its steps when one comes back, unless it was changed elsewhere', () => {
+    const steps = new Map<string, { value: unknown; steps: Steps<unknown> }>();
+    const kept = {
+      leave: (key: string, value: unknown, of: Steps<unknown>) => void steps.set(key, { value, steps: of }),
+      take: (key: string, value: unknown) =>
+        JSON.stringify(steps.get(key)?.value) === JSON.stringify(value)
+          ? (steps.get(key)?.steps ?? null)
+          : null,
+    } as unknown as KeptSteps;
+    const save = (value: Value) => of({ value, version: 2 });
+    const opened = (stored: string): EditedDocument<Value> => {
+      const source = { key: 'draft', load: () => of({ value: { text: stored }, version: 1 }), save };
+      const document = new EditedDocument<Value>(source, store, kept);
+      document.load().subscribe();
+      return document;
+    };
+    const first = opened('a');
+    write(first, 'b');
+    jest.advanceTimersByTime(1000);
+    first.close();
+    const back = opened('b');
+    back.undo();
+    expect(back.value()?.text).toBe('a');
+    expect(opened('changed elsewhere').canUndo()).toBe(false);
   });
 
   it('keeps a draft on the device until the server has it, and takes it up again', () => {

@@ -4,6 +4,7 @@ import { sameJson } from '../same-json';
 import { ApiError } from '../api/api-error';
 import type { UserStorage } from '../device/user-storage';
 import { History, type Undoable } from './history';
+import type { KeptSteps } from './kept-steps';
 
 export type SaveState = 'saved' | 'unsaved' | 'saving' | 'conflict' | 'refused';
 
@@ -37,6 +38,7 @@ export class EditedDocument<T> implements Undoable {
   private readonly other = signal<{ value: T; version: number } | null>(null);
   private readonly changed = new Subject<void>();
   private version = 0;
+  private run: string | null = null;
 
   readonly value = this.current.asReadonly();
   readonly state = this.saveState.asReadonly();
@@ -50,6 +52,7 @@ export class EditedDocument<T> implements Undoable {
   constructor(
     private readonly source: DocumentSource<T>,
     private readonly drafts: DraftStore,
+    private readonly kept: Pick<KeptSteps, 'leave' | 'take'> | null = null,
   ) {
     this.changed
       .pipe(
@@ -66,6 +69,8 @@ export class EditedDocument<T> implements Undoable {
         this.version = version;
         const draft = this.readDraft();
         this.current.set(draft?.value ?? value);
+        const steps = this.kept?.take(this.source.key, draft?.value ?? value);
+        if (steps) this.history.resume(steps);
         if (!draft || sameJson(draft.value, value)) {
           this.dropDraft();
           return of(null);
@@ -78,13 +83,22 @@ export class EditedDocument<T> implements Undoable {
     );
   }
 
-  edit(change: (value: T) => T): void {
+  /**
+   * @param run names what is being typed: letters of one run are undone together
+   */
+  edit(change: (value: T) => T, run: string | null = null): void {
     const before = this.current();
     if (before === null) return;
     const after = change(before);
     if (after === before || sameJson(after, before)) return;
-    this.history.keep(before);
+    if (run === null || run !== this.run) this.history.keep(before);
+    this.run = run;
     this.put(after);
+  }
+
+  /** What is typed from now on is a step of its own. */
+  endRun(): void {
+    this.run = null;
   }
 
   undo(): void {
@@ -119,10 +133,13 @@ export class EditedDocument<T> implements Undoable {
 
   /** Ends the document; what waits is saved at once. */
   close(): void {
+    const now = this.current();
+    if (now !== null) this.kept?.leave(this.source.key, now, this.history.steps());
     this.changed.complete();
   }
 
   private step(to: (now: T) => T | undefined): void {
+    this.run = null;
     const now = this.current();
     const target = now === null ? undefined : to(now);
     if (target !== undefined) this.put(target);

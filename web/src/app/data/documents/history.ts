@@ -11,6 +11,12 @@ export interface Undoable {
   redo(): void;
 }
 
+/** Values to go back to and forth to, the nearest last. */
+export interface Steps<T> {
+  past: readonly T[];
+  future: readonly T[];
+}
+
 /** The values something had, to go back to, and those it was taken back from. */
 export class History<T> {
   private readonly past = signal<readonly T[]>([]);
@@ -32,6 +38,16 @@ export class History<T> {
   /** The value that was taken back. */
   forth(now: T): T | undefined {
     return this.step(this.future, this.past, now);
+  }
+
+  steps(): Steps<T> {
+    return { past: this.past(), future: this.future() };
+  }
+
+  /** Goes on with steps that were kept. */
+  resume({ past, future }: Steps<T>): void {
+    this.past.set(past);
+    this.future.set(future);
   }
 
   private step(from: typeof this.past, to: typeof this.past, now: T): T | undefined {

@@ -194,7 +194,7 @@ export class SideViewComponent {
       }),
       floatText:
         drift.surfaceMs - frame.floatMs > 0.005 && frame.atS > 0.3
-          ? `${formatSpeed(drift.surfaceMs - frame.floatMs, units)} slower than the surface just now`
+          ? `${formatSpeed(drift.surfaceMs - frame.floatMs, units)} slower just now`
           : '',
       flyText: `${formatLength(Math.max(0, -frame.ys[nodes]!), units)} deep at ${frame.atS.toFixed(1)} s`,
     };

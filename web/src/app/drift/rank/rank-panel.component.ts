@@ -57,7 +57,7 @@ interface Row {
         <button type="button" class="btn small" (click)="store.start(setup())">Go on</button>
       }
     </p>
-    <ol [class.some]="store.tried() > 0">
+    <ol>
       @for (row of rows(); track row.way?.id) {
         <li [class.drawn]="row.way === null">
           <button type="button" [disabled]="row.way === null" (click)="row.way && chosen.emit(row.way)">
@@ -97,7 +97,7 @@ interface Row {
     .told {
       min-height: 104px;
     }
-    ol.some {
+    ol {
       min-height: 340px;
     }
     li {

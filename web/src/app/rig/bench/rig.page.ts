@@ -75,6 +75,8 @@ export class RigPage implements OnInit, OnDestroy {
   private calming: ReturnType<typeof setTimeout> | null = null;
   protected readonly selectedId = signal<string | null>(null);
   protected readonly putting = signal(false);
+  /** The name while it is being typed. */
+  protected readonly typed = signal<string | null>(null);
   /** A plan with this rig; one that has it already gets this state of it. */
   protected readonly putIn = (body: PlanBody): PlanBody => {
     const { name, rig } = this.value()!;
@@ -184,8 +186,15 @@ export class RigPage implements OnInit, OnDestroy {
     return known && { ...known, waterDepthM: this.borrowedM() ?? known.waterDepthM };
   }
 
-  protected rename(name: string): void {
-    if (name.trim()) this.document()?.edit((value) => ({ ...value, name: name.trim() }));
+  protected typedOut(): void {
+    this.typed.set(null);
+    this.document()?.endRun();
+  }
+
+  /** Kept letter by letter, undone as one; an empty name is not kept. */
+  protected type(name: string): void {
+    this.typed.set(name);
+    if (name.trim()) this.document()?.edit((value) => ({ ...value, name: name.trim() }), 'name');
   }
 
   protected fix({ problemId, index }: { problemId: string; index: number }): void {
