@@ -2,6 +2,7 @@ const Sequencer = require('@jest/test-sequencer').default;
 
 /** Specs that take longest, by the end of their path: begun last, one of them would run while the others have nothing left. */
 const LONGEST = [
+  'e2e/walk/walk',
   'e2e/trust/kills',
   'e2e/screens/rig',
   'e2e/trust/first-start',

@@ -83,11 +83,12 @@ export async function go(page: Page, path: string): Promise<void> {
   await page.waitForFunction(() => (history.state as { navigationId?: number } | null)?.navigationId);
 }
 
-/** The first element with this text. */
+/** The first element with this text; within 15 s unless more is given. */
 export async function byText(
   page: Page,
   selector: string,
   text: string | RegExp,
+  patienceMs = 15_000,
 ): Promise<ElementHandle<HTMLElement>> {
   const source = typeof text === 'string' ? text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&') : text.source;
   const handle = await page.waitForFunction(
@@ -96,7 +97,7 @@ export async function byText(
         (element) =>
           new RegExp(pattern).test(element.textContent ?? '') && element.getClientRects().length > 0,
       ),
-    { timeout: 15_000 },
+    { timeout: patienceMs },
     selector,
     source,
   );

@@ -65,7 +65,7 @@ describe('a new version', () => {
       if (reply.status() === 404) missing.push(reply.url());
     });
     await signIn(page, server.url, LEAD);
-    await byText(page, '.ready h2', 'Ready for the water');
+    await byText(page, '.ready h2', 'Ready for the water', 45_000);
   }, 90_000);
   afterAll(async () => {
     await browser?.close();

@@ -48,7 +48,7 @@ describe('a device of two instructors', () => {
       void (refused ? request.abort() : request.continue());
     });
     await signIn(page, at.server.url, LEAD);
-    await byText(page, '.ready h2', 'Ready for the water');
+    await byText(page, '.ready h2', 'Ready for the water', 45_000);
     await page.goto(`${at.server.url}/plan`);
     await (await byText(page, 'a.open', 'First nymphs')).click();
     await page.waitForSelector('input.title');

@@ -104,7 +104,7 @@ async function speak(page: Page, system: UnitSystem): Promise<void> {
     const chip = document.querySelector<HTMLElement>('doceo-strip [aria-label^=Units], [data-units]');
     if (chip && !(chip.textContent ?? '').includes(wanted)) chip.click();
     for (let frame = 0; frame < 3; frame++) await new Promise((next) => requestAnimationFrame(next));
-    await new Promise((next) => setTimeout(next, 60));
+    await new Promise((next) => setTimeout(next, 30));
   }, system);
 }
 

@@ -64,7 +64,7 @@ import { AppVersion } from './app-version';
       }
     }
     @if (day.lesson(); as lesson) {
-      <span class="fact wide"
+      <span class="fact wide widest"
         >students <b class="figure">{{ lesson.studentIds.length }}</b></span
       >
     }

@@ -1,5 +1,7 @@
 import { Component, computed, inject, signal } from '@angular/core';
+import { NgTemplateOutlet } from '@angular/common';
 import { RouterLink } from '@angular/router';
+import { narrowWindow } from '../parts/narrow';
 import { planProblems, strandOf } from '@doceo/core';
 import { planProblemInWords } from '@doceo/texts';
 import { BankStore } from '../data/lesson/bank-store';
@@ -31,6 +33,7 @@ const MS_PER_MIN = 60_000;
 @Component({
   selector: 'doceo-today-page',
   imports: [
+    NgTemplateOutlet,
     LoadFailedComponent,
     RouterLink,
     SetAsideComponent,
@@ -44,6 +47,8 @@ const MS_PER_MIN = 60_000;
   styleUrl: './today.page.css',
 })
 export class TodayPage {
+  /** On a phone what is to clear stands before the rest of the day. */
+  protected readonly narrow = narrowWindow();
   private readonly session = inject(SessionStore);
   protected readonly day = inject(DayStore);
   protected readonly bank = inject(BankStore);

@@ -48,7 +48,7 @@ interface Row {
       @if (store.tried() === 0) {
         Nothing to try from here: the lie is out of reach.
       } @else {
-        {{ store.tried() }} ways, {{ store.done() }} tried. Metres without drag, the median of nine runs; the
+        {{ store.tried() }} ways, {{ store.done() }} tried. Drift without drag, the median of nine runs; the
         thin mark is their spread.
       }
       @if (store.running()) {
@@ -95,7 +95,7 @@ interface Row {
     }
     /* Room for what is being worked out: what lies below stays where it is. */
     .told {
-      min-height: 104px;
+      min-height: 84px;
     }
     ol {
       min-height: 340px;

@@ -1,5 +1,5 @@
 import { Component, computed, inject, input } from '@angular/core';
-import { DRAG_MS, type DriftRun, METRES_PER_FOOT } from '@doceo/core';
+import { DRAG_MS, type DriftRun, METRES_PER_INCH } from '@doceo/core';
 import type { EChartsCoreOption } from 'echarts/core';
 import { SessionStore } from '../../data/session';
 import { CHART } from '../../theme/chart-theme';
@@ -32,7 +32,7 @@ export class SlipChartComponent {
   });
   protected readonly options = computed<EChartsCoreOption>(() => {
     const metric = this.session.units() === 'metric';
-    const value = (ms: number): number => (metric ? ms * 100 : ms / METRES_PER_FOOT);
+    const value = (ms: number): number => (metric ? ms * 100 : ms / METRES_PER_INCH);
     const limit = value(DRAG_MS);
     const line = ({ frames }: DriftRun, color: string, rest: object = {}) => ({
       type: 'line',
@@ -47,10 +47,10 @@ export class SlipChartComponent {
       tooltip: {
         trigger: 'axis',
         formatter: (at: { data: [number, number] }[]) =>
-          `${at[0]?.data[0].toFixed(1)} s: ${at[0]?.data[1].toFixed(metric ? 0 : 2)} ${metric ? 'cm/s' : 'ft/s'} against its water`,
+          `${at[0]?.data[0].toFixed(1)} s: ${at[0]?.data[1].toFixed(0)} ${metric ? 'cm/s' : 'in/s'} against its water`,
       },
       yAxis: {
-        ...withinAxis(metric ? ' cm/s' : ' ft/s', { showMaxLabel: false }),
+        ...withinAxis(metric ? ' cm/s' : ' in/s', { showMaxLabel: false }),
         max: Math.ceil(top * 10) / 10,
         splitNumber: 2,
         splitLine: { showMaxLine: false },

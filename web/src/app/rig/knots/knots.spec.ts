@@ -92,6 +92,12 @@ describe('the page of knots', () => {
   };
   const at = '[data-knot=improved-clinch] input';
 
+  it('has an index that leads to each knot', async () => {
+    const { page } = await open();
+    expect(page.all('nav.index a')).toHaveLength(15);
+    expect(document.querySelector('nav.index a')?.getAttribute('href')).toBe('/rig/knots#improved-clinch');
+  });
+
   it('tells what is typical when nothing was broken yet', async () => {
     const { page } = await open();
     expect(shares(page)).toEqual(['typical85 %± 8, rule of thumb']);
