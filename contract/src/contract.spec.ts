@@ -311,6 +311,7 @@ describe('what the bank book can log', () => {
     ['a change', { kind: 'change', what: 'depth', to: '' }],
     ['a search', { kind: 'tried', depthM: 2, retrieve: 'slow', pattern: 'leech', moved: true }],
     ['a lane', { kind: 'lane', lane: 3, of: 6 }],
+    ['a lane from a stand', { kind: 'lane', lane: 3, of: 6, stand: 2, angle: 'down' }],
     ['a temperature', { kind: 'temperature', celsius: 11.5, depthM: null }],
     ['stones', { kind: 'stones', counts: { mayfly: 4 } }],
     ['a danger', { kind: 'safety', what: 'slip', text: '' }],
@@ -321,6 +322,7 @@ describe('what the bank book can log', () => {
   it.each<[string, object]>([
     ['a cause nobody knows', { kind: 'miss', cause: 'bad luck' }],
     ['a lane outside the pool', { kind: 'lane', lane: 7, of: 6 }],
+    ['a lane cast backwards', { kind: 'lane', lane: 1, of: 6, angle: 'back' }],
     ['boiling water', { kind: 'temperature', celsius: 100, depthM: null }],
     ['stones with nothing under them', { kind: 'stones', counts: { mayfly: 0 } }],
     ['what does not live under stones', { kind: 'stones', counts: { trout: 1 } }],

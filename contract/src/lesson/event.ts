@@ -1,5 +1,6 @@
 import {
   type BankEvent,
+  CAST_ANGLES,
   CHANGE_KINDS,
   findDrill,
   findFault,
@@ -53,6 +54,8 @@ export const eventBodySchema = z.discriminatedUnion('kind', [
       kind: z.literal('lane'),
       lane: z.int().min(1).max(12),
       of: z.int().min(1).max(12),
+      stand: z.int().min(1).max(12).optional(),
+      angle: z.enum(CAST_ANGLES).optional(),
     })
     .refine(({ lane, of }) => lane <= of, { path: ['lane'], message: 'lies outside the pool' }),
   z.strictObject({

@@ -12,6 +12,10 @@ export type ChangeKind = (typeof CHANGE_KINDS)[number];
 export const RETRIEVES = ['hand-twist', 'strip', 'slow', 'static', 'hang'] as const;
 export type Retrieve = (typeof RETRIEVES)[number];
 
+export const CAST_ANGLES = ['up', 'across', 'down'] as const;
+/** Which way a cast goes, against the stream. */
+export type CastAngle = (typeof CAST_ANGLES)[number];
+
 export const SAFETY_KINDS = ['slip', 'hook', 'storm', 'cold', 'heat', 'near-miss'] as const;
 export type SafetyKind = (typeof SAFETY_KINDS)[number];
 
@@ -40,7 +44,14 @@ export type BankEventBody =
   | { kind: 'tangle'; seconds: number | null }
   | { kind: 'change'; what: ChangeKind; to: string }
   | { kind: 'tried'; depthM: number; retrieve: Retrieve; pattern: string; moved: boolean }
-  | { kind: 'lane'; lane: number; of: number }
+  | {
+      kind: 'lane';
+      lane: number;
+      of: number;
+      /** From which stand, counted up the stream, and which way the cast went; the same lane from elsewhere is a new one. */
+      stand?: number | undefined;
+      angle?: CastAngle | undefined;
+    }
   | { kind: 'temperature'; celsius: number; depthM: number | null }
   | { kind: 'stones'; counts: Record<string, number> }
   | { kind: 'safety'; what: SafetyKind; text: string }

@@ -62,11 +62,11 @@ describe('drawing a water', () => {
   const openBeat = async (): Promise<Drawn> => {
     const [first] = await beats();
     await at.open(`/water/${waters['River Ostrel']}/beats/${first!.id}`);
-    await page.waitForSelector('doceo-sheet-editor svg .piece');
+    await page.waitForSelector('doceo-sheet-editor .work > svg .piece');
     return first!;
   };
   const sheet = async (): Promise<{ left: number; top: number; scale: number }> => {
-    const svg = (await page.$('doceo-sheet-editor svg')) as ElementHandle<SVGSVGElement>;
+    const svg = (await page.$('doceo-sheet-editor .work > svg')) as ElementHandle<SVGSVGElement>;
     return svg.evaluate((element) => {
       element.scrollIntoView({ block: 'center' });
       const { left, top, width } = element.getBoundingClientRect();
@@ -231,7 +231,7 @@ describe('drawing a water', () => {
   it('draws a new beat and takes it out again', async () => {
     await at.open('/water');
     await clickText(page, 'a', 'New beat');
-    await page.waitForSelector('doceo-sheet-editor svg .piece');
+    await page.waitForSelector('doceo-sheet-editor .work > svg .piece');
     const count = (await beats()).length;
     await page.$eval('input[name=title]', (field) => {
       (field as HTMLInputElement).value = 'Mill leat';
@@ -254,7 +254,7 @@ describe('drawing a water', () => {
 
   it('takes in twenty thousand soundings in a worker, with progress, stop, and the page awake', async () => {
     await at.open(`/water/${waters['Merrow Lake']}/lake`);
-    await page.waitForSelector('doceo-sheet-editor svg .piece');
+    await page.waitForSelector('doceo-sheet-editor .work > svg .piece');
     const text = soundingsTable();
     await upload('Import soundings', 'soundings.csv', text);
     await byText(page, '.sounded dd', /ha$/);
@@ -273,7 +273,7 @@ describe('drawing a water', () => {
 
   it('names the line of a broken table and takes in none of it', async () => {
     await at.open(`/water/${waters['Merrow Lake']}/lake`);
-    await page.waitForSelector('doceo-sheet-editor svg .piece');
+    await page.waitForSelector('doceo-sheet-editor .work > svg .piece');
     await upload('Import soundings', 'broken.csv', 'x_m,y_m,depth_m\n100,100,3\n"100,5",100,3\n');
     await byText(page, '[role=alert]', 'line 3, x_m');
     await byText(page, '.sounded', '0 soundings');
@@ -292,7 +292,7 @@ describe('drawing a water', () => {
     expect(await axeFindings(page)).toEqual([]);
     await page.setViewport(PHONE);
     await at.open(`/water/${waters['Merrow Lake']}/lake`);
-    await page.waitForSelector('doceo-sheet-editor svg .piece');
+    await page.waitForSelector('doceo-sheet-editor .work > svg .piece');
     expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBe(0);
     expect(await axeFindings(page)).toEqual([]);
   });

@@ -388,6 +388,30 @@ describe('the bank book', () => {
     ]);
   });
 
+  it('counts a lane as new from another stand or at another angle, and remembers where one stands', async () => {
+    const page = await open();
+    await page.press('More');
+    await page.press('Lanes of the pool');
+    await page.press('1');
+    await page.quiet();
+    await page.press('Stand before');
+    expect(page.text()).toContain('any stand');
+    await page.press('Next stand');
+    await page.press('Next stand');
+    await page.press('downstream');
+    await page.press('1');
+    await page.quiet();
+    expect(sent().map(({ body }) => body)).toEqual([
+      { kind: 'lane', lane: 1, of: 6 },
+      { kind: 'lane', lane: 1, of: 6, stand: 2, angle: 'down' },
+    ]);
+    await page.press('Cancel');
+    expect(page.text()).toContain('lane 1 of 6 fished, from stand 2, downstream');
+    await page.press('More');
+    await page.press('Lanes of the pool');
+    expect(page.text()).toContain('stand 2');
+  });
+
   it('speaks feet and Fahrenheit to those who do, and stores metres and Celsius', async () => {
     server.on(api.session.get, {
       ...SESSION,

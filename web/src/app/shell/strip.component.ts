@@ -1,4 +1,4 @@
-import { Component, computed, inject, signal } from '@angular/core';
+import { Component, computed, ElementRef, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { formatLength, formatTemperature, formatWind, type UnitSystem } from '@doceo/core';
@@ -119,9 +119,14 @@ import { AppVersion } from './app-version';
     }
   `,
   styleUrl: './strip.component.css',
-  host: { '[class.two]': '!day.loaded() || day.water() !== null' },
+  host: {
+    '[class.two]': '!day.loaded() || day.water() !== null',
+    '(document:click)': 'shutUnlessWithin($event)',
+    '(keydown.escape)': 'shut()',
+  },
 })
 export class StripComponent {
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
   protected readonly day = inject(DayStore);
   protected readonly session = inject(SessionStore);
   protected readonly bank = inject(BankStore);
@@ -133,6 +138,17 @@ export class StripComponent {
   protected readonly leaving = signal(false);
   protected readonly stuck = signal<string | null>(null);
   protected readonly unsent = computed(() => this.bank.waiting() + this.bank.setAside().length);
+
+  /** By Escape; the focus goes back to what opened it. */
+  protected shut(): void {
+    if (!this.open()) return;
+    this.open.set(false);
+    this.host.querySelector<HTMLElement>('.who .chip')?.focus();
+  }
+
+  protected shutUnlessWithin({ target }: Event): void {
+    if (!this.host.querySelector('.who')?.contains(target as Node)) this.open.set(false);
+  }
 
   protected readonly initials = computed(() => initials(this.session.user()?.name ?? ''));
   protected readonly options = computed(() =>

@@ -31,4 +31,18 @@ describe('the strip', () => {
     await page.quiet();
     expect(page.all('a.fact').slice(1)).toEqual(['water 54 °F', 'wind 7 mph']);
   });
+
+  it('shuts its menu by Escape, with the focus where it was opened, and by a touch elsewhere', async () => {
+    const page = await show(StripComponent, lessonServer());
+    await page.quiet();
+    await page.press('Maren Voss');
+    expect(page.all('.menu button')).toEqual(['Account', 'Sign out']);
+    await page.key('.menu button', 'Escape');
+    expect(page.all('.menu')).toEqual([]);
+    expect(document.activeElement?.textContent).toContain('Maren Voss');
+    await page.press('Maren Voss');
+    document.body.click();
+    await page.settle();
+    expect(page.all('.menu')).toEqual([]);
+  });
 });

@@ -81,6 +81,10 @@ export class TodayPage {
       planProblemInWords(problem, this.session.units()),
     );
   });
+  /** Whether what stands above the rest is there: on a phone nothing below it is shown before, and nothing moves. */
+  protected readonly standing = computed(
+    () => !this.narrow() || !this.lesson() || this.plan() !== null || this.failed() !== null,
+  );
   protected readonly stops = computed(() =>
     this.problems()
       .filter(({ level }) => level === 'must-fix')

@@ -1,5 +1,6 @@
 import {
   type BankEventBody,
+  type CastAngle,
   type ChangeKind,
   findFault,
   formatLength,
@@ -28,6 +29,13 @@ export const CHANGE_WORDS: Record<ChangeKind, string> = {
   pattern: 'fly',
   rig: 'rig',
 };
+/** Which way a cast went. */
+export const ANGLE_WORDS: Record<CastAngle, string> = {
+  up: 'upstream',
+  across: 'across',
+  down: 'downstream',
+};
+
 export const RETRIEVE_WORDS: Record<Retrieve, string> = {
   'hand-twist': 'hand twist',
   strip: 'strip',
@@ -68,7 +76,11 @@ export function eventText(body: BankEventBody, system: UnitSystem): string {
     case 'tried':
       return `${formatRoundLength(body.depthM, system)}, ${RETRIEVE_WORDS[body.retrieve]}, ${body.pattern}${body.moved ? ': moved a fish' : ''}`;
     case 'lane':
-      return `lane ${body.lane} of ${body.of} fished`;
+      return [
+        `lane ${body.lane} of ${body.of} fished`,
+        ...(body.stand ? [`from stand ${body.stand}`] : []),
+        ...(body.angle ? [ANGLE_WORDS[body.angle]] : []),
+      ].join(', ');
     case 'temperature':
       return `water ${formatTemperature(body.celsius, system)}${body.depthM === null ? '' : ` at ${formatRoundLength(body.depthM, system)}`}`;
     case 'stones':

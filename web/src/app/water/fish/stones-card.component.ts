@@ -28,15 +28,10 @@ const MAX = 200;
         <div class="tiles">
           @for (kind of kinds; track kind) {
             <div class="tile" [class.found]="count(place(), kind) > 0">
-              <button
-                type="button"
-                class="more"
-                [attr.aria-label]="'One ' + kind + ' more in place ' + (place() + 1)"
-                (click)="add(place(), kind, 1)"
-              >
+              <button type="button" class="more" (click)="add(place(), kind, 1)">
                 <doceo-creature-picture [of]="kind" />
-                <span>{{ kind }}</span>
-                <b class="figure">{{ count(place(), kind) }}</b>
+                <span>{{ kind }}</span>&ngsp;<b class="figure">{{ count(place(), kind) }}</b
+                ><span class="visually-hidden">, one more in place {{ place() + 1 }}</span>
               </button>
               @if (count(place(), kind) > 0) {
                 <button
