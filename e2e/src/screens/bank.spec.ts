@@ -77,6 +77,21 @@ describe.each([
       document.documentElement.scrollHeight - window.innerHeight,
     ]);
     expect([wide, high]).toEqual([0, 0]);
+    // Nothing lies over what one taps most, and all of it is in sight without scrolling, but for large type.
+    const covered = await page.$$eval('[data-tap=good], [data-undo], .more button, .who button', (all) =>
+      all
+        .filter((one) => {
+          const { left, top, width, height } = one.getBoundingClientRect();
+          const there = document.elementFromPoint(left + width / 2, top + height / 2);
+          return there !== null && !one.contains(there);
+        })
+        .map((one) => one.textContent),
+    );
+    expect(covered).toEqual([]);
+    const below = await page.$$eval('[data-undo], .who button', (all) =>
+      Math.max(...all.map((one) => one.getBoundingClientRect().bottom)),
+    );
+    if (!large) expect(below).toBeLessThanOrEqual(PHONE.height + 0.5);
   });
 
   it('keeps the faults where they are while one taps, counts, and takes back', async () => {

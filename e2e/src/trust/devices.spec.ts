@@ -90,7 +90,7 @@ describe('a lesson on two devices', () => {
       await keepOnDevice(device, 'lesson', lessonId);
       await openBank(device);
     }
-  }, 300_000);
+  }, 120_000);
   afterAll(async () => {
     await browser?.close();
     await way?.close();
@@ -105,7 +105,7 @@ describe('a lesson on two devices', () => {
     const { came, went, lost } = way.counts();
     expect(went).toBe(2 * came);
     expect(lost).toBeGreaterThan(0);
-  }, 300_000);
+  }, 120_000);
 
   it('is kept exactly once, though the database is killed in the middle and started again', async () => {
     const tapping = Promise.all(devices.map((page) => tapOn(page, TAPS)));
@@ -118,7 +118,7 @@ describe('a lesson on two devices', () => {
     await stored();
     await same();
     expect(server.process.exitCode).toBeNull();
-  }, 300_000);
+  }, 120_000);
 
   it('reads the same on both afterwards', async () => {
     const events = await ofLesson();
@@ -133,7 +133,7 @@ describe('a lesson on two devices', () => {
       await page.setViewport(PHONE);
       await openBank(page);
     }
-  }, 180_000);
+  }, 60_000);
 
   it('forgets a student who was deleted on the other one; what was not sent is told, and goes when one says so', async () => {
     const [one, other] = devices as [Page, Page];
@@ -161,7 +161,7 @@ describe('a lesson on two devices', () => {
     for (let i = 0; i < 100 && (await left()); i++) await new Promise((resolve) => setTimeout(resolve, 100));
     expect(await left()).toBe(false);
     expect(JSON.stringify(await ofLesson())).not.toContain(gone);
-  }, 180_000);
+  }, 60_000);
 
   it('tells at once when a device has no room, and goes on when it has', async () => {
     const [page] = devices as [Page];
@@ -193,7 +193,7 @@ describe('a lesson on two devices', () => {
     for (let i = 0; i < 200 && (await ofLesson()).length < all; i++)
       await new Promise((resolve) => setTimeout(resolve, 100));
     expect((await ofLesson()).length).toBe(all);
-  }, 300_000);
+  }, 120_000);
 
   it('loses nothing it acknowledged when the browser throws its store away', async () => {
     const [page] = devices as [Page];
@@ -209,7 +209,7 @@ describe('a lesson on two devices', () => {
     server = await startServer(database.url, { PORT: new URL(server.url).port });
     await stored(page);
     expect((await ofLesson()).map(({ id }) => id)).toContain(waits?.id);
-  }, 180_000);
+  }, 90_000);
 
   it('complains of nothing', () => expect(watched).toEqual([[], []]));
 });

@@ -50,11 +50,6 @@ export interface BarStudent {
     </nav>
   `,
   styles: `
-    :host {
-      position: sticky;
-      bottom: 0;
-      z-index: 2;
-    }
     .who {
       display: flex;
       background: #0c1a14;
@@ -62,7 +57,7 @@ export interface BarStudent {
     button {
       flex: 1 1 0;
       min-width: 0;
-      min-height: 92px;
+      min-height: 84px;
       border: 0;
       border-right: 1px solid #3c4b43;
       background: transparent;
