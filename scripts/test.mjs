@@ -66,7 +66,7 @@ async function checks() {
     const { coreDocs } = await import('./lib/core-docs.mjs');
     const { functions, described, numbers, withUnit, throwing, throwsSaid, missing } = coreDocs();
     console.log(
-      `\n== documentation of core: ${described} of ${functions} functions described, ${withUnit} of ${numbers} numbers with unit, ${throwsSaid} of ${throwing} that throw say so`,
+      `\n== documentation of core${missing.length === 0 ? '' : ' FAILED'}: ${described} of ${functions} functions described, ${withUnit} of ${numbers} numbers with unit, ${throwsSaid} of ${throwing} that throw say so`,
     );
     for (const one of missing) console.log(one);
     count(missing.length === 0 ? 1 : 0, missing.length === 0 ? 0 : 1);

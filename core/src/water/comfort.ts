@@ -21,6 +21,7 @@ export const COMFORT: Record<Species, ComfortLimits> = {
  * The temperature from which one stops fishing for what lives in a water, °C: of its most sensitive species.
  *
  * @param species none when nobody has said what lives there: then of the most sensitive of all
+ * @returns °C
  */
 export function stopTemperature(species: readonly Species[]): number {
   return Math.min(...(species.length > 0 ? species : SPECIES).map((one) => COMFORT[one].stopC));

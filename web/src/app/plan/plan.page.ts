@@ -40,6 +40,7 @@ import { DayStore } from '../data/lesson/day-store';
 import type { EditedDocument } from '../data/documents/edited-document';
 import { aboutStudent, dayText, firstName, spanText } from '../data/lesson/lesson-texts';
 import { SessionStore } from '../data/session';
+import { TitleFieldComponent } from '../parts/fields/title-field.component';
 import type { Drag } from '../drawing/drag.directive';
 import { LessonDialogComponent } from '../shared/lesson/lesson-dialog.component';
 import { KeysDialogComponent } from '../parts/keys-dialog.component';
@@ -54,24 +55,13 @@ import { ConflictDialogComponent } from './sharing/conflict-dialog.component';
 import { DrillShelfComponent } from './timeline/drill-shelf.component';
 import { PlanDocuments, type PlanValue } from './plan-document';
 import { PlanSchoolsComponent } from './plan-schools.component';
+import { PLAN_KEYS } from './plan-keys';
 import { ShareDialogComponent } from './sharing/share-dialog.component';
 import { type Lane, TimelineComponent } from './timeline/timeline.component';
 import { ChoiceFieldComponent } from '../parts/fields/choice-field.component';
 import { TextFieldComponent } from '../parts/fields/text-field.component';
 import { DocumentToldComponent } from '../shared/documents/document-told.component';
 import { NoSuchComponent } from '../shared/no-such.component';
-
-const KEYS = [
-  ['Tab', 'go from line to line, and to the shelf of drills'],
-  ['Enter on a drill', 'put it at the end of the plan'],
-  ['↑ ↓', 'move the line by 5 minutes'],
-  ['Shift + ↑ ↓', 'make it shorter or longer'],
-  ['Alt + ↑ ↓', 'swap it with its neighbour'],
-  ['← →', 'give it to another student, or to everybody'],
-  ['Delete', 'remove it'],
-  ['Ctrl + Z, Ctrl + Shift + Z', 'undo, redo'],
-  ['?', 'this list'],
-] as const;
 
 /** The plan on a timeline, its check beside it, the library below. */
 @Component({
@@ -96,6 +86,7 @@ const KEYS = [
     SheetComponent,
     TextFieldComponent,
     TimelineComponent,
+    TitleFieldComponent,
     UndoRedoComponent,
   ],
   templateUrl: './plan.page.html',
@@ -120,8 +111,6 @@ export class PlanPage implements OnInit, OnDestroy {
   protected readonly narrow = narrowWindow();
   /** Whether the check is up on a phone. */
   protected readonly sheet = signal(false);
-  /** The title while it is being typed. */
-  protected readonly typed = signal<string | null>(null);
   /** What was added last, told where one added it. */
   protected readonly added = signal('');
   protected readonly preview = signal<PlanEdit | null>(null);
@@ -132,7 +121,7 @@ export class PlanPage implements OnInit, OnDestroy {
     value: i + 1,
     text: `${i + 1}`,
   }));
-  protected readonly keys = KEYS;
+  protected readonly keys = PLAN_KEYS;
   protected readonly strandNames = STRAND_NAMES;
 
   protected readonly value = computed(() => this.document()?.value() ?? null);
@@ -244,15 +233,9 @@ export class PlanPage implements OnInit, OnDestroy {
     this.edit(forWholeRow(this.order(), edit));
   }
 
-  protected typedOut(): void {
-    this.typed.set(null);
-    this.document()?.endRun();
-  }
-
-  /** Kept letter by letter, undone as one; an empty title is not kept. */
-  protected type(title: string): void {
-    this.typed.set(title);
-    if (title.trim()) this.document()?.edit((value) => ({ ...value, title: title.trim() }), 'title');
+  /** Letters of one run are undone together. */
+  protected rename(title: string): void {
+    this.document()?.edit((value) => ({ ...value, title }), 'title');
   }
 
   protected set(change: Partial<Omit<PlanBody, 'blocks'>>): void {

@@ -13,6 +13,7 @@ import { OpenDocument } from '../../data/documents/open-document';
 import { timeText } from '../../data/lesson/lesson-texts';
 import { ReadingStore } from '../../data/records/reading-store';
 import { SessionStore } from '../../data/session';
+import { TitleFieldComponent } from '../../parts/fields/title-field.component';
 import { PutInPlanDialogComponent } from '../../shared/plan/put-in-plan-dialog.component';
 import { SaveStateComponent } from '../../shared/documents/save-state.component';
 import { ProblemListComponent } from '../../parts/problem-list.component';
@@ -53,6 +54,7 @@ interface RigValue {
     SaveStateComponent,
     ProblemListComponent,
     TaperChartComponent,
+    TitleFieldComponent,
     UndoRedoComponent,
   ],
   templateUrl: './rig.page.html',
@@ -75,8 +77,6 @@ export class RigPage implements OnInit, OnDestroy {
   private calming: ReturnType<typeof setTimeout> | null = null;
   protected readonly selectedId = signal<string | null>(null);
   protected readonly putting = signal(false);
-  /** The name while it is being typed. */
-  protected readonly typed = signal<string | null>(null);
   /** A plan with this rig; one that has it already gets this state of it. */
   protected readonly putIn = (body: PlanBody): PlanBody => {
     const { name, rig } = this.value()!;
@@ -186,15 +186,9 @@ export class RigPage implements OnInit, OnDestroy {
     return known && { ...known, waterDepthM: this.borrowedM() ?? known.waterDepthM };
   }
 
-  protected typedOut(): void {
-    this.typed.set(null);
-    this.document()?.endRun();
-  }
-
-  /** Kept letter by letter, undone as one; an empty name is not kept. */
-  protected type(name: string): void {
-    this.typed.set(name);
-    if (name.trim()) this.document()?.edit((value) => ({ ...value, name: name.trim() }), 'name');
+  /** Letters of one run are undone together. */
+  protected rename(name: string): void {
+    this.document()?.edit((value) => ({ ...value, name }), 'name');
   }
 
   protected fix({ problemId, index }: { problemId: string; index: number }): void {

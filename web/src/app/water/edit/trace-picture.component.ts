@@ -1,6 +1,7 @@
-import { Component, input, model, type OnDestroy } from '@angular/core';
+import { Component, computed, input, model, type OnDestroy } from '@angular/core';
 import { formatLength, type UnitSystem } from '@doceo/core';
 import { plainLength } from '../../parts/fields/plain-length';
+import { type Slider, SlidersComponent } from '../../parts/fields/sliders.component';
 import { TextFieldComponent } from '../../parts/fields/text-field.component';
 
 /** A photograph or map that lies under a drawing while it is traced. Metres on the sheet. */
@@ -18,7 +19,7 @@ const MOST_M = 5000;
 /** Lays a picture under the drawing, as wide as what it shows; it stays in this window and is sent nowhere. */
 @Component({
   selector: 'doceo-trace-picture',
-  imports: [TextFieldComponent],
+  imports: [SlidersComponent, TextFieldComponent],
   template: `
     @if (picture(); as under) {
       <doceo-text-field
@@ -28,26 +29,7 @@ const MOST_M = 5000;
         [value]="length(under.widthM)"
         (changed)="setWidth($event)"
       />
-      <label class="field"
-        ><span>right</span>
-        <input
-          type="range"
-          [min]="-lengthM()"
-          [max]="lengthM()"
-          step="0.5"
-          [value]="under.x"
-          (input)="picture.set({ ...under, x: +$any($event.target).value })"
-      /></label>
-      <label class="field"
-        ><span>down</span>
-        <input
-          type="range"
-          [min]="-lengthM()"
-          [max]="lengthM()"
-          step="0.5"
-          [value]="under.y"
-          (input)="picture.set({ ...under, y: +$any($event.target).value })"
-      /></label>
+      <doceo-sliders [sliders]="sliders()" (slid)="shift($event.name, $event.value)" />
       <button type="button" class="btn small" (click)="away()">Picture away</button>
     } @else {
       <label class="btn small"
@@ -69,8 +51,9 @@ const MOST_M = 5000;
     .wide {
       width: 150px;
     }
-    input[type='range'] {
-      width: 120px;
+    doceo-sliders {
+      width: 300px;
+      margin: 0;
     }
     label:focus-within {
       outline: 3px solid var(--sighter);
@@ -82,6 +65,21 @@ export class TracePictureComponent implements OnDestroy {
   readonly lengthM = input.required<number>();
   readonly units = input.required<UnitSystem>();
   readonly picture = model.required<TracePicture | null>();
+
+  /** Where the corner of the picture lies on the sheet. */
+  protected readonly sliders = computed<Slider<'x' | 'y'>[]>(() => {
+    const [under, most] = [this.picture(), this.lengthM()];
+    return (
+      [
+        ['x', 'right'],
+        ['y', 'down'],
+      ] as const
+    ).map(([name, text]) => {
+      const at = under?.[name] ?? 0;
+      const value = `${at < 0 ? '−' : ''}${this.length(Math.abs(at))}`;
+      return { name, text, at, value, min: -most, max: most, step: 0.5 };
+    });
+  });
 
   ngOnDestroy(): void {
     const under = this.picture();
@@ -104,6 +102,11 @@ export class TracePictureComponent implements OnDestroy {
       });
     image.onerror = () => URL.revokeObjectURL(url);
     image.src = url;
+  }
+
+  protected shift(side: 'x' | 'y', metres: number): void {
+    const under = this.picture();
+    if (under) this.picture.set({ ...under, [side]: metres });
   }
 
   protected away(): void {
