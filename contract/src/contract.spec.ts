@@ -312,6 +312,10 @@ describe('what the bank book can log', () => {
     ['a search', { kind: 'tried', depthM: 2, retrieve: 'slow', pattern: 'leech', moved: true }],
     ['a lane', { kind: 'lane', lane: 3, of: 6 }],
     ['a lane from a stand', { kind: 'lane', lane: 3, of: 6, stand: 2, angle: 'down' }],
+    [
+      'a fish from a stand',
+      { kind: 'fish', species: 'grayling', lengthCm: 28, outcome: 'to-hand', stand: 2, angle: 'across' },
+    ],
     ['a temperature', { kind: 'temperature', celsius: 11.5, depthM: null }],
     ['stones', { kind: 'stones', counts: { mayfly: 4 } }],
     ['a danger', { kind: 'safety', what: 'slip', text: '' }],

@@ -18,6 +18,12 @@ import { type Issue, issueSchema, toIssues } from '../http/error';
 /** Longest sentence of an instructor on a card, characters: what is read in one breath. */
 export const MAX_SENTENCE = 160;
 
+/** From where a cast went out. */
+const castFrom = {
+  stand: z.int().min(1).max(12).optional(),
+  angle: z.enum(CAST_ANGLES).optional(),
+};
+
 export const eventBodySchema = z.discriminatedUnion('kind', [
   z
     .strictObject({
@@ -39,6 +45,7 @@ export const eventBodySchema = z.discriminatedUnion('kind', [
     outcome: z.enum(['to-hand', 'lost']),
     fly: lineSchema(40).optional(),
     outOfWaterS: z.int().min(0).max(600).optional(),
+    ...castFrom,
   }),
   z.strictObject({ kind: z.literal('miss'), cause: z.enum(MISS_CAUSES) }),
   z.strictObject({ kind: z.literal('change'), what: z.enum(CHANGE_KINDS), to: textSchema(120) }),
@@ -54,8 +61,7 @@ export const eventBodySchema = z.discriminatedUnion('kind', [
       kind: z.literal('lane'),
       lane: z.int().min(1).max(12),
       of: z.int().min(1).max(12),
-      stand: z.int().min(1).max(12).optional(),
-      angle: z.enum(CAST_ANGLES).optional(),
+      ...castFrom,
     })
     .refine(({ lane, of }) => lane <= of, { path: ['lane'], message: 'lies outside the pool' }),
   z.strictObject({

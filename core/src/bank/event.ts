@@ -19,6 +19,13 @@ export type CastAngle = (typeof CAST_ANGLES)[number];
 export const SAFETY_KINDS = ['slip', 'hook', 'storm', 'cold', 'heat', 'near-miss'] as const;
 export type SafetyKind = (typeof SAFETY_KINDS)[number];
 
+/** From where a cast went out, as far as it was said. */
+export interface CastFrom {
+  /** Counted up the stream, from 1. */
+  stand?: number | undefined;
+  angle?: CastAngle | undefined;
+}
+
 /** What was seen on the water. Events are only ever added; taking one back is an event too. */
 export type BankEventBody =
   | {
@@ -30,7 +37,7 @@ export type BankEventBody =
       /** The entry that was taken back for this one, which stays readable. */
       corrects?: string | undefined;
     }
-  | {
+  | (CastFrom & {
       kind: 'fish';
       species: string;
       lengthCm: number | null;
@@ -39,19 +46,13 @@ export type BankEventBody =
       fly?: string | undefined;
       /** How long it was held out of the water, seconds. */
       outOfWaterS?: number | undefined;
-    }
+    })
   | { kind: 'miss'; cause: MissCause }
   | { kind: 'tangle'; seconds: number | null }
   | { kind: 'change'; what: ChangeKind; to: string }
   | { kind: 'tried'; depthM: number; retrieve: Retrieve; pattern: string; moved: boolean }
-  | {
-      kind: 'lane';
-      lane: number;
-      of: number;
-      /** From which stand, counted up the stream, and which way the cast went; the same lane from elsewhere is a new one. */
-      stand?: number | undefined;
-      angle?: CastAngle | undefined;
-    }
+  /** The same lane from elsewhere is a new one. */
+  | (CastFrom & { kind: 'lane'; lane: number; of: number })
   | { kind: 'temperature'; celsius: number; depthM: number | null }
   | { kind: 'stones'; counts: Record<string, number> }
   | { kind: 'safety'; what: SafetyKind; text: string }

@@ -9,8 +9,8 @@ import { MessageService } from 'primeng/api';
 import { providePrimeNG } from 'primeng/config';
 import { routes } from './app.routes';
 import { preset } from './theme/preset';
-import { DEPTHS_WORKER } from './water/lake/depths-token';
-import { startDepthsWorker } from './water/lake/start-depths-worker';
+import { DEPTHS_WORKER } from './workers/depths/depths-token';
+import { startDepthsWorker } from './workers/depths/start-depths-worker';
 import { BENCH_WORKER } from './workers/bench-token';
 import { startBenchWorker } from './workers/start-bench-worker';
 

@@ -148,6 +148,8 @@ describe('the bank book', () => {
     await page.press('Longer');
     await page.press('dropper');
     await page.press('under 10 s');
+    await page.press('Next stand');
+    await page.press('upstream');
     await page.press('To hand, let go');
     await page.press('More');
     await page.press('Note');
@@ -162,6 +164,8 @@ describe('the bank book', () => {
         species: 'grayling',
         lengthCm: 29,
         outcome: 'to-hand',
+        stand: 1,
+        angle: 'up',
         fly: 'dropper',
         outOfWaterS: 10,
       },
@@ -434,7 +438,7 @@ describe('the bank book', () => {
     await page.quiet();
     expect(page.all('.undo .last span')[0]).toBe('Sam: 6 ft, strip, first fly');
     await page.press('Fish');
-    expect(page.all('.amount b')).toEqual(['11 in']);
+    expect(page.all('.amount b')).toEqual(['11 in', 'any stand']);
     expect(sent().map(({ body }) => body)).toEqual([
       { kind: 'temperature', celsius: 15, depthM: null },
       {

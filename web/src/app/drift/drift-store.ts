@@ -18,6 +18,7 @@ import { ApiClient } from '../data/api/api-client';
 import { DayStore } from '../data/lesson/day-store';
 import { benchRun } from '../data/bench/bench-run';
 import { BenchSettings } from '../data/bench/bench-settings';
+import { sameJson } from '../data/same-json';
 import { BenchRunner } from '../workers/bench-runner';
 import type { RanDrift } from '../shared/drift/ran-drift';
 import { BenchDrift } from '../data/kept-drift';
@@ -60,8 +61,12 @@ export class DriftStore extends BenchSettings<DriftSetup> {
   readonly aside = signal<RanDrift | null>(null);
   private readonly placeList = signal<{ name: string; across: LanesAcross }[]>([]);
   readonly places = computed(() => this.placeList().map(({ name }) => name));
-  /** Where the lanes come from; null when they were drawn. */
-  readonly beatName = signal<string | null>(null);
+  private readonly taken = signal<{ name: string; lanes: DriftSetup['lanes'] } | null>(null);
+  /** Where the lanes come from; null when they were drawn, or changed since. */
+  readonly beatName = computed(() => {
+    const taken = this.taken();
+    return taken && sameJson(taken.lanes, this.setup().lanes) ? taken.name : null;
+  });
 
   constructor() {
     const kept = inject(BenchDrift);
@@ -108,7 +113,7 @@ export class DriftStore extends BenchSettings<DriftSetup> {
     const within = lanes.filter((_, i) => (lanes[i - 1]?.toM ?? 0) < lieM + BEYOND_M);
     const shown = within.length >= FEWEST_LANES ? within : lanes.slice(0, FEWEST_LANES);
     this.edit({ lanes: shown, lieM, outM, standM, acts: [] });
-    this.beatName.set(name);
+    this.taken.set({ name, lanes: shown });
   }
 
   /** Places of the water of the moment where one may stand and cast. */

@@ -16,6 +16,7 @@ import {
   setLaneSpeed,
   setupDrift,
   speedAt,
+  textInUnits,
   splitLane,
   moveLane,
 } from '@doceo/core';
@@ -148,6 +149,10 @@ export class DriftPage {
   protected readonly castWords = computed(() => {
     const setup = this.setup();
     return `${castText(setup)}, ${this.length(setupDrift(setup).castM)} of cast`;
+  });
+  protected readonly lanesFrom = computed(() => {
+    const place = this.store.beatName();
+    return place === null ? 'the lanes drawn' : `lanes as at ${textInUnits(place, this.session.units())}`;
   });
   protected readonly why = computed(() => {
     const [why, ran, units] = [this.store.why(), this.store.ran(), this.session.units()];

@@ -133,6 +133,12 @@ describe('the drift bench', () => {
     expect(name).toContain('Ford Pool');
     expect(kept().lanes).not.toEqual(DEFAULT_SETUP.lanes);
     expect(kept().lieM).toBeLessThan(kept().lanes.at(-1)!.toM);
+    expect(page.text()).toContain('computed from lanes as at Ford Pool');
+    await page.key('.lane', 'ArrowRight');
+    expect(page.text()).toContain('computed from the lanes drawn');
+    expect(field.value).toBe('');
+    await page.press('Undo');
+    expect(page.text()).toContain('computed from lanes as at Ford Pool');
   });
 
   it('is put into a block of a plan, and shown on a card', async () => {

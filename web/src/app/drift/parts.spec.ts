@@ -163,7 +163,9 @@ describe('the leader under water', () => {
 
 describe('the ranking', () => {
   it('counts, comes in as it is computed, and can be stopped and gone on with', async () => {
-    const page = await show(RankPanelComponent, lessonServer(), { setup: DEFAULT_SETUP });
+    const page = await show(RankPanelComponent, lessonServer(), {
+      ...{ setup: DEFAULT_SETUP, lanesFrom: 'the lanes drawn' },
+    });
     const store = page.fixture.debugElement.injector.get(RankStore);
     await until(() => store.done() > 2);
     store.stop();
@@ -180,6 +182,7 @@ describe('the ranking', () => {
   it('says so where nothing is in reach', async () => {
     const page = await show(RankPanelComponent, lessonServer(), {
       setup: { ...DEFAULT_SETUP, lieM: 30, lanes: [{ toM: 40, speedMs: 0.4 }] },
+      lanesFrom: 'the lanes drawn',
     });
     await new Promise((resolve) => setTimeout(resolve, 600));
     await page.settle();

@@ -5,6 +5,7 @@ import type { UndoData } from '../data/undoable';
 import { type BankEvent, blockFromDrill, DEFAULT_SETUP } from '@doceo/core';
 import { event, JONAS, LESSON, PLAN, RIG, SAM, uuid, WATER, TAUGHT } from '../../testing/fixtures';
 import { lessonServer, setDate, type Shown, show, until } from '../../testing/page';
+import { FORD, GLIDE, SAVED_LAKE, savedBeat } from '../../testing/waters';
 import { LessonCardPage } from './card/lesson-card.page';
 import { LessonKitPage } from './kit/lesson-kit.page';
 import { LessonDialogComponent } from '../shared/lesson/lesson-dialog.component';
@@ -187,6 +188,38 @@ describe('the lesson card', () => {
     await until(() => page.text().includes('This drift could not be worked out.'));
     expect(page.text()).toContain('This drift could not be worked out.');
     expect(page.all('tbody tr')).toHaveLength(1);
+  });
+
+  it('draws the beat with room for the group, and says who stands where', async () => {
+    const server = lessonServer()
+      .on(api.lessons.plan, TAUGHT)
+      .on(api.waters.beats, [savedBeat(71, GLIDE), savedBeat(72, FORD)]);
+    const page = await show(LessonCardPage, server, { id: LESSON.id });
+    await until(() => page.element.querySelector('doceo-beat-board') !== null);
+    await page.settle();
+    expect(page.all('doceo-water-sketch h2')).toHaveLength(1);
+    expect(page.all('doceo-water-sketch li')).toEqual([
+      expect.stringMatching(/^Sam: (in the water|from the bank), cast [\d.]+ m to the /),
+      expect.stringMatching(/^Jonas: (in the water|from the bank), cast [\d.]+ m to the /),
+    ]);
+    expect(page.element.querySelector('[inert] .stand')).not.toBeNull();
+  });
+
+  it('draws a lake without places', async () => {
+    const server = lessonServer()
+      .on(api.lessons.plan, TAUGHT)
+      .on(api.waters.list, [{ ...WATER, water: { ...WATER.water, kind: 'lake' } }])
+      .on(api.waters.lake, { saved: { ...SAVED_LAKE, waterId: WATER.id } });
+    const page = await show(LessonCardPage, server, { id: LESSON.id });
+    await until(() => page.element.querySelector('doceo-lake-board') !== null);
+    expect(page.all('doceo-water-sketch h2')).toEqual([SAVED_LAKE.lake.name]);
+    expect(page.all('doceo-water-sketch li')).toEqual([]);
+  });
+
+  it('is the same without a drawing of the water', async () => {
+    const page = await open();
+    expect(page.all('doceo-water-sketch section')).toEqual([]);
+    expect(page.text()).toContain('Before anything');
   });
 
   it('prints when told so', async () => {

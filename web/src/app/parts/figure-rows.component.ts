@@ -1,4 +1,5 @@
 import { Component, input } from '@angular/core';
+import { OriginComponent } from './origin.component';
 
 /** A figure with its name; a bad one stands out. */
 export interface FigureRow {
@@ -7,10 +8,12 @@ export interface FigureRow {
   bad: boolean;
 }
 
-/** Figures of a bench, one below the other. */
+/** Figures of a bench, computed, one below the other. */
 @Component({
   selector: 'doceo-figure-rows',
+  imports: [OriginComponent],
   template: `
+    <doceo-origin of="computed" [from]="from()" />
     <dl>
       @for (row of rows(); track row.name) {
         <div [class.bad]="row.bad">
@@ -42,4 +45,6 @@ export interface FigureRow {
 })
 export class FigureRowsComponent {
   readonly rows = input.required<readonly FigureRow[]>();
+  /** What they are computed from. */
+  readonly from = input.required<string>();
 }

@@ -4,7 +4,7 @@ import type { FakeServer } from '../../testing/fake-server';
 import { event, LESSON, NOW, WATER } from '../../testing/fixtures';
 import { setDate, type Shown, show } from '../../testing/page';
 import { dayOf, LAKE } from '../../testing/waters';
-import { bandDepths, depthBands } from './lake/depth-bands';
+import { bandDepths, depthBands } from '../shared/water/board/depth-bands';
 import { WaterPage } from './water.page';
 import { waterServer } from '../../testing/water-server';
 

@@ -5,13 +5,11 @@ import {
   isCold,
   leaderLength,
   type Lie,
-  mostLimiting,
   profileOf,
   type Stand,
   stillProfile,
   type Stretch,
   suggestStands,
-  type Wader,
   waterAt,
 } from '@doceo/core';
 import { alertText } from '@doceo/texts';
@@ -20,9 +18,9 @@ import type { ApiError } from '../data/api/api-error';
 import { DayStore } from '../data/lesson/day-store';
 import { firstName, timeText } from '../data/lesson/lesson-texts';
 import { MomentStore } from '../data/lesson/moment-store';
-import type { BoardStand } from './beat/beat-board.component';
+import { waderOf } from '../shared/water/wader-of';
+import type { BoardStand } from '../shared/water/board/beat-board.component';
 
-const DEFAULT_HEIGHT_M = 1.7;
 /** An outfit of beginners, when no rig is chosen, metres. */
 const ROD_M = 2.74;
 const LEADER_M = 2.7;
@@ -96,16 +94,7 @@ export class WaterStore {
       heightM: student.heightM,
     })),
   );
-  /** Limits of the youngest or oldest and the shortest of them; an unknown height is taken as an adult's. */
-  readonly wader = computed<Wader>(() => {
-    const ages = this.people().flatMap(({ ageYears }) => ageYears ?? []);
-    const heights = this.people().flatMap(({ heightM }) => heightM ?? []);
-    return {
-      heightM: Math.min(DEFAULT_HEIGHT_M, ...heights),
-      ageYears: mostLimiting(ages),
-      hasStaff: true,
-    };
-  });
+  readonly wader = computed(() => waderOf(this.people()));
   readonly rig = computed(() => this.rigs().find(({ id }) => id === this.rigId()) ?? null);
   readonly outfit = computed(() => {
     const rig = this.rig()?.rig;

@@ -21,7 +21,7 @@ import { readOnText } from '../parts/dates';
 import { SessionStore } from '../data/session';
 import { RuleCardDialogComponent } from '../shared/lesson/rule-card-dialog.component';
 import { FoodCalendarComponent } from '../shared/fly-box/food-calendar.component';
-import { BeatBoardComponent } from './beat/beat-board.component';
+import { BeatBoardComponent } from '../shared/water/board/beat-board.component';
 import { BeatPanelComponent } from './beat/beat-panel.component';
 import { BestHoursComponent } from './conditions/best-hours.component';
 import { ConditionsChartComponent } from './conditions/conditions-chart.component';

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { formatLength } from '@doceo/core';
+import { CastFromComponent, lastFrom } from './cast-from.component';
 import { SHEET } from './sheet';
 
 const CM_PER_INCH = 2.54;
@@ -19,6 +20,7 @@ const FIRST_CM = 28;
 /** A fish to hand or lost; it begins with the kind and length of the one before. */
 @Component({
   selector: 'doceo-fish-sheet',
+  imports: [CastFromComponent],
   changeDetection: ChangeDetectionStrategy.OnPush,
   styleUrls: ['../../parts/thumb-buttons.css', './sheet.css'],
   template: `
@@ -55,6 +57,8 @@ const FIRST_CM = 28;
         </button>
       }
     </div>
+    <p>From where, and which way the cast went?</p>
+    <doceo-cast-from [(from)]="from" />
     <div class="choices">
       <button type="button" class="yes" (click)="keep('to-hand')">To hand, let go</button
       ><button type="button" (click)="keep('lost')">Lost</button>
@@ -70,6 +74,7 @@ export class FishSheetComponent {
   /** Not said until it is tapped; tapped again it is not said. */
   protected readonly fly = signal<string | null>(null);
   protected readonly air = signal<number | null>(null);
+  protected readonly from = signal(lastFrom(this.sheet.logged()));
   protected readonly species = signal(this.before.at(-1)?.species ?? (SPECIES[0] as string));
   private readonly lengthCm = signal(
     this.before.findLast(({ lengthCm }) => lengthCm !== null)?.lengthCm ?? FIRST_CM,
@@ -92,6 +97,7 @@ export class FishSheetComponent {
       species: this.species(),
       lengthCm,
       outcome,
+      ...this.from(),
       ...(fly === null ? {} : { fly }),
       ...(air === null || outcome === 'lost' ? {} : { outOfWaterS: air }),
     });

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { CAST_ANGLES, type CastAngle } from '@doceo/core';
-import { ANGLE_WORDS } from '../../data/lesson/event-text';
+import { sameJson } from '../../data/same-json';
+import { CastFromComponent, fromOf, lastFrom } from './cast-from.component';
 import { SHEET } from './sheet';
 
 const MAX = 12;
@@ -8,6 +8,7 @@ const MAX = 12;
 /** Casting lanes of a pool, ticked as they are fished; from another stand or at another angle they are new. */
 @Component({
   selector: 'doceo-lanes-sheet',
+  imports: [CastFromComponent],
   changeDetection: ChangeDetectionStrategy.OnPush,
   styleUrls: ['../../parts/thumb-buttons.css', './sheet.css'],
   template: `
@@ -16,22 +17,7 @@ const MAX = 12;
       <b class="figure">{{ lanes() }} lanes</b>
       <button type="button" aria-label="One lane more" (click)="lanes.set(near(lanes() + 1))">+</button>
     </div>
-    <div class="amount">
-      <button type="button" aria-label="Stand before" (click)="step(-1)">−</button>
-      <b class="figure">{{ stand() === null ? 'any stand' : 'stand ' + stand() }}</b>
-      <button type="button" aria-label="Next stand" (click)="step(1)">+</button>
-    </div>
-    <div class="choices three">
-      @for (one of angles; track one) {
-        <button
-          type="button"
-          [attr.aria-pressed]="angle() === one"
-          (click)="angle.set(angle() === one ? null : one)"
-        >
-          {{ words[one] }}
-        </button>
-      }
-    </div>
+    <doceo-cast-from [(from)]="from" />
     <p>Near before far. Tick each lane as it is fished; from elsewhere it is a new one.</p>
     <div class="lanes">
       @for (lane of numbers(); track lane) {
@@ -50,13 +36,9 @@ const MAX = 12;
 })
 export class LanesSheetComponent {
   protected readonly sheet = inject(SHEET);
-  protected readonly angles = CAST_ANGLES;
-  protected readonly words = ANGLE_WORDS;
   private readonly last = this.sheet.logged().findLast((body) => body.kind === 'lane');
   protected readonly lanes = signal(this.last?.of ?? 6);
-  /** Not said until they are tapped; they begin where the last lane was fished from. */
-  protected readonly stand = signal<number | null>(this.last?.stand ?? null);
-  protected readonly angle = signal<CastAngle | null>(this.last?.angle ?? null);
+  protected readonly from = signal(lastFrom(this.sheet.logged()));
   protected readonly numbers = computed(() => Array.from({ length: this.lanes() }, (_, i) => i + 1));
   protected readonly fished = computed(
     () =>
@@ -64,10 +46,7 @@ export class LanesSheetComponent {
         this.sheet
           .logged()
           .flatMap((body) =>
-            body.kind === 'lane' &&
-            body.of === this.lanes() &&
-            (body.stand ?? null) === this.stand() &&
-            (body.angle ?? null) === this.angle()
+            body.kind === 'lane' && body.of === this.lanes() && sameJson(fromOf(body), this.from())
               ? [body.lane]
               : [],
           ),
@@ -78,22 +57,7 @@ export class LanesSheetComponent {
     return Math.min(MAX, Math.max(1, count));
   }
 
-  /** Below the first stand none is said. */
-  protected step(by: 1 | -1): void {
-    this.stand.update((now) => {
-      const next = (now ?? 0) + by;
-      return next < 1 ? null : this.near(next);
-    });
-  }
-
   protected tick(lane: number): void {
-    const [stand, angle] = [this.stand(), this.angle()];
-    this.sheet.keep({
-      kind: 'lane',
-      lane,
-      of: this.lanes(),
-      ...(stand === null ? {} : { stand }),
-      ...(angle === null ? {} : { angle }),
-    });
+    this.sheet.keep({ kind: 'lane', lane, of: this.lanes(), ...this.from() });
   }
 }

@@ -2,15 +2,16 @@ import { Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { formatRoundLength, METRES_PER_FOOT, pauseTable } from '@doceo/core';
 import { SessionStore } from '../../data/session';
+import { OnePageDirective } from '../../parts/one-page.directive';
 
 const LENGTHS = { metric: [5, 6, 7, 8, 9, 10, 12, 14], imperial: [15, 18, 21, 24, 27, 30, 36, 42] };
 
 /** The pause on paper, for a student. */
 @Component({
   selector: 'doceo-cast-card',
-  imports: [RouterLink],
+  imports: [OnePageDirective, RouterLink],
   template: `
-    <article class="sheet">
+    <article class="sheet" doceoOnePage>
       <header class="row">
         <h1>Wait for the line</h1>
         <span class="spread"></span>

@@ -29,7 +29,7 @@ import { ChosenRig } from '../../data/records/chosen-rig';
   template: `
     <h2>What is seen</h2>
     <p class="small soft">{{ reason() }}</p>
-    <doceo-figure-rows [rows]="figures()" />
+    <doceo-figure-rows [rows]="figures()" from="this stroke and a typical line" />
     @for (fault of faults(); track fault.id) {
       <div class="fault">
         <b>{{ fault.short }}</b>

@@ -1,6 +1,7 @@
 import {
   type BankEventBody,
   type CastAngle,
+  type CastFrom,
   type ChangeKind,
   findFault,
   formatLength,
@@ -62,7 +63,16 @@ export function eventText(body: BankEventBody, system: UnitSystem): string {
           ? (findFault(body.faultId)?.short ?? body.faultId).toLowerCase()
           : 'not good';
     case 'fish':
-      return `${body.species}${body.lengthCm ? `, ${formatLength(body.lengthCm / 100, system)}` : ''}, ${body.outcome === 'to-hand' ? 'to hand' : 'lost'}${body.fly ? `, on the ${body.fly}` : ''}${body.outOfWaterS === undefined ? '' : body.outOfWaterS === 0 ? ', kept in the water' : `, ${body.outOfWaterS} s in the air`}`;
+      return [
+        body.species,
+        ...(body.lengthCm ? [formatLength(body.lengthCm / 100, system)] : []),
+        body.outcome === 'to-hand' ? 'to hand' : 'lost',
+        ...(body.fly ? [`on the ${body.fly}`] : []),
+        ...fromText(body),
+        ...(body.outOfWaterS === undefined
+          ? []
+          : [body.outOfWaterS === 0 ? 'kept in the water' : `${body.outOfWaterS} s in the air`]),
+      ].join(', ');
     case 'tangle':
       return body.seconds === null ? 'tangle' : `tangle, ${body.seconds} s`;
     case 'sentence':
@@ -76,11 +86,7 @@ export function eventText(body: BankEventBody, system: UnitSystem): string {
     case 'tried':
       return `${formatRoundLength(body.depthM, system)}, ${RETRIEVE_WORDS[body.retrieve]}, ${body.pattern}${body.moved ? ': moved a fish' : ''}`;
     case 'lane':
-      return [
-        `lane ${body.lane} of ${body.of} fished`,
-        ...(body.stand ? [`from stand ${body.stand}`] : []),
-        ...(body.angle ? [ANGLE_WORDS[body.angle]] : []),
-      ].join(', ');
+      return [`lane ${body.lane} of ${body.of} fished`, ...fromText(body)].join(', ');
     case 'temperature':
       return `water ${formatTemperature(body.celsius, system)}${body.depthM === null ? '' : ` at ${formatRoundLength(body.depthM, system)}`}`;
     case 'stones':
@@ -95,4 +101,8 @@ export function eventText(body: BankEventBody, system: UnitSystem): string {
     case 'undo':
       return 'taken back';
   }
+}
+
+function fromText({ stand, angle }: CastFrom): string[] {
+  return [...(stand ? [`from stand ${stand}`] : []), ...(angle ? [ANGLE_WORDS[angle]] : [])];
 }

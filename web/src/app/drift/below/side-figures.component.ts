@@ -15,7 +15,7 @@ import { SideStore } from './side-store';
       Surface {{ surface() }} where the fly drifts, {{ length(store.depthM()) }} deep; below it is slower. The
       float is slowed by what hangs there and leads, the fly trails.
     </p>
-    <doceo-figure-rows [rows]="figures()" />
+    <doceo-figure-rows [rows]="figures()" [from]="from()" />
     @if (store.tried(); as tried) {
       <p class="tried small">
         Shown is the float {{ length(tried.leaderM) }} above the point fly with {{ grams(tried.addedKg) }} of
@@ -81,6 +81,9 @@ export class SideFiguresComponent {
       ...(run.goesUnder ? [{ name: 'Float', text: 'goes under', bad: true }] : []),
     ];
   });
+  protected readonly from = computed(
+    () => `“${this.store.rig()?.name ?? 'the rig'}” and a typical current below the surface`,
+  );
   protected readonly rules = computed(() => {
     const [own, depthM] = [this.store.own(), this.store.depthM()];
     if (!own) return '';

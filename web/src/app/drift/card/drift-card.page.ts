@@ -7,13 +7,14 @@ import type { RanDrift } from '../../shared/drift/ran-drift';
 import { actText } from '../../shared/drift/act-kinds';
 import { castText, HANDLING_REASONS, HANDLING_TEXTS, whyText } from '../../shared/drift/drift-texts';
 import { BenchDrift } from '../../data/kept-drift';
+import { OnePageDirective } from '../../parts/one-page.directive';
 
 /** A drift on paper for a student: the picture, what to do in order, what to look for. */
 @Component({
   selector: 'doceo-drift-card',
-  imports: [DriftFigureComponent, RouterLink],
+  imports: [OnePageDirective, DriftFigureComponent, RouterLink],
   template: `
-    <article class="sheet">
+    <article class="sheet" doceoOnePage>
       <header class="row">
         <h1>The drift to try</h1>
         <span class="spread"></span>

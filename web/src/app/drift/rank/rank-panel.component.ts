@@ -12,6 +12,7 @@ import {
 import { FormsModule } from '@angular/forms';
 import { type DriftSetup, formatLength, type Presentation, type Ranked, SKILLS, skillsOf } from '@doceo/core';
 import { sameJson } from '../../data/same-json';
+import { OriginComponent } from '../../parts/origin.component';
 import { DayStore } from '../../data/lesson/day-store';
 import { firstName } from '../../data/lesson/lesson-texts';
 import { SessionStore } from '../../data/session';
@@ -40,7 +41,7 @@ interface Row {
 /** What an angler may do instead, by metres without drag, the best first; and the best that a student can do. */
 @Component({
   selector: 'doceo-rank-panel',
-  imports: [ChoiceFieldComponent, FormsModule, NamedPipe],
+  imports: [ChoiceFieldComponent, FormsModule, NamedPipe, OriginComponent],
   providers: [RankStore],
   template: `
     <h2>What would drift longer?</h2>
@@ -57,6 +58,7 @@ interface Row {
         <button type="button" class="btn small" (click)="store.start(setup())">Go on</button>
       }
     </p>
+    <doceo-origin of="computed" [from]="lanesFrom()" />
     <ol>
       @for (row of rows(); track row.way?.id) {
         <li [class.drawn]="row.way === null">
@@ -160,6 +162,8 @@ export class RankPanelComponent implements OnDestroy {
   private readonly session = inject(SessionStore);
   private readonly day = inject(DayStore);
   readonly setup = input.required<DriftSetup>();
+  /** Where the lanes are from, in words. */
+  readonly lanesFrom = input.required<string>();
   readonly chosen = output<Presentation>();
 
   protected readonly studentId = signal<string | null>(null);

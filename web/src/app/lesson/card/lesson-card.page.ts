@@ -12,12 +12,22 @@ import { SessionStore } from '../../data/session';
 import { LessonDialogComponent } from '../../shared/lesson/lesson-dialog.component';
 import { aboutStudent, dayText, firstName, spanText, timeText } from '../../data/lesson/lesson-texts';
 import { readOnText } from '../../parts/dates';
+import { WaterSketchComponent } from './water-sketch.component';
 import { NoSuchComponent } from '../../shared/no-such.component';
+import { OnePageDirective } from '../../parts/one-page.directive';
 
 /** The lesson on paper: who does what when, what to say, what to pack, whom to call. Made to be printed. */
 @Component({
   selector: 'doceo-lesson-card',
-  imports: [DriftFigureComponent, LessonDialogComponent, LoadFailedComponent, NoSuchComponent, RouterLink],
+  imports: [
+    OnePageDirective,
+    DriftFigureComponent,
+    LessonDialogComponent,
+    LoadFailedComponent,
+    NoSuchComponent,
+    RouterLink,
+    WaterSketchComponent,
+  ],
   templateUrl: './lesson-card.page.html',
   styleUrl: './lesson-card.page.css',
 })

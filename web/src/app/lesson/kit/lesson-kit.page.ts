@@ -18,6 +18,7 @@ import { dayText } from '../../data/lesson/lesson-texts';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { NoSuchComponent } from '../../shared/no-such.component';
 import { taughtIn } from '../../data/lesson/taught';
+import { OnePageDirective } from '../../parts/one-page.directive';
 
 interface Line {
   key: string;
@@ -31,7 +32,7 @@ interface Line {
 /** What to pack for a lesson: gear of its drills, material, flies and shot of its rigs, with spares; ticked off as it is packed. */
 @Component({
   selector: 'doceo-lesson-kit',
-  imports: [LoadFailedComponent, NoSuchComponent, RouterLink],
+  imports: [OnePageDirective, LoadFailedComponent, NoSuchComponent, RouterLink],
   templateUrl: './lesson-kit.page.html',
   styleUrl: './lesson-kit.page.css',
 })

@@ -14,6 +14,7 @@ import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { cardDocument, type Paper } from '../student/card-document';
 import { NoSuchComponent } from '../../shared/no-such.component';
 import { recordOf } from '../../data/records/record-of';
+import { OnePageDirective } from '../../parts/one-page.directive';
 
 const PAPERS: { id: Paper; name: string }[] = [
   { id: 'A4', name: 'A4' },
@@ -24,6 +25,7 @@ const PAPERS: { id: Paper; name: string }[] = [
 @Component({
   selector: 'doceo-debrief-page',
   imports: [
+    OnePageDirective,
     CardSentenceComponent,
     FormsModule,
     InUnitsPipe,

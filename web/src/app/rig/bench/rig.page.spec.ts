@@ -38,6 +38,17 @@ describe('the rig bench', () => {
     expect(figure(page, 'net-reach')).toMatch(/1\.65 m? ?of \d/);
   });
 
+  it('tells of each figure whether it is computed or what is usual', async () => {
+    const page = await open();
+    const marks = (id: string): string[] => page.all(`[data-figure="${id}"] doceo-origin`);
+    expect([marks('leader-length'), marks('breaks-first'), marks('turnover')]).toEqual([
+      ['computed'],
+      ['typical'],
+      ['typical'],
+    ]);
+    expect(page.all('.origins doceo-origin')).toEqual(['computed', 'typical']);
+  });
+
   it.each([
     ['1.5 × depth', '1.65 m'],
     ['2 × depth', '2.20 m'],

@@ -40,6 +40,8 @@ export class RigCardPage implements OnInit {
   readonly id = input.required<string>();
   protected readonly saved = signal<SavedRig | null>(null);
   protected readonly missing = signal(false);
+  /** Whether a second page with the knots is printed. */
+  protected readonly back = signal(false);
 
   protected readonly rig = computed(() => {
     const saved = this.saved();

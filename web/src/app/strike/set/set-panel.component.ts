@@ -55,7 +55,7 @@ type SliderName = (typeof SLIDERS)[number]['name'];
       <aside>
         <h2>What this set does</h2>
         <p class="verdict" [attr.data-verdict]="found().verdict">{{ verdict() }}</p>
-        <doceo-figure-rows [rows]="figures()" />
+        <doceo-figure-rows [rows]="figures()" [from]="from()" />
         @if (best(); as words) {
           <p class="small">{{ words }}</p>
         }
@@ -163,6 +163,10 @@ export class SetPanelComponent {
       value: this.length(this.given()[slider.name]),
     })),
   );
+  protected readonly from = computed(() => {
+    const rig = this.rig();
+    return rig ? `“${rig.name}” and a typical rod` : 'a typical rod and tippet';
+  });
   protected readonly figures = computed(() => {
     const { takenM, movesM, pullN, load, intoMouth } = this.found();
     return [

@@ -1,5 +1,6 @@
 import { Component, computed, input } from '@angular/core';
 import type { TrainerScore } from '@doceo/core';
+import { OriginComponent } from '../../parts/origin.component';
 import { biasText, TAKE_TEXTS } from '../strike-texts';
 
 /** What a touch screen or a keyboard adds before the page hears of it, milliseconds. Estimate. */
@@ -8,8 +9,10 @@ const INPUT_MS = '10 to 60';
 /** The outcome of a run of the trainer: all together, and for each kind of take. */
 @Component({
   selector: 'doceo-trainer-score',
+  imports: [OriginComponent],
   template: `
     <section aria-label="Score">
+      <doceo-origin class="origin" of="measured" [from]="'this run'" />
       <ul class="figures">
         @for (figure of figures(); track figure.name) {
           <li>
@@ -56,6 +59,9 @@ const INPUT_MS = '10 to 60';
       align-items: start;
       border-top: 1.5px solid var(--ink);
       padding-top: 10px;
+    }
+    .origin {
+      grid-column: 1 / -1;
     }
     .figures {
       list-style: none;

@@ -4,7 +4,7 @@ import type { FakeServer } from '../../../testing/fake-server';
 import { WATER } from '../../../testing/fixtures';
 import { lessonServer, setDate, type Shown, show } from '../../../testing/page';
 import { dayOf, FORD, GLIDE, piece, rectangle, savedBeat } from '../../../testing/waters';
-import { beatLabels } from './beat-labels';
+import { beatLabels } from '../../shared/water/board/beat-labels';
 import { WaterPage } from '../water.page';
 
 const day = (rise: number) =>

@@ -25,7 +25,7 @@ const APART_MS = 90 * 60_000;
           <li>
             <button
               type="button"
-              class="btn small"
+              class="btn small told"
               [attr.aria-pressed]="store.beat()?.id === place.id"
               (click)="store.beatId.set(place.id); store.standAt.set(0)"
             >
@@ -42,7 +42,7 @@ const APART_MS = 90 * 60_000;
         <li [class.stop]="window.score === 0">
           <button
             type="button"
-            class="btn small figure"
+            class="btn small figure told"
             [attr.aria-pressed]="window.fromMs === day.moment()?.atMs"
             (click)="store.setMoment(window.fromMs)"
           >

@@ -38,7 +38,7 @@ export const POINT_MARKS: Record<string, string> = {
       }
     </svg>
   `,
-  styleUrls: ['../board.css', './kind-looks.css'],
+  styleUrls: ['../../shared/water/board/board.css', './kind-looks.css'],
   styles: `
     svg {
       display: block;

@@ -28,7 +28,7 @@ import {
 } from '@doceo/core';
 import { type Drag, DragDirective } from '../../drawing/drag.directive';
 import { narrowWindow } from '../../parts/narrow';
-import { pathOf } from '../paths';
+import { pathOf } from '../../shared/water/board/paths';
 import type { Palette } from './palette';
 import { KindMarkComponent, POINT_MARKS, SURFACES } from './kind-mark.component';
 import { type TracePicture, TracePictureComponent } from './trace-picture.component';
@@ -57,7 +57,7 @@ const ARROWS: Record<string, Point> = {
   selector: 'doceo-sheet-editor',
   imports: [DragDirective, KindMarkComponent, PieceInspectorComponent, TracePictureComponent],
   templateUrl: './sheet-editor.component.html',
-  styleUrls: ['../board.css', './kind-looks.css', './sheet-editor.component.css'],
+  styleUrls: ['../../shared/water/board/board.css', './kind-looks.css', './sheet-editor.component.css'],
 })
 export class SheetEditorComponent {
   readonly sheet = input.required<AnySheet>();

@@ -14,8 +14,12 @@ import type { Subscription } from 'rxjs';
 import { firstName } from '../../data/lesson/lesson-texts';
 import { SessionStore } from '../../data/session';
 import { ComfortBandComponent } from '../conditions/comfort-band.component';
-import { DepthRunner } from './depth-runner';
-import { type BoardView, LakeBoardComponent, type LakeStand } from './lake-board.component';
+import { DepthRunner } from '../../workers/depths/depth-runner';
+import {
+  type BoardView,
+  LakeBoardComponent,
+  type LakeStand,
+} from '../../shared/water/board/lake-board.component';
 import { LakePanelComponent } from './lake-panel.component';
 import { WaterStore } from '../water-store';
 import { narrowWindow } from '../../parts/narrow';

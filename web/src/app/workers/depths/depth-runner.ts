@@ -3,7 +3,7 @@ import type { DepthGrid, Lake } from '@doceo/core';
 import { proxy, wrap } from 'comlink';
 import { Observable } from 'rxjs';
 import { computeDepths } from './depths';
-import { workerBroken } from '../../workers/worker-broken';
+import { workerBroken } from '../worker-broken';
 import { DEPTHS_WORKER } from './depths-token';
 
 /** How far a run is, 0…1, and its grid at the end. */

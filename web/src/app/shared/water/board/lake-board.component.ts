@@ -11,10 +11,10 @@ import {
   shoreOf,
   type UnitSystem,
 } from '@doceo/core';
-import { numbered } from '../stand/numbered';
+import { numbered } from './numbered';
 import { depthBands } from './depth-bands';
-import { pathOf } from '../paths';
-import { StandMarkComponent } from '../stand/stand-mark.component';
+import { pathOf } from './paths';
+import { StandMarkComponent } from './stand-mark.component';
 
 /** What of the sheet is seen, metres. */
 export interface BoardView {
@@ -34,13 +34,16 @@ const LETTERS_WIDE = 66;
 const LETTERS_NARROW = 34;
 /** Depths are written no nearer to each other, letters. */
 const LABEL_LETTERS = 2.2;
+/** Width of a letter as a share of its height, on the mean; half the width of a stand's mark, letters. */
+const LETTER_SHARE = 0.52;
+const MARK_LETTERS = 1.2;
 
 /** Still water from above, north up, to scale: depths, weed, timber, inflow, wind, and fans of casts from the shore. */
 @Component({
   selector: 'doceo-lake-board',
   imports: [StandMarkComponent],
   templateUrl: './lake-board.component.html',
-  styleUrls: ['../board.css', './lake-board.component.css'],
+  styleUrls: ['./board.css', './lake-board.component.css'],
 })
 export class LakeBoardComponent {
   readonly lake = input.required<Lake>();
@@ -97,7 +100,13 @@ export class LakeBoardComponent {
   protected readonly areas = computed(() =>
     this.lake()
       .pieces.filter(({ kind }) => ['weed', 'timber', 'trees'].includes(kind))
-      .map(({ id, kind, name, shape }) => ({ id, kind, name, path: pathOf(shape), at: middle(shape) })),
+      .map(({ id, kind, name, shape }) => ({
+        id,
+        kind,
+        name,
+        path: pathOf(shape),
+        at: this.clearOfStands(middle(shape), name),
+      })),
   );
   protected readonly points = computed(() =>
     this.lake()
@@ -116,4 +125,17 @@ export class LakeBoardComponent {
     const metres = [5, 10, 20, 50, 100, 200, 500].find((one) => one >= wanted) ?? 1000;
     return { metres, text: formatRoundLength(metres, this.units()) };
   });
+
+  /** Where a name is written: in the middle of its area, or above or below a stand that is drawn there. */
+  private clearOfStands(at: Point, name: string): Point {
+    const letter = this.letter();
+    const on = this.numbered().find(
+      ({ shown }) =>
+        Math.abs(shown.x - at.x) < (name.length * LETTER_SHARE * letter) / 2 + MARK_LETTERS * letter &&
+        Math.abs(shown.y - at.y) < (MARK_LETTERS + 1) * letter,
+    );
+    if (!on) return at;
+    const away = (MARK_LETTERS + 1.1) * letter;
+    return { x: at.x, y: on.shown.y + (on.shown.y > at.y ? -away : away) };
+  }
 }

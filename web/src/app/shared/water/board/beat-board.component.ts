@@ -14,11 +14,11 @@ import {
   wading,
   type Wader,
 } from '@doceo/core';
-import { narrowWindow } from '../../parts/narrow';
-import { numbered } from '../stand/numbered';
+import { narrowWindow } from '../../../parts/narrow';
+import { numbered } from './numbered';
 import { beatLabels } from './beat-labels';
-import { pathOf } from '../paths';
-import { StandMarkComponent } from '../stand/stand-mark.component';
+import { pathOf } from './paths';
+import { StandMarkComponent } from './stand-mark.component';
 
 /** What a stand is for, beside where it is. */
 export interface BoardStand {
@@ -36,7 +36,7 @@ const LATE_SHARE = 0.88;
   selector: 'doceo-beat-board',
   imports: [StandMarkComponent],
   templateUrl: './beat-board.component.html',
-  styleUrls: ['../board.css', './beat-board.component.css'],
+  styleUrls: ['./board.css', './beat-board.component.css'],
 })
 export class BeatBoardComponent {
   readonly beat = input.required<Beat>();

@@ -1,5 +1,5 @@
 import { Component, input, output } from '@angular/core';
-import type { Spot } from '../../drawing/untangle';
+import type { Spot } from '../../../drawing/untangle';
 
 /** Least distance of two marks, letters. */
 export const MARKS_APART = 2.6;

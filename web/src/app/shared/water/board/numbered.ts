@@ -1,5 +1,5 @@
 import type { Point } from '@doceo/core';
-import { spreadMarks } from '../../drawing/spread-marks';
+import { spreadMarks } from '../../../drawing/spread-marks';
 import { MARKS_APART } from './stand-mark.component';
 
 /**

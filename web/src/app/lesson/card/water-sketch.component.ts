@@ -1,0 +1,205 @@
+import { Component, computed, inject, input } from '@angular/core';
+import { toSignal, toObservable } from '@angular/core/rxjs-interop';
+import { ageOn, api, type SavedLesson, type SavedWater } from '@doceo/contract';
+import { type Beat, formatLength, leaderLength, type Rig, type Stand, textInUnits } from '@doceo/core';
+import { catchError, forkJoin, map, of, switchMap } from 'rxjs';
+import { ApiClient } from '../../data/api/api-client';
+import { fetched } from '../../data/api/fetched';
+import { DayStore } from '../../data/lesson/day-store';
+import { firstName } from '../../data/lesson/lesson-texts';
+import { sameJson } from '../../data/same-json';
+import { SessionStore } from '../../data/session';
+import { BeatBoardComponent } from '../../shared/water/board/beat-board.component';
+import { LakeBoardComponent } from '../../shared/water/board/lake-board.component';
+import { waderOf } from '../../shared/water/wader-of';
+import { BenchRunner } from '../../workers/bench-runner';
+import { DepthRunner } from '../../workers/depths/depth-runner';
+
+/** Cells of the grid of depths each way: enough for a sketch. */
+const CELLS = 70;
+/** An outfit of beginners, when the plan has no rig, metres. */
+const OUTFIT = { rodM: 2.74, leaderM: 2.7 };
+
+interface Sketch {
+  beat: Beat;
+  stands: Stand[];
+}
+
+/** The water of a lesson on its card: the beat with most room for the group and who stands where, or the lake. */
+@Component({
+  selector: 'doceo-water-sketch',
+  imports: [BeatBoardComponent, LakeBoardComponent],
+  template: `
+    @if (sketch(); as one) {
+      <div inert>
+        <doceo-beat-board
+          [beat]="one.beat"
+          [stands]="stands()"
+          [chosen]="-1"
+          [units]="session.units()"
+          [wader]="wader()"
+          [waterC]="hour()?.waterC ?? null"
+          [rising]="hour()?.trend === 'rising'"
+        />
+      </div>
+      <section>
+        <h2>{{ one.beat.name }}</h2>
+        <ol>
+          @for (line of lines(); track $index) {
+            <li>{{ line }}</li>
+          }
+        </ol>
+        @if (without(); as names) {
+          <p>No place found for {{ names }}: find one together, or take turns.</p>
+        }
+        <p class="soft">
+          Places are suggested from the drawing; hatched is too deep or too fast for this group. Judge on the
+          spot.
+        </p>
+      </section>
+    } @else if (lake(); as saved) {
+      <div inert>
+        <doceo-lake-board [lake]="saved.lake" [grid]="grid()" [units]="session.units()" />
+      </div>
+      <section>
+        <h2>{{ saved.lake.name }}</h2>
+        <p>
+          Deeper is darker. Two line lengths apart along the bank, the wind on the side away from the casting
+          hand.
+        </p>
+      </section>
+    }
+  `,
+  styles: `
+    :host {
+      display: grid;
+      grid-template-columns: minmax(0, 1.7fr) minmax(0, 1fr);
+      gap: 8px 18px;
+      margin-top: 14px;
+      break-inside: avoid;
+      font-size: 12.5px;
+      print-color-adjust: exact;
+    }
+
+    :host:empty {
+      display: none;
+    }
+
+    ol {
+      margin: 2px 0 6px;
+      padding-left: 20px;
+    }
+
+    :host-context(.on-paper) {
+      grid-template-columns: minmax(0, 0.8fr) minmax(0, 1fr);
+    }
+
+    @media screen and (max-width: 700px) {
+      :host {
+        grid-template-columns: minmax(0, 1fr);
+      }
+    }
+  `,
+})
+export class WaterSketchComponent {
+  private readonly client = inject(ApiClient);
+  private readonly runner = inject(BenchRunner);
+  private readonly depths = inject(DepthRunner);
+  private readonly day = inject(DayStore);
+  protected readonly session = inject(SessionStore);
+  readonly lesson = input.required<SavedLesson>();
+  readonly water = input.required<SavedWater>();
+  /** What they fish with, where the plan says it. */
+  readonly rig = input.required<Rig | null>();
+
+  private readonly flows = computed(() => ['river', 'brook'].includes(this.water().water.kind));
+  private readonly people = computed(() =>
+    this.day.studentsOf(this.lesson()).map(({ student }) => ({
+      name: firstName(student.name),
+      ageYears: ageOn(student.bornOn, this.lesson().startsAt.slice(0, 10)),
+      heightM: student.heightM,
+    })),
+  );
+  protected readonly wader = computed(() => waderOf(this.people()));
+  /** The water as it is at the hour of the lesson, when that is the hour shown above. */
+  protected readonly hour = computed(() =>
+    this.day.lesson()?.id === this.lesson().id && !this.day.elsewhere() ? this.day.hour() : null,
+  );
+  private readonly outfit = computed(() => {
+    const rig = this.rig();
+    return rig ? { rodM: rig.rod.lengthM, leaderM: leaderLength(rig) } : OUTFIT;
+  });
+  private readonly asked = computed(
+    () =>
+      this.flows()
+        ? {
+            id: this.water().id,
+            options: {
+              students: Math.max(1, this.people().length),
+              wader: this.wader(),
+              bottom: 'cobble' as const,
+              waterC: this.hour()?.waterC ?? null,
+              rising: this.hour()?.trend === 'rising',
+              ...this.outfit(),
+            },
+          }
+        : null,
+    { equal: sameJson },
+  );
+  private readonly sketches = fetched(this.asked, ({ id, options }) =>
+    this.client
+      .call(api.waters.beats, { params: { id } })
+      .pipe(
+        switchMap((beats) =>
+          beats.length === 0
+            ? of([])
+            : forkJoin(
+                beats.map(({ beat }) =>
+                  this.runner
+                    .runOfMany('stands', beat, options)
+                    .pipe(map((stands): Sketch => ({ beat, stands }))),
+                ),
+              ),
+        ),
+      ),
+  );
+  protected readonly sketch = computed(
+    () =>
+      this.sketches
+        .value()
+        ?.reduce<Sketch | null>(
+          (best, one) => (best && best.stands.length >= one.stands.length ? best : one),
+          null,
+        ) ?? null,
+  );
+  protected readonly stands = computed(() =>
+    (this.sketch()?.stands ?? []).map((stand, i) => ({ stand, who: this.people()[i]?.name ?? 'one more' })),
+  );
+  protected readonly lines = computed(() =>
+    this.stands().map(
+      ({ stand, who }) =>
+        `${who}: ${stand.inWater ? 'in the water' : 'from the bank'}, cast ${formatLength(stand.castM, this.session.units())} to the ${textInUnits(stand.lie.what, this.session.units())}`,
+    ),
+  );
+  protected readonly without = computed(() =>
+    this.people()
+      .slice(this.stands().length)
+      .map(({ name }) => name)
+      .join(' and '),
+  );
+
+  private readonly drawn = fetched(
+    () => (this.flows() ? null : this.water().id),
+    (id) => this.client.call(api.waters.lake, { params: { id } }),
+  );
+  protected readonly lake = computed(() => this.drawn.value()?.saved ?? null);
+  /** A sketch without its depths is better than none. */
+  protected readonly grid = toSignal(
+    toObservable(this.lake).pipe(
+      switchMap((saved) => (saved ? this.depths.run(saved.lake, CELLS) : of({ grid: null }))),
+      map(({ grid }) => grid),
+      catchError(() => of(null)),
+    ),
+    { initialValue: null },
+  );
+}

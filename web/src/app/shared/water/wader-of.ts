@@ -1,0 +1,16 @@
+import { mostLimiting, type Wader } from '@doceo/core';
+
+/** Height of an adult, when nobody has said it, metres. */
+const ADULT_M = 1.7;
+
+/**
+ * Those who wade together, as one: the limits of the youngest or oldest and the height of the shortest of them. An
+ * unknown height is taken as an adult's.
+ */
+export function waderOf(people: readonly { ageYears: number | null; heightM: number | null }[]): Wader {
+  return {
+    heightM: Math.min(ADULT_M, ...people.flatMap(({ heightM }) => heightM ?? [])),
+    ageYears: mostLimiting(people.flatMap(({ ageYears }) => ageYears ?? [])),
+    hasStaff: true,
+  };
+}
