@@ -15,7 +15,8 @@ import {
 import type { Drag } from '../../drawing/drag.directive';
 import { HandleComponent } from '../../drawing/handle.component';
 import { type Handle, handlesOf, mostOf, pulledTo, snapped, snapStep, withValue } from './rig-drag';
-import { drawable, drawRig, LINE_BELOW_PX, lineEndX, type RigDrawing, type RigLabel } from './rig-drawing';
+import { drawable, drawRig, type RigDrawing } from './rig-drawing';
+import { LINE_BELOW_PX, lineEndX, type RigLabel } from './rig-labels';
 import { RigPictureComponent } from './rig-picture.component';
 
 const WIDTH = 430;

@@ -1,6 +1,7 @@
 import { buildRig, leaderLength, rigEdits, TEMPLATE_IDS } from '@doceo/core';
 import { cross } from '../../drawing/untangle';
-import { drawRig, LINE_BELOW_PX, lineEndX } from './rig-drawing';
+import { drawRig } from './rig-drawing';
+import { LINE_BELOW_PX, lineEndX } from './rig-labels';
 
 describe('the rig drawing', () => {
   const rig = buildRig('indicator-nymph');
@@ -69,5 +70,11 @@ describe('every template drawn', () => {
       (label) => [label.at, { x: lineEndX(label), y: label.y + LINE_BELOW_PX }] as const,
     );
     expect(lines.flatMap((one, i) => lines.slice(i + 1).filter((other) => cross(one, other)))).toEqual([]);
+  });
+
+  it.each(TEMPLATE_IDS)('%s has no label across the bed', (id) => {
+    const { labels, bedY, kind } = drawRig(buildRig(id), size, textsOf(id));
+    const across = labels.filter(({ side, y }) => side === 'right' && y > bedY - 26 && y < bedY + 14);
+    expect(kind === 'grass' ? [] : across).toEqual([]);
   });
 });

@@ -10,22 +10,10 @@ import {
   type Section,
   spans,
 } from '@doceo/core';
-import { spreadLabels } from '../../drawing/spread-labels';
-import { untangle } from '../../drawing/untangle';
 import { layoutOf, type Place, type RigLayout } from './rig-layout';
+import { LABEL_GAP_PX, labelsOf, type RigLabel } from './rig-labels';
 
 export type Point = Place;
-
-export interface RigLabel {
-  id: string;
-  /** Where on the drawing it points. */
-  at: Point;
-  /** Where the text stands: left of a part in the air, right of one in the water. */
-  x: number;
-  y: number;
-  side: 'left' | 'right';
-  lines: string[];
-}
 
 /** How metres become pixels: the scale, and where the rig's zero lies. */
 export interface Frame {
@@ -82,21 +70,10 @@ const SPARE_ABOVE: Record<RigLayout['kind'], number> = {
 };
 /** Share of the width left over that goes left of it, so that labels in the air have room. */
 const SPARE_LEFT = 0.45;
-const LABEL_LINE_PX = 15;
-/** The line from a part comes in this far below the middle of the first line of text. */
-export const LINE_BELOW_PX = 2;
 const TICK_PX = 26;
 /** The bed's own line tells the depth there: no tick so close above it. */
 const TICK_CLEAR_PX = 14;
-const LABEL_GAP_PX = 2 * LABEL_LINE_PX + 8;
-const LABEL_WIDTH_PX = 168;
-/** A left label: mean width of a letter, room behind its words, and where its line ends at the least, pixels. */
-const LETTER_PX = 6.7;
-const LABEL_CLEAR_PX = 8;
-const LABEL_LEAST_PX = 150;
 const STUB_PX = 34;
-/** Points closer than this across count as one above the other. */
-const SAME_PX = 3;
 /** Room above a rig that lies flat, for its labels, pixels a label. */
 const FLAT_HEADROOM_PX = LABEL_GAP_PX;
 
@@ -169,13 +146,14 @@ export function drawRig(
     ...flies.map(({ id, x, y }) => ({ id, at: { x, y } })),
   ].filter(({ id }) => texts[id] !== undefined);
   const end = place(lengthM);
+  const bedY = surfaceY + layout.bedM * scale;
 
   return {
     kind: layout.kind,
     frame,
     scale,
     surfaceY,
-    bedY: surfaceY + layout.bedM * scale,
+    bedY,
     lineEnd: {
       from: { x: end.x + STUB_PX * layout.beyond.x, y: end.y + STUB_PX * layout.beyond.y },
       to: end,
@@ -192,9 +170,8 @@ export function drawRig(
     labels: labelsOf(
       anchors,
       sections,
-      surfaceY,
-      { width, height, margin, mostScale, system },
-      layout,
+      { surfaceY, bedY: layout.kind === 'grass' ? null : bedY, width, height, topPx: margin.top },
+      layout.kind,
       texts,
     ),
     depthTicks: depthTicks(layout.bedM - TICK_CLEAR_PX / scale, scale, system).map((depthM) => ({
@@ -231,80 +208,6 @@ function fit(
   const startX = margin.left + (width - margin.left - margin.right - wideM * scale) * SPARE_LEFT;
   const surfaceY = margin.top + flatPx + spare * SPARE_ABOVE[layout.kind] + upM * scale;
   return { scale, surfaceY, originX: startX - leftM * scale };
-}
-
-type Anchor = { id: string; at: Point };
-
-function labelsOf(
-  anchors: readonly Anchor[],
-  sections: RigDrawing['sections'],
-  surfaceY: number,
-  { width, height, margin }: Required<DrawingSize>,
-  { kind }: RigLayout,
-  texts: Record<string, string[]>,
-): RigLabel[] {
-  const flat = kind === 'afloat' || kind === 'grass';
-  const labelX = width - LABEL_WIDTH_PX;
-  const isDry = ({ at }: Anchor): boolean => (flat ? at.y < surfaceY + 3 : at.y < surfaceY - 1);
-  // From the left column to points on a level line: the farthest point belongs to the uppermost label.
-  const dry = anchors.filter(isDry).sort((a, b) => (flat ? b.at.x - a.at.x : a.at.y - b.at.y));
-  // Lines to the right column do not cross when what lies nearest to it comes first.
-  const wet = anchors
-    .filter((anchor) => !isDry(anchor))
-    .sort((a, b) => Math.round((b.at.x - a.at.x) / SAME_PX) || a.at.y - b.at.y);
-  const clearY = Math.max(surfaceY + 30, ...sections.map((section) => lowestFrom(section, labelX - 14) + 26));
-  return [
-    ...column(dry, 'left', 14, margin.top + 6, surfaceY - 44, texts, flat),
-    ...column(wet, 'right', labelX, clearY, height - 56, texts, false),
-  ];
-}
-
-/** How low a stretch of leader lies right of a place, pixels; −∞ when none of it does. */
-function lowestFrom({ from, to }: RigDrawing['sections'][number], x: number): number {
-  const [left, right] = from.x < to.x ? [from, to] : [to, from];
-  if (right.x < x) return Number.NEGATIVE_INFINITY;
-  const share = right.x === left.x ? 0 : Math.max(0, (x - left.x) / (right.x - left.x));
-  return Math.max(left.y + (right.y - left.y) * share, right.y);
-}
-
-/** Labels of some parts in one column, spread so that none lies on another. */
-function column(
-  anchors: readonly Anchor[],
-  side: RigLabel['side'],
-  x: number,
-  fromY: number,
-  toY: number,
-  texts: Record<string, string[]>,
-  stacked: boolean,
-): RigLabel[] {
-  // Never above the one before, so that the order of the column stands.
-  let lowest = fromY;
-  const wanted = anchors.map(({ at }, i) => {
-    lowest = Math.max(lowest, at.y);
-    return stacked ? toY - (anchors.length - 1 - i) * LABEL_GAP_PX : lowest;
-  });
-  const ys = spreadLabels(wanted, LABEL_GAP_PX, fromY, toY);
-  const placeOf = untangle(
-    anchors.map(({ at }) => at),
-    ys.map((y, i) => ({
-      x: lineEndX({ side, x, lines: texts[anchors[i]?.id ?? ''] ?? [] }),
-      y: y + LINE_BELOW_PX,
-    })),
-  );
-  return anchors.map(({ id, at }, index) => ({
-    id,
-    at,
-    side,
-    x,
-    y: ys[placeOf[index] as number] as number,
-    lines: texts[id] ?? [],
-  }));
-}
-
-/** Where the line from a part ends at its label. */
-export function lineEndX({ side, x, lines }: Pick<RigLabel, 'side' | 'x' | 'lines'>): number {
-  if (side === 'right') return x - 12;
-  return x + Math.max(LABEL_LEAST_PX, (lines[0] ?? '').length * LETTER_PX + LABEL_CLEAR_PX);
 }
 
 /** Pixels that the labels of a rig lying flat need above it. */

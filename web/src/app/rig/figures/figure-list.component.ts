@@ -24,8 +24,8 @@ const ORIGIN: Record<Certainty, Origin> = {
       <details [attr.data-figure]="figure.id">
         <summary>
           <span>{{ figure.label }}</span>
-          <b class="figure">{{ figure.text }}</b>
           <doceo-origin [of]="originOf(figure)" [short]="true" />
+          <b class="figure">{{ figure.text }}</b>
           @if (figure.limit !== null && figure.limit > 0) {
             <span class="bar" [class.over]="figure.value > figure.limit"
               ><i [style.width.%]="fill(figure)"></i><u [style.left.%]="80"></u

@@ -22,7 +22,6 @@ import {
 } from '../../shared/water/board/lake-board.component';
 import { LakePanelComponent } from './lake-panel.component';
 import { WaterStore } from '../water-store';
-import { narrowWindow } from '../../parts/narrow';
 
 /** Cells of the grid each way, for a square lake. */
 const CELLS = 130;
@@ -52,7 +51,6 @@ const CLOSE_M = { lengthM: 42, widthM: 28 };
           [units]="session.units()"
           [wind]="wind()"
           [band]="advice()?.band ?? null"
-          [narrow]="narrow()"
           (choose)="at.set($event)"
         />
         @if (stand(); as one) {
@@ -149,7 +147,6 @@ export class LakeSectionComponent {
   protected readonly share = signal<number | null>(null);
   private run: Subscription | null = null;
 
-  protected readonly narrow = narrowWindow();
   protected readonly advice = computed<LakeAdvice | null>(() => {
     const [saved, grid, profile, hour] = [this.lake(), this.grid(), this.store.profile(), this.store.hour()];
     if (!saved || !grid || !hour || profile.length === 0) return null;

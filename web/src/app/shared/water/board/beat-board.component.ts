@@ -1,4 +1,4 @@
-import { Component, computed, input, output } from '@angular/core';
+import { Component, computed, input, output, signal } from '@angular/core';
 import {
   type Beat,
   findSeams,
@@ -16,6 +16,8 @@ import {
 } from '@doceo/core';
 import { narrowWindow } from '../../../parts/narrow';
 import { numbered } from './numbered';
+import { LETTERS_ON_DESK, lettersAcross } from './letters-across';
+import { MeasuredDirective } from '../../../drawing/measured.directive';
 import { beatLabels } from './beat-labels';
 import { pathOf } from './paths';
 import { StandMarkComponent } from './stand-mark.component';
@@ -34,7 +36,7 @@ const LATE_SHARE = 0.88;
 /** A river beat from above, to scale: its pieces, the seams found in it, where students stand and where they cast. */
 @Component({
   selector: 'doceo-beat-board',
-  imports: [StandMarkComponent],
+  imports: [MeasuredDirective, StandMarkComponent],
   templateUrl: './beat-board.component.html',
   styleUrls: ['./board.css', './beat-board.component.css'],
 })
@@ -52,10 +54,10 @@ export class BeatBoardComponent {
   readonly choose = output<number>();
 
   protected readonly narrow = narrowWindow();
+  protected readonly letters = signal(LETTERS_ON_DESK);
+  protected readonly lettersAcross = lettersAcross;
   /** Letters in metres, so that they are of one size on the screen whatever the beat's length. */
-  protected readonly letter = computed(
-    () => (this.beat().lengthM + 2 * MARGIN_M) / (this.narrow() ? 30 : 66),
-  );
+  protected readonly letter = computed(() => (this.beat().lengthM + 2 * MARGIN_M) / this.letters());
   protected readonly box = computed(() => {
     const { lengthM, widthM } = this.beat();
     return `${-MARGIN_M} ${-MARGIN_M} ${lengthM + 2 * MARGIN_M} ${widthM + 2 * MARGIN_M + 2 * this.letter()}`;

@@ -1,4 +1,4 @@
-import { Component, computed, input, output } from '@angular/core';
+import { Component, computed, input, output, signal } from '@angular/core';
 import {
   type DepthGrid,
   distance,
@@ -12,6 +12,8 @@ import {
   type UnitSystem,
 } from '@doceo/core';
 import { numbered } from './numbered';
+import { LETTERS_ON_DESK, lettersAcross } from './letters-across';
+import { MeasuredDirective } from '../../../drawing/measured.directive';
 import { depthBands } from './depth-bands';
 import { pathOf } from './paths';
 import { StandMarkComponent } from './stand-mark.component';
@@ -30,8 +32,6 @@ export interface LakeStand {
   who: string;
 }
 
-const LETTERS_WIDE = 66;
-const LETTERS_NARROW = 34;
 /** Depths are written no nearer to each other, letters. */
 const LABEL_LETTERS = 2.2;
 /** Width of a letter as a share of its height, on the mean; half the width of a stand's mark, letters. */
@@ -41,7 +41,7 @@ const MARK_LETTERS = 1.2;
 /** Still water from above, north up, to scale: depths, weed, timber, inflow, wind, and fans of casts from the shore. */
 @Component({
   selector: 'doceo-lake-board',
-  imports: [StandMarkComponent],
+  imports: [MeasuredDirective, StandMarkComponent],
   templateUrl: './lake-board.component.html',
   styleUrls: ['./board.css', './lake-board.component.css'],
 })
@@ -57,7 +57,6 @@ export class LakeBoardComponent {
   readonly band = input<{ fromM: number; toM: number } | null>(null);
   /** The whole sheet when left out. */
   readonly view = input<BoardView | null>(null);
-  readonly narrow = input(false);
   readonly label = input('');
   readonly choose = output<number>();
 
@@ -65,9 +64,9 @@ export class LakeBoardComponent {
     () => this.view() ?? { x: 0, y: 0, lengthM: this.lake().lengthM, widthM: this.lake().widthM },
   );
   protected readonly close = computed(() => this.view() !== null);
-  protected readonly letter = computed(
-    () => this.seen().lengthM / (this.close() ? 34 : this.narrow() ? LETTERS_NARROW : LETTERS_WIDE),
-  );
+  protected readonly letters = signal(LETTERS_ON_DESK);
+  protected readonly lettersAcross = lettersAcross;
+  protected readonly letter = computed(() => this.seen().lengthM / this.letters());
   protected readonly box = computed(() => {
     const { x, y, lengthM, widthM } = this.seen();
     return `${x} ${y} ${lengthM} ${widthM}`;
