@@ -213,6 +213,26 @@ describe('where to stand', () => {
     );
   });
 
+  it('leaves nobody alone across the water from the others', () => {
+    // Left to their scores alone the best four would be three on one bank and one on the other.
+    const sides = (students: number): number[] => {
+      const ys = suggestStands(beat(), options({ students, rising: true })).map(({ at }) => at.y);
+      return [ys.filter((y) => y < 12).length, ys.filter((y) => y > 12).length];
+    };
+    for (const students of [2, 3, 4, 5, 6]) {
+      const [left, right] = sides(students) as [number, number];
+      expect([students, left + right > 1, left === 1 || right === 1]).toEqual([students, true, false]);
+    }
+    fc.assert(
+      fc.property(randomBeat, fc.integer({ min: 2, max: 6 }), (one, students) => {
+        const stands = suggestStands(one, options({ students, rising: true }));
+        const upper = stands.filter(({ at }) => at.y < 12).length;
+        if (stands.length > 1) expect([1, stands.length - 1]).not.toContain(upper);
+      }),
+      { numRuns: 30 },
+    );
+  });
+
   it('is neither on top of the fish nor too far for a beginner', () => {
     for (const { castM, parts } of suggestStands(beat(), options())) {
       expect(castM).toBeGreaterThan(4.5);

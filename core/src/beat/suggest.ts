@@ -128,8 +128,9 @@ export function findLies(beat: Beat): Lie[] {
 }
 
 /**
- * Where students stand and where they cast, the best place first taken, and none within reach of another's line. Places
- * in the water beyond the wader's figure are never among them; the caller says that it is judged on the spot.
+ * Where students stand and where they cast, the best place first taken, none within reach of another's line, and nobody
+ * alone across the water from the others: there is no help there. Places in the water beyond the wader's figure are
+ * never among them; the caller says that it is judged on the spot.
  *
  * @returns at most as many as there are students, in the order in which to fish: downstream first, tail before head
  */
@@ -140,15 +141,59 @@ export function suggestStands(beat: Beat, options: SuggestOptions): Stand[] {
     .flatMap((at) => standsAt(beat, raster, at, lies, options))
     .filter(({ score }) => score > 0)
     .sort((a, b) => b.score - a.score || a.at.x - b.at.x || a.at.y - b.at.y);
+  return together(all, (stand) => isBeyond(beat, raster, stand.at), options).sort(
+    (a, b) => b.lie.at.x - a.lie.at.x || a.castM - b.castM,
+  );
+}
+
+/** The best places; when one of them would be alone on a side, all on one side or two at least on each. */
+function together(
+  all: readonly Stand[],
+  beyond: (stand: Stand) => boolean,
+  options: SuggestOptions,
+): Stand[] {
+  const best = apart(all, options);
+  const side = new Map(all.map((stand) => [stand, beyond(stand)]));
+  const isLonely = (stands: readonly Stand[]): boolean => {
+    const across = stands.filter((stand) => side.get(stand)).length;
+    return stands.length > 1 && (across === 1 || across === stands.length - 1);
+  };
+  if (!isLonely(best)) return best;
+  const worth = (stands: readonly Stand[]): number => stands.reduce((sum, { score }) => sum + score, 0);
+  const [top] = [true, false]
+    .map((one) =>
+      apart(
+        all.filter((stand) => side.get(stand) === one),
+        options,
+      ),
+    )
+    .flatMap((same) => [same, apart([...same.slice(0, 2), ...all], options)])
+    .filter((stands) => !isLonely(stands))
+    .sort((a, b) => b.length - a.length || worth(b) - worth(a));
+  return top ?? [];
+}
+
+/** As many as there are students, the first of them first, each out of reach of the others. */
+function apart(ranked: readonly Stand[], options: SuggestOptions): Stand[] {
   const taken: Stand[] = [];
-  for (const stand of all) {
+  for (const stand of ranked) {
     if (taken.length >= options.students) break;
     const free = taken.every(
       (other) => distance(stand.at, other.at) >= spacing(options, Math.max(stand.castM, other.castM)),
     );
     if (free) taken.push(stand);
   }
-  return taken.sort((a, b) => b.lie.at.x - a.lie.at.x || a.castM - b.castM);
+  return taken;
+}
+
+/** Whether a place lies on the upper side of the sheet, seen from the middle of the water there. */
+function isBeyond(beat: Beat, raster: Raster, at: Point): boolean {
+  const wet = along({ x: at.x, y: 0 }, { x: at.x, y: beat.widthM }, GRID_M / 2).filter((point) => {
+    const piece = cellAt(raster, point);
+    return piece !== null && isWater(piece.kind);
+  });
+  const [first, last] = [wet[0]?.y ?? beat.widthM / 2, wet.at(-1)?.y ?? beat.widthM / 2];
+  return at.y < (first + last) / 2;
 }
 
 function gridOf({ lengthM, widthM }: Beat): Point[] {

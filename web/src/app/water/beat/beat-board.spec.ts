@@ -101,6 +101,19 @@ describe('names on the board', () => {
     );
   });
 
+  it('keep off the seams where there is room, and are there all the same where there is none', () => {
+    const about = (): string => '';
+    const placeOf = (found: ReturnType<typeof beatLabels>) => found.find(({ name }) => name === 'pool')!.at;
+    const { x, y } = placeOf(beatLabels(FORD, 0.8, about));
+    const seam = Array.from({ length: 25 }, (_, i) => ({ x: x - 6 + i / 2, y: y - 0.3 }));
+    const moved = placeOf(beatLabels(FORD, 0.8, about, [], [seam]));
+    expect(Math.abs(moved.y - y)).toBeGreaterThanOrEqual(1);
+    const everywhere = [
+      Array.from({ length: 8000 }, (_, i) => ({ x: (i % 200) * 0.5, y: Math.floor(i / 200) * 0.8 })),
+    ];
+    expect(beatLabels(FORD, 0.8, about, [], everywhere)).toEqual(beatLabels(FORD, 0.8, about));
+  });
+
   it('are left out where they find no room', () =>
     expect(beatLabels(FORD, 9, () => '').length).toBeLessThan(labels.length));
 });

@@ -83,6 +83,7 @@ export class BeatBoardComponent {
       (depthM, speedMs) =>
         this.narrow() ? '' : speedMs < 0 ? 'runs back' : formatLength(depthM, this.units()),
       [...this.numbered().map(({ shown }) => shown), ...this.points()],
+      this.seamLines(),
     ),
   );
   protected readonly points = computed(() =>
@@ -90,10 +91,9 @@ export class BeatBoardComponent {
       .pieces.filter(({ kind }) => isPoint(kind))
       .map(({ id, kind, name, shape }) => ({ id, kind, name, ...(shape[0] as Point) })),
   );
+  private readonly seamLines = computed(() => findSeams(this.beat()).map(({ points }) => points));
   protected readonly seams = computed(() =>
-    findSeams(this.beat()).map(({ points }) =>
-      points.map(({ x, y }) => `${x.toFixed(2)},${y.toFixed(2)}`).join(' '),
-    ),
+    this.seamLines().map((points) => points.map(({ x, y }) => `${x.toFixed(2)},${y.toFixed(2)}`).join(' ')),
   );
   protected readonly numbered = computed(() =>
     numbered(this.stands(), this.letter()).map((one) => ({

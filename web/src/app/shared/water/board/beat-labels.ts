@@ -24,20 +24,23 @@ interface Box {
 
 /**
  * Names of the pieces of water, each where its piece is on top and as near to its middle as it can be without lying on
- * another name; one that finds no room is left out.
+ * another name or on a seam; one that finds no room may lie on a seam, and without that is left out.
  *
  * @param letterM height of the letters, metres
  * @param about what is told beside the name of a piece
  * @param taken places that must stay free, such as stands
+ * @param seams lines that should stay free
  */
 export function beatLabels(
   beat: Beat,
   letterM: number,
   about: (depthM: number, speedMs: number) => string,
   taken: readonly Point[] = [],
+  seams: readonly (readonly Point[])[] = [],
 ): BeatLabel[] {
   const topmost = rasterOf(beat);
   const boxes: Box[] = taken.map(({ x, y }) => around({ x, y: y + letterM / 2 }, 3 * letterM, 1.6 * letterM));
+  const dots: Box[] = seams.flat().map((dot) => around(dot, letterM, letterM / 2));
   const visible = new Map<string, Point[]>();
   for (let x = STEP_M / 2; x < beat.lengthM; x += STEP_M)
     for (let y = STEP_M / 2; y < beat.widthM; y += STEP_M) {
@@ -56,16 +59,17 @@ export function beatLabels(
     };
     const width = (label.name.length + 1 + label.about.length) * letterM * LETTER_SHARE;
     const heart = middle(piece.shape);
-    const found = places
+    const free = places
       .sort((a, b) => distance(a, heart) - distance(b, heart))
       .map((at) => ({ at, box: around(at, width, 1.15 * letterM) }))
-      .find(
+      .filter(
         ({ box }) =>
           box.left >= 0 &&
           box.right <= beat.lengthM &&
           box.top >= 0 &&
           !boxes.some((other) => overlap(box, other)),
       );
+    const found = free.find(({ box }) => !dots.some((dot) => overlap(box, dot))) ?? free[0];
     if (!found) return [];
     boxes.push(found.box);
     return [{ ...label, at: found.at }];
