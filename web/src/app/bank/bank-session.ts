@@ -131,11 +131,11 @@ export class BankSession {
     const ids = new Set(this.chosen().map(({ id }) => id));
     return this.today().filter(({ studentId }) => studentId !== null && ids.has(studentId));
   });
-  /** How far those chosen are in the drill, together. */
+  /** How far those of whom a tap counts are in the drill, together. */
   readonly count = computed(() => {
     const drill = this.drill();
-    if (!drill || this.chosen().length === 0) return null;
-    const counts = this.chosen().map(({ id }) => drillCount(this.own(), id, drill));
+    if (!drill || this.recorded().length === 0) return null;
+    const counts = this.recorded().map(({ id }) => drillCount(this.own(), id, drill));
     const sum = (of: (one: DrillCount) => number): number => counts.reduce((all, one) => all + of(one), 0);
     return {
       window: counts.length === 1 ? (counts[0] as DrillCount).window : [],
@@ -193,9 +193,17 @@ export class BankSession {
   });
   /** Why nothing may be recorded of those chosen, or null; of several the others are recorded. */
   readonly forbidden = computed(() => {
-    const why = this.chosen().map((student) => this.refusal(student));
-    return why.every((one) => one !== null) ? (why[0] ?? null) : null;
+    return this.recorded().length === 0 ? (this.withheld()[0]?.why ?? null) : null;
   });
+  /** Of those chosen, whose taps are recorded. */
+  readonly recorded = computed(() => this.chosen().filter((student) => this.refusal(student) === null));
+  /** The others, with the reason. */
+  readonly withheld = computed(() =>
+    this.chosen().flatMap((student) => {
+      const why = this.refusal(student);
+      return why === null ? [] : [{ student, why }];
+    }),
+  );
   private readonly settled = signal(0);
   /** What stands in the log of this lesson, without who and when. */
   readonly bodies = computed(() => this.today().map(({ body }) => body));
@@ -296,11 +304,12 @@ export class BankSession {
       good: faultId === null,
       faultId,
     };
-    const ids = this.chosen()
-      .filter((student) => this.refusal(student) === null)
-      .map(({ id }) => id);
     return this.add(
-      ids.map((studentId) => ({ body, studentId, blockId: this.blockOf(studentId)?.id ?? null })),
+      this.recorded().map(({ id: studentId }) => ({
+        body,
+        studentId,
+        blockId: this.blockOf(studentId)?.id ?? null,
+      })),
     );
   }
 

@@ -302,7 +302,14 @@ describe('the bank book', () => {
     server.on(api.lessons.list, [{ ...LESSON, studentIds: [SAM.id, JONAS.id, uuid(13)] }]);
     const page = await open();
     await page.press(/^All/);
+    expect(page.all('.flag')).toEqual(['For all 3 nothing is kept of Jonas']);
+    expect(page.all('.good small')).toEqual(['one each for Sam and Petra']);
+    expect(page.all('.count b')).toEqual(['0 of 16']);
+    await page.press(/^For all/);
+    expect(page.all('.person')[1]).toContain('no guardian’s consent is on file');
+    await page.press('Close');
     await tap(page, 'good');
+    expect(page.all('.log li')[0]).toMatch(/good, count the pause$/);
     expect(
       sent()
         .map(({ studentId }) => studentId)

@@ -104,8 +104,13 @@ export class BankPage implements OnInit {
       out: this.book.isOut(id),
     }));
   });
+  /** Of one what matters at the water; of several, of whom nothing is kept. */
   protected readonly about = computed(() =>
-    this.book.several() ? '' : aboutStudent(this.book.student()?.student ?? { hand: 'right', note: '' }),
+    this.book.several()
+      ? this.book.withheld().length > 0
+        ? `nothing is kept of ${this.namesOf(this.book.withheld().map(({ student }) => student))}`
+        : ''
+      : aboutStudent(this.book.student()?.student ?? { hand: 'right', note: '' }),
   );
   /** Those chosen with all that matters at the water. */
   protected readonly people = computed(() =>
@@ -117,6 +122,7 @@ export class BankPage implements OnInit {
         age: age === null ? '' : `, ${age}`,
         about: aboutStudent(student),
         guardian: student.guardianName,
+        withheld: this.book.withheld().find((one) => one.student.id === id)?.why ?? '',
         call: student.guardianContact.replace(/[^+\d]/g, '').length > 4 ? student.guardianContact : '',
       };
     }),
@@ -167,6 +173,11 @@ export class BankPage implements OnInit {
     const names = this.book.chosen().map(({ student }) => firstName(student.name));
     const told = this.book.everybody() ? `all ${names.length}` : listed(names);
     return withFor ? `For ${told}` : told;
+  }
+
+  /** For how many a tap counts. */
+  protected forEach(): string {
+    return this.book.withheld().length > 0 ? this.namesOf(this.book.recorded()) : this.forWhom(false);
   }
 
   protected namesOf(students: readonly SavedStudent[]): string {

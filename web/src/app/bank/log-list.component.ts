@@ -1,6 +1,6 @@
 import { Component, computed, inject, input, output, signal } from '@angular/core';
 import type { SavedStudent } from '@doceo/contract';
-import { type BankEvent, firstEntries } from '@doceo/core';
+import { type BankEvent, findDrill, firstEntries } from '@doceo/core';
 import { eventText } from '../data/lesson/event-text';
 import { firstName, timeText } from '../data/lesson/lesson-texts';
 import { SessionStore } from '../data/session';
@@ -96,7 +96,9 @@ export class LogListComponent {
   protected readonly lines = computed(() => {
     const before = firstEntries(this.events());
     const people = this.students().map(({ id, student }) => ({ id, first: firstName(student.name) }));
-    const text = (event: BankEvent): string => eventText(event.body, this.session.units());
+    const text = ({ body }: BankEvent): string => eventText(body, this.session.units());
+    const drill = ({ body }: BankEvent): string | undefined =>
+      body.kind === 'attempt' ? findDrill(body.drillId ?? '')?.name.toLowerCase() : undefined;
     return this.standing()
       .slice(-this.most())
       .reverse()
@@ -104,7 +106,7 @@ export class LogListComponent {
         event,
         at: timeText(event.atMs, this.zone()),
         who: people.find(({ id }) => id === event.studentId)?.first ?? 'All',
-        text: text(event),
+        text: [text(event), drill(event)].filter(Boolean).join(', '),
         others: people.filter(({ id }) => id !== event.studentId),
         before: (before.get(event.id) ?? []).map(text),
       }));

@@ -1,4 +1,4 @@
-import { Component, inject, output, signal } from '@angular/core';
+import { Component, ElementRef, inject, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { registerSchema } from '@doceo/contract';
 import type { Observable } from 'rxjs';
@@ -16,6 +16,7 @@ import { checked } from '../data/api/checked';
 })
 export class SignInComponent {
   protected readonly session = inject(SessionStore);
+  private readonly host: HTMLElement = inject(ElementRef<HTMLElement>).nativeElement;
   readonly done = output<void>();
 
   protected readonly registering = signal(false);
@@ -24,6 +25,13 @@ export class SignInComponent {
   protected name = '';
   protected email = '';
   protected password = '';
+
+  /** To the other form, ready to be typed in. */
+  protected turn(): void {
+    this.registering.update((now) => !now);
+    this.error.set(null);
+    setTimeout(() => this.host.querySelector<HTMLElement>('form input')?.focus());
+  }
 
   protected submit(): void {
     if (this.registering()) {

@@ -60,6 +60,8 @@ describe('signing in', () => {
   it('tells a newcomer at each field what is missing, before anything is sent', async () => {
     const page = await show(SignInComponent, server);
     await page.press('I am new here');
+    await page.quiet();
+    expect(document.activeElement?.getAttribute('name')).toBe('name');
     await page.enter('input[name=email]', 'no address');
     await page.enter('input[name=password]', 'short');
     await page.press('Make the account');

@@ -1,6 +1,8 @@
 import { api, type SavedLesson, type SavedPlan, type SavedStudent, type SavedWater } from '@doceo/contract';
 import type { FakeServer } from '../../testing/fake-server';
-import { event, keptKey, LESSON, NOW, PLAN, SAM, uuid, WATER } from '../../testing/fixtures';
+import { TestBed } from '@angular/core/testing';
+import { Router } from '@angular/router';
+import { event, JONAS, keptKey, LESSON, NOW, PLAN, SAM, uuid, WATER } from '../../testing/fixtures';
 import { lessonServer, setDate, show, until } from '../../testing/page';
 import { TodayPage } from './today.page';
 
@@ -18,9 +20,22 @@ describe('today', () => {
     const page = await show(TodayPage, server);
     expect(page.all('h1')).toEqual(['First nymphs']);
     expect(page.all('.students b:not(.initials)')).toEqual(['Sam', 'Jonas']);
-    expect(page.text()).toContain('starts 09:30');
+    expect(page.all('.daylight g .time')).toEqual(['09:30–11:30']);
     // Sunrise at 57.9° N, 9.1° E on 10 June, on the clock of the water.
     expect(page.text()).toMatch(/04:2\d/);
+  });
+
+  it('tells when a long lesson starts and ends at its two ends', async () => {
+    server.on(api.lessons.list, [{ ...LESSON, lengthMin: 210 }]);
+    const page = await show(TodayPage, server);
+    expect(page.all('.daylight g .time')).toEqual(['starts 09:30', 'ends 13:00']);
+  });
+
+  it('tells of a short lesson early in the day when it is, in one piece and within the drawing', async () => {
+    server.on(api.lessons.list, [{ ...LESSON, startsAt: '2026-06-10T22:20:00Z', lengthMin: 60 }]);
+    const page = await show(TodayPage, server);
+    expect(page.all('.daylight g .time')).toEqual(['00:20–01:20']);
+    expect(Number(document.querySelector('.daylight g .time')?.getAttribute('x'))).toBeGreaterThanOrEqual(62);
   });
 
   it('passes over lessons that are over', async () => {
@@ -39,6 +54,23 @@ describe('today', () => {
     const page = await show(TodayPage, server);
     expect(page.all('.problem h3').every((title) => title.startsWith('Must fix'))).toBe(true);
     expect(page.all('.counts')[0]).toMatch(/^1 to fix, \d+ more/);
+  });
+
+  it('leads from each problem to where it is mended', async () => {
+    const unsaid = { ...SAM, student: { ...SAM.student, bornOn: null, saidAdult: false } };
+    server
+      .on(api.students.list, [unsaid, JONAS])
+      .on(api.lessons.list, [{ ...LESSON, startsAt: '2026-06-10T22:20:00Z' }]);
+    const page = await show(TodayPage, server);
+    expect(page.all('.problem button')).toEqual(['Open the student', 'Open the student', 'Open the plan']);
+    const going = jest.spyOn(TestBed.inject(Router), 'navigate').mockResolvedValue(true);
+    await page.press('Open the student');
+    document.querySelector<HTMLElement>('.problem:last-of-type button')?.click();
+    await page.settle();
+    expect(going.mock.calls.map(([path]) => path)).toEqual([
+      ['/record', SAM.id],
+      ['/plan', PLAN.id],
+    ]);
   });
 
   it('opens the rule card, and the problem goes when it was read', async () => {

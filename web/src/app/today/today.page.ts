@@ -1,8 +1,8 @@
 import { Component, computed, inject, signal } from '@angular/core';
 import { NgTemplateOutlet } from '@angular/common';
-import { RouterLink } from '@angular/router';
+import { Router, RouterLink } from '@angular/router';
 import { narrowWindow } from '../parts/narrow';
-import { planProblems, strandOf } from '@doceo/core';
+import { type PlanChange, planProblems, strandOf } from '@doceo/core';
 import { planProblemInWords } from '@doceo/texts';
 import { BankStore } from '../data/lesson/bank-store';
 import { DayStore } from '../data/lesson/day-store';
@@ -15,6 +15,7 @@ import {
   initials,
   spanText,
   timeText,
+  untilText,
 } from '../data/lesson/lesson-texts';
 import { readOnText } from '../parts/dates';
 import { LoadFailedComponent } from '../shared/load-failed.component';
@@ -28,6 +29,11 @@ import { FirstLessonComponent, isOnTheWay } from './first-lesson.component';
 import { taughtIn } from '../data/lesson/taught';
 
 const MS_PER_MIN = 60_000;
+/** Half the width of a label below the day, in its 1000: letters are larger there on a phone. */
+const HALF_LABEL = 62;
+const HALF_LABEL_PHONE = 140;
+/** What is mended in the plan itself. */
+const IN_THE_PLAN: { label: string; change: PlanChange | null } = { label: 'Open the plan', change: null };
 
 /** The next lesson at a glance: light, blocks, students, what must be cleared first. */
 @Component({
@@ -49,6 +55,7 @@ const MS_PER_MIN = 60_000;
 export class TodayPage {
   /** On a phone what is to clear stands before the rest of the day. */
   protected readonly narrow = narrowWindow();
+  private readonly router = inject(Router);
   private readonly session = inject(SessionStore);
   protected readonly day = inject(DayStore);
   protected readonly bank = inject(BankStore);
@@ -90,7 +97,9 @@ export class TodayPage {
       .filter(({ level }) => level === 'must-fix')
       .map((problem) => ({
         ...problem,
-        fixes: problem.rule === 'rule-card' ? [{ label: 'Open the card' }] : [],
+        fixes: problem.fixes.some(({ change }) => change.kind === 'open')
+          ? problem.fixes.filter(({ change }) => change.kind === 'open')
+          : [IN_THE_PLAN],
       })),
   );
   protected readonly others = computed(() => this.problems().length - this.stops().length);
@@ -110,15 +119,7 @@ export class TodayPage {
   protected readonly clock = computed(() => clockText(this.bank.clockAheadMs()));
   protected readonly countdown = computed(() => {
     const lesson = this.lesson();
-    if (!lesson) return '';
-    const days = Math.floor((Date.parse(lesson.startsAt) - this.day.now()) / 86_400_000);
-    return days < 0
-      ? 'under way'
-      : days === 0
-        ? 'within a day'
-        : days === 1
-          ? 'tomorrow or the day after'
-          : `in ${days} days`;
+    return lesson ? untilText(Date.parse(lesson.startsAt), this.day.now(), this.zone()) : '';
   });
 
   /** The day from two hours before first light to two hours after last, as shares of the drawing. */
@@ -128,10 +129,11 @@ export class TodayPage {
     const plan = this.plan();
     if (!lesson || !sun || plan?.lessonId !== lesson.id) return null;
     const startMs = Date.parse(lesson.startsAt);
+    const endMs = startMs + lesson.lengthMin * MS_PER_MIN;
     const rise = sun.sunriseMs ?? startMs - 6 * 3_600_000;
     const set = sun.sunsetMs ?? startMs + 12 * 3_600_000;
     const from = Math.min(sun.dawnMs ?? rise, startMs) - 1800_000;
-    const to = Math.max(sun.duskMs ?? set, startMs + lesson.lengthMin * MS_PER_MIN) + 1800_000;
+    const to = Math.max(sun.duskMs ?? set, endMs) + 1800_000;
     const x = (ms: number): number => ((ms - from) / (to - from)) * 1000;
     const lanes = Math.max(1, plan.body.groupSize);
     return {
@@ -140,11 +142,13 @@ export class TodayPage {
       dawn: x(sun.dawnMs ?? rise),
       dusk: x(sun.duskMs ?? set),
       lanes,
-      start: { x: x(startMs), text: timeText(startMs, this.zone()) },
-      end: {
-        x: x(startMs + lesson.lengthMin * MS_PER_MIN),
-        text: timeText(startMs + lesson.lengthMin * MS_PER_MIN, this.zone()),
-      },
+      start: { text: timeText(startMs, this.zone()) },
+      end: { text: timeText(endMs, this.zone()) },
+      hours: hourLabels(
+        { x: x(startMs), text: timeText(startMs, this.zone()) },
+        { x: x(endMs), text: timeText(endMs, this.zone()) },
+        this.narrow() ? HALF_LABEL_PHONE : HALF_LABEL,
+      ),
       blocks: plan.body.blocks.map((block) => ({
         id: block.id,
         title: block.title,
@@ -160,6 +164,19 @@ export class TodayPage {
     };
   });
 
+  /** Goes to where a problem is mended; what is mended by another plan is mended there. */
+  protected mend({ problemId, index }: { problemId: string; index: number }): void {
+    const change = this.stops().find(({ id }) => id === problemId)?.fixes[index]?.change;
+    if (change?.kind === 'open' && change.what === 'rule-card') return this.card.set(true);
+    const lesson = this.lesson();
+    if (lesson) this.day.choose(lesson.id);
+    void this.router.navigate(
+      change?.kind === 'open' && change.what === 'student'
+        ? ['/record', change.id]
+        : ['/plan', lesson?.planId ?? ''],
+    );
+  }
+
   protected again(): void {
     this.taught.again();
   }
@@ -174,4 +191,19 @@ export class TodayPage {
 function arcPath(rise: number, set: number): string {
   const height = 74;
   return `M${rise} 104 Q ${(rise + set) / 2} ${104 - 2 * height} ${set} 104`;
+}
+
+/** When a lesson begins and ends, below the day: within the drawing, and as one where two would lie on each other. */
+function hourLabels(
+  start: { x: number; text: string },
+  end: { x: number; text: string },
+  half: number,
+): { x: number; text: string }[] {
+  const within = (x: number): number => Math.min(1000 - half, Math.max(half, x));
+  if (within(end.x) - within(start.x) < 2 * half)
+    return [{ x: within((start.x + end.x) / 2), text: `${start.text}–${end.text}` }];
+  return [
+    { x: within(start.x), text: `starts ${start.text}` },
+    { x: within(end.x), text: `ends ${end.text}` },
+  ];
 }

@@ -32,6 +32,17 @@ export function firstName(name: string): string {
   return name.split(' ')[0] ?? name;
 }
 
+/** How long until something, told as one would: by minutes, then hours of the day, then days of the calendar there. */
+export function untilText(atMs: number, nowMs: number, timeZone: string): string {
+  const minutes = Math.ceil((atMs - nowMs) / 60_000);
+  if (minutes <= 0) return 'under way';
+  if (minutes < 2 * HOUR_MIN) return `in ${minutes} min`;
+  const day = (ms: number): DateTime => DateTime.fromMillis(ms, { zone: timeZone }).startOf('day');
+  const days = Math.round(day(atMs).diff(day(nowMs), 'days').days);
+  if (days === 0) return `today, in ${Math.round(minutes / HOUR_MIN)} hours`;
+  return days === 1 ? 'tomorrow' : `in ${days} days`;
+}
+
 const HOUR_MIN = 60;
 const DAY_MIN = 24 * 60;
 
