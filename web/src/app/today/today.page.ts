@@ -32,6 +32,14 @@ const MS_PER_MIN = 60_000;
 /** Half the width of a label below the day, in its 1000: letters are larger there on a phone. */
 const HALF_LABEL = 62;
 const HALF_LABEL_PHONE = 140;
+/** What can be tried by somebody who has entered nothing. */
+const BENCHES = [
+  { path: '/rig', name: 'Rig', what: 'Tie a leader to scale: what it holds, carries and turns over.' },
+  { path: '/cast', name: 'Cast', what: 'See what a stroke does to the loop, and tap the pause.' },
+  { path: '/drift', name: 'Drift', what: 'See when a fly begins to drag, and what would drift longer.' },
+  { path: '/strike', name: 'Strike', what: 'Practise seeing the take, timed.' },
+  { path: '/rig/knots', name: 'Knots', what: 'Each step drawn, and what the knot holds.' },
+] as const;
 /** What is mended in the plan itself. */
 const IN_THE_PLAN: { label: string; change: PlanChange | null } = { label: 'Open the plan', change: null };
 
@@ -67,6 +75,7 @@ export class TodayPage {
   protected readonly card = signal(false);
   private readonly events = computed(() => this.taught.value()?.events ?? []);
 
+  protected readonly benches = BENCHES;
   protected readonly lesson = this.day.nextLesson;
   protected readonly water = computed(() => this.day.waterOf(this.lesson()));
   protected readonly readOn = computed(() => readOnText(this.water()?.water.rules.checkedOn));
