@@ -1,40 +1,11 @@
-import { spawnSync } from 'node:child_process';
 import { existsSync, mkdtempSync, readdirSync, readFileSync, renameSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { axeFindings } from '../lib/axe';
 import { byText, clickText, PHONE, textOf } from '../lib/browser';
 import { ask } from '../lib/device';
+import { pagesOf } from '../lib/pdf';
 import { type World, world } from '../lib/world';
-
-interface Word {
-  text: string;
-  left: number;
-  top: number;
-  right: number;
-  bottom: number;
-}
-
-/** Pages of a PDF with the words on them and where they stand, points. */
-function pagesOf(file: string): { width: number; height: number; words: Word[] }[] {
-  const { stdout } = spawnSync('pdftotext', ['-bbox', file, '-'], { encoding: 'utf8' });
-  return stdout
-    .split('<page ')
-    .slice(1)
-    .map((page) => {
-      const [, width, height] = /width="([\d.]+)" height="([\d.]+)"/.exec(page) ?? [];
-      const words = [
-        ...page.matchAll(/xMin="([\d.-]+)" yMin="([\d.-]+)" xMax="([\d.-]+)" yMax="([\d.-]+)">([^<]*)</g),
-      ].map(([, left, top, right, bottom, text]) => ({
-        text: text ?? '',
-        left: Number(left),
-        top: Number(top),
-        right: Number(right),
-        bottom: Number(bottom),
-      }));
-      return { width: Number(width), height: Number(height), words };
-    });
-}
 
 /** What a record teaches, in the browser. */
 describe('the record', () => {
@@ -145,6 +116,32 @@ describe('the record', () => {
       ]);
     for (const name of await page.$$eval('.good b', (things) => things.map((thing) => thing.textContent)))
       expect(text).toContain(name);
+  });
+
+  it('prints each card on one page, and no screen on pages of which the last is mostly blank', async () => {
+    const { page } = at;
+    const [lessons, rigs, plans] = await Promise.all([
+      ask<{ id: string }[]>(page, '/api/lessons'),
+      ask<{ id: string }[]>(page, '/api/rigs'),
+      ask<{ id: string }[]>(page, '/api/plans'),
+    ]);
+    const printed = async (path: string): Promise<ReturnType<typeof pagesOf>> => {
+      await at.open(path);
+      const file = join(folder, 'printed.pdf');
+      await page.pdf({ path: file, format: 'A4', printBackground: true });
+      return pagesOf(file);
+    };
+    const cards = [
+      ...lessons.flatMap(({ id }) => [`/lesson/${id}`, `/lesson/${id}/kit`]),
+      ...[`/rig/${rigs[0]?.id}/card`, '/cast/card', '/drift/card'],
+    ];
+    for (const path of cards) expect([path, (await printed(path)).length]).toEqual([path, 1]);
+    const screens = ['/today', '/water', `/rig/${rigs[0]?.id}`, '/record/group', `/plan/${plans[0]?.id}`];
+    for (const path of screens) {
+      const last = (await printed(path)).at(-1);
+      const down = Math.max(0, ...(last?.words ?? []).map(({ bottom }) => bottom)) / (last?.height ?? 1);
+      expect([path, down > 0.25]).toEqual([path, true]);
+    }
   });
 
   it('goes with the student, and comes back from the file', async () => {

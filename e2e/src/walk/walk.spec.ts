@@ -1,3 +1,4 @@
+import { join } from 'node:path';
 import type { UnitSystem } from '@doceo/core';
 import type { Page } from 'puppeteer-core';
 import { clickText, DESK, openTab, PHONE, settled, signIn } from '../lib/browser';
@@ -15,6 +16,9 @@ const DEVICES = {
   phone: [PHONE],
 } as const;
 type Device = keyof typeof DEVICES;
+
+/** A folder for a picture of each of them, when one is named. */
+const PICTURES = process.env['DOCEO_PICTURES'];
 
 /** Least contrast of small text with what lies behind it, after WCAG 2 AA. */
 const READABLE = 4.5;
@@ -51,31 +55,32 @@ describe('a walk through every screen', () => {
       const page = tabs.get(`${whose} ${device}`) as Page;
       const found: string[] = [];
       for (const screen of screens[whose] as Screen[])
-        found.push(...(await walkScreen(page, device, screen)));
+        found.push(...(await walkScreen(page, device, screen, `${whose} ${screen.name}`)));
       expect(found).toEqual([]);
     },
     600_000,
   );
 
-  async function walkScreen(page: Page, device: Device, screen: Screen): Promise<string[]> {
+  async function walkScreen(page: Page, device: Device, screen: Screen, name: string): Promise<string[]> {
     const found: string[] = [];
     await page.setViewport(DEVICES[device][0]);
     await page.goto(`${at.server.url}${screen.path}`);
     await page.waitForSelector('doceo-rail, .bank');
     await settled(page);
-    found.push(...(await shiftFlaws(page)), ...(await look(page, device)));
+    found.push(...(await shiftFlaws(page)), ...(await look(page, device, name)));
     for (const one of screen.presses ?? [])
-      found.push(...(await pressed(page, one)), ...(await look(page, device)));
+      found.push(...(await pressed(page, one)), ...(await look(page, device, `${name}, ${one.name}`)));
     return [...new Set(found)].map((flaw) => `${screen.name}: ${flaw}`);
   }
 
   /** All sizes and both units; ends in the first of each. */
-  async function look(page: Page, device: Device): Promise<string[]> {
+  async function look(page: Page, device: Device, name: string): Promise<string[]> {
     const found = (await lowContrast(page, READABLE)).map((text) => `too pale: ${text}`);
     for (const size of DEVICES[device]) {
       await page.setViewport(size);
       for (const system of ['metric', 'imperial'] as const) {
         await speak(page, system);
+        if (PICTURES) await takePicture(page, PICTURES, `${name} ${size.width} ${system}`);
         found.push(
           ...(await layoutFlaws(page, device === 'phone')).map((text) => `${size.width} ${system}: ${text}`),
         );
@@ -97,6 +102,11 @@ async function pressed(page: Page, { name, selector, text }: Press): Promise<str
   await settled(page);
   const lost = await page.evaluate(() => document.activeElement === document.body);
   return lost ? [`the focus is lost after ${name}`] : [];
+}
+
+/** A picture for whoever wants to look with his own eyes. */
+async function takePicture(page: Page, folder: string, name: string): Promise<void> {
+  await page.screenshot({ path: join(folder, `${name.replace(/[^\w, ]+/g, '')}.png`) as `${string}.png` });
 }
 
 async function speak(page: Page, system: UnitSystem): Promise<void> {

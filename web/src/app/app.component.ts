@@ -10,6 +10,7 @@ import { DayStore } from './data/lesson/day-store';
 import { SessionStore } from './data/session';
 import type { ApiError } from './data/api/api-error';
 import { LoadFailedComponent } from './shared/load-failed.component';
+import { KeepFocus } from './shell/keep-focus';
 import { RailComponent } from './shell/rail.component';
 import { SessionEndedComponent } from './shell/session-ended.component';
 import { SignInComponent } from './shell/sign-in.component';
@@ -99,6 +100,7 @@ export class AppComponent {
   protected readonly problem = signal<ApiError | null>(null);
 
   constructor() {
+    inject(KeepFocus).start();
     this.router.events
       .pipe(
         filter((event) => event instanceof NavigationEnd),

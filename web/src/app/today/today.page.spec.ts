@@ -109,7 +109,7 @@ describe('today', () => {
         return { ...LESSON, ...sent.lesson, id: sent.id };
       });
     const page = await show(TodayPage, server);
-    expect(page.all('.benches a')).toEqual(['Rig', 'Cast', 'Drift', 'Strike', 'Knots']);
+    expect(page.all('.benches b')).toEqual(['Rig', 'Cast', 'Drift', 'Strike', 'Knots']);
     const open = (): string[] => page.all('li.here h3 button');
     expect(open()).toEqual(['The water']);
     await page.enter('input[name=water-name]', 'Mill Leat');

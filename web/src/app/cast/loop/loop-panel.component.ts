@@ -46,39 +46,41 @@ type SliderName = (typeof SLIDERS)[number]['name'];
           (edited)="store.edit({ kind: 'own', points: $event })"
         />
       }
-    } @else {
+    } @else if (!store.stopped()) {
       <p class="soft" role="status">Throwing the line …</p>
     }
-    <div class="row play">
-      <button type="button" class="btn go" (click)="player.toggle()">
-        {{ player.playing() ? 'Stop' : 'Play' }}
-      </button>
-      <input
-        type="range"
-        min="0"
-        step="0.01"
-        aria-label="Time of the cast"
-        [max]="endS()"
-        [value]="player.atS()"
-        [attr.aria-valuetext]="player.atS().toFixed(2) + ' s'"
-        (input)="player.goTo(+$any($event.target).value)"
-      />
-      <b class="figure">{{ player.atS().toFixed(2) }} s</b>
-      <button
-        type="button"
-        class="btn small"
-        [attr.aria-pressed]="player.pace() < 1"
-        (click)="player.pace.set(player.pace() < 1 ? 1 : slow)"
-      >
-        {{ player.pace() < 1 ? 'full speed' : 'slowly' }}
-      </button>
-    </div>
-    <doceo-sliders [sliders]="sliders()" (slid)="set($event.name, $event.value)" />
-    <p class="small soft">
-      Drag the points of the path{{ narrow() ? '' : ', or move them with the arrow keys' }}.
-    </p>
-    <h2>Ways of the tip</h2>
-    <doceo-loop-gallery [kind]="store.settings().kind" (chosen)="choose($event)" />
+    @if (store.ran() || store.stopped()) {
+      <div class="row play">
+        <button type="button" class="btn go" (click)="player.toggle()">
+          {{ player.playing() ? 'Stop' : 'Play' }}
+        </button>
+        <input
+          type="range"
+          min="0"
+          step="0.01"
+          aria-label="Time of the cast"
+          [max]="endS()"
+          [value]="player.atS()"
+          [attr.aria-valuetext]="player.atS().toFixed(2) + ' s'"
+          (input)="player.goTo(+$any($event.target).value)"
+        />
+        <b class="figure">{{ player.atS().toFixed(2) }} s</b>
+        <button
+          type="button"
+          class="btn small"
+          [attr.aria-pressed]="player.pace() < 1"
+          (click)="player.pace.set(player.pace() < 1 ? 1 : slow)"
+        >
+          {{ player.pace() < 1 ? 'full speed' : 'slowly' }}
+        </button>
+      </div>
+      <doceo-sliders [sliders]="sliders()" (slid)="set($event.name, $event.value)" />
+      <p class="small soft">
+        Drag the points of the path{{ narrow() ? '' : ', or move them with the arrow keys' }}.
+      </p>
+      <h2>Ways of the tip</h2>
+      <doceo-loop-gallery [kind]="store.settings().kind" (chosen)="choose($event)" />
+    }
   `,
   styles: `
     .tip-board {

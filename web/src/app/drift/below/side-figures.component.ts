@@ -15,7 +15,9 @@ import { SideStore } from './side-store';
       Surface {{ surface() }} where the fly drifts, {{ length(store.depthM()) }} deep; below it is slower. The
       float is slowed by what hangs there and leads, the fly trails.
     </p>
-    <doceo-figure-rows [rows]="figures()" [from]="from()" />
+    @if (figures().length > 0) {
+      <doceo-figure-rows [rows]="figures()" [from]="from()" />
+    }
     @if (store.tried(); as tried) {
       <p class="tried small">
         Shown is the float {{ length(tried.leaderM) }} above the point fly with {{ grams(tried.addedKg) }} of

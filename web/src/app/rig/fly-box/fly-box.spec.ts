@@ -94,7 +94,9 @@ describe('the fly box', () => {
       water: { ...WATER.water, calendar: (body as { calendar: never }).calendar },
     }));
     const page = await open();
-    expect(page.text()).toContain('as usual in such a water');
+    expect(page.all('caption doceo-origin')).toEqual([
+      'typical from such waters; turn stones and correct it',
+    ]);
     await page.press('mayflies in June');
     const [first] = server.of(api.waters.setCalendar);
     const sent = (first?.body as { calendar: ReturnType<typeof usualCalendar> }).calendar;

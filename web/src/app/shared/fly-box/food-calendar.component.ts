@@ -4,11 +4,13 @@ import { calendarOf, type Food, withMonth } from '@doceo/core';
 import type { ApiError } from '../../data/api/api-error';
 import { DayStore } from '../../data/lesson/day-store';
 import { narrowWindow } from '../../parts/narrow';
+import { OriginComponent } from '../../parts/origin.component';
 import { MONTHS, seasonText } from './months';
 
 /** What lives in a water, month by month; a tap on a month puts a food in or out of season. */
 @Component({
   selector: 'doceo-food-calendar',
+  imports: [OriginComponent],
   template: `
     <table>
       <caption>
@@ -16,9 +18,13 @@ import { MONTHS, seasonText } from './months';
         {{
           water().water.name
         }}
-        <span class="soft small">{{
-          water().water.calendar ? 'as found here' : 'as usual in such a water; turn stones and correct it'
-        }}</span>
+        <span class="small"
+          ><doceo-origin
+            [of]="water().water.calendar ? 'entered' : 'typical'"
+            [from]="
+              water().water.calendar ? 'what was found here' : 'such waters; turn stones and correct it'
+            "
+        /></span>
       </caption>
       <thead>
         <tr>

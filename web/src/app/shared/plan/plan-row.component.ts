@@ -19,7 +19,7 @@ import type { PlanSummary } from '@doceo/contract';
       </span>
       <span class="small soft facts"
         ><span class="figure">{{ plan().lengthMin }}</span> min,
-        <span class="figure">{{ plan().blockCount }}</span> blocks<br />{{
+        <span class="figure">{{ plan().blockCount }}</span> blocks,&ngsp;<br />{{
           plan().mine
             ? plan().circleName
               ? 'shared: ' + plan().circleName
