@@ -5,6 +5,7 @@ import { UndoRedoComponent } from '../shared/documents/undo-redo.component';
 import { CastsPanelComponent } from './casts-panel.component';
 import { LoopPanelComponent } from './loop/loop-panel.component';
 import { LoopSignsComponent } from './loop/loop-signs.component';
+import { narrowWindow } from '../parts/narrow';
 import { LoopStore } from './loop/loop-store';
 import { PausePanelComponent } from './pause/pause-panel.component';
 import { screenKey } from '../parts/screen-key';
@@ -69,7 +70,7 @@ const KEYS = [
           }
         }
       </section>
-      @if (part() === 'loop') {
+      @if (part() === 'loop' && (!narrow() || store.begun())) {
         <aside class="bench-side"><doceo-loop-signs /></aside>
       }
     </div>
@@ -93,6 +94,8 @@ const KEYS = [
 })
 export class CastPage {
   protected readonly store = inject(LoopStore);
+  /** The signs lie below the cast, and not beside it. */
+  protected readonly narrow = narrowWindow(900);
   protected readonly parts = PARTS;
   protected readonly keys = KEYS;
   protected readonly part = signal<Part>('loop');

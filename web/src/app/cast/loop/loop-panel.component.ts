@@ -49,7 +49,7 @@ type SliderName = (typeof SLIDERS)[number]['name'];
     } @else if (!store.stopped()) {
       <p class="soft" role="status">Throwing the line …</p>
     }
-    @if (store.ran() || store.stopped()) {
+    @if (store.begun()) {
       <div class="row play">
         <button type="button" class="btn go" (click)="player.toggle()">
           {{ player.playing() ? 'Stop' : 'Play' }}

@@ -51,6 +51,8 @@ export class LoopStore extends BenchSettings<LoopSettings> {
     const done = this.done.ran();
     return done && { cast: done.of, run: done.result };
   });
+  /** Whether the first cast is here, or will not come: nothing below it shows before, and nothing moves. */
+  readonly begun = computed(() => this.ran() !== null || this.stopped());
 
   constructor() {
     super(DEFAULT);
