@@ -1,4 +1,4 @@
-import { DestroyRef, Directive, ElementRef, inject, output } from '@angular/core';
+import { afterNextRender, DestroyRef, Directive, ElementRef, inject, output } from '@angular/core';
 
 /** Tells how wide an element is, at first and whenever that changes. */
 @Directive({ selector: '[doceoMeasured]' })
@@ -7,10 +7,13 @@ export class MeasuredDirective {
 
   constructor() {
     const element = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
-    if (typeof ResizeObserver === 'undefined') return;
-    const observer = new ResizeObserver(() => {
+    const measure = (): void => {
       if (element.clientWidth > 0) this.doceoMeasured.emit(element.clientWidth);
-    });
+    };
+    // Before the first picture is shown: nothing moves when it is measured.
+    afterNextRender({ read: measure });
+    if (typeof ResizeObserver === 'undefined') return;
+    const observer = new ResizeObserver(measure);
     observer.observe(element);
     inject(DestroyRef).onDestroy(() => observer.disconnect());
   }
