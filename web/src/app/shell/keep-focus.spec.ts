@@ -5,17 +5,20 @@ import { KeepFocus } from './keep-focus';
 @Component({
   selector: 'doceo-host',
   template: `
-    <ul>
-      @for (name of names(); track name) {
-        <li>
-          <input [name]="name" />
-          <button type="button" [id]="name" (click)="drop(name)">Take out {{ name }}</button>
-        </li>
-      }
-    </ul>
+    <a href="#main">Skip</a>
     @if (open()) {
       <button type="button" id="shut" (click)="open.set(false)">Shut</button>
     }
+    <main tabindex="-1" id="main">
+      <ul>
+        @for (name of names(); track name) {
+          <li>
+            <input [name]="name" />
+            <button type="button" [id]="name" (click)="drop(name)">Take out {{ name }}</button>
+          </li>
+        }
+      </ul>
+    </main>
   `,
 })
 class HostComponent {
@@ -56,6 +59,9 @@ describe('the focus', () => {
     for (const id of ['b', 'c']) await press(id);
     expect(await press('a')).toBe('UL');
   });
+
+  it('begins the screen that comes in place of one that is gone', async () =>
+    expect(await open()('shut')).toBe('main'));
 
   it('stays where a screen has put it itself', async () => {
     const press = open();

@@ -51,10 +51,10 @@ export class KeepFocus {
     this.held = null;
     if (this.document.activeElement !== this.document.body) return;
     const home = this.trail.find(({ element }) => element.isConnected);
-    if (!home || home.element === this.document.body) return;
-    (home.element.tagName === 'MAIN' ? (home.element as HTMLElement) : inPlaceOf(home)).focus({
-      preventScroll: true,
-    });
+    const main = this.document.querySelector('main');
+    if (!home || !main) return;
+    // When a whole screen is gone, the one that came in its place is begun at its beginning.
+    (home.element.contains(main) ? main : inPlaceOf(home)).focus({ preventScroll: true });
   }
 }
 
