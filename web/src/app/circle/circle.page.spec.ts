@@ -144,6 +144,9 @@ describe('the circle', () => {
     server.on(api.circles.list, []).on(api.circles.create, CIRCLE);
     const page = await show(CirclePage, server);
     expect(page.text()).toContain('You are in no circle yet');
+    await page.press('Start circle');
+    expect(page.all('.wrong')).toEqual(['a name of up to 80 characters is needed']);
+    expect(server.of(api.circles.create)).toEqual([]);
     await page.enter('input[name=name]', CIRCLE.name);
     await page.press('Start circle');
     expect(server.of(api.circles.create)[0]?.body).toMatchObject({ name: CIRCLE.name });

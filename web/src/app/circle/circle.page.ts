@@ -59,10 +59,13 @@ export class CirclePage {
   });
   protected readonly emails: Record<string, string> = {};
   protected name = '';
+  /** Whether a circle was to be started without a name. */
+  protected readonly unnamed = signal(false);
   protected role: (typeof ROLES)[number] = 'editor';
 
   protected found(): void {
-    if (!circleNameSchema.safeParse(this.name).success) return;
+    this.unnamed.set(!circleNameSchema.safeParse(this.name).success);
+    if (this.unnamed()) return;
     this.client.call(api.circles.create, { body: { id: crypto.randomUUID(), name: this.name } }).subscribe({
       next: (circle) => {
         this.name = '';

@@ -28,7 +28,7 @@ import { checked } from '../data/api/checked';
           name="current"
           autocomplete="current-password"
           [value]="current"
-          [fault]="wrong()?.at('current')"
+          [fault]="wrong()?.at('current') && (current ? wrong()?.at('current') : 'it is needed to change it')"
           (typed)="current = $event"
         />
         <doceo-text-field
@@ -44,7 +44,7 @@ import { checked } from '../data/api/checked';
           <p class="wrong" role="alert">{{ wrong()?.message }}</p>
         }
         <div class="row">
-          <button type="submit" class="btn go" [disabled]="busy() || !current || !next">Change it</button>
+          <button type="submit" class="btn go" [disabled]="busy()">Change it</button>
           <span class="small soft">You are signed out everywhere else.</span>
         </div>
       </form>
@@ -86,11 +86,13 @@ import { checked } from '../data/api/checked';
               name="password"
               autocomplete="current-password"
               [value]="password"
-              [fault]="refused() && (refused()?.at('password') ?? refused()?.message)"
-              (typed)="password = $event"
+              [fault]="
+                unsaid() ? 'it is needed' : refused() && (refused()?.at('password') ?? refused()?.message)
+              "
+              (typed)="password = $event; unsaid.set(false)"
             />
             <div class="row">
-              <button type="submit" class="btn" [disabled]="busy() || !password">Delete my account</button>
+              <button type="submit" class="btn" [disabled]="busy()">Delete my account</button>
               <button type="button" class="btn plain" (click)="deleting.set(false)">Cancel</button>
             </div>
           </form>
@@ -144,6 +146,8 @@ export class AccountDialogComponent {
   protected readonly wrong = signal<ApiError | null>(null);
   protected readonly refused = signal<ApiError | null>(null);
   protected readonly deleting = signal(false);
+  /** Whether the account was to be deleted without its password. */
+  protected readonly unsaid = signal(false);
   protected readonly effect = fetched(
     () => (this.deleting() ? true : null),
     () => this.client.call(api.account.deletionPreview),
@@ -167,6 +171,8 @@ export class AccountDialogComponent {
   }
 
   protected remove(): void {
+    this.unsaid.set(this.password === '');
+    if (this.unsaid()) return;
     this.busy.set(true);
     this.refused.set(null);
     this.session.deleteAccount(this.password).subscribe({

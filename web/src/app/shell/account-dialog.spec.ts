@@ -25,6 +25,8 @@ describe('one’s account', () => {
 
   it('takes another password, and says at the field what is wrong with it', async () => {
     const page = await show(AccountDialogComponent, server);
+    await page.press('Change it');
+    expect(page.all('.wrong')[0]).toBe('it is needed to change it');
     await page.enter('input[name=current]', 'corvane-demo');
     await page.enter('input[name=next]', 'short');
     await page.press('Change it');
@@ -56,6 +58,9 @@ describe('one’s account', () => {
     server.refuse(api.account.remove, 401, 'wrong-credentials', [
       { path: 'password', code: 'wrong', message: 'is not right' },
     ]);
+    await page.press('Delete my account');
+    expect(page.all('.wrong')).toEqual(['it is needed']);
+    expect(server.of(api.account.remove)).toEqual([]);
     await page.enter('input[name=password]', 'guess');
     await page.press('Delete my account');
     expect(page.all('.wrong')).toEqual(['is not right']);

@@ -50,6 +50,17 @@ describe('the strike bench', () => {
     ]);
     await page.press('dry fly');
     expect(page.all('doceo-take-example b').slice(0, 3)).toEqual(['It dips', 'It stops', 'It jumps']);
+    const takes = [...document.querySelectorAll<HTMLInputElement>('label input[type=checkbox]')].slice(
+      0,
+      3,
+    );
+    const tick = async (): Promise<void> => {
+      for (const take of takes) take.click();
+      await page.settle();
+    };
+    await tick();
+    expect(page.text()).toContain('Choose below which takes come.');
+    await tick();
     await page.press('Begin');
     expect(page.all('doceo-take-example')).toEqual([]);
   });

@@ -23,7 +23,7 @@ import { SHEET } from './sheet';
       [disabled]="counted() === 0"
       (click)="sheet.keep({ kind: 'stones', counts: counts() })"
     >
-      Keep {{ counted() }} counted
+      {{ counted() === 0 ? 'Count what is under them' : 'Keep ' + counted() + ' counted' }}
     </button>
   `,
 })

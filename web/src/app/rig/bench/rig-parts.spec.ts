@@ -77,6 +77,12 @@ describe('the parts table', () => {
     expect(edits[0] && pointFly(edits[0])).toMatchObject({ dressing: 'foam', name: DRESSINGS.foam.name });
   });
 
+  it('says why no section can be taken off or added', async () => {
+    const titles = (page: Shown<RigTableComponent>): (string | null)[] =>
+      [...page.element.querySelectorAll('.parts button[disabled]')].map((one) => one.getAttribute('title'));
+    expect(titles((await open('own')).page)).toEqual(['Choose a section in the table first.']);
+  });
+
   it('adds sections below the one chosen and at the line, and takes them off', async () => {
     const { page, edits } = await open('own', { selectedId: 'butt' });
     await page.press('Add below butt');

@@ -116,6 +116,18 @@ export class RigTableComponent {
   /** How much is cut off at a time, metres. */
   protected readonly cutM = computed(() => (this.system() === 'metric' ? 0.1 : 4 * METRES_PER_INCH));
   protected readonly full = computed(() => this.rig().sections.length >= MAX_SECTIONS);
+  /** Why nothing can be added, or null. */
+  protected readonly fullWhy = computed(() =>
+    this.full() ? `A leader has ${MAX_SECTIONS} sections at the most.` : null,
+  );
+  /** Why no section can be taken off, or null. */
+  protected readonly keepsWhy = computed(() =>
+    this.rig().sections.length < 2
+      ? 'A leader has one section at the least.'
+      : this.chosenSection()
+        ? null
+        : 'Choose a section in the table first.',
+  );
   protected readonly hasIndicator = computed(() =>
     this.rig().fittings.some(({ kind }) => kind === 'indicator'),
   );
