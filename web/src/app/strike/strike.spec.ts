@@ -50,10 +50,7 @@ describe('the strike bench', () => {
     ]);
     await page.press('dry fly');
     expect(page.all('doceo-take-example b').slice(0, 3)).toEqual(['It dips', 'It stops', 'It jumps']);
-    const takes = [...document.querySelectorAll<HTMLInputElement>('label input[type=checkbox]')].slice(
-      0,
-      3,
-    );
+    const takes = [...document.querySelectorAll<HTMLInputElement>('label input[type=checkbox]')].slice(0, 3);
     const tick = async (): Promise<void> => {
       for (const take of takes) take.click();
       await page.settle();
