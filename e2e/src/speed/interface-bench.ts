@@ -120,6 +120,7 @@ async function timeTaps(browser: Browser, url: string): Promise<void> {
   await page.evaluate(fillStore, WAITING);
   await page.reload();
   await page.waitForSelector('.state.wait');
+  await page.waitForSelector('[data-tap=good], [aria-label="Next block"]');
   for (let i = 0; i < 8 && !(await page.$('[data-tap=good]')); i++)
     await page.click('[aria-label="Next block"]');
   await page.waitForSelector('[data-tap=good]');
