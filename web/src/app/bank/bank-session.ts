@@ -1,4 +1,3 @@
-import { whyNotRecorded } from '../data/lesson/consent';
 import { computed, inject, Injectable, signal, untracked } from '@angular/core';
 import { api, type LessonPlan, type SavedStudent } from '@doceo/contract';
 import {
@@ -7,8 +6,6 @@ import {
   type Block,
   blockAt,
   blocksOfLane,
-  type DrillCount,
-  drillCount,
   faultAttemptsOf,
   faultsOfStrand,
   findDrill,
@@ -27,20 +24,12 @@ import { UserStorage } from '../data/device/user-storage';
 import { BankStore } from '../data/lesson/bank-store';
 import { DayStore } from '../data/lesson/day-store';
 import { SessionStore } from '../data/session';
+import { type GroupPlace, placeIn } from './group-place';
+import { groupCount } from './group-count';
+import { whyNotRecorded } from '../data/lesson/consent';
 import { eventText } from '../data/lesson/event-text';
 
 type Entries = readonly Pick<BankEvent, 'body' | 'studentId' | 'blockId'>[];
-
-/** Where a group is in its plan, and for whom taps count. */
-interface GroupPlace {
-  lessonId: string;
-  /** Minutes from the start of the lesson; null goes by the clock. */
-  minute: number | null;
-  /** None: the first. */
-  chosen: string[];
-  /** Who stepped out, with the block he is at. */
-  out: Record<string, string>;
-}
 
 /** Work of one lesson on the water: who, which block, what was logged. */
 @Injectable()
@@ -62,12 +51,7 @@ export class BankSession {
   private readonly known = new Set<string>();
 
   readonly students = computed(() => this.day.studentsOf(this.lesson()));
-  private readonly place = computed<GroupPlace>(() => {
-    const kept = this.kept();
-    return kept && kept.lessonId === this.lesson()?.id
-      ? kept
-      : { lessonId: this.lesson()?.id ?? '', minute: null, chosen: [], out: {} };
-  });
+  private readonly place = computed(() => placeIn(this.lesson()?.id ?? '', this.kept()));
   /** For whom a tap counts: one or more, in the order of the lesson. */
   readonly chosen = computed<SavedStudent[]>(() => {
     const { chosen } = this.place();
@@ -132,20 +116,13 @@ export class BankSession {
     return this.today().filter(({ studentId }) => studentId !== null && ids.has(studentId));
   });
   /** How far those of whom a tap counts are in the drill, together. */
-  readonly count = computed(() => {
-    const drill = this.drill();
-    if (!drill || this.recorded().length === 0) return null;
-    const counts = this.recorded().map(({ id }) => drillCount(this.own(), id, drill));
-    const sum = (of: (one: DrillCount) => number): number => counts.reduce((all, one) => all + of(one), 0);
-    return {
-      window: counts.length === 1 ? (counts[0] as DrillCount).window : [],
-      goods: sum(({ goods }) => goods),
-      wanted: sum(({ wanted }) => wanted),
-      of: sum((one) => one.of),
-      tried: sum(({ window }) => window.length),
-      done: counts.every(({ done }) => done),
-    };
-  });
+  readonly count = computed(() =>
+    groupCount(
+      this.own(),
+      this.recorded().map(({ id }) => id),
+      this.drill(),
+    ),
+  );
   private readonly faultsToday = computed(() => {
     const times = new Map<string, number>();
     for (const { body } of this.own())

@@ -175,8 +175,8 @@ export class BankPage implements OnInit {
     return withFor ? `For ${told}` : told;
   }
 
-  /** For how many a tap counts. */
-  protected forEach(): string {
+  /** Of whom a tap is recorded, in words. */
+  protected recordedNames(): string {
     return this.book.withheld().length > 0 ? this.namesOf(this.book.recorded()) : this.forWhom(false);
   }
 

@@ -19,6 +19,7 @@ import { ApiClient } from '../data/api/api-client';
 import { DayStore } from '../data/lesson/day-store';
 import { SessionStore } from '../data/session';
 import { MeasuredDirective } from '../drawing/measured.directive';
+import { PlayRowComponent } from '../parts/play-row.component';
 import { Player } from '../parts/player';
 import { BenchRunner } from '../workers/bench-runner';
 import { ChoiceFieldComponent } from '../parts/fields/choice-field.component';
@@ -47,7 +48,7 @@ const ENTRY_TEXTS = { fly: 'fly', shot: 'shot', indicator: 'indicator', line: 'l
 /** The casts a plan may teach: what the tip does, what comes to the water first, and the room each needs here. */
 @Component({
   selector: 'doceo-casts-panel',
-  imports: [ChoiceFieldComponent, FormsModule, FrameDirective, MeasuredDirective],
+  imports: [ChoiceFieldComponent, FormsModule, FrameDirective, MeasuredDirective, PlayRowComponent],
   template: `
     <div class="row kinds" role="group" aria-label="Cast">
       @for (one of casts; track one.id) {
@@ -104,21 +105,9 @@ const ENTRY_TEXTS = { fly: 'fly', shot: 'shot', indicator: 'indicator', line: 'l
         <circle class="fly" [attr.cx]="drawn().fly.x" [attr.cy]="drawn().fly.y" r="6" />
       </svg>
     </div>
-    <div class="row play">
-      <button type="button" class="btn go" (click)="player.toggle()">
-        {{ player.playing() ? 'Stop' : 'Play' }}
-      </button>
-      <input
-        type="range"
-        min="0"
-        step="0.02"
-        aria-label="Time of the cast"
-        [max]="endS()"
-        [value]="player.atS()"
-        (input)="player.goTo(+$any($event.target).value)"
-      />
+    <doceo-play-row [player]="player" [endS]="endS()" label="Time of the cast">
       <p class="say">{{ now().say }}</p>
-    </div>
+    </doceo-play-row>
     <div class="facts">
       <div>
         <h2>When</h2>

@@ -3,6 +3,7 @@ import { formatLength, formatRoundLength, formatWind, type StrokeKind } from '@d
 import { SessionStore } from '../../data/session';
 import { SlidersComponent } from '../../parts/fields/sliders.component';
 import { narrowWindow } from '../../parts/narrow';
+import { PlayRowComponent } from '../../parts/play-row.component';
 import { Player } from '../../parts/player';
 import { LoopGalleryComponent } from './loop-gallery.component';
 import { LoopStore } from './loop-store';
@@ -23,7 +24,7 @@ type SliderName = (typeof SLIDERS)[number]['name'];
 /** From the way of the tip to the loop: choose or draw a path, and see what line does. */
 @Component({
   selector: 'doceo-loop-panel',
-  imports: [SlidersComponent, LoopGalleryComponent, LoopViewComponent, TipBoardComponent],
+  imports: [PlayRowComponent, SlidersComponent, LoopGalleryComponent, LoopViewComponent, TipBoardComponent],
   template: `
     @if (store.stopped()) {
       <p class="wrong" role="alert">That cast could not be worked out; the last good one is shown.</p>
@@ -50,20 +51,7 @@ type SliderName = (typeof SLIDERS)[number]['name'];
       <p class="soft" role="status">Throwing the line …</p>
     }
     @if (store.begun()) {
-      <div class="row play">
-        <button type="button" class="btn go" (click)="player.toggle()">
-          {{ player.playing() ? 'Stop' : 'Play' }}
-        </button>
-        <input
-          type="range"
-          min="0"
-          step="0.01"
-          aria-label="Time of the cast"
-          [max]="endS()"
-          [value]="player.atS()"
-          [attr.aria-valuetext]="player.atS().toFixed(2) + ' s'"
-          (input)="player.goTo(+$any($event.target).value)"
-        />
+      <doceo-play-row [player]="player" [endS]="endS()" label="Time of the cast">
         <b class="figure">{{ player.atS().toFixed(2) }} s</b>
         <button
           type="button"
@@ -73,7 +61,7 @@ type SliderName = (typeof SLIDERS)[number]['name'];
         >
           {{ player.pace() < 1 ? 'full speed' : 'slowly' }}
         </button>
-      </div>
+      </doceo-play-row>
       <doceo-sliders [sliders]="sliders()" (slid)="set($event.name, $event.value)" />
       <p class="small soft">
         Drag the points of the path{{ narrow() ? '' : ', or move them with the arrow keys' }}.
@@ -86,14 +74,6 @@ type SliderName = (typeof SLIDERS)[number]['name'];
     .tip-board {
       display: block;
       margin-top: 8px;
-    }
-    .play {
-      margin: 10px 0;
-    }
-    .play input {
-      flex: 1;
-      min-width: 120px;
-      accent-color: var(--sighter);
     }
     h2 {
       margin: 10px 0 6px;

@@ -33,6 +33,7 @@ import type { Palette } from './palette';
 import { KindMarkComponent, POINT_MARKS, SURFACES } from './kind-mark.component';
 import { type TracePicture, TracePictureComponent } from './trace-picture.component';
 import { PieceInspectorComponent } from './piece-inspector.component';
+import { ScaleBarComponent } from '../../shared/water/board/scale-bar.component';
 
 type AnySheet = Sheet<string>;
 type AnyPiece = Drawn<string>;
@@ -55,7 +56,13 @@ const ARROWS: Record<string, Point> = {
 /** A sheet of water to draw on, by mouse, finger and keys: corners snap to the grid and to each other. */
 @Component({
   selector: 'doceo-sheet-editor',
-  imports: [DragDirective, KindMarkComponent, PieceInspectorComponent, TracePictureComponent],
+  imports: [
+    ScaleBarComponent,
+    DragDirective,
+    KindMarkComponent,
+    PieceInspectorComponent,
+    TracePictureComponent,
+  ],
   templateUrl: './sheet-editor.component.html',
   styleUrls: ['../../shared/water/board/board.css', './kind-looks.css', './sheet-editor.component.css'],
 })

@@ -21,6 +21,7 @@ import { MeasuredDirective } from '../../../drawing/measured.directive';
 import { beatLabels } from './beat-labels';
 import { pathOf } from './paths';
 import { StandMarkComponent } from './stand-mark.component';
+import { ScaleBarComponent } from './scale-bar.component';
 
 /** What a stand is for, beside where it is. */
 export interface BoardStand {
@@ -36,7 +37,7 @@ const LATE_SHARE = 0.88;
 /** A river beat from above, to scale: its pieces, the seams found in it, where students stand and where they cast. */
 @Component({
   selector: 'doceo-beat-board',
-  imports: [MeasuredDirective, StandMarkComponent],
+  imports: [ScaleBarComponent, MeasuredDirective, StandMarkComponent],
   templateUrl: './beat-board.component.html',
   styleUrls: ['./board.css', './beat-board.component.css'],
 })

@@ -17,6 +17,7 @@ import { MeasuredDirective } from '../../../drawing/measured.directive';
 import { depthBands } from './depth-bands';
 import { pathOf } from './paths';
 import { StandMarkComponent } from './stand-mark.component';
+import { ScaleBarComponent } from './scale-bar.component';
 
 /** What of the sheet is seen, metres. */
 export interface BoardView {
@@ -41,7 +42,7 @@ const MARK_LETTERS = 1.2;
 /** Still water from above, north up, to scale: depths, weed, timber, inflow, wind, and fans of casts from the shore. */
 @Component({
   selector: 'doceo-lake-board',
-  imports: [MeasuredDirective, StandMarkComponent],
+  imports: [ScaleBarComponent, MeasuredDirective, StandMarkComponent],
   templateUrl: './lake-board.component.html',
   styleUrls: ['./board.css', './lake-board.component.css'],
 })
