@@ -24,12 +24,33 @@ const arrows = {
   server: ['@doceo/web', '**/web/**', '@angular/*'],
   web: ['@doceo/server', '@doceo/demo', '**/server/**', '**/demo/**', 'node:*'],
 };
-const arrowRule = (patterns) => ({
+/** What ships is one layer of a curriculum: everything else takes a curriculum as an argument. */
+const SHIPPED = {
+  message: 'Take the curriculum as an argument: see docs/decisions/020-curriculum-as-a-value.md.',
+};
+/** Where layers are put together, and tests. */
+const KNOWS_SHIPPED = [
+  'core/src/index.ts',
+  'core/src/shipped.ts',
+  'core/src/curriculum/**/*.ts',
+  'server/src/teaching/curriculum.ts',
+  'server/src/compute/commands.ts',
+  'server/src/bench/**/*.ts',
+  'web/src/app/data/teaching/*.ts',
+  'demo/src/**/*.ts',
+  '**/*.spec.ts',
+  '**/testing/**/*.ts',
+];
+const arrowRule = (patterns, shipped = true) => ({
   'no-restricted-imports': [
     'error',
     {
+      paths: shipped ? [{ name: '@doceo/core', importNames: ['SHIPPED_BASICS'], ...SHIPPED }] : [],
       patterns: [
         { group: patterns, message: 'This import goes against the arrows in docs/architecture.md.' },
+        ...(shipped
+          ? [{ group: ['@doceo/core/shipped', '**/curriculum/shipped*', '**/shipped'], ...SHIPPED }]
+          : []),
       ],
     },
   ],
@@ -83,12 +104,23 @@ export default tseslint.config(
     files: [`${folder}/src/**/*.ts`],
     rules: arrowRule(patterns),
   })),
+  ...Object.entries(arrows).flatMap(([folder, patterns]) =>
+    KNOWS_SHIPPED.filter((files) => files.startsWith('**') || files.startsWith(`${folder}/`)).map(
+      (files) => ({
+        files: [files.startsWith('**') ? `${folder}/src/${files}` : files],
+        rules: arrowRule(patterns, false),
+      }),
+    ),
+  ),
   ...[
     ['web/src/testing/**/*.ts', arrows.web],
     ['contract/src/**/*.spec.ts', arrows.contract],
   ].map(([files, patterns]) => ({
     files: [files],
-    rules: arrowRule(patterns.filter((pattern) => pattern !== 'node:*')),
+    rules: arrowRule(
+      patterns.filter((pattern) => pattern !== 'node:*'),
+      false,
+    ),
   })),
   {
     files: ['core/src/**/*.ts'],

@@ -9,7 +9,8 @@ import {
   MAX_READINGS,
 } from './water/conditions';
 import { lakeSchema, savedLakeSchema } from './water/lake';
-import { drillSchema } from './lesson/drill';
+import { drillSchema } from './curriculum/entries';
+import { layerUpdateSchema, shownLayerSchema, teachingSchema } from './curriculum/layer';
 import type { Endpoint } from './http/endpoint';
 import {
   describedEventBatchSchema,
@@ -134,7 +135,32 @@ export const api = {
       reply: okSchema,
     }),
   },
-  drills: { list: endpoint('get', '/drills', 'The drill library', { reply: z.array(drillSchema) }) },
+  drills: { list: endpoint('get', '/drills', 'The drills I teach', { reply: z.array(drillSchema) }) },
+  teaching: {
+    get: endpoint('get', '/teaching', 'What I teach, over what my circle and Doceo do', {
+      reply: teachingSchema,
+    }),
+    update: endpoint('put', '/teaching', 'Save what I teach', {
+      body: layerUpdateSchema,
+      reply: teachingSchema,
+    }),
+    show: endpoint('put', '/teaching/shown', 'Show what I teach to a circle; null for nobody', {
+      body: z.strictObject({ circleId: idSchema.nullable() }),
+      reply: teachingSchema,
+    }),
+    follow: endpoint('put', '/teaching/circle', 'Teach by what a circle teaches; null for none', {
+      body: z.strictObject({ circleId: idSchema.nullable() }),
+      reply: teachingSchema,
+    }),
+    shown: endpoint('get', '/teaching/shown', 'What fellows of my circles show', {
+      reply: z.array(shownLayerSchema),
+    }),
+    updateCircle: endpoint('put', '/circles/:id/teaching', 'Save what a circle teaches', {
+      params: byId,
+      body: layerUpdateSchema,
+      reply: teachingSchema,
+    }),
+  },
   waters: {
     list: endpoint('get', '/waters', 'Waters of mine and of my circles', {
       reply: z.array(savedWaterSchema),

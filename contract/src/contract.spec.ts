@@ -1,3 +1,4 @@
+import { SHIPPED_CURRICULUM as SHIPPED } from '@doceo/core/shipped';
 import { blockFromDrill, buildRig, emptyPlan, type PlanBody, type Rig } from '@doceo/core';
 import fc from 'fast-check';
 import * as z from 'zod';
@@ -25,7 +26,7 @@ const OTHER_ID = '00000000-0000-4000-8000-000000000002';
 const rig: Rig = buildRig('indicator-nymph');
 const plan: PlanBody = {
   ...emptyPlan(),
-  blocks: [blockFromDrill('hats-and-glasses', ID, 0)],
+  blocks: [blockFromDrill(SHIPPED.drills.get('hats-and-glasses'), ID, 0)],
   rigs: [{ id: OTHER_ID, name: 'Two nymphs', rig }],
 };
 const water = {
@@ -59,6 +60,7 @@ const student = {
   saidAdult: false,
   hand: 'right',
   heightM: null,
+  needs: [],
   note: '',
   guardianName: '',
   guardianContact: '',

@@ -1,3 +1,4 @@
+import { SHIPPED_CURRICULUM as SHIPPED } from '@doceo/core/shipped';
 import {
   ageOn,
   eventSchema,
@@ -14,15 +15,15 @@ import {
   attemptsOf,
   beatFaults,
   depthGrid,
+  evidenceOf,
   faultAttemptsOf,
   faultRates,
-  findDrill,
   findSeams,
   lakeFaults,
+  mainSkillOf,
   planProblems,
   rigProblems,
   shoreOf,
-  SKILLS,
   skillState,
   suggestStands,
 } from '@doceo/core';
@@ -119,8 +120,8 @@ describe('the demo scenario', () => {
       faultRates(faultAttemptsOf(events, idOf(name))).map(({ faultId }) => faultId)[0];
     expect(worst('Sam Okande')).toBe('cast.crack');
     const mastery = (name: string, strand: string): number => {
-      const state = skillState(SKILLS, attemptsOf(events, idOf(name)), NOW.getTime());
-      const seen = SKILLS.skills.filter(
+      const state = skillState(SHIPPED.skills.all, attemptsOf(events, idOf(name)), NOW.getTime());
+      const seen = SHIPPED.skills.all.filter(
         (skill) => skill.strand === strand && (state[skill.id]?.attempts ?? 0) > 0,
       );
       return seen.reduce((sum, { id }) => sum + (state[id]?.mastery ?? 0), 0) / seen.length;
@@ -132,11 +133,34 @@ describe('the demo scenario', () => {
 
   it('has plans of known drills that fit their length, and rigs without a stop', () => {
     for (const { plan } of scenario.plans) {
-      for (const { drillId } of plan.body.blocks) if (drillId) expect(findDrill(drillId)).toBeDefined();
-      expect(planProblems(plan.body, null).filter(({ level }) => level === 'must-fix')).toEqual([]);
+      for (const { drillId } of plan.body.blocks)
+        if (drillId) expect(SHIPPED.drills.get(drillId)).toBeDefined();
+      expect(planProblems(SHIPPED, plan.body, null).filter(({ level }) => level === 'must-fix')).toEqual([]);
     }
     for (const { rig } of scenario.rigs.list)
       expect(rigProblems(rig, { water: null }).filter(({ level }) => level === 'must-fix')).toEqual([]);
+  });
+
+  it('asks of no student a skill that no drill could teach him before', () => {
+    const taught = new Set(SHIPPED.drills.all.map((drill) => SHIPPED.skills.get(mainSkillOf(drill)).name));
+    const water = scenario.waters.list[0]!.water;
+    const students = scenario.students.list.map(({ id, student }) => ({
+      ...{ id, name: student.name, ageYears: 30, saidAdult: true, guardianConsent: true },
+      skills: skillState(SHIPPED.skills.all, evidenceOf(events, id), NOW.getTime()),
+    }));
+    const asked = scenario.plans.flatMap(({ plan }) =>
+      planProblems(SHIPPED, plan.body, {
+        startMs: NOW.getTime(),
+        date: '2026-06-10',
+        water,
+        students: students.slice(0, plan.body.groupSize),
+      }).flatMap(({ facts }) => ('drill' in facts && 'students' in facts ? facts.students : [])),
+    );
+    const gaps = (asked as { gaps: { skill: string }[] }[]).flatMap((one) =>
+      one.gaps.map(({ skill }) => skill),
+    );
+    expect(gaps.length).toBeGreaterThan(0);
+    expect(gaps.filter((name) => !taught.has(name))).toEqual([]);
   });
 
   it('names no student in what is shared', () => {

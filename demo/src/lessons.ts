@@ -3,12 +3,12 @@ import {
   type BankEvent,
   type BankEventBody,
   deterministicId,
-  findDrill,
   normal,
   seededRandom,
   simulateStudent,
   type SimulatedBout,
 } from '@doceo/core';
+import { SHIPPED_CURRICULUM } from '@doceo/core/shipped';
 import type { DateTime } from 'luxon';
 import type { DemoStudent } from './people';
 import { FIRST_NYMPHS, GRASS_DAY, STILL_WATER } from './plans';
@@ -151,7 +151,7 @@ function recordOf(student: DemoStudent, past: readonly DemoLesson[]): BankEvent[
       return bout;
     });
   });
-  const { attempts } = simulateStudent(SEED, student, bouts);
+  const { attempts } = simulateStudent(SHIPPED_CURRICULUM, SEED, student, bouts);
   const lessonAt = (atMs: number): DemoLesson =>
     [...attended].reverse().find(({ lesson }) => startOf(lesson) <= atMs)?.lesson ??
     (attended[0]?.lesson as DemoLesson);
@@ -171,7 +171,7 @@ function recordOf(student: DemoStudent, past: readonly DemoLesson[]): BankEvent[
       event(id, atMs, {
         kind: 'attempt',
         skillId,
-        drillId: findDrill(drillOf(atMs) ?? '')?.id ?? null,
+        drillId: drillOf(atMs),
         good,
         faultId,
       }),

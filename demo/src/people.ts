@@ -1,5 +1,5 @@
 import type { DemoAccount, Student } from '@doceo/contract';
-import { deterministicId } from '@doceo/core';
+import { deterministicId, type Need } from '@doceo/core';
 import type { DateTime } from 'luxon';
 
 export const DEMO_PASSWORD = 'corvane-demo';
@@ -53,6 +53,7 @@ export function demoStudents(today: DateTime): DemoStudent[] {
       hand?: 'left';
       heightM?: number;
       guardian?: boolean;
+      needs?: Need[];
       head?: Record<string, number>;
       habits?: Record<string, number>;
     } = {},
@@ -65,6 +66,7 @@ export function demoStudents(today: DateTime): DemoStudent[] {
       bornOn: today.minus({ years: age, days: 120 }).toISODate(),
       hand: rest.hand ?? 'right',
       heightM: rest.heightM ?? null,
+      needs: rest.needs ?? [],
       note,
       guardianName: rest.guardian ? 'mother' : '',
       guardianContact: rest.guardian ? 'phone on the paper form' : '',
@@ -74,11 +76,13 @@ export function demoStudents(today: DateTime): DemoStudent[] {
     habits: rest.habits ?? {},
   });
   return [
-    make('Petra Holm', 58, 'first season, shoulder trouble', {
+    make('Petra Holm', 58, 'first season', {
+      needs: ['shoulder'],
       head: { casting: 0.15, water: 0.5, 'fish-care': 0.7 },
       habits: { 'cast.low-back': 4 },
     }),
     make('Jonas Wren', 14, 'guardian on file', {
+      needs: ['cannot-swim'],
       heightM: 1.58,
       guardian: true,
       head: { casting: 0.4, rigging: 0.3 },
@@ -105,6 +109,7 @@ export function demoStudents(today: DateTime): DemoStudent[] {
       habits: { 'set.late': 6 },
     }),
     make('Emil Starck', 66, 'came from bait fishing', {
+      needs: ['feels-the-cold'],
       heightM: 1.82,
       head: { casting: 0.1, 'hook-setting': 0.6, water: 0.9, 'fish-care': 0.3 },
       habits: { 'cast.wide-loop': 5, 'set.trout-lift': 4 },

@@ -13,6 +13,7 @@ import {
   type Rig,
   DEFAULT_SETUP,
 } from '@doceo/core';
+import { SHIPPED_CURRICULUM } from '@doceo/core/shipped';
 import { FELLOW_SCHOOLS } from './rig-bench';
 
 export interface DemoRig {
@@ -60,9 +61,9 @@ function build(key: string, base: Partial<PlanBody>, rows: Row[]): PlanBody {
       return lanes.reduce<PlanBody>((current, lane) => {
         const id = deterministicId(`block:${key}/${index}/${lane ?? 'all'}`);
         const made = row.drill
-          ? blockFromDrill(row.drill, id, row.at, lane)
+          ? blockFromDrill(SHIPPED_CURRICULUM.drills.get(row.drill), id, row.at, lane)
           : plainBlock(row.plain?.[0] ?? 'break', row.plain?.[1] ?? 'Break', id, row.at, row.min);
-        return applyEdit(current, {
+        return applyEdit(SHIPPED_CURRICULUM, current, {
           kind: 'add',
           block: {
             ...made,

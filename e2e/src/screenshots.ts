@@ -84,7 +84,6 @@ const SHOTS: Shot[] = [
       await byText(page, '.verdict', /./);
     },
   },
-  { name: 'knots', path: '/rig/knots' },
   {
     name: 'fly-box',
     path: '/rig/flies',
@@ -93,6 +92,14 @@ const SHOTS: Shot[] = [
     },
   },
   { name: 'plan', path: '/plan', before: (page) => clickText(page, 'a.open', 'First nymphs') },
+  {
+    name: 'teaching',
+    path: '/plan/teaching',
+    before: async (page) => {
+      await clickText(page, '.entries button', 'Count the pause');
+      await byText(page, 'doceo-drill-card', 'Stop. And. Wait.');
+    },
+  },
   { name: 'lesson-card', path: '/today', before: (page) => clickText(page, 'a', 'Lesson card') },
   {
     name: 'group',

@@ -80,7 +80,10 @@ export async function buildProgramSpecs(name, wanted = true, apart = false) {
     platform: 'node',
     target: 'node20',
     external: LEFT_OUT,
-    alias: Object.fromEntries(PACKAGES.map((one) => [`@doceo/${one}`, join(ROOT, one, 'src/index.ts')])),
+    alias: {
+      '@doceo/core/shipped': join(ROOT, 'core/src/shipped.ts'),
+      ...Object.fromEntries(PACKAGES.map((one) => [`@doceo/${one}`, join(ROOT, one, 'src/index.ts')])),
+    },
     tsconfig: join(ROOT, 'tsconfig.base.json'),
   });
 }
@@ -124,6 +127,7 @@ export async function buildWebSpecs(wanted, compile, apart) {
     define: { 'import.meta.url': '"http://localhost/"' },
     external: ['pdfmake/*'],
     alias: {
+      '@doceo/core/shipped': join(WEB_JS, 'core/src/shipped.js'),
       ...Object.fromEntries(
         ['core', 'contract', 'texts'].map((one) => [`@doceo/${one}`, join(WEB_JS, one, 'src/index.js')]),
       ),

@@ -1,6 +1,7 @@
+import { SHIPPED_CURRICULUM as SHIPPED } from '@doceo/core/shipped';
 import { randomUUID } from 'node:crypto';
 import { type SavedLesson, type SavedPlan, type SavedStudent, type SavedWater } from '@doceo/contract';
-import { attemptsOf, type BankEvent, SKILLS, skillState } from '@doceo/core';
+import { attemptsOf, type BankEvent, skillState } from '@doceo/core';
 import { FELLOW, LEAD, OTHER } from '@doceo/demo';
 import { rows } from './db/pool';
 import { oldDatabase } from './testing/old-database';
@@ -115,7 +116,7 @@ describe('a database of before', () => {
     expect(4_070_908_800_000 - (ahead?.clockAheadMs ?? 0)).toBe(stored?.received_at.getTime());
     const attempts = attemptsOf(events, sam?.id ?? '');
     expect(attempts.map(({ skillId }) => skillId)).toContain('casting.gone');
-    expect(Object.keys(skillState(SKILLS, attempts, Date.now()))).not.toContain('casting.gone');
+    expect(Object.keys(skillState(SHIPPED.skills.all, attempts, Date.now()))).not.toContain('casting.gone');
   });
 
   it('exports a student with records in a lesson that no longer names her', async () => {

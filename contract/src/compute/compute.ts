@@ -1,6 +1,16 @@
-import { FAULTS, findDrill, GROUND_KINDS, MIN_TAPS, LINE_KINDS, SKILLS, TEMPLATE_IDS } from '@doceo/core';
+import {
+  CURRICULUM_FAULTS,
+  ENTRY_KINDS,
+  EVIDENCE_KINDS,
+  GROUND_KINDS,
+  MIN_TAPS,
+  LINE_KINDS,
+  NEEDS,
+  TEMPLATE_IDS,
+} from '@doceo/core';
 import * as z from 'zod';
-import { dateSchema, idSchema, lineSchema } from '../common';
+import { dateSchema, idSchema, libraryIdSchema, lineSchema } from '../common';
+import { layerSchema } from '../curriculum/layer';
 import { planBodySchema } from '../lesson/plan';
 import { flySchema, measuredSchema, rigSchema, templateParametersSchema } from '../rig/rig';
 import { castCommands } from './compute-cast';
@@ -33,9 +43,16 @@ const estimateSchema = z.strictObject({
   lastAtMs: z.number().nullable(),
 });
 
-const attemptSchema = z.strictObject({ id: lineSchema(60), atMs: momentSchema, good: z.boolean() });
-const skillIdSchema = z.string().refine((id) => SKILLS.has(id), 'is no skill of the graph');
-const faultIdSchema = z.string().refine((id) => FAULTS.some((fault) => fault.id === id), 'is no known fault');
+const attemptSchema = z.strictObject({
+  id: lineSchema(60),
+  atMs: momentSchema,
+  good: z.boolean(),
+  evidence: z.enum(EVIDENCE_KINDS).optional(),
+  choices: z.int().min(2).max(6).optional(),
+  home: z.boolean().optional(),
+});
+/** What is taught besides, or in the place of, what ships; nothing when left out. */
+const laidOver = { layer: layerSchema.optional() };
 
 /** Input and output of every computation that is also a command. */
 export const commands = {
@@ -198,7 +215,8 @@ export const commands = {
     }),
   },
   'skill-trace': {
-    summary: 'Probability of mastery of one skill, with its interval, from good and faulty attempts.',
+    summary:
+      'Probability of mastery of one skill, with its interval, from good and faulty attempts of any kind of evidence.',
     input: z.strictObject({ attempts: z.array(attemptSchema).max(100_000), nowMs: momentSchema }),
     output: estimateSchema,
   },
@@ -210,10 +228,11 @@ export const commands = {
   'what-next': {
     summary: 'Drills ranked by expected gain a minute for one student, with the reason of each.',
     input: z.strictObject({
-      attempts: z.array(attemptSchema.extend({ skillId: skillIdSchema })).max(100_000),
+      attempts: z.array(attemptSchema.extend({ skillId: libraryIdSchema })).max(100_000),
       nowMs: momentSchema,
       grounds: z.array(z.enum(GROUND_KINDS)).default(['grass']),
       minutes: z.number().min(1).max(600),
+      ...laidOver,
     }),
     output: z.strictObject({
       advice: z.array(
@@ -221,6 +240,7 @@ export const commands = {
           drillId: z.string(),
           gain: z.number(),
           gainPerMin: z.number(),
+          worth: z.number(),
           opens: z.array(z.string()),
           reason: z.string(),
         }),
@@ -230,13 +250,14 @@ export const commands = {
   'simulate-students': {
     summary: 'Attempts of simulated students whose true mastery is known, from a seed.',
     input: z.strictObject({
+      ...laidOver,
       seed: lineSchema(80),
       students: z.int().min(1).max(2000),
-      drillId: z.string().refine((id) => findDrill(id) !== undefined, 'is no drill of the library'),
+      drillId: libraryIdSchema,
       attempts: z.int().min(1).max(500).default(20),
       sessions: z.int().min(1).max(20).default(1),
       /** How the skills are learned, by skill id, when all students learn alike; else drawn for each. */
-      parameters: z.record(skillIdSchema, tracingParametersSchema).default({}),
+      parameters: z.record(libraryIdSchema, tracingParametersSchema).default({}),
     }),
     output: z.strictObject({
       students: z.array(
@@ -254,11 +275,56 @@ export const commands = {
       ),
     }),
   },
+  'curriculum-check': {
+    summary:
+      'What a curriculum lacks: circles of needs, skills nobody can be seen in, drills that name what is not taught, words.',
+    input: z.strictObject({ layer: layerSchema }),
+    output: z.strictObject({
+      version: z.string(),
+      skills: z.int(),
+      drills: z.int(),
+      questions: z.int(),
+      found: z.array(
+        z.strictObject({
+          fault: z.enum(CURRICULUM_FAULTS),
+          kind: z.enum(ENTRY_KINDS),
+          id: z.string(),
+          of: z.string().nullable(),
+        }),
+      ),
+    }),
+  },
+  adapt: {
+    summary:
+      'A drill bent to a student’s needs: line, minutes, stands, words or another drill, with the reasons.',
+    input: z.strictObject({
+      drillId: libraryIdSchema,
+      needs: z.array(z.enum(NEEDS)).max(NEEDS.length),
+      ...laidOver,
+    }),
+    output: z.strictObject({
+      drillId: z.string(),
+      instead: z.boolean(),
+      lineOutM: z.number(),
+      minutes: z.int(),
+      stands: z.array(z.string()),
+      words: z.array(z.string()),
+      wadeM: z.number().nullable(),
+      cueM: z.number().nullable(),
+      reasons: z.array(
+        z.strictObject({
+          need: z.enum(NEEDS),
+          from: z.enum(['drill', 'need']),
+          words: z.string(),
+        }),
+      ),
+    }),
+  },
   'fault-rates': {
     summary: 'Rate of each fault per attempt with a 90 % interval and its trend, most frequent first.',
     input: z.strictObject({
       attempts: z
-        .array(z.strictObject({ atMs: momentSchema, faultId: faultIdSchema.nullable() }))
+        .array(z.strictObject({ atMs: momentSchema, faultId: libraryIdSchema.nullable() }))
         .max(100_000),
     }),
     output: z.strictObject({
@@ -279,6 +345,7 @@ export const commands = {
     summary:
       'All problems of a plan, with reason, evidence and fixes; with a lesson also those of day, water and students.',
     input: z.strictObject({
+      ...laidOver,
       plan: planBodySchema,
       lesson: z
         .strictObject({
@@ -293,7 +360,8 @@ export const commands = {
                 ageYears: z.int().min(0).max(120).nullable(),
                 saidAdult: z.boolean().default(false),
                 guardianConsent: z.boolean(),
-                attempts: z.array(attemptSchema.extend({ skillId: skillIdSchema })).max(100_000),
+                needs: z.array(z.enum(NEEDS)).max(NEEDS.length).default([]),
+                attempts: z.array(attemptSchema.extend({ skillId: libraryIdSchema })).max(100_000),
               }),
             )
             .max(8),

@@ -20,6 +20,7 @@ const UPGRADES = {
   event: [],
   flyBox: [],
   reading: [],
+  layer: [],
 } satisfies Record<string, Upgrade[]>;
 
 export type StoredKind = keyof typeof UPGRADES;

@@ -2,13 +2,12 @@ import {
   type BankEvent,
   CAST_ANGLES,
   CHANGE_KINDS,
-  findDrill,
-  findFault,
+  type Curriculum,
+  EVIDENCE_KINDS,
   MIN_TAPS,
   MISS_CAUSES,
   RETRIEVES,
   SAFETY_KINDS,
-  SKILLS,
   STONE_KINDS,
 } from '@doceo/core';
 import * as z from 'zod';
@@ -17,6 +16,15 @@ import { type Issue, issueSchema, toIssues } from '../http/error';
 
 /** Longest sentence of an instructor on a card, characters: what is read in one breath. */
 export const MAX_SENTENCE = 160;
+
+/** What was asked, and which of the choices was taken. */
+const askedSchema = z
+  .strictObject({
+    questionId: libraryIdSchema,
+    choice: z.int().min(0).max(5),
+    choices: z.int().min(2).max(6),
+  })
+  .refine(({ choice, choices }) => choice < choices, { path: ['choice'], message: 'was not offered' });
 
 /** From where a cast went out. */
 const castFrom = {
@@ -32,11 +40,18 @@ export const eventBodySchema = z.discriminatedUnion('kind', [
       drillId: libraryIdSchema.nullable(),
       good: z.boolean(),
       faultId: libraryIdSchema.nullable(),
+      evidence: z.enum(EVIDENCE_KINDS).optional(),
+      home: z.boolean().optional(),
+      asked: askedSchema.optional(),
       corrects: idSchema.optional(),
     })
     .refine((body) => !(body.good && body.faultId), {
       path: ['faultId'],
       message: 'a good attempt has no fault',
+    })
+    .refine((body) => !body.asked || body.evidence === 'answer', {
+      path: ['asked'],
+      message: 'belongs to an answer',
     }),
   z.strictObject({
     kind: z.literal('fish'),
@@ -111,23 +126,30 @@ export const eventSchema = z.strictObject({
   body: eventBodySchema,
 }) satisfies z.ZodType<BankEvent>;
 
-/** Reads an event that is to be stored: what it names must be in the library now. */
+/** Reads an event that is to be stored. */
 export function readNewEvent(value: unknown): { event: BankEvent } | { issues: Issue[] } {
   const halves = halfCharacters(value);
   if (halves.length > 0) return { issues: halves };
   const result = eventSchema.safeParse(value);
-  if (!result.success) return { issues: toIssues(result.error) };
-  const { body } = result.data;
-  if (body.kind !== 'attempt') return { event: result.data };
-  const gone: [string, string | null, (id: string) => boolean, string][] = [
-    ['body.skillId', body.skillId, (id) => SKILLS.has(id), 'is no skill of the graph'],
-    ['body.drillId', body.drillId, (id) => findDrill(id) !== undefined, 'is no drill of the library'],
-    ['body.faultId', body.faultId, (id) => findFault(id) !== undefined, 'is no known fault'],
+  return result.success ? { event: result.data } : { issues: toIssues(result.error) };
+}
+
+/**
+ * What an event names that the curriculum never had.
+ *
+ * @param curriculum as the plan of its lesson reads it
+ */
+export function unknownIn(curriculum: Curriculum, { body }: Pick<BankEvent, 'body'>): Issue[] {
+  if (body.kind !== 'attempt') return [];
+  const { skills, drills, faults } = curriculum;
+  const named: [string, string | null, (id: string) => unknown, string][] = [
+    ['body.skillId', body.skillId, skills.find, 'is no skill of the graph'],
+    ['body.drillId', body.drillId, drills.find, 'is no drill of the library'],
+    ['body.faultId', body.faultId, faults.find, 'is no known fault'],
   ];
-  const issues = gone.flatMap(([path, id, known, message]): Issue[] =>
-    id === null || known(id) ? [] : [{ path, code: 'gone', message }],
+  return named.flatMap(([path, id, find, message]): Issue[] =>
+    id === null || find(id) ? [] : [{ path, code: 'gone', message }],
   );
-  return issues.length > 0 ? { issues } : { event: result.data };
 }
 
 export const MAX_EVENTS = 500;

@@ -1,8 +1,8 @@
 import {
   type Block,
   BLOCK_KINDS,
-  findDrill,
-  findFault,
+  type Curriculum,
+  curriculumOf,
   LEVELS,
   MAX_GROUP,
   PLACE_KINDS,
@@ -11,6 +11,7 @@ import {
 } from '@doceo/core';
 import * as z from 'zod';
 import { idSchema, instantSchema, libraryIdSchema, lineSchema, textSchema, versionSchema } from '../common';
+import { carriedSchema } from '../curriculum/entries';
 import { driftSetupSchema } from './drift';
 import type { Issue } from '../http/error';
 import { rigNameSchema, rigSchema } from '../rig/rig';
@@ -45,6 +46,7 @@ export const planBodySchema = z
     lengthMin: z.int().min(15).max(720),
     blocks: z.array(blockSchema).max(60),
     rigs: z.array(z.strictObject({ id: idSchema, name: rigNameSchema, rig: rigSchema })).max(12),
+    carries: carriedSchema.optional(),
   })
   .superRefine((plan, context) => {
     const rigs = new Set(plan.rigs.map((rig) => rig.id));
@@ -63,20 +65,21 @@ export const planBodySchema = z
   }) satisfies z.ZodType<PlanBody>;
 
 /**
- * What a plan names that the library does not have. A plan that named it before may go on doing so.
+ * What a plan names that neither it carries nor the curriculum knows. A plan that named it before may go on doing so.
  *
  * @param before the plan as it is stored, null for a new one
  */
-export function goneFromLibrary(plan: PlanBody, before: PlanBody | null): Issue[] {
+export function goneFromCurriculum(curriculum: Curriculum, plan: PlanBody, before: PlanBody | null): Issue[] {
+  const { drills, faults } = curriculumOf(curriculum, plan);
   const named = (block: Block): string[] => [...(block.drillId ? [block.drillId] : []), ...block.watchFor];
   const old = new Set(before?.blocks.flatMap(named));
   const gone = (path: string, message: string): Issue => ({ path, code: 'gone', message });
   return plan.blocks.flatMap(({ drillId, watchFor }, i) => [
-    ...(drillId && !findDrill(drillId) && !old.has(drillId)
-      ? [gone(`body.blocks[${i}].drillId`, 'is no drill of the library')]
+    ...(drillId && !drills.find(drillId) && !old.has(drillId)
+      ? [gone(`body.blocks[${i}].drillId`, 'is no drill that is taught')]
       : []),
     ...watchFor.flatMap((id, n) =>
-      findFault(id) || old.has(id) ? [] : [gone(`body.blocks[${i}].watchFor[${n}]`, 'is no known fault')],
+      faults.find(id) || old.has(id) ? [] : [gone(`body.blocks[${i}].watchFor[${n}]`, 'is no known fault')],
     ),
   ]);
 }

@@ -1,3 +1,4 @@
+import { NEEDS } from '@doceo/core';
 import * as z from 'zod';
 import { dateSchema, idSchema, lineSchema, textSchema } from '../common';
 
@@ -10,6 +11,13 @@ export const studentSchema = z.strictObject({
   hand: z.enum(['right', 'left']),
   /** Metres, for wading; null when nobody has said it. */
   heightM: z.number().min(0.8).max(2.3).nullable().default(null),
+  /** What he needs, as a list that is reckoned with. */
+  needs: z
+    .array(z.enum(NEEDS))
+    .max(NEEDS.length)
+    .refine((needs) => new Set(needs).size === needs.length, 'names a need twice')
+    .default([]),
+  /** For the instructor alone. */
   note: textSchema(500),
   guardianName: textSchema(80),
   guardianContact: textSchema(120),

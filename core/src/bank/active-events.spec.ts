@@ -1,6 +1,6 @@
+import { SHIPPED_CURRICULUM as SHIPPED } from '../curriculum/shipped';
 import fc from 'fast-check';
 import { attemptsOf, type BankEvent, drillCount, activeEvents } from '.';
-import { getDrill } from '../drill';
 
 describe('bank book', () => {
   const event = (id: string, atMs: number, body: BankEvent['body']): BankEvent => ({
@@ -55,13 +55,13 @@ describe('bank book', () => {
 
   it('counts the last attempts against the drill’s criterion', () => {
     const events = Array.from({ length: 12 }, (_, i) => tap(`${String(i).padStart(2, '0')}`, i, i > 3));
-    expect(drillCount(events, 's', getDrill('stop-and-say'))).toMatchObject({
+    expect(drillCount(events, 's', SHIPPED.drills.get('stop-and-say'))).toMatchObject({
       goods: 8,
       wanted: 8,
       of: 10,
       done: true,
     });
-    expect(drillCount(events.slice(0, 8), 's', getDrill('stop-and-say'))).toMatchObject({
+    expect(drillCount(events.slice(0, 8), 's', SHIPPED.drills.get('stop-and-say'))).toMatchObject({
       goods: 4,
       done: false,
     });

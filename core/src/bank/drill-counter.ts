@@ -1,4 +1,5 @@
 import type { Drill } from '../drill';
+import type { EvidenceKind } from '../skill';
 import type { BankEvent } from './event';
 import { activeEvents } from './log';
 
@@ -12,10 +13,17 @@ export interface DrillCount {
   done: boolean;
 }
 
+/** Attempts at what the drill is made for; what was seen besides does not count towards its end. */
+function isCounted(evidence: EvidenceKind = 'drill'): boolean {
+  return evidence === 'drill';
+}
+
 /** How far one student is in a drill: the good ones of the last attempts, against its success criterion. */
 export function drillCount(events: readonly BankEvent[], studentId: string, drill: Drill): DrillCount {
   const outcomes = activeEvents(events).flatMap(({ body, studentId: of }) =>
-    of === studentId && body.kind === 'attempt' && body.drillId === drill.id ? [body.good] : [],
+    of === studentId && body.kind === 'attempt' && body.drillId === drill.id && isCounted(body.evidence)
+      ? [body.good]
+      : [],
   );
   const window = outcomes.slice(-drill.success.of);
   const goods = window.filter(Boolean).length;

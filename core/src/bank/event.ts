@@ -1,3 +1,5 @@
+import type { EvidenceKind } from '../skill';
+
 export const MISS_CAUSES = ['late', 'early', 'slack', 'wrong-way', 'not-seen', 'unknown'] as const;
 /** Why a take was missed. */
 export type MissCause = (typeof MISS_CAUSES)[number];
@@ -34,6 +36,12 @@ export type BankEventBody =
       drillId: string | null;
       good: boolean;
       faultId: string | null;
+      /** How it was seen; an attempt in the drill when left out. */
+      evidence?: EvidenceKind | undefined;
+      /** Done alone at home. */
+      home?: boolean | undefined;
+      /** Of an answer: what was asked, and which of how many choices was taken, from 0. */
+      asked?: { questionId: string; choice: number; choices: number } | undefined;
       /** The entry that was taken back for this one, which stays readable. */
       corrects?: string | undefined;
     }

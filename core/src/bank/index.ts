@@ -1,5 +1,7 @@
 export * from './event';
 export * from './log';
+export * from './evidence-of';
+export * from './briefing';
 export * from './correct';
 export * from './drill-counter';
 export * from './tangle-rate';

@@ -27,11 +27,33 @@ function onTime(event: BankEvent): BankEvent {
   return event.clockAheadMs ? { ...event, atMs: event.atMs - event.clockAheadMs } : event;
 }
 
-/** Attempts of one student for the tracing. */
+/** Attempts of one student that were logged as such, however they were seen. */
 export function attemptsOf(events: readonly BankEvent[], studentId: string): SkillAttempt[] {
-  return activeEvents(events).flatMap(({ id, atMs, body, studentId: of }) =>
-    of === studentId && body.kind === 'attempt' ? [{ id, atMs, skillId: body.skillId, good: body.good }] : [],
+  return activeEvents(events).flatMap((event) =>
+    event.studentId === studentId && event.body.kind === 'attempt' ? [toAttempt(event, event.body)] : [],
   );
+}
+
+type AttemptBody = Extract<BankEvent['body'], { kind: 'attempt' }>;
+
+function toAttempt(
+  { id, atMs }: BankEvent,
+  { skillId, good, evidence, home, asked }: AttemptBody,
+): SkillAttempt {
+  return {
+    id,
+    atMs,
+    skillId,
+    good,
+    ...(evidence && { evidence }),
+    ...(home && { home }),
+    ...(asked && { choices: asked.choices }),
+  };
+}
+
+/** Whether somebody did it, so that a fault could have been seen; an answer or a figure shows none. */
+function wasDone({ evidence = 'drill' }: AttemptBody): boolean {
+  return evidence === 'drill' || evidence === 'side' || evidence === 'passing';
 }
 
 /** Attempts of one student for the fault statistics; `skillId` narrows to one skill. */
@@ -41,7 +63,10 @@ export function faultAttemptsOf(
   skillId?: string,
 ): FaultAttempt[] {
   return activeEvents(events).flatMap(({ atMs, body, studentId: of }) =>
-    of === studentId && body.kind === 'attempt' && (skillId === undefined || body.skillId === skillId)
+    of === studentId &&
+    body.kind === 'attempt' &&
+    wasDone(body) &&
+    (skillId === undefined || body.skillId === skillId)
       ? [{ atMs, faultId: body.good ? null : body.faultId }]
       : [],
   );
@@ -54,11 +79,11 @@ export interface DrilledAttempt extends SkillAttempt {
   faultId: string | null;
 }
 
-/** Attempts of one student with drill, lesson and fault, in the order of time. */
+/** Attempts of one student that were done, with drill, lesson and fault, in the order of time. */
 export function drilledAttempts(events: readonly BankEvent[], studentId: string): DrilledAttempt[] {
-  return activeEvents(events).flatMap(({ id, atMs, lessonId, body, studentId: of }) => {
-    if (of !== studentId || body.kind !== 'attempt') return [];
-    const { skillId, drillId, good, faultId } = body;
-    return [{ id, atMs, lessonId, skillId, drillId, good, faultId }];
+  return activeEvents(events).flatMap((event) => {
+    const { lessonId, body } = event;
+    if (event.studentId !== studentId || body.kind !== 'attempt' || !wasDone(body)) return [];
+    return [{ ...toAttempt(event, body), lessonId, drillId: body.drillId, faultId: body.faultId }];
   });
 }

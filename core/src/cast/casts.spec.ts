@@ -1,11 +1,12 @@
+import { SHIPPED_CURRICULUM as SHIPPED } from '../curriculum/shipped';
 import { type Beat, roomBehindM } from '../beat';
-import { SKILLS } from '../skill';
+
 import { castAt, castRoom, CASTS } from './casts';
 
 describe('the casts', () => {
   it('belong to skills of the graph, and their lines have a point for each other at every moment', () => {
     for (const { skillId, keys } of CASTS) {
-      expect(SKILLS.has(skillId)).toBe(true);
+      expect(SHIPPED.skills.has(skillId)).toBe(true);
       expect(new Set(keys.map(({ line }) => line.length)).size).toBe(1);
       expect(keys.every(({ line, tip }) => line[0]!.x === tip.x && line[0]!.y === tip.y)).toBe(true);
       expect(keys.slice(1).every(({ atS }, i) => atS > keys[i]!.atS)).toBe(true);

@@ -1,3 +1,1 @@
 export * from './drill';
-export * from './gear';
-export * from './library';

@@ -1,2 +1,2 @@
-export * from './catalogue';
+export * from './fault';
 export * from './rates';

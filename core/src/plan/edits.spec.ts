@@ -1,5 +1,6 @@
+import { SHIPPED_CURRICULUM as SHIPPED } from '../curriculum/shipped';
 import fc from 'fast-check';
-import { DRILLS } from '../drill';
+
 import { applyEdit, blockFromDrill, drillSuits, nextStart, plainBlock, type PlanEdit } from './edits';
 import { type Block, emptyPlan, type PlanBody, STEP_MIN } from './plan';
 import { blocksOfLane, endOf, gearList, planEnd, shareLane, strandShares } from './timing';
@@ -9,7 +10,7 @@ const IDS = ['a', 'b', 'c', 'd', 'e', 'f'];
 
 const laneOf = fc.option(fc.integer({ min: 0, max: GROUP - 1 }), { nil: null });
 const minuteOf = fc.integer({ min: 0, max: 240 });
-const drillOf = fc.constantFrom(...DRILLS.map(({ id }) => id));
+const drillOf = fc.constantFrom(...SHIPPED.drills.all.map(({ id }) => id));
 
 const blockOf = (id: string): fc.Arbitrary<Block> =>
   fc
@@ -17,12 +18,12 @@ const blockOf = (id: string): fc.Arbitrary<Block> =>
     .map(([drill, startMin, lane, plain]) =>
       plain
         ? { ...plainBlock('break', 'Tea', id, startMin, 10), lane }
-        : blockFromDrill(drill, id, Math.round(startMin / STEP_MIN) * STEP_MIN, lane),
+        : blockFromDrill(SHIPPED.drills.get(drill), id, Math.round(startMin / STEP_MIN) * STEP_MIN, lane),
     );
 
 /** Plans as the interface makes them: block after block put somewhere. */
 const planOf: fc.Arbitrary<PlanBody> = fc.tuple(...IDS.map(blockOf)).map((blocks) =>
-  blocks.reduce<PlanBody>((plan, block) => applyEdit(plan, { kind: 'add', block }), {
+  blocks.reduce<PlanBody>((plan, block) => applyEdit(SHIPPED, plan, { kind: 'add', block }), {
     ...emptyPlan(),
     groupSize: GROUP,
     lengthMin: 120,
@@ -71,7 +72,7 @@ describe('any edit of any plan', () => {
     fc.assert(
       fc.property(planOf, fc.array(editOf, { maxLength: 6 }), (plan, edits) => {
         expect(clash(plan)).toBe(false);
-        expect(clash(edits.reduce(applyEdit, plan))).toBe(false);
+        expect(clash(edits.reduce((before, edit) => applyEdit(SHIPPED, before, edit), plan))).toBe(false);
       }),
     );
   });
@@ -80,7 +81,7 @@ describe('any edit of any plan', () => {
     fc.assert(
       fc.property(planOf, editOf, (plan, edit) => {
         expect(
-          applyEdit(plan, edit)
+          applyEdit(SHIPPED, plan, edit)
             .blocks.map(({ id }) => id)
             .sort(),
         ).toEqual(IDS);
@@ -92,7 +93,7 @@ describe('any edit of any plan', () => {
     fc.assert(
       fc.property(planOf, editOf, (plan, edit) => {
         const before = structuredClone(plan);
-        applyEdit(plan, edit);
+        applyEdit(SHIPPED, plan, edit);
         expect(plan).toEqual(before);
       }),
     );
@@ -101,7 +102,7 @@ describe('any edit of any plan', () => {
   it('keeps blocks in the order of time, at whole steps, never shorter than a step', () => {
     fc.assert(
       fc.property(planOf, fc.array(editOf, { maxLength: 4 }), (plan, edits) => {
-        const { blocks } = edits.reduce(applyEdit, plan);
+        const { blocks } = edits.reduce((before, edit) => applyEdit(SHIPPED, before, edit), plan);
         for (const [i, block] of blocks.entries()) {
           expect(block.startMin).toBeGreaterThanOrEqual(blocks[i - 1]?.startMin ?? 0);
           expect(block.durationMin).toBeGreaterThanOrEqual(STEP_MIN);
@@ -119,7 +120,7 @@ describe('one kind of edit', () => {
         fc.constantFrom(...IDS),
         fc.constantFrom<-1 | 1>(-1, 1),
         (plan, blockId, direction) => {
-          const after = applyEdit(plan, { kind: 'reorder', blockId, direction });
+          const after = applyEdit(SHIPPED, plan, { kind: 'reorder', blockId, direction });
           for (let lane = 0; lane < GROUP; lane++)
             expect(minutesOfLane(after, lane)).toBe(minutesOfLane(plan, lane));
         },
@@ -130,10 +131,11 @@ describe('one kind of edit', () => {
   it('fitting closes gaps, ends no later, and cuts no drill below its least time', () => {
     fc.assert(
       fc.property(planOf, (plan) => {
-        const fit = applyEdit(plan, { kind: 'fit' });
+        const fit = applyEdit(SHIPPED, plan, { kind: 'fit' });
         expect(planEnd(fit)).toBeLessThanOrEqual(planEnd(plan));
         for (const block of fit.blocks) {
-          const least = DRILLS.find(({ id }) => id === block.drillId)?.minutes.min ?? block.durationMin;
+          const least =
+            SHIPPED.drills.all.find(({ id }) => id === block.drillId)?.minutes.min ?? block.durationMin;
           expect(block.durationMin).toBeGreaterThanOrEqual(Math.floor(least / STEP_MIN) * STEP_MIN);
         }
       }),
@@ -144,7 +146,7 @@ describe('one kind of edit', () => {
     fc.assert(
       fc.property(planOf, fc.constantFrom(...IDS), (plan, blockId) => {
         const removed = plan.blocks.find(({ id }) => id === blockId) as Block;
-        const after = applyEdit(plan, { kind: 'remove', blockId });
+        const after = applyEdit(SHIPPED, plan, { kind: 'remove', blockId });
         expect(after.blocks).toHaveLength(IDS.length - 1);
         const lane = removed.lane ?? 0;
         expect(minutesOfLane(after, lane)).toBe(minutesOfLane(plan, lane) - removed.durationMin);
@@ -155,7 +157,9 @@ describe('one kind of edit', () => {
   it('several at once are the same as one after the other', () => {
     fc.assert(
       fc.property(planOf, fc.array(editOf, { maxLength: 5 }), (plan, edits) => {
-        expect(applyEdit(plan, { kind: 'all', edits })).toEqual(edits.reduce(applyEdit, plan));
+        expect(applyEdit(SHIPPED, plan, { kind: 'all', edits })).toEqual(
+          edits.reduce((before, edit) => applyEdit(SHIPPED, before, edit), plan),
+        );
       }),
     );
   });
@@ -163,8 +167,8 @@ describe('one kind of edit', () => {
   it('the next block of everybody starts where the last one ends', () => {
     fc.assert(
       fc.property(planOf, (plan) => {
-        const block = blockFromDrill('hoops', 'z', nextStart(plan));
-        const after = applyEdit(plan, { kind: 'add', block });
+        const block = blockFromDrill(SHIPPED.drills.get('hoops'), 'z', nextStart(plan));
+        const after = applyEdit(SHIPPED, plan, { kind: 'add', block });
         expect(after.blocks.at(-1)).toMatchObject({ id: 'z', startMin: planEnd(plan) });
       }),
     );
@@ -175,7 +179,7 @@ describe('what follows from any plan', () => {
   it('shares of strands sum to one, or there are none', () => {
     fc.assert(
       fc.property(planOf, (plan) => {
-        const sum = strandShares(plan).reduce((total, { share }) => total + share, 0);
+        const sum = strandShares(SHIPPED, plan).reduce((total, { share }) => total + share, 0);
         expect([0, 1]).toContain(Math.round(sum * 1e9) / 1e9);
       }),
     );
@@ -184,7 +188,7 @@ describe('what follows from any plan', () => {
   it('nobody carries more of one thing than the group can use', () => {
     fc.assert(
       fc.property(planOf, (plan) => {
-        for (const { count } of gearList(plan)) {
+        for (const { count } of gearList(SHIPPED, plan)) {
           expect(count).toBeGreaterThanOrEqual(1);
           expect(count).toBeLessThanOrEqual(GROUP);
         }
@@ -193,8 +197,12 @@ describe('what follows from any plan', () => {
   });
 
   it('a drill for anywhere suits every place, one for the river only parts of a river', () => {
-    const anywhere = DRILLS.find(({ ground }) => ground === 'anywhere') as (typeof DRILLS)[number];
-    const river = DRILLS.find(({ ground }) => ground === 'river') as (typeof DRILLS)[number];
+    const anywhere = SHIPPED.drills.all.find(
+      ({ ground }) => ground === 'anywhere',
+    ) as (typeof SHIPPED.drills.all)[number];
+    const river = SHIPPED.drills.all.find(
+      ({ ground }) => ground === 'river',
+    ) as (typeof SHIPPED.drills.all)[number];
     expect((['grass', 'run', 'shoal'] as const).map((place) => drillSuits(anywhere, place))).toEqual([
       true,
       true,

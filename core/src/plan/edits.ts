@@ -1,6 +1,8 @@
 import { CoreError } from '../error';
-import { type Drill, findDrill, getDrill } from '../drill';
+import type { Curriculum } from '../curriculum';
+import type { Drill } from '../drill';
 import { groundSuits, type PlaceKind } from '../water';
+import { carrying, curriculumOf, drillOf } from './carried';
 import { type Block, type BlockKind, type PlanBody, STEP_MIN } from './plan';
 import { blocksOfLane, endOf, planEnd, resolveOverlaps, shareLane } from './timing';
 
@@ -28,23 +30,22 @@ const DEFAULT_PLACE: Record<Drill['ground'], PlaceKind> = {
 };
 
 /**
- * A new block made from a drill of the library.
+ * A new block made from a drill.
  *
  * @param lane place in the group, from 0; null for everybody
  */
 export function blockFromDrill(
-  drillId: string,
+  drill: Drill,
   id: string,
   startMin: number,
   lane: number | null = null,
 ): Block {
-  const drill = getDrill(drillId);
   const kind: BlockKind = drill.strand === 'safety' ? 'safety' : 'drill';
   return {
     id,
     kind,
     title: drill.name,
-    drillId,
+    drillId: drill.id,
     startMin,
     durationMin: roundToStep(drill.minutes.likely),
     lane,
@@ -81,11 +82,15 @@ export function plainBlock(
 }
 
 /**
- * A plan after an edit; the plan passed in stays as it was.
+ * A plan after an edit, with copies of what it uses; the plan passed in stays as it was.
  *
  * @throws CoreError 'unknown-id' when the block of the edit does not exist
  */
-export function applyEdit(plan: PlanBody, edit: PlanEdit): PlanBody {
+export function applyEdit(curriculum: Curriculum, plan: PlanBody, edit: PlanEdit): PlanBody {
+  return carrying(curriculum, edited(curriculum, plan, edit));
+}
+
+function edited(curriculum: Curriculum, plan: PlanBody, edit: PlanEdit): PlanBody {
   switch (edit.kind) {
     case 'add':
       return withBlocks(plan, [...plan.blocks, edit.block], edit.block.id);
@@ -108,9 +113,9 @@ export function applyEdit(plan: PlanBody, edit: PlanEdit): PlanBody {
     case 'reorder':
       return reordered(plan, find(plan, edit.blockId), edit.direction);
     case 'fit':
-      return fitted(plan);
+      return fitted(curriculumOf(curriculum, plan), plan);
     case 'all':
-      return edit.edits.reduce(applyEdit, plan);
+      return edit.edits.reduce((before, one) => edited(curriculum, before, one), plan);
     case 'set':
       return { ...plan, ...edit.change };
   }
@@ -178,34 +183,34 @@ function reordered(plan: PlanBody, block: Block, direction: -1 | 1): PlanBody {
 }
 
 /** Closes gaps, then shortens drills towards their least minutes, in proportion, until the plan ends in time. */
-function fitted(plan: PlanBody): PlanBody {
+function fitted(curriculum: Curriculum, plan: PlanBody): PlanBody {
   const closed = packed(plan);
   const over = planEnd(closed) - plan.lengthMin;
-  const total = longestLaneSpare(closed);
+  const total = longestLaneSpare(curriculum, closed);
   if (over <= 0 || total === 0) return closed;
   const share = Math.min(1, over / total);
   const shorter = closed.blocks.map((block) => ({
     ...block,
     durationMin: Math.max(
       STEP_MIN,
-      Math.floor((block.durationMin - spareMin(block) * share) / STEP_MIN) * STEP_MIN,
+      Math.floor((block.durationMin - spareMin(curriculum, block) * share) / STEP_MIN) * STEP_MIN,
     ),
   }));
   return packed({ ...plan, blocks: shorter });
 }
 
 /** Minutes a block can give up without falling below its drill's least time. */
-function spareMin(block: Block): number {
-  const least = (block.drillId ? findDrill(block.drillId)?.minutes.min : undefined) ?? block.durationMin;
+function spareMin(curriculum: Curriculum, block: Block): number {
+  const least = drillOf(curriculum, block)?.minutes.min ?? block.durationMin;
   return Math.max(0, block.durationMin - least);
 }
 
 /** Spare minutes of the lane that ends last. */
-function longestLaneSpare(plan: PlanBody): number {
+function longestLaneSpare(curriculum: Curriculum, plan: PlanBody): number {
   const lanes = [...new Set(plan.blocks.map((block) => block.lane ?? 0))];
   const longest =
     lanes.map((lane) => blocksOfLane(plan, lane)).sort((a, b) => laneMinutes(b) - laneMinutes(a))[0] ?? [];
-  return longest.reduce((sum, block) => sum + spareMin(block), 0);
+  return longest.reduce((sum, block) => sum + spareMin(curriculum, block), 0);
 }
 
 function laneMinutes(blocks: readonly Block[]): number {

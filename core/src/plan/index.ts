@@ -1,4 +1,5 @@
 export * from './plan';
+export * from './carried';
 export * from './timing';
 export * from './edits';
 export * from './rules';

@@ -1,3 +1,4 @@
+import { SHIPPED_CURRICULUM as SHIPPED } from '../curriculum/shipped';
 import { blockFromDrill } from './edits';
 import { blockAt, placeAt, placesOf } from './places';
 import { emptyPlan } from './plan';
@@ -6,10 +7,10 @@ const plan = {
   ...emptyPlan(),
   groupSize: 2,
   blocks: [
-    { ...blockFromDrill('hats-and-glasses', 'talk', 0), durationMin: 10 },
-    { ...blockFromDrill('hoops', 'hoops', 10, 0), durationMin: 40 },
-    { ...blockFromDrill('count-the-pause', 'pause', 10, 1), durationMin: 20 },
-    { ...blockFromDrill('hoops', 'later', 35, 1), durationMin: 15 },
+    { ...blockFromDrill(SHIPPED.drills.get('hats-and-glasses'), 'talk', 0), durationMin: 10 },
+    { ...blockFromDrill(SHIPPED.drills.get('hoops'), 'hoops', 10, 0), durationMin: 40 },
+    { ...blockFromDrill(SHIPPED.drills.get('count-the-pause'), 'pause', 10, 1), durationMin: 20 },
+    { ...blockFromDrill(SHIPPED.drills.get('hoops'), 'later', 35, 1), durationMin: 15 },
   ],
 };
 

@@ -1,10 +1,10 @@
+import { SHIPPED_CURRICULUM as SHIPPED } from '../curriculum/shipped';
 import { CARD } from '../testing/rule-card';
 import fc from 'fast-check';
 import type { ConditionHour } from '../conditions';
-import { DRILLS, findDrill } from '../drill';
-import { findFault } from '../fault';
+
 import { buildRig } from '../rig';
-import { SKILLS, skillState } from '../skill';
+import { skillState } from '../skill';
 import { whatNext } from '../teach';
 import type { Water } from '../water';
 import { applyEdit, blockFromDrill, plainBlock, type PlanEdit } from './edits';
@@ -88,12 +88,12 @@ describe('settling', () => {
     ['removing leaves the gap', { kind: 'remove', blockId: 'b' }, 'a@0+10 c@30+20'],
   ])('%s', (_name, edit, expected) => {
     const before = plan([block('a', 0, 10), block('b', 10, 20), block('c', 30, 20)]);
-    expect(times(applyEdit(before, edit))).toBe(expected);
+    expect(times(applyEdit(SHIPPED, before, edit))).toBe(expected);
     expect(times(before)).toBe('a@0+10 b@10+20 c@30+20');
   });
 
   it('lets lanes run side by side and a shared block wait for both', () => {
-    const made = applyEdit(plan([block('a', 0, 10, 0), block('b', 0, 30, 1)]), {
+    const made = applyEdit(SHIPPED, plan([block('a', 0, 10, 0), block('b', 0, 30, 1)]), {
       kind: 'add',
       block: block('all', 18, 10),
     });
@@ -101,38 +101,51 @@ describe('settling', () => {
   });
 
   it('refuses an edit of a block that is not there', () =>
-    expect(() => applyEdit(plan([]), { kind: 'remove', blockId: 'x' })).toThrow(
+    expect(() => applyEdit(SHIPPED, plan([]), { kind: 'remove', blockId: 'x' })).toThrow(
       expect.objectContaining({ code: 'unknown-id' }),
     ));
 
   it('shortens drills towards their least time, no further', () => {
-    const long = plan([blockFromDrill('set-on-anything', 'a', 0), blockFromDrill('find-the-seam', 'b', 25)], {
-      lengthMin: 30,
-    });
-    const fit = applyEdit(long, { kind: 'fit' });
+    const long = plan(
+      [
+        blockFromDrill(SHIPPED.drills.get('set-on-anything'), 'a', 0),
+        blockFromDrill(SHIPPED.drills.get('find-the-seam'), 'b', 25),
+      ],
+      {
+        lengthMin: 30,
+      },
+    );
+    const fit = applyEdit(SHIPPED, long, { kind: 'fit' });
     expect(planEnd(fit)).toBeLessThanOrEqual(30);
     for (const made of fit.blocks)
-      expect(made.durationMin).toBeGreaterThanOrEqual(findDrill(made.drillId ?? '')?.minutes.min ?? 0);
+      expect(made.durationMin).toBeGreaterThanOrEqual(
+        SHIPPED.drills.get(made.drillId ?? '')?.minutes.min ?? 0,
+      );
   });
 });
 
 describe('what follows from a plan', () => {
   it('shares sum to one', () => {
     const shares = strandShares(
-      plan([blockFromDrill('hoops', 'a', 0), { ...blockFromDrill('clinch-race', 'b', 15), lane: 1 }]),
+      SHIPPED,
+      plan([
+        blockFromDrill(SHIPPED.drills.get('hoops'), 'a', 0),
+        { ...blockFromDrill(SHIPPED.drills.get('clinch-race'), 'b', 15), lane: 1 },
+      ]),
     );
     expect(shares.reduce((sum, { share }) => sum + share, 0)).toBeCloseTo(1, 9);
-    expect(strandShares(plan([]))).toEqual([]);
+    expect(strandShares(SHIPPED, plan([]))).toEqual([]);
   });
 
   it('packs for those who need it at once', () => {
     const list = gearList(
+      SHIPPED,
       plan(
         [
-          { ...blockFromDrill('hoops', 'a', 0), lane: 0 },
-          { ...blockFromDrill('hoops', 'b', 0), lane: 1 },
-          { ...blockFromDrill('lay-it-down', 'd', 5), lane: 2 },
-          blockFromDrill('thermometer-first', 'c', 30),
+          { ...blockFromDrill(SHIPPED.drills.get('hoops'), 'a', 0), lane: 0 },
+          { ...blockFromDrill(SHIPPED.drills.get('hoops'), 'b', 0), lane: 1 },
+          { ...blockFromDrill(SHIPPED.drills.get('lay-it-down'), 'd', 5), lane: 2 },
+          blockFromDrill(SHIPPED.drills.get('thermometer-first'), 'c', 30),
         ],
         { groupSize: 4 },
       ),
@@ -146,11 +159,11 @@ describe('what follows from a plan', () => {
 
 describe('drill library', () => {
   it('has at least 24 drills over all strands that name known skills and faults', () => {
-    expect(DRILLS.length).toBeGreaterThanOrEqual(24);
-    expect(new Set(DRILLS.map(({ strand }) => strand)).size).toBe(6);
-    for (const drill of DRILLS) {
-      for (const id of drill.skills) expect(SKILLS.has(id)).toBe(true);
-      for (const id of drill.watchFor) expect(findFault(id)).toBeDefined();
+    expect(SHIPPED.drills.all.length).toBeGreaterThanOrEqual(24);
+    expect(new Set(SHIPPED.drills.all.map(({ strand }) => strand)).size).toBe(6);
+    for (const drill of SHIPPED.drills.all) {
+      for (const { skillId } of drill.trains) expect(SHIPPED.skills.has(skillId)).toBe(true);
+      for (const id of drill.watchFor) expect(SHIPPED.faults.find(id)).toBeDefined();
       expect(drill.minutes.min <= drill.minutes.likely && drill.minutes.likely <= drill.minutes.max).toBe(
         true,
       );
@@ -198,7 +211,7 @@ describe('plan check', () => {
     ageYears: 40,
     saidAdult: false,
     guardianConsent: false,
-    skills: skillState(SKILLS, [], 0),
+    skills: skillState(SHIPPED.skills.all, [], 0),
     ...rest,
   });
   const lesson = (rest: Partial<PlanLesson> = {}): PlanLesson => ({
@@ -208,7 +221,7 @@ describe('plan check', () => {
     students: [],
     ...rest,
   });
-  const safety = blockFromDrill('hats-and-glasses', 'safety', 0);
+  const safety = blockFromDrill(SHIPPED.drills.get('hats-and-glasses'), 'safety', 0);
   const good = plan([safety], { lengthMin: 60 });
   const rig = { id: 'rig', name: 'two nymphs', rig: buildRig('indicator-nymph') };
   /** A mild day with thunder in one hour, by universal time. */
@@ -232,25 +245,25 @@ describe('plan check', () => {
   const poor = (name: string) =>
     student(name, {
       skills: skillState(
-        SKILLS,
-        SKILLS.skills.flatMap(({ id }) =>
+        SHIPPED.skills.all,
+        SHIPPED.skills.all.flatMap(({ id }) =>
           Array.from({ length: 6 }, (_, atMs) => ({ id: `${id}${atMs}`, skillId: id, atMs, good: false })),
         ),
         10,
       ),
     });
   const rules = (of: PlanBody, day: PlanLesson | null): string[] =>
-    planProblems(of, day).map(({ rule }) => rule);
+    planProblems(SHIPPED, of, day).map(({ rule }) => rule);
 
   it('says nothing of a plan that is right', () => {
-    expect(planProblems(good, lesson())).toEqual([]);
-    expect(planProblems(emptyPlan(), null)).toEqual([]);
+    expect(planProblems(SHIPPED, good, lesson())).toEqual([]);
+    expect(planProblems(SHIPPED, emptyPlan(), null)).toEqual([]);
   });
 
   it('only asks to look first at what nobody has seen of a student', () => {
-    const early = plan([safety, blockFromDrill('tuck-over', 'x', 10)]);
+    const early = plan([safety, blockFromDrill(SHIPPED.drills.get('tuck-over'), 'x', 10)]);
     const levels = (who: PlanStudent[]): string[] =>
-      planProblems(early, lesson({ students: who }))
+      planProblems(SHIPPED, early, lesson({ students: who }))
         .filter(({ rule }) => rule === 'prerequisites')
         .map(({ level }) => level);
     expect(levels([student('New')])).toEqual(['tip']);
@@ -266,11 +279,17 @@ describe('plan check', () => {
       places: [],
       rules: { ...CARD, seasonFrom: null, seasonTo: null, maxHooks: null, barbless: null, leadAllowed: null },
     };
-    const many = plan([safety, { ...blockFromDrill('draw-the-line', 'x', 10), rigId: 'rig', place: 'run' }], {
-      rigs: [rig],
-    });
+    const many = plan(
+      [
+        safety,
+        { ...blockFromDrill(SHIPPED.drills.get('draw-the-line'), 'x', 10), rigId: 'rig', place: 'run' },
+      ],
+      {
+        rigs: [rig],
+      },
+    );
     const of = (day: Partial<PlanLesson>): string[] =>
-      planProblems(many, lesson({ students: four, ...day }))
+      planProblems(SHIPPED, many, lesson({ students: four, ...day }))
         .filter(({ level }) => level === 'must-fix')
         .map(({ rule }) => rule);
     const night = Date.parse('2026-11-28T23:00:00Z');
@@ -284,21 +303,21 @@ describe('plan check', () => {
       water: { ...unsaid, rules: water.rules, places: [{ ...short, lengthFrom }] },
     });
     const level = (day: PlanLesson): string | undefined =>
-      planProblems(many, day).find(({ rule }) => rule === 'hook-distance')?.level;
+      planProblems(SHIPPED, many, day).find(({ rule }) => rule === 'hook-distance')?.level;
     expect([level(at('typical')), level(at('measured'))]).toEqual(['check', 'must-fix']);
   });
 
   it('takes somebody whose age nobody has said for a minor, until it is said', () => {
     const of = (rest: object): number =>
-      planProblems(good, lesson({ students: [student('A', { ageYears: null, ...rest })] })).filter(
+      planProblems(SHIPPED, good, lesson({ students: [student('A', { ageYears: null, ...rest })] })).filter(
         ({ rule }) => rule === 'guardian-consent',
       ).length;
     expect([of({}), of({ saidAdult: true }), of({ guardianConsent: true })]).toEqual([1, 0, 0]);
   });
 
   it('says nothing of thunder before and after the lesson', () => {
-    expect(planProblems(good, lesson({ hours: thunderAt('05:00') }))).toEqual([]);
-    expect(planProblems(good, lesson({ hours: thunderAt('12:00') }))).toEqual([]);
+    expect(planProblems(SHIPPED, good, lesson({ hours: thunderAt('05:00') }))).toEqual([]);
+    expect(planProblems(SHIPPED, good, lesson({ hours: thunderAt('12:00') }))).toEqual([]);
   });
 
   const cases: [string, PlanBody, PlanLesson | null, string][] = [
@@ -307,7 +326,7 @@ describe('plan check', () => {
     ['safety-first', plan([block('x', 0, 30), { ...safety, startMin: 30 }]), null, 'must-fix'],
     [
       'prerequisites',
-      plan([safety, blockFromDrill('tuck-over', 'x', 10)]),
+      plan([safety, blockFromDrill(SHIPPED.drills.get('tuck-over'), 'x', 10)]),
       lesson({ students: [poor('Sam Okande')] }),
       'must-fix',
     ],
@@ -320,20 +339,22 @@ describe('plan check', () => {
     ['conditions', good, lesson({ hours: thunderAt('09:00') }), 'must-fix'],
     [
       'hook-limit',
-      plan([safety, { ...blockFromDrill('find-the-seam', 'x', 10), rigId: 'rig' }], { rigs: [rig] }),
+      plan([safety, { ...blockFromDrill(SHIPPED.drills.get('find-the-seam'), 'x', 10), rigId: 'rig' }], {
+        rigs: [rig],
+      }),
       lesson(),
       'must-fix',
     ],
     ['dark-before-end', plan([safety], { lengthMin: 600 }), lesson(), 'must-fix'],
     [
       'hook-distance',
-      plan([safety, { ...blockFromDrill('set-on-anything', 'x', 10), place: 'pool' }]),
+      plan([safety, { ...blockFromDrill(SHIPPED.drills.get('set-on-anything'), 'x', 10), place: 'pool' }]),
       lesson({ students: four }),
       'must-fix',
     ],
     [
       'place-missing',
-      plan([safety, { ...blockFromDrill('find-the-seam', 'x', 10), place: 'riffle' }]),
+      plan([safety, { ...blockFromDrill(SHIPPED.drills.get('find-the-seam'), 'x', 10), place: 'riffle' }]),
       lesson(),
       'must-fix',
     ],
@@ -341,22 +362,24 @@ describe('plan check', () => {
   ];
 
   it.each(cases)('%s is found', (rule, of, day, level) => {
-    const found = planProblems(of, day).find((problem) => problem.rule === rule);
+    const found = planProblems(SHIPPED, of, day).find((problem) => problem.rule === rule);
     expect(found?.level).toBe(level);
   });
 
   it('fixes by an edit mend what they are offered for', () => {
     for (const [rule, of, day] of cases.filter(([name]) => name !== 'prerequisites')) {
-      for (const { change } of planProblems(of, day).find((problem) => problem.rule === rule)?.fixes ?? []) {
-        if (change.kind === 'edit') expect(rules(applyEdit(of, change.edit), day)).not.toContain(rule);
+      for (const { change } of planProblems(SHIPPED, of, day).find((problem) => problem.rule === rule)
+        ?.fixes ?? []) {
+        if (change.kind === 'edit')
+          expect(rules(applyEdit(SHIPPED, of, change.edit), day)).not.toContain(rule);
       }
     }
   });
 
   it('replaces a drill asked too early by one that teaches what is missing', () => {
-    const early = plan([safety, blockFromDrill('tuck-over', 'x', 10)]);
+    const early = plan([safety, blockFromDrill(SHIPPED.drills.get('tuck-over'), 'x', 10)]);
     const [fix] =
-      planProblems(early, lesson({ students: [student('Sam Okande')] })).find(
+      planProblems(SHIPPED, early, lesson({ students: [student('Sam Okande')] })).find(
         ({ rule }) => rule === 'prerequisites',
       )?.fixes ?? [];
     expect(fix?.does).toEqual({ drill: 'Handshake and side-on' });
@@ -365,14 +388,14 @@ describe('plan check', () => {
   it('mends all blocks of the drill at once', () => {
     const early = plan([
       safety,
-      blockFromDrill('tuck-over', 'x', 10, 0),
-      blockFromDrill('tuck-over', 'y', 10, 1),
+      blockFromDrill(SHIPPED.drills.get('tuck-over'), 'x', 10, 0),
+      blockFromDrill(SHIPPED.drills.get('tuck-over'), 'y', 10, 1),
     ]);
     const day = lesson({ students: [student('Sam Okande'), student('Noor Hadley')] });
-    const found = planProblems(early, day).filter(({ rule }) => rule === 'prerequisites');
+    const found = planProblems(SHIPPED, early, day).filter(({ rule }) => rule === 'prerequisites');
     expect(found.map(({ blockIds }) => blockIds)).toEqual([['x', 'y']]);
     const change = found[0]?.fixes[0]?.change;
-    const mended = change?.kind === 'edit' ? applyEdit(early, change.edit) : early;
+    const mended = change?.kind === 'edit' ? applyEdit(SHIPPED, early, change.edit) : early;
     expect(mended.blocks.map(({ drillId }) => drillId)).toEqual([
       'hats-and-glasses',
       'grip-and-stance',
@@ -381,9 +404,9 @@ describe('plan check', () => {
   });
 
   it('tells of all students who are short in one problem of the drill', () => {
-    const early = plan([safety, blockFromDrill('count-the-pause', 'x', 10)]);
+    const early = plan([safety, blockFromDrill(SHIPPED.drills.get('count-the-pause'), 'x', 10)]);
     const students = ['Sam Okande', 'Noor Hadley', 'Petra Holm'].map((name) => student(name));
-    const found = planProblems(early, lesson({ students })).filter(
+    const found = planProblems(SHIPPED, early, lesson({ students })).filter(
       (problem) => problem.rule === 'prerequisites',
     );
     expect(found.map(({ facts }) => facts)).toMatchObject([
@@ -395,8 +418,8 @@ describe('plan check', () => {
   it('counts what the plan itself teaches before', () => {
     const taught = plan([
       safety,
-      blockFromDrill('grip-and-stance', 'a', 10),
-      blockFromDrill('draw-the-line', 'b', 20),
+      blockFromDrill(SHIPPED.drills.get('grip-and-stance'), 'a', 10),
+      blockFromDrill(SHIPPED.drills.get('draw-the-line'), 'b', 20),
     ]);
     expect(rules(taught, lesson({ students: [student('A')] }))).not.toContain('prerequisites');
   });
@@ -404,7 +427,8 @@ describe('plan check', () => {
   it('starts earlier by enough', () => {
     const day = lesson({ startMs: Date.parse('2026-11-28T12:30:00Z') });
     const late = plan([safety], { lengthMin: 180 });
-    const [fix] = planProblems(late, day).find(({ rule }) => rule === 'dark-before-end')?.fixes ?? [];
+    const [fix] =
+      planProblems(SHIPPED, late, day).find(({ rule }) => rule === 'dark-before-end')?.fixes ?? [];
     expect(fix?.change.kind).toBe('start-earlier');
     const byMin = fix?.change.kind === 'start-earlier' ? fix.change.byMin : 0;
     expect(rules(late, { ...day, startMs: day.startMs - byMin * 60_000 })).not.toContain('dark-before-end');
@@ -413,7 +437,7 @@ describe('plan check', () => {
 
 describe('what next', () => {
   it('starts a beginner at the root and never offers what does not fit', () => {
-    const advice = whatNext(skillState(SKILLS, [], 0), ['grass'], 10);
+    const advice = whatNext(SHIPPED, skillState(SHIPPED.skills.all, [], 0), ['grass'], 10);
     for (const { drill } of advice)
       expect(drill.minutes.min <= 10 && ['grass', 'anywhere'].includes(drill.ground)).toBe(true);
     const rank = (id: string): number => advice.findIndex(({ drill }) => drill.id === id);
@@ -423,7 +447,7 @@ describe('what next', () => {
 
   it('expects less of what is mastered', () => {
     const mastered = skillState(
-      SKILLS,
+      SHIPPED.skills.all,
       Array.from({ length: 20 }, (_, i) => ({
         id: `${i}`,
         atMs: i,
@@ -432,19 +456,22 @@ describe('what next', () => {
       })),
       100,
     );
-    const gain = (state: Parameters<typeof whatNext>[0]): number =>
-      whatNext(state, ['grass'], 15).find(({ drill }) => drill.id === 'grip-and-stance')?.gain ?? 0;
-    expect(gain(mastered)).toBeLessThan(gain(skillState(SKILLS, [], 0)) / 3);
+    const gain = (state: Parameters<typeof whatNext>[1]): number =>
+      whatNext(SHIPPED, state, ['grass'], 15).find(({ drill }) => drill.id === 'grip-and-stance')?.gain ?? 0;
+    expect(gain(mastered)).toBeLessThan(gain(skillState(SHIPPED.skills.all, [], 0)) / 3);
   });
 });
 
 describe('a plan that names what the library no longer has', () => {
   const gone = {
-    ...blockFromDrill('count-the-pause', 'g', 0),
+    ...blockFromDrill(SHIPPED.drills.get('count-the-pause'), 'g', 0),
     drillId: 'gone-drill',
     watchFor: ['cast.gone'],
   };
-  const old = plan([blockFromDrill('hats-and-glasses', 'h', 0), { ...gone, startMin: 15 }]);
+  const old = plan([
+    blockFromDrill(SHIPPED.drills.get('hats-and-glasses'), 'h', 0),
+    { ...gone, startMin: 15 },
+  ]);
 
   it('is still checked, timed, counted and edited', () => {
     const lesson: PlanLesson = {
@@ -458,14 +485,14 @@ describe('a plan that names what the library no longer has', () => {
           ageYears: 40,
           saidAdult: false,
           guardianConsent: false,
-          skills: skillState(SKILLS, [], 0),
+          skills: skillState(SHIPPED.skills.all, [], 0),
         },
       ],
     };
-    for (const known of [null, lesson]) expect(() => planProblems(old, known)).not.toThrow();
+    for (const known of [null, lesson]) expect(() => planProblems(SHIPPED, old, known)).not.toThrow();
     expect(planEnd(old)).toBe(15 + gone.durationMin);
-    expect(() => [gearList(old), strandShares(old)]).not.toThrow();
-    const moved = applyEdit(old, { kind: 'move', blockId: 'g', startMin: 30, lane: null });
+    expect(() => [gearList(SHIPPED, old), strandShares(SHIPPED, old)]).not.toThrow();
+    const moved = applyEdit(SHIPPED, old, { kind: 'move', blockId: 'g', startMin: 30, lane: null });
     expect(moved.blocks.find(({ id }) => id === 'g')?.drillId).toBe('gone-drill');
   });
 });

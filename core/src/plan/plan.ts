@@ -1,5 +1,8 @@
 import type { DriftSetup } from '../drift';
+import type { Drill } from '../drill';
+import type { Fault } from '../fault';
 import type { Rig } from '../rig';
+import type { Skill } from '../skill';
 import type { PlaceKind, WaterKind } from '../water';
 
 export const BLOCK_KINDS = [
@@ -44,6 +47,13 @@ export interface PlanRig {
 export const LEVELS = ['first-day', 'beginner', 'improver'] as const;
 export type Level = (typeof LEVELS)[number];
 
+/** Copies of what a plan uses of a curriculum: it reads in ten years, and elsewhere, as it was written. */
+export interface Carried {
+  skills: Skill[];
+  faults: Fault[];
+  drills: Drill[];
+}
+
 /** A generic lesson plan: no date, no student. */
 export interface PlanBody {
   aim: string;
@@ -54,6 +64,8 @@ export interface PlanBody {
   lengthMin: number;
   blocks: Block[];
   rigs: PlanRig[];
+  /** What it uses of the curriculum it was made with; older plans carry nothing. */
+  carries?: Carried | undefined;
 }
 
 /** Steps of the timeline, minutes. */

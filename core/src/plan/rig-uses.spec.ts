@@ -1,3 +1,4 @@
+import { SHIPPED_CURRICULUM as SHIPPED } from '../curriculum/shipped';
 import { type BankEvent, tanglesPerHour } from '../bank';
 import { buildRig, classKit } from '../rig';
 import { blockFromDrill } from './edits';
@@ -12,7 +13,7 @@ const block = (
   rigId: string | null,
   durationMin = 30,
 ) => ({
-  ...blockFromDrill('hoops', id, startMin, lane),
+  ...blockFromDrill(SHIPPED.drills.get('hoops'), id, startMin, lane),
   durationMin,
   rigId,
 });

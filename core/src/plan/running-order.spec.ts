@@ -1,8 +1,9 @@
+import { SHIPPED_CURRICULUM as SHIPPED } from '../curriculum/shipped';
 import { blockFromDrill } from './edits';
 import { forWholeRow, runningOrder } from './running-order';
 
 const block = (id: string, drill: string, startMin: number, lane: number | null = null) =>
-  blockFromDrill(drill, id, startMin, lane);
+  blockFromDrill(SHIPPED.drills.get(drill), id, startMin, lane);
 const told = (blocks: ReturnType<typeof block>[]): string[] =>
   runningOrder({ blocks }).map(({ number, blocks: own }) => `${number} ${own.map(({ id }) => id).join('+')}`);
 

@@ -1,5 +1,7 @@
-import { findDrill, isPersonal, isShared } from '../drill';
+import type { Curriculum } from '../curriculum';
+import type { GearItem } from '../drill';
 import type { Strand } from '../skill';
+import { curriculumOf, drillOf } from './carried';
 import type { Block, PlanBody } from './plan';
 
 /** Whether two blocks ask for the same student. */
@@ -68,16 +70,17 @@ export function blocksOfLane(plan: PlanBody, lane: number): Block[] {
 }
 
 /** The strand a block belongs to; null for a break or a block without one. */
-export function strandOf(block: Block): Strand | null {
+export function strandOf(curriculum: Curriculum, block: Block): Strand | null {
   if (block.kind === 'safety') return 'safety';
-  return block.drillId ? (findDrill(block.drillId)?.strand ?? null) : null;
+  return drillOf(curriculum, block)?.strand ?? null;
 }
 
 /** Share of student time by strand, breaks left out; empty for an empty plan. */
-export function strandShares(plan: PlanBody): { strand: Strand; share: number }[] {
+export function strandShares(curriculum: Curriculum, plan: PlanBody): { strand: Strand; share: number }[] {
+  const own = curriculumOf(curriculum, plan);
   const minutes = new Map<Strand, number>();
   for (const block of plan.blocks) {
-    const strand = strandOf(block);
+    const strand = strandOf(own, block);
     if (strand)
       minutes.set(
         strand,
@@ -91,27 +94,25 @@ export function strandShares(plan: PlanBody): { strand: Strand; share: number }[
 }
 
 /**
- * Things to pack: every drill's gear with the number of students who use it at the most at once, what is shared once, and
- * what everybody has of his own for all.
+ * Things to pack: every drill's gear for those who use it at the most at once, one each, one for two or one for the group,
+ * and what everybody has all day for all.
  */
-export function gearList(plan: PlanBody): { item: string; count: number }[] {
+export function gearList(curriculum: Curriculum, plan: PlanBody): { item: string; count: number }[] {
+  const own = curriculumOf(curriculum, plan);
+  const gearOf = (block: Block): GearItem[] => drillOf(own, block)?.gear ?? [];
   const counts = new Map<string, number>();
   for (const block of plan.blocks) {
-    for (const item of gearOf(block)) {
+    for (const { item, per } of gearOf(block)) {
       const users = plan.blocks
-        .filter((other) => gearOf(other).includes(item) && isOnAt(other, block.startMin))
+        .filter((other) => gearOf(other).some((one) => one.item === item) && isOnAt(other, block.startMin))
         .reduce((sum, { lane }) => sum + (lane === null ? plan.groupSize : 1), 0);
-      const needed = isShared(item) ? 1 : isPersonal(item) ? plan.groupSize : users;
+      const needed = { group: 1, pair: Math.ceil(users / 2), student: users, day: plan.groupSize }[per];
       counts.set(item, Math.max(counts.get(item) ?? 0, needed));
     }
   }
   return [...counts]
     .map(([item, count]) => ({ item, count }))
     .sort((a, b) => a.item.localeCompare(b.item, 'en'));
-}
-
-function gearOf(block: Block): string[] {
-  return (block.drillId && findDrill(block.drillId)?.gear.filter((item) => item !== 'none')) || [];
 }
 
 function isOnAt(block: Block, minute: number): boolean {

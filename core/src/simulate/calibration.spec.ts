@@ -1,4 +1,5 @@
-import { fitSkill, type FittedSkills, traceSkill, type TracingParameters } from '../skill';
+import { SHIPPED_CURRICULUM as SHIPPED } from '../curriculum/shipped';
+import { fitSkill, type FittedSkills, type Seen, traceSkill, type TracingParameters } from '../skill';
 import { calibrate } from './calibration';
 import { simulateSchool } from './school';
 
@@ -19,7 +20,7 @@ const DRILLS = [
 const PLAN = { students: 500, drillIds: DRILLS, sessions: 3, attempts: 5 };
 
 describe('calibration on 500 simulated students', () => {
-  const school = simulateSchool('calibration', PLAN);
+  const school = simulateSchool(SHIPPED, 'calibration', PLAN);
   const bands = calibrate(school);
 
   it('covers every band with a hundred cases and more', () => {
@@ -52,12 +53,63 @@ describe('calibration on 500 simulated students', () => {
   });
 });
 
+describe('calibration on all kinds of evidence', () => {
+  const ways: Seen[] = [
+    {},
+    { evidence: 'side' },
+    { evidence: 'passing' },
+    { evidence: 'answer', choices: 3 },
+    { evidence: 'answer', choices: 4, home: true },
+    { evidence: 'bench', home: true },
+    { evidence: 'measured' },
+  ];
+  const school = simulateSchool(SHIPPED, 'all kinds', { ...PLAN, attempts: 3, seen: ways });
+
+  it('plays every kind', () => {
+    const kinds = new Set(
+      school.flatMap(({ attempts }) => attempts.map(({ evidence }) => evidence ?? 'drill')),
+    );
+    expect([...kinds].sort()).toEqual(['answer', 'bench', 'drill', 'measured', 'passing', 'side']);
+  });
+
+  it('what is foretold happens as often, in every band', () => {
+    for (const { predicted, happened, n } of calibrate(school)) {
+      const chance = 2 * Math.sqrt((predicted * (1 - predicted)) / n);
+      expect(Math.abs(happened - predicted)).toBeLessThan(0.03 + chance);
+    }
+  });
+
+  it('seven of ten happen 65 to 75 times of a hundred', () => {
+    const near = calibrate(school, 20).filter(({ from, to }) => from >= 0.649 && to <= 0.751);
+    const n = near.reduce((sum, band) => sum + band.n, 0);
+    const happened = near.reduce((sum, band) => sum + band.n * band.happened, 0) / n;
+    expect(n).toBeGreaterThan(150);
+    expect(happened).toBeGreaterThan(0.65);
+    expect(happened).toBeLessThan(0.75);
+  });
+
+  it('taken for attempts in a drill they would foretell worse', () => {
+    const miss = (records: typeof school): number => {
+      const bands = calibrate(records);
+      const n = bands.reduce((sum, band) => sum + band.n, 0);
+      return bands.reduce((sum, band) => sum + band.n * Math.abs(band.happened - band.predicted), 0) / n;
+    };
+    const blind = school.map(({ attempts, ...rest }) => ({
+      ...rest,
+      attempts: attempts.map(
+        ({ evidence: _evidence, choices: _choices, home: _home, ...attempt }) => attempt,
+      ),
+    }));
+    expect(miss(blind)).toBeGreaterThan(2 * miss(school));
+  });
+});
+
 describe('a school that learns in its own way', () => {
   const truth: Record<string, TracingParameters> = {
     'casting.pause': { initial: 0.06, learn: 0.12, slip: 0.05, guess: 0.1 },
     'hook-setting.set-direction': { initial: 0.42, learn: 0.03, slip: 0.2, guess: 0.32 },
   };
-  const school = simulateSchool('own way', {
+  const school = simulateSchool(SHIPPED, 'own way', {
     students: 500,
     drillIds: ['count-the-pause', 'finger-trap', 'sweep-low'],
     sessions: 3,
@@ -79,7 +131,7 @@ describe('a school that learns in its own way', () => {
   });
 
   it('is foretold better with what was fitted than with the prior, from a few attempts', () => {
-    const fresh = simulateSchool('fresh', {
+    const fresh = simulateSchool(SHIPPED, 'fresh', {
       students: 500,
       drillIds: ['count-the-pause', 'sweep-low'],
       sessions: 1,

@@ -1,4 +1,5 @@
-import type { TracingParameters } from '../skill';
+import type { Curriculum } from '../curriculum';
+import type { Seen, TracingParameters } from '../skill';
 import { type SimulatedAttempt, simulateStudent, type SkillTruth } from './student-simulator';
 
 const WEEK_MS = 7 * 24 * 3_600_000;
@@ -12,6 +13,8 @@ export interface SchoolPlan {
   sessions: number;
   /** Attempts in each bout of a drill. */
   attempts: number;
+  /** How each session's bouts are seen, by turns; all in drills when left out. */
+  seen?: readonly Seen[];
   /** How the skills are learned when all students learn alike, by skill id. */
   parameters?: Record<string, TracingParameters>;
 }
@@ -23,7 +26,7 @@ export interface SimulatedRecord {
 }
 
 /** A school of simulated students whose truth is known. The same seed gives the same school. */
-export function simulateSchool(seed: string, plan: SchoolPlan): SimulatedRecord[] {
+export function simulateSchool(curriculum: Curriculum, seed: string, plan: SchoolPlan): SimulatedRecord[] {
   return Array.from({ length: plan.students }, (_, s) => {
     const key = `student ${s + 1}`;
     const bouts = Array.from({ length: plan.sessions }, (_unused, session) =>
@@ -31,6 +34,7 @@ export function simulateSchool(seed: string, plan: SchoolPlan): SimulatedRecord[
         drillId,
         startMs: session * WEEK_MS + d * HOUR_MS,
         attempts: plan.attempts,
+        ...plan.seen?.[(session + d) % plan.seen.length],
       })),
     ).flat();
     const student = {
@@ -39,6 +43,6 @@ export function simulateSchool(seed: string, plan: SchoolPlan): SimulatedRecord[
       habits: {},
       ...(plan.parameters ? { parameters: plan.parameters } : {}),
     };
-    return { key, ...simulateStudent(seed, student, bouts) };
+    return { key, ...simulateStudent(curriculum, seed, student, bouts) };
   });
 }

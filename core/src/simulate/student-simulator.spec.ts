@@ -1,9 +1,10 @@
+import { SHIPPED_CURRICULUM as SHIPPED } from '../curriculum/shipped';
 import { simulateStudent } from '.';
 
 describe('student simulator', () => {
   it('is the same for the same seed and draws faults by habit', () => {
     const play = () =>
-      simulateStudent('seed', { key: 'Sam', head: { casting: 0 }, habits: { 'cast.crack': 20 } }, [
+      simulateStudent(SHIPPED, 'seed', { key: 'Sam', head: { casting: 0 }, habits: { 'cast.crack': 20 } }, [
         { drillId: 'count-the-pause', startMs: 0, attempts: 80 },
       ]);
     expect(play()).toEqual(play());

@@ -1,6 +1,7 @@
-import { findDrill } from '../drill';
+import type { Curriculum } from '../curriculum';
+import { mainSkillOf } from '../drill';
 import { deterministicId, pickWeighted, type Random, seededRandom } from '../random';
-import { PARAMETER_GRID, retained, SKILLS, type TracingParameters } from '../skill';
+import { PARAMETER_GRID, retained, type Seen, seenBy, type TracingParameters } from '../skill';
 
 /** A simulated student: hidden truth that the tracing must find again. */
 export interface SimulatedStudent {
@@ -13,7 +14,7 @@ export interface SimulatedStudent {
   parameters?: Record<string, TracingParameters>;
 }
 
-export interface SimulatedAttempt {
+export interface SimulatedAttempt extends Seen {
   id: string;
   atMs: number;
   skillId: string;
@@ -28,8 +29,10 @@ export interface SkillTruth {
   parameters: TracingParameters;
 }
 
-export interface SimulatedBout {
+/** A stretch of attempts, and how they are seen; those at a side skill where `evidence` says so. */
+export interface SimulatedBout extends Seen {
   drillId: string;
+  /** Epoch milliseconds. */
   startMs: number;
   attempts: number;
 }
@@ -42,6 +45,7 @@ export interface SimulatedBout {
  * @param bouts in the order of time; attempts are spread over 20 s steps
  */
 export function simulateStudent(
+  curriculum: Curriculum,
   seed: string,
   student: SimulatedStudent,
   bouts: readonly SimulatedBout[],
@@ -50,19 +54,26 @@ export function simulateStudent(
   const truths = new Map<string, SkillTruth & { lastMs: number | null }>();
   const attempts: SimulatedAttempt[] = [];
   for (const bout of bouts) {
-    const drill = findDrill(bout.drillId);
+    const drill = curriculum.drills.find(bout.drillId);
     if (!drill) continue;
+    const { evidence, choices, home } = bout;
+    const seen: Seen = {
+      ...(evidence && { evidence }),
+      ...(choices !== undefined && { choices }),
+      ...(home && { home }),
+    };
+    const skillId = (evidence === 'side' ? drill.trains[1]?.skillId : null) ?? mainSkillOf(drill);
     for (let i = 0; i < bout.attempts; i++) {
-      const skillId = drill.skills[0] as string;
       const atMs = bout.startMs + i * 20_000;
       const truth = truths.get(skillId) ?? startingTruth(random, student, skillId);
       truths.set(skillId, truth);
       if (truth.mastered && truth.lastMs !== null && random() > retained(atMs - truth.lastMs))
         truth.mastered = false;
       truth.lastMs = atMs;
-      const good = random() < (truth.mastered ? 1 - truth.parameters.slip : truth.parameters.guess);
-      if (!truth.mastered && random() < truth.parameters.learn) truth.mastered = true;
-      const faults = SKILLS.get(skillId).faults;
+      const { slip, guess, learn } = seenBy(truth.parameters, seen);
+      const good = random() < (truth.mastered ? 1 - slip : guess);
+      if (!truth.mastered && random() < learn) truth.mastered = true;
+      const faults = curriculum.skills.get(skillId).faults;
       const faultId =
         good || faults.length === 0 ? null : pickWeighted(random, faults, (id) => student.habits[id] ?? 1);
       attempts.push({
@@ -71,6 +82,7 @@ export function simulateStudent(
         skillId,
         good,
         faultId,
+        ...seen,
       });
     }
   }

@@ -1,9 +1,11 @@
+import { SHIPPED_CURRICULUM as SHIPPED } from '../curriculum/shipped';
 import { seededRandom } from '../random';
 import { MIN_FIT_STUDENTS, fitSkill } from './fit';
 import { type FittedSkills, parametersFor } from './fitted';
-import { SKILLS } from './graph';
+
 import { skillState } from './record';
-import type { Attempt, TracingParameters } from './tracing';
+import type { TracingParameters } from './parameters';
+import type { Attempt } from './tracing';
 
 /** Students who learn one skill by these parameters, in one session each. */
 function school(seed: string, count: number, length: number, truth: TracingParameters): Attempt[][] {
@@ -55,7 +57,7 @@ describe('parameters fitted to a school’s own records', () => {
 describe('tracing with what was fitted', () => {
   const truth = { initial: 0.45, learn: 0.02, slip: 0.05, guess: 0.3 };
   const fit = fitSkill(school('used', 200, 15, truth));
-  const unseen = (fitted: FittedSkills) => skillState(SKILLS, [], 0, fitted)['casting.stop'];
+  const unseen = (fitted: FittedSkills) => skillState(SHIPPED.skills.all, [], 0, fitted)['casting.stop'];
 
   it('starts from what the school’s students bring along', () => {
     expect(unseen({})?.mastery).toBeLessThan(0.3);

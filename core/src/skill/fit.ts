@@ -1,4 +1,6 @@
-import { type Attempt, inOrder, retained, type TracingParameters } from './tracing';
+import { seenBy } from './evidence';
+import type { TracingParameters } from './parameters';
+import { type Attempt, inOrder, retained } from './tracing';
 
 /** Students and attempts below which a school's own records say too little; priors are used then. */
 export const MIN_FIT_STUDENTS = 12;
@@ -61,11 +63,12 @@ function each(value: (key: keyof TracingParameters) => number): TracingParameter
 }
 
 function logLikelihood(sequence: readonly Attempt[], parameters: TracingParameters): number {
-  const { slip, guess, learn } = parameters;
   let mastery = parameters.initial;
   let log = 0;
   let previousMs: number | null = null;
-  for (const { atMs, good } of sequence) {
+  for (const attempt of sequence) {
+    const { atMs, good } = attempt;
+    const { slip, guess, learn } = seenBy(parameters, attempt);
     if (previousMs !== null) mastery *= retained(atMs - previousMs);
     previousMs = atMs;
     const together = mastery * (good ? 1 - slip : slip);

@@ -1,5 +1,5 @@
 import type { SkillFit } from './fit';
-import { PARAMETER_GRID, type TracingParameters } from './tracing';
+import { PARAMETER_GRID, type TracingParameters } from './parameters';
 
 /** Fits of a school's own records, by skill id. Those that saw too little are not used. */
 export type FittedSkills = Readonly<Record<string, Pick<SkillFit, 'enough' | 'mean' | 'spread'>>>;

@@ -1,6 +1,7 @@
 export * from './strand';
-export type { Skill } from './skill';
-export * from './graph';
+export * from './skill';
+export * from './evidence';
+export * from './parameters';
 export * from './tracing';
 export * from './record';
 export * from './fit';

@@ -1,5 +1,5 @@
 import { type FittedSkills, parametersFor } from './fitted';
-import type { SkillGraph } from './graph';
+import type { Skill } from './skill';
 import { type Attempt, type SkillEstimate, traceSkill } from './tracing';
 
 /** An attempt with the skill it was at. */
@@ -7,19 +7,20 @@ export interface SkillAttempt extends Attempt {
   skillId: string;
 }
 
-/** Estimates of every skill of the graph for one student, by skill id. */
+/** Estimates of every skill that is taught, for one student, by skill id. */
 export type SkillState = Record<string, SkillEstimate>;
 
 /** Above this a skill counts as ready to build on. */
 export const READY = 0.6;
 
 /**
- * Traces every skill of a graph; attempts at skills the graph does not know are left out.
+ * Traces every skill that is taught; attempts at others are left out.
  *
+ * @param skills those in force, as `curriculum.skills.all`
  * @param fitted parameters of the school's own records; the priors that ship when left out
  */
 export function skillState(
-  graph: SkillGraph,
+  skills: readonly Skill[],
   attempts: readonly SkillAttempt[],
   nowMs: number,
   fitted: FittedSkills = {},
@@ -31,13 +32,13 @@ export function skillState(
     else bySkill.set(attempt.skillId, [attempt]);
   }
   const unseen = traceSkill([], nowMs);
-  const estimate = (id: string): SkillEstimate => {
+  const estimate = ({ id, forgetDays }: Skill): SkillEstimate => {
     const attempted = bySkill.get(id);
     return attempted || fitted[id]?.enough
-      ? traceSkill(attempted ?? [], nowMs, parametersFor(fitted, id))
+      ? traceSkill(attempted ?? [], nowMs, parametersFor(fitted, id), forgetDays)
       : unseen;
   };
-  return Object.fromEntries(graph.skills.map(({ id }) => [id, estimate(id)]));
+  return Object.fromEntries(skills.map((skill) => [skill.id, estimate(skill)]));
 }
 
 /** What is said of a skill first, before any figure. */

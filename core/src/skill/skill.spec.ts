@@ -1,59 +1,14 @@
+import { SHIPPED_CURRICULUM as SHIPPED } from '../curriculum/shipped';
 import fc from 'fast-check';
-import { FAULTS, findFault } from '../fault';
+
 import { seededRandom } from '../random';
-import { skillGraph, SKILLS } from './graph';
 import { skillState, sureness } from './record';
-import { type Attempt, PARAMETER_GRID, retained, traceSkill } from './tracing';
+import { PARAMETER_GRID } from './parameters';
+import { type Attempt, retained, traceSkill } from './tracing';
 
 const DAY_MS = 86_400_000;
 const attempts = (pattern: string, startMs = 0): Attempt[] =>
   [...pattern].map((mark, i) => ({ id: `${startMs}-${i}`, atMs: startMs + i * 20_000, good: mark === '+' }));
-
-describe('skill graph', () => {
-  it('ships acyclic, with every prerequisite before what rests on it', () => {
-    const place = new Map(SKILLS.skills.map((skill, i) => [skill.id, i]));
-    for (const skill of SKILLS.skills)
-      for (const need of skill.needs)
-        expect(place.get(need) as number).toBeLessThan(place.get(skill.id) as number);
-    expect(SKILLS.skills.length).toBeGreaterThan(50);
-  });
-
-  it('names only faults of the catalogue', () => {
-    for (const skill of SKILLS.skills)
-      for (const fault of skill.faults) expect(findFault(fault)).toBeDefined();
-    expect(new Set(FAULTS.map(({ id }) => id)).size).toBe(FAULTS.length);
-  });
-
-  it('refuses cycles and unknown prerequisites', () => {
-    const [a, b] = SKILLS.skills as [never, never];
-    expect(() =>
-      skillGraph([
-        { ...(a as object), id: 'x', needs: ['y'] } as never,
-        { ...(b as object), id: 'y', needs: ['x'] } as never,
-      ]),
-    ).toThrow(expect.objectContaining({ code: 'cycle' }));
-    expect(() => skillGraph([{ ...(a as object), id: 'x', needs: ['gone'] } as never])).toThrow(
-      expect.objectContaining({ code: 'unknown-id' }),
-    );
-    expect(() => SKILLS.get('gone')).toThrow(expect.objectContaining({ code: 'unknown-id' }));
-  });
-
-  it('knows what tuck rests on', () => {
-    expect(SKILLS.ancestors('casting.tuck').map(({ id }) => id)).toEqual([
-      'casting.overhead',
-      'casting.pick-up-lay-down',
-      'casting.pause',
-      'casting.stop',
-      'casting.straight-path',
-      'casting.grip-stance',
-    ]);
-    expect(
-      SKILLS.opens('casting.overhead')
-        .map(({ id }) => id)
-        .sort(),
-    ).toEqual(['casting.distance', 'casting.loop-control', 'casting.reach', 'casting.tuck']);
-  });
-});
 
 describe('tracing', () => {
   const one = [{ initial: 0.5, learn: 0.1, slip: 0.1, guess: 0.2 }];
@@ -134,7 +89,7 @@ describe('tracing', () => {
 
   it('leaves attempts at unknown skills out', () => {
     const state = skillState(
-      SKILLS,
+      SHIPPED.skills.all,
       [
         { id: 'a', atMs: 0, good: true, skillId: 'casting.stop' },
         { id: 'b', atMs: 0, good: true, skillId: 'gone' },
@@ -142,6 +97,6 @@ describe('tracing', () => {
       0,
     );
     expect(state['casting.stop']?.attempts).toBe(1);
-    expect(Object.keys(state)).toHaveLength(SKILLS.skills.length);
+    expect(Object.keys(state)).toHaveLength(SHIPPED.skills.all.length);
   });
 });

@@ -1,5 +1,9 @@
 import type { Strand } from './strand';
 
+/** Ways in which a skill can be shown, the surest first. A school may leave some of them out for a skill. */
+export const SHOWN_BY = ['measured', 'drill', 'bench', 'answer', 'passing'] as const;
+export type ShownBy = (typeof SHOWN_BY)[number];
+
 export interface Skill {
   /** Stable: strand, a dot, a name. */
   id: string;
@@ -13,25 +17,11 @@ export interface Skill {
   needs: string[];
   /** Ids of the faults that belong to it. */
   faults: string[];
+  /** How it can be shown. */
+  shownBy: ShownBy[];
+  /** Days away after which a third of it is left; a rule of thumb. */
+  forgetDays: number;
 }
 
-/** Short form for the tables of skills. Names in `needs` without a dot belong to the same strand. */
-export function skill(
-  strand: Strand,
-  name: string,
-  title: string,
-  sentence: string,
-  good: string,
-  needs: string[] = [],
-  faults: string[] = [],
-): Skill {
-  return {
-    id: `${strand}.${name}`,
-    strand,
-    name: title,
-    sentence,
-    good,
-    needs: needs.map((need) => (need.includes('/') ? need.replace('/', '.') : `${strand}.${need}`)),
-    faults,
-  };
-}
+/** What is forgotten as fast as most is, days. A prior; records may refine it. */
+export const FORGET_DAYS = 180;

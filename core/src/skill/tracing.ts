@@ -1,22 +1,14 @@
-/** One attempt at a skill. */
-export interface Attempt {
+import { type Seen, seenBy, seenKey } from './evidence';
+import { PARAMETER_GRID, type TracingParameters } from './parameters';
+import { FORGET_DAYS } from './skill';
+
+/** One attempt at a skill, and how it was seen. */
+export interface Attempt extends Seen {
   /** Epoch milliseconds. */
   atMs: number;
   /** Breaks ties of time, so that the order is the same everywhere. */
   id: string;
   good: boolean;
-}
-
-/** Parameters of knowledge tracing for one skill; all probabilities 0…1. */
-export interface TracingParameters {
-  /** Mastered before the first attempt. */
-  initial: number;
-  /** Becomes mastered by one attempt. */
-  learn: number;
-  /** Fails although mastered. */
-  slip: number;
-  /** Succeeds although not mastered. */
-  guess: number;
 }
 
 /** What is believed about one student's skill. */
@@ -38,32 +30,20 @@ export interface SkillEstimate {
 /** A gap longer than this between attempts ends a session, hours. */
 export const SESSION_GAP_HOURS = 6;
 
-/** Mastery decays between sessions with this time constant, days. A prior; records may refine it. */
-export const FORGET_DAYS = 180;
-
 /** Weights are scaled up when the largest falls below this, long before it could underflow. */
 const MIN_WEIGHT = 1e-100;
 
 const MS_PER_HOUR = 3_600_000;
 const MS_PER_DAY = 24 * MS_PER_HOUR;
 
-const INITIAL = [0.08, 0.35];
-const LEARN = [0.02, 0.05, 0.11];
-const SLIP = [0.06, 0.13, 0.22];
-const GUESS = [0.12, 0.22, 0.34];
-
-/** Plausible parameters, equally likely before any attempt is seen. */
-export const PARAMETER_GRID: readonly TracingParameters[] = INITIAL.flatMap((initial) =>
-  LEARN.flatMap((learn) => SLIP.flatMap((slip) => GUESS.map((guess) => ({ initial, learn, slip, guess })))),
-);
-
 /**
  * Share of mastery that is left after a time away; 1 within a session.
  *
+ * @param forgetDays days after which a third of it (1/e) is left
  * @returns 0…1
  */
-export function retained(gapMs: number): number {
-  return gapMs <= SESSION_GAP_HOURS * MS_PER_HOUR ? 1 : Math.exp(-gapMs / MS_PER_DAY / FORGET_DAYS);
+export function retained(gapMs: number, forgetDays = FORGET_DAYS): number {
+  return gapMs <= SESSION_GAP_HOURS * MS_PER_HOUR ? 1 : Math.exp(-gapMs / MS_PER_DAY / forgetDays);
 }
 
 /** Attempts in the one order used everywhere: by time, then by id. */
@@ -81,28 +61,26 @@ export function inOrder<T extends { atMs: number; id: string }>(attempts: readon
  *
  * @param attempts any order
  * @param nowMs epoch milliseconds for which the estimate is wanted; forgetting runs up to it
- * @param grid plausible parameters; the default is the prior that ships
+ * @param grid plausible parameters of an attempt in a drill; the default is the prior that ships
+ * @param forgetDays days away after which a third is left
  */
 export function traceSkill(
   attempts: readonly Attempt[],
   nowMs: number,
   grid: readonly TracingParameters[] = PARAMETER_GRID,
+  forgetDays = FORGET_DAYS,
 ): SkillEstimate {
   const ordered = inOrder(attempts);
   const masteries = Float64Array.from(grid, (parameters) => parameters.initial);
   const weights = new Float64Array(grid.length).fill(1);
+  const seenAs = gridsOf(grid);
   let previousMs: number | null = null;
   for (const attempt of ordered) {
-    step(
-      grid,
-      masteries,
-      weights,
-      attempt.good,
-      previousMs === null ? 1 : retained(attempt.atMs - previousMs),
-    );
+    const kept = previousMs === null ? 1 : retained(attempt.atMs - previousMs, forgetDays);
+    step(seenAs(attempt), masteries, weights, attempt.good, kept);
     previousMs = attempt.atMs;
   }
-  const kept = previousMs === null ? 1 : retained(nowMs - previousMs);
+  const kept = previousMs === null ? 1 : retained(nowMs - previousMs, forgetDays);
   for (let i = 0; i < masteries.length; i++) masteries[i] = (masteries[i] as number) * kept;
   return summarise(grid, masteries, normalised(weights), ordered);
 }
@@ -114,6 +92,7 @@ export function traceSkill(
 export function traceCourse(
   attempts: readonly Attempt[],
   grid: readonly TracingParameters[] = PARAMETER_GRID,
+  forgetDays = FORGET_DAYS,
 ): { id: string; before: number; after: number }[] {
   const masteries = Float64Array.from(grid, (parameters) => parameters.initial);
   const weights = new Float64Array(grid.length).fill(1);
@@ -125,14 +104,31 @@ export function traceCourse(
     }
     return sum / total;
   };
+  const seenAs = gridsOf(grid);
   let previousMs: number | null = null;
-  return inOrder(attempts).map(({ id, atMs, good }) => {
-    const kept = previousMs === null ? 1 : retained(atMs - previousMs);
+  return inOrder(attempts).map((attempt) => {
+    const { id, atMs, good } = attempt;
+    const kept = previousMs === null ? 1 : retained(atMs - previousMs, forgetDays);
     previousMs = atMs;
     const before = mean(kept);
-    step(grid, masteries, weights, good, kept);
+    step(seenAs(attempt), masteries, weights, good, kept);
     return { id, before, after: mean(1) };
   });
+}
+
+/** Grids as each way of seeing a skill reads them, made once for each. */
+const GRIDS = new WeakMap<readonly TracingParameters[], Map<number, readonly TracingParameters[]>>();
+
+function gridsOf(grid: readonly TracingParameters[]): (seen: Seen) => readonly TracingParameters[] {
+  const made = GRIDS.get(grid) ?? new Map<number, readonly TracingParameters[]>();
+  GRIDS.set(grid, made);
+  return (seen) => {
+    if (seen.evidence === undefined && !seen.home) return grid;
+    const key = seenKey(seen);
+    let found = made.get(key);
+    if (!found) made.set(key, (found = grid.map((parameters) => seenBy(parameters, seen))));
+    return found;
+  };
 }
 
 /** One attempt: forgetting, Bayes, learning, for every set of parameters. Changes the two arrays it is given. */

@@ -1,3 +1,4 @@
+import { SHIPPED_CURRICULUM as SHIPPED } from '../curriculum/shipped';
 import type { BankEvent } from '../bank';
 import { debrief } from './debrief';
 
@@ -26,6 +27,7 @@ const fish = (): BankEvent => ({
 describe('what a student is told after a lesson', () => {
   it('is three good things at the most, what has risen first', () => {
     const { good } = debrief(
+      SHIPPED,
       [
         ...many(8, 'casting.pause', 'cast.crack', 'before'),
         ...many(2, 'casting.pause', null, 'before'),
@@ -49,6 +51,7 @@ describe('what a student is told after a lesson', () => {
 
   it('is one thing to work on, seen more than once, with a drill that needs no water', () => {
     const { workOn, home } = debrief(
+      SHIPPED,
       [...many(4, 'casting.pause', 'cast.crack'), attempt('casting.stop', 'cast.pile')],
       'sam',
       'today',
@@ -62,6 +65,7 @@ describe('what a student is told after a lesson', () => {
     const [slip] = many(1, 'casting.pause', 'cast.crack') as [BankEvent];
     const undo: BankEvent = { ...slip, id: 'u', body: { kind: 'undo', targetId: slip.id } };
     const told = debrief(
+      SHIPPED,
       [
         ...many(3, 'casting.stop', null),
         slip,
@@ -80,7 +84,7 @@ describe('what a student is told after a lesson', () => {
       ...attempt('casting.stop', null),
       body: { kind: 'sentence', text },
     });
-    const of = (events: BankEvent[]): string | null => debrief(events, 'sam', 'today').sentence;
+    const of = (events: BankEvent[]): string | null => debrief(SHIPPED, events, 'sam', 'today').sentence;
     const [first, second] = [said('Stop.'), said('Say “one-and”.')];
     expect(of([first, second])).toBe('Say “one-and”.');
     const undo: BankEvent = { ...second, id: 'u2', body: { kind: 'undo', targetId: second.id } };
@@ -90,5 +94,5 @@ describe('what a student is told after a lesson', () => {
   });
 
   it('counts fish when casts say nothing yet', () =>
-    expect(debrief([fish(), fish()], 'sam', 'today').good[0]?.text).toBe('2 fish to hand'));
+    expect(debrief(SHIPPED, [fish(), fish()], 'sam', 'today').good[0]?.text).toBe('2 fish to hand'));
 });

@@ -1,7 +1,8 @@
-import { attemptsOf, type BankEvent, faultAttemptsOf, activeEvents } from '../bank';
-import { type Drill, DRILLS } from '../drill';
-import { type Fault, FAULTS } from '../fault';
-import { skillName } from '../skill';
+import { activeEvents, attemptsOf, type BankEvent, drilledAttempts } from '../bank';
+import type { Curriculum } from '../curriculum';
+import { type Drill, needsNoWater } from '../drill';
+import { DANGER, type Fault } from '../fault';
+import { weighFaults } from './fault-priority';
 
 /** Attempts in a lesson below which a share is not told. */
 const MIN_ATTEMPTS = 4;
@@ -24,21 +25,31 @@ export interface Debrief {
  * What to tell a student after a lesson, in plain words and from the record only.
  *
  * Good things: skills by their share of good attempts in the lesson, risen ones first, then fish to hand. The one thing:
- * the fault seen most often in the lesson. The drill: the first of the library for its skill that needs no water.
+ * the fault that matters most in the lesson, dangers first. The drill: the first of the library for its skill that needs no water.
  *
  * @param events all of the student; others are left out
  */
-export function debrief(events: readonly BankEvent[], studentId: string, lessonId: string): Debrief {
+export function debrief(
+  curriculum: Curriculum,
+  events: readonly BankEvent[],
+  studentId: string,
+  lessonId: string,
+): Debrief {
   const own = activeEvents(events).filter((event) => event.studentId === studentId);
-  const now = own.filter((event) => event.lessonId === lessonId);
+  const now = own.filter((event) => event.lessonId === lessonId && !isHome(event));
   const before = own.filter((event) => event.lessonId !== lessonId);
-  const workOn = mostFrequent(now, studentId);
+  const workOn = worst(curriculum, now, studentId);
   return {
-    good: [...skillsGone(now, before, studentId), ...fishCaught(now)].slice(0, MAX_GOOD),
+    good: [...skillsGone(curriculum, now, before, studentId), ...fishCaught(now)].slice(0, MAX_GOOD),
     workOn,
     sentence: sentenceOf(now),
-    home: workOn ? drillFor(now, workOn.fault.id) : null,
+    home: workOn ? drillFor(curriculum, now, workOn.fault.id) : null,
   };
+}
+
+/** Whether it was done after the lesson, alone. */
+function isHome({ body }: BankEvent): boolean {
+  return body.kind === 'attempt' && body.home === true;
 }
 
 /** The last sentence that stands; an empty one takes those before it off the card. */
@@ -48,6 +59,7 @@ function sentenceOf(now: readonly BankEvent[]): string | null {
 }
 
 function skillsGone(
+  { skills }: Curriculum,
   now: readonly BankEvent[],
   before: readonly BankEvent[],
   studentId: string,
@@ -63,7 +75,7 @@ function skillsGone(
     .filter(({ goods, n, rise }) => goods / n >= 0.5 || rise > 0.1)
     .sort((a, b) => b.rise - a.rise || b.goods / b.n - a.goods / a.n || (a.skillId < b.skillId ? -1 : 1))
     .map(({ skillId, goods, n, rise }) => ({
-      text: `${skillName(skillId)}${rise > 0.1 ? ' is coming on' : ' went well'}`,
+      text: `${skills.get(skillId).name}${rise > 0.1 ? ' is coming on' : ' went well'}`,
       evidence: `${goods} good of ${n}${rise > 0.1 ? `, ${Math.round(rise * 100)} in a hundred more than before` : ''}`,
     }));
 }
@@ -75,14 +87,14 @@ function fishCaught(now: readonly BankEvent[]): Debrief['good'] {
     : [];
 }
 
-function mostFrequent(now: readonly BankEvent[], studentId: string): Debrief['workOn'] {
-  const times = new Map<string, number>();
-  for (const { faultId } of faultAttemptsOf(now, studentId))
-    if (faultId) times.set(faultId, (times.get(faultId) ?? 0) + 1);
-  const [most] = [...times].sort((a, b) => b[1] - a[1] || (a[0] < b[0] ? -1 : 1));
-  const fault = most && most[1] >= MIN_FAULTS ? FAULTS.find(({ id }) => id === most[0]) : undefined;
-  if (!most || !fault) return null;
-  return { fault, times: most[1], skillName: skillName(skillOf(now, fault.id)) };
+/** The fault that matters most; one seen once only when it is a danger. */
+function worst(curriculum: Curriculum, now: readonly BankEvent[], studentId: string): Debrief['workOn'] {
+  const found = weighFaults(curriculum, drilledAttempts(now, studentId)).find(
+    ({ fault, count }) => count >= MIN_FAULTS || fault.weight >= DANGER,
+  );
+  if (!found) return null;
+  const { fault, count } = found;
+  return { fault, times: count, skillName: curriculum.skills.get(skillOf(now, fault.id)).name };
 }
 
 function skillOf(now: readonly BankEvent[], faultId: string): string {
@@ -90,14 +102,14 @@ function skillOf(now: readonly BankEvent[], faultId: string): string {
   return event?.body.kind === 'attempt' ? event.body.skillId : '';
 }
 
-function drillFor(now: readonly BankEvent[], faultId: string): Drill | null {
+function drillFor({ drills }: Curriculum, now: readonly BankEvent[], faultId: string): Drill | null {
   const skillId = skillOf(now, faultId);
-  const dry = DRILLS.filter(({ ground }) => ground === 'anywhere' || ground === 'grass');
+  const dry = drills.all.filter(needsNoWater);
   // The drill that looks out for the fewest things besides is the one made for this fault.
   const [made] = dry
     .filter(({ watchFor }) => watchFor.includes(faultId))
     .sort((a, b) => a.watchFor.length - b.watchFor.length);
-  return made ?? dry.find(({ skills }) => skills.includes(skillId)) ?? null;
+  return made ?? dry.find(({ trains }) => trains.some((trained) => trained.skillId === skillId)) ?? null;
 }
 
 function shares(events: readonly BankEvent[], studentId: string): Map<string, { goods: number; n: number }> {

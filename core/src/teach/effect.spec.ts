@@ -1,8 +1,9 @@
+import { SHIPPED_CURRICULUM as SHIPPED } from '../curriculum/shipped';
 import fc from 'fast-check';
 import type { BankEvent } from '../bank';
-import { DRILLS } from '../drill';
+import { mainSkillOf } from '../drill';
 import { simulateSchool } from '../simulate';
-import { SKILLS, skillState, traceCourse, traceSkill } from '../skill';
+import { skillState, traceCourse, traceSkill } from '../skill';
 import { drillEffects, MIN_EFFECT, planEffects } from './effect';
 import { MIN_MOVED, movedFaults } from './moved';
 import { groupReadiness } from './readiness';
@@ -19,7 +20,7 @@ function attempt(
     atMs = n * 1000,
   }: { student?: string; lesson?: string; drill?: string; fault?: string | null; atMs?: number },
 ): BankEvent {
-  const skillId = DRILLS.find(({ id }) => id === drill)?.skills[0] ?? '';
+  const skillId = mainSkillOf(SHIPPED.drills.get(drill));
   return {
     id: `${student}/${lesson}/${drill}/${n}`,
     lessonId: lesson,
@@ -44,14 +45,15 @@ function run(
 }
 
 describe('which drill moved which fault', () => {
-  const drills = [{ id: 'count-the-pause', watchFor: ['cast.crack'] }];
+  const pause = { ...SHIPPED.drills.get('count-the-pause'), watchFor: ['cast.crack'] };
+  const watching = { ...SHIPPED, drills: { ...SHIPPED.drills, all: [pause] } };
   const other = { drill: 'lay-it-down' };
 
   it('is told from the attempts before and after, the first bout left out', () => {
     const [moved] = movedFaults(
+      watching,
       [...run(0, 40, 2, other), ...run(40, 10, 1), ...run(50, 40, 10, other)],
       'sam',
-      drills,
     );
     expect(moved).toMatchObject({
       before: { count: 20, n: 40 },
@@ -66,18 +68,18 @@ describe('which drill moved which fault', () => {
   it('is not told below the least number of attempts on either side', () => {
     const few = MIN_MOVED - 1;
     expect(
-      movedFaults([...run(0, few, 1, other), ...run(40, 10, 1), ...run(50, 40, 9, other)], 'sam', drills),
+      movedFaults(watching, [...run(0, few, 1, other), ...run(40, 10, 1), ...run(50, 40, 9, other)], 'sam'),
     ).toEqual([]);
     expect(
-      movedFaults([...run(0, 40, 1, other), ...run(40, 10, 1), ...run(50, few, 9, other)], 'sam', drills),
+      movedFaults(watching, [...run(0, 40, 1, other), ...run(40, 10, 1), ...run(50, few, 9, other)], 'sam'),
     ).toEqual([]);
-    expect(movedFaults(run(0, 80, 2, other), 'sam', drills)).toEqual([]);
+    expect(movedFaults(watching, run(0, 80, 2, other), 'sam')).toEqual([]);
   });
 
   it('is not told of a skill that was tried on one side only', () => {
     const roll = { drill: 'roll-the-d' };
     expect(
-      movedFaults([...run(0, 40, 2, roll), ...run(40, 10, 1), ...run(50, 40, 9, other)], 'sam', drills),
+      movedFaults(watching, [...run(0, 40, 2, roll), ...run(40, 10, 1), ...run(50, 40, 9, other)], 'sam'),
     ).toEqual([]);
   });
 
@@ -90,14 +92,14 @@ describe('which drill moved which fault', () => {
         fc.integer({ min: 1, max: 12 }),
         (n, m, often, later) => {
           const there = movedFaults(
+            watching,
             [...run(0, n, often, other), ...run(n, 5, 9), ...run(n + 5, m, later, other)],
             'sam',
-            drills,
           )[0];
           const back = movedFaults(
+            watching,
             [...run(0, m, later, other), ...run(m, 5, 9), ...run(m + 5, n, often, other)],
             'sam',
-            drills,
           )[0];
           fc.pre(there !== undefined && back !== undefined);
           if (!there || !back) return;
@@ -113,7 +115,7 @@ describe('which drill moved which fault', () => {
 });
 
 describe('how well drills and plans worked', () => {
-  const school = simulateSchool('effect', {
+  const school = simulateSchool(SHIPPED, 'effect', {
     students: 6,
     drillIds: ['count-the-pause', 'sweep-low'],
     sessions: 2,
@@ -143,7 +145,7 @@ describe('how well drills and plans worked', () => {
   ]);
 
   it('is counted by bouts and students', () => {
-    const effects = drillEffects(events, ids);
+    const effects = drillEffects(SHIPPED, events, ids);
     expect(effects.map(({ drillId }) => drillId).sort()).toEqual(['count-the-pause', 'sweep-low']);
     for (const { n, students } of effects) expect([n, students]).toEqual([12, 6]);
     expect(effects.reduce((sum, { attempts }) => sum + attempts, 0)).toBe(events.length);
@@ -152,6 +154,7 @@ describe('how well drills and plans worked', () => {
 
   it('rises by what the estimate rose, from before the first attempt of each bout to after its last', () => {
     const [sole] = drillEffects(
+      SHIPPED,
       events.filter(({ lessonId }) => lessonId === 'first'),
       ids,
     ).filter(({ drillId }) => drillId === 'sweep-low');
@@ -168,10 +171,10 @@ describe('how well drills and plans worked', () => {
 
   it('says nothing from a few bouts, or from one student however often', () => {
     const few = events.filter(({ lessonId }) => lessonId === 'first');
-    for (const { rise, good } of drillEffects(few, ids.slice(0, MIN_EFFECT - 1)))
+    for (const { rise, good } of drillEffects(SHIPPED, few, ids.slice(0, MIN_EFFECT - 1)))
       expect([rise, good]).toEqual([null, null]);
     const often = Array.from({ length: 8 }, (_, i) => run(i * 100, 6, 3, { lesson: `l${i}` })).flat();
-    expect(drillEffects(often, ['sam'])).toMatchObject([{ n: 8, students: 1, rise: null }]);
+    expect(drillEffects(SHIPPED, often, ['sam'])).toMatchObject([{ n: 8, students: 1, rise: null }]);
   });
 });
 
@@ -191,7 +194,7 @@ describe('the course of an estimate', () => {
 describe('who is ready for what', () => {
   const mastered = (...skillIds: string[]) =>
     skillState(
-      SKILLS,
+      SHIPPED.skills.all,
       skillIds.flatMap((skillId) =>
         Array.from({ length: 20 }, (_, i) => ({ id: `${skillId}${i}`, atMs: i, skillId, good: true })),
       ),
@@ -199,7 +202,7 @@ describe('who is ready for what', () => {
     );
 
   it('follows the prerequisites', () => {
-    const rows = groupReadiness([
+    const rows = groupReadiness(SHIPPED, [
       mastered(),
       mastered('casting.grip-stance'),
       mastered('casting.grip-stance', 'casting.straight-path'),
@@ -221,8 +224,8 @@ describe('who is ready for what', () => {
   });
 
   it('has a row for every skill, and a cell for every student', () => {
-    const rows = groupReadiness([mastered(), mastered()]);
-    expect(rows.map(({ skill }) => skill.id)).toEqual(SKILLS.skills.map(({ id }) => id));
+    const rows = groupReadiness(SHIPPED, [mastered(), mastered()]);
+    expect(rows.map(({ skill }) => skill.id)).toEqual(SHIPPED.skills.all.map(({ id }) => id));
     for (const { cells } of rows) expect(cells).toHaveLength(2);
   });
 });

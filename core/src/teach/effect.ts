@@ -1,6 +1,7 @@
 import { meanInterval } from '../statistics';
 import { type BankEvent, type DrilledAttempt, drilledAttempts } from '../bank';
-import { findDrill } from '../drill';
+import type { Curriculum } from '../curriculum';
+import { mainSkillOf } from '../drill';
 import { type FittedSkills, parametersFor, traceCourse } from '../skill';
 
 /** Bouts or lessons, and students, below which nothing is said of a drill or a plan. */
@@ -41,13 +42,14 @@ interface Bout {
  * @param events of any number of students
  */
 export function drillEffects(
+  curriculum: Curriculum,
   events: readonly BankEvent[],
   studentIds: readonly string[],
   fitted: FittedSkills = {},
 ): DrillEffect[] {
   const bouts = boutsOf(events, studentIds, fitted, ({ drillId, lessonId, skillId }) => {
-    const drill = findDrill(drillId ?? '');
-    return drill && drill.skills[0] === skillId ? `${drill.id} ${lessonId}` : null;
+    const drill = curriculum.drills.find(drillId ?? '');
+    return drill && mainSkillOf(drill) === skillId ? `${drill.id} ${lessonId}` : null;
   });
   return grouped(bouts, ({ attempts }) => attempts[0]?.drillId ?? '')
     .map(([drillId, of]) => ({ drillId, ...effect(of) }))

@@ -3,3 +3,4 @@ export * from './debrief';
 export * from './moved';
 export * from './effect';
 export * from './readiness';
+export * from './fault-priority';

@@ -1,7 +1,6 @@
 import { type BankEvent, drilledAttempts, type DrilledAttempt } from '../bank';
-import { type Drill, DRILLS } from '../drill';
+import type { Curriculum } from '../curriculum';
 import { shareInterval } from '../statistics';
-import { SKILLS } from '../skill';
 
 /** A fault before a drill was first done, and from then on. */
 export interface Moved {
@@ -33,19 +32,21 @@ export const MIN_MOVED = 12;
  * The interval of the difference is Newcombe's, from the score intervals of both shares. That something fell after a
  * drill does not prove that the drill did it; the caller says so.
  *
+ * @param curriculum whose drills and skills are looked at
  * @param events all of the student; others are left out
- * @param drills whose watched faults are looked at
  */
 export function movedFaults(
+  curriculum: Curriculum,
   events: readonly BankEvent[],
   studentId: string,
-  drills: readonly Pick<Drill, 'id' | 'watchFor'>[] = DRILLS,
 ): Moved[] {
   const all = drilledAttempts(events, studentId);
-  return drills
+  return curriculum.drills.all
     .flatMap(({ id, watchFor }) => {
       const bout = firstBout(all, id);
-      return bout ? watchFor.flatMap((faultId) => compare(id, faultId, sides(all, bout, faultId)) ?? []) : [];
+      return bout
+        ? watchFor.flatMap((faultId) => compare(id, faultId, sides(curriculum, all, bout, faultId)) ?? [])
+        : [];
     })
     .sort(
       (a, b) =>
@@ -73,10 +74,14 @@ function firstBout(all: readonly DrilledAttempt[], drillId: string): Bout | null
 }
 
 /** Attempts before and after a bout at which the fault could have been made, at skills tried on both sides. */
-function sides(all: readonly DrilledAttempt[], bout: Bout, faultId: string): { before: Share; after: Share } {
+function sides(
+  { skills }: Curriculum,
+  all: readonly DrilledAttempt[],
+  bout: Bout,
+  faultId: string,
+): { before: Share; after: Share } {
   const able = all.filter(
-    ({ skillId, faultId: made }) =>
-      made === faultId || (SKILLS.has(skillId) && SKILLS.get(skillId).faults.includes(faultId)),
+    ({ skillId, faultId: made }) => made === faultId || skills.get(skillId).faults.includes(faultId),
   );
   const outside = able.filter(
     ({ drillId, atMs }) => !(drillId === bout.drillId && atMs >= bout.startMs && atMs <= bout.endMs),

@@ -1,42 +1,70 @@
-import { type Drill, DRILLS } from '../drill';
-import { READY, SKILLS, type SkillState } from '../skill';
+import type { Curriculum } from '../curriculum';
+import { type Drill, mainSkillOf } from '../drill';
+import { DANGER } from '../fault';
+import { READY, type SkillState } from '../skill';
 import type { GroundKind } from '../water';
+import type { DrillEffect } from './effect';
+import type { WeighedFault } from './fault-priority';
+
+/** What is known besides of a student and of the drills; each part may be left out. */
+export interface KnownBesides {
+  /** The student's faults. */
+  faults?: readonly WeighedFault[];
+  /** How well drills worked for others before. */
+  effects?: readonly DrillEffect[];
+}
 
 export interface DrillAdvice {
   drill: Drill;
   /** Expected rise of mastery, summed over the drill's skills, in the likely minutes. */
   gain: number;
   gainPerMin: number;
+  /** What ranks it: the gain a minute, more for faults it looks out for, more or less by how well it worked. */
+  worth: number;
   /** Names of skills that this one holds back. */
   opens: string[];
   reason: string;
 }
 
 /**
- * Drills ranked by expected gain per minute for one student.
+ * Drills ranked by what they are worth a minute to one student.
  *
  * Expected mastery after n attempts is 1 − (1 − p)(1 − T)ⁿ with p the present mastery and T the learning probability:
  * seeing the attempts changes what is known, not its mean. The gain is scaled by the mastery of the weakest
- * prerequisite, since a skill is hardly learned before what it rests on; side skills of a drill count half.
+ * prerequisite, since a skill is hardly learned before what it rests on; each skill gets its share of the attempts, and a side skill counts half.
+ *
+ * A drill that looks out for the student's faults counts for more, by what they cost and how often he makes them; one that
+ * was seen to work better or worse than drills commonly do counts for as much more or less, as far as it was tried.
  *
  * @param grounds what the place offers; `anywhere` is always in
  * @param minutes time left; drills whose least time is longer are left out
  */
-export function whatNext(state: SkillState, grounds: readonly GroundKind[], minutes: number): DrillAdvice[] {
-  return DRILLS.filter(
-    (drill) =>
-      drill.minutes.min <= minutes && (drill.ground === 'anywhere' || grounds.includes(drill.ground)),
-  )
-    .map((drill) => advise(drill, state, Math.min(minutes, drill.minutes.likely)))
+export function whatNext(
+  curriculum: Curriculum,
+  state: SkillState,
+  grounds: readonly GroundKind[],
+  minutes: number,
+  besides: KnownBesides = {},
+): DrillAdvice[] {
+  return curriculum.drills.all
+    .filter(
+      (drill) =>
+        drill.minutes.min <= minutes && (drill.ground === 'anywhere' || grounds.includes(drill.ground)),
+    )
+    .map((drill) => advise(curriculum, drill, state, Math.min(minutes, drill.minutes.likely), besides))
     .filter((advice) => advice.gain > 0)
-    .sort((a, b) => b.gainPerMin - a.gainPerMin || (a.drill.id < b.drill.id ? -1 : 1));
+    .sort((a, b) => b.worth - a.worth || (a.drill.id < b.drill.id ? -1 : 1));
 }
+
+/** What the rise of a side skill counts against that of the main one. A rule of thumb. */
+const SIDE = 0.5;
 
 export interface GroupAdvice {
   drill: Drill;
   /** Expected rise of mastery, summed over all students. */
   gain: number;
   gainPerMin: number;
+  worth: number;
   /** Which students gain enough for it to be theirs, by their place in the list. */
   gainers: number[];
 }
@@ -46,52 +74,108 @@ const WORTH = 0.05;
 
 /** Drills ranked by what the whole group is expected to gain per minute, each student doing it at his own place. */
 export function whatNextForGroup(
+  curriculum: Curriculum,
   states: readonly SkillState[],
   grounds: readonly GroundKind[],
   minutes: number,
+  besides: readonly KnownBesides[] = [],
 ): GroupAdvice[] {
   const byDrill = new Map<string, GroupAdvice>();
   states.forEach((state, student) => {
-    for (const { drill, gain, gainPerMin } of whatNext(state, grounds, minutes)) {
-      const sum = byDrill.get(drill.id) ?? { drill, gain: 0, gainPerMin: 0, gainers: [] };
+    for (const { drill, gain, gainPerMin, worth } of whatNext(
+      curriculum,
+      state,
+      grounds,
+      minutes,
+      besides[student],
+    )) {
+      const sum = byDrill.get(drill.id) ?? { drill, gain: 0, gainPerMin: 0, worth: 0, gainers: [] };
       byDrill.set(drill.id, {
         drill,
         gain: sum.gain + gain,
         gainPerMin: sum.gainPerMin + gainPerMin,
+        worth: sum.worth + worth,
         gainers: gain >= WORTH ? [...sum.gainers, student] : sum.gainers,
       });
     }
   });
-  return [...byDrill.values()].sort(
-    (a, b) => b.gainPerMin - a.gainPerMin || (a.drill.id < b.drill.id ? -1 : 1),
-  );
+  return [...byDrill.values()].sort((a, b) => b.worth - a.worth || (a.drill.id < b.drill.id ? -1 : 1));
 }
 
-function advise(drill: Drill, state: SkillState, minutes: number): DrillAdvice {
+function advise(
+  { skills }: Curriculum,
+  drill: Drill,
+  state: SkillState,
+  minutes: number,
+  { faults = [], effects = [] }: KnownBesides,
+): DrillAdvice {
   const attempts = drill.attemptsPerMin * minutes;
-  const gain = drill.skills.reduce(
-    (sum, id, index) =>
-      sum + (index === 0 ? 1 : 0.5) * expectedGain(id, state, attempts / drill.skills.length),
+  const gain = drill.trains.reduce(
+    (sum, { skillId, share }, index) =>
+      sum + (index === 0 ? 1 : SIDE) * expectedGain(skills, skillId, state, attempts * share),
     0,
   );
-  const main = SKILLS.get(drill.skills[0] as string);
+  const main = skills.get(mainSkillOf(drill));
   const estimate = state[main.id];
-  const opens = estimate && estimate.mastery < READY ? SKILLS.opens(main.id).map((skill) => skill.name) : [];
-  const now = estimate?.attempts
-    ? `${main.name}: ${estimate.goods} good of ${estimate.attempts}`
-    : `${main.name}: not seen yet`;
+  const opens = estimate && estimate.mastery < READY ? skills.opens(main.id).map((skill) => skill.name) : [];
+  const watched = faults.filter(({ fault }) => drill.watchFor.includes(fault.id));
+  const says = [
+    estimate?.attempts
+      ? `${main.name}: ${estimate.goods} good of ${estimate.attempts}`
+      : `${main.name}: not seen yet`,
+    ...(opens.length > 0 ? [`it holds back ${opens.join(', ').toLowerCase()}`] : []),
+    ...watched
+      .slice(0, 1)
+      .map(({ fault, count, exposed }) => `${fault.short.toLowerCase()}, ${count} of ${exposed}`),
+  ];
   return {
     drill,
     gain,
     gainPerMin: gain / minutes,
+    worth: (gain / minutes) * faultFactor(drill, watched) * effectFactor(drill, effects),
     opens,
-    reason: `${now}${opens.length > 0 ? `; it holds back ${opens.join(', ').toLowerCase()}` : ''}.`,
+    reason: `${says.join('; ')}.`,
   };
 }
 
-function expectedGain(skillId: string, state: SkillState, attempts: number): number {
+/** 1 and more: what the faults it looks out for cost, shared among all it looks out for, against the worst there is. */
+function faultFactor(drill: Drill, watched: readonly WeighedFault[]): number {
+  const cost = watched.reduce((sum, { score }) => sum + score, 0) / Math.max(1, drill.watchFor.length);
+  return 1 + cost / DANGER;
+}
+
+/** Bouts that are taken as usual before what was measured of a drill counts in full. A rule of thumb. */
+const USUAL_BOUTS = 10;
+
+/** How well a drill worked against drills commonly, 0.5…1.5; 1 for one of which nothing is known. */
+function effectFactor({ id }: Drill, effects: readonly DrillEffect[]): number {
+  const known = effects.filter(({ rise }) => rise !== null);
+  const usual = known.reduce((sum, { rise }) => sum + (rise?.mean ?? 0), 0) / known.length;
+  const own = known.find(({ drillId }) => drillId === id);
+  if (!own?.rise || !(usual > 0)) return 1;
+  const ratio = Math.min(1.5, Math.max(0.5, own.rise.mean / usual));
+  return (own.n * ratio + USUAL_BOUTS) / (own.n + USUAL_BOUTS);
+}
+
+function expectedGain(
+  skills: Curriculum['skills'],
+  skillId: string,
+  state: SkillState,
+  attempts: number,
+): number {
   const estimate = state[skillId];
   if (!estimate) return 0;
-  const readiness = Math.min(1, ...SKILLS.get(skillId).needs.map((need) => state[need]?.mastery ?? 0));
-  return readiness * (1 - estimate.mastery) * (1 - (1 - estimate.learn) ** attempts);
+  return readiness(skills, skillId, state) * (1 - estimate.mastery) * (1 - (1 - estimate.learn) ** attempts);
+}
+
+/**
+ * Mastery of the weakest thing a skill rests on. What nobody has seen is the less likely the more it rests on that nobody
+ * has seen either; what was seen speaks for all below it.
+ */
+function readiness(skills: Curriculum['skills'], skillId: string, state: SkillState): number {
+  const held = (id: string): number => {
+    const { mastery = 0, attempts = 0 } = state[id] ?? {};
+    return attempts > 0 ? mastery : mastery * readiness(skills, id, state);
+  };
+  return Math.min(1, ...skills.get(skillId).needs.map(held));
 }

@@ -10,6 +10,8 @@ export interface Wader {
   /** null when unknown: taken as an adult. */
   ageYears: number | null;
   hasStaff: boolean;
+  /** Deepest he may go for reasons of his own, metres; 0 for one who stays on the bank, left out for none. */
+  deepestM?: number;
 }
 
 export interface WadingPlace {
@@ -81,9 +83,11 @@ export function wading(place: WadingPlace, wader: Wader): Wading {
     lowered(wader.hasStaff ? 1 : 0.85, 'no staff');
   const limit = EASY * share;
   const deep = place.depthM > DEEPEST_SHARE * wader.heightM;
+  const beyond = wader.deepestM !== undefined && place.depthM > wader.deepestM;
+  if (beyond) reasons.push(wader.deepestM === 0 ? 'stays on the bank' : 'deeper than this student goes');
   if (deep) reasons.push('deeper than half of the wader’s height');
   if (place.rising) reasons.push('the river is rising: out of the water');
-  const never = place.rising || deep || product >= NEVER;
+  const never = place.rising || deep || beyond || product >= NEVER;
   return {
     product,
     limit,

@@ -48,6 +48,11 @@ const COMMON: Screen[] = [
   { name: 'drift card', path: '/drift/card' },
   { name: 'strike', path: '/strike', presses: [press('.segments button', 'The set')] },
   { name: 'plans', path: '/plan' },
+  {
+    name: 'what we teach',
+    path: '/plan/teaching',
+    presses: [press('.entries button', 'Count the pause'), press('aside button', 'Close')],
+  },
   { name: 'teach', path: '/teach' },
   { name: 'students', path: '/record' },
   { name: 'group', path: '/record/group' },

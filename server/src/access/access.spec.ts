@@ -1,3 +1,4 @@
+import { emptyLayer } from '@doceo/core';
 import { randomUUID } from 'node:crypto';
 import { allEndpoints, api, type Endpoint } from '@doceo/contract';
 import { demoScenario } from '@doceo/demo';
@@ -136,6 +137,10 @@ const ROWS: Row[] = [
   row(api.rigs.remove, KEEPER, { params: of('rig') }),
   row(api.readings.remove, KEEPER, { params: of('reading') }),
   row(api.students.remove, KEEPER, { params: of('student') }),
+  row(api.teaching.updateCircle, ['owner', 'editor', 'keeper'], {
+    params: of('circle'),
+    body: () => ({ layer: emptyLayer(), baseVersion: 0 }),
+  }),
   row(api.circles.removeMember, ['owner'], {
     params: ({ circle }) => ({ id: circle, userId: id() }),
   }),
@@ -148,7 +153,8 @@ const ROWS: Row[] = [
     ...[api.students.create, api.students.import, api.skillFit.get, api.rigs.list, api.rigs.create],
     ...[api.readings.list, api.readings.create, api.flyBox.get, api.flyBox.update, api.plans.list],
     ...[api.plans.create, api.lessons.list, api.lessons.create, api.events.add, api.circles.list],
-    ...[api.circles.create, api.circles.invitations],
+    ...[api.circles.create, api.circles.invitations, api.teaching.get, api.teaching.update],
+    ...[api.teaching.show, api.teaching.follow, api.teaching.shown],
   ].map((endpoint) => row(endpoint, SIGNED_IN)),
   ...[api.health, api.openapi, api.session.get, api.session.register, api.session.signIn].map((endpoint) =>
     row(endpoint, ACTORS),

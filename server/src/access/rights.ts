@@ -48,6 +48,7 @@ export const RIGHTS = {
     see: [...CIRCLE],
     leave: [...CIRCLE],
     'share-into': ['circle-owner', 'circle-editor'],
+    'change-teaching': ['circle-owner', 'circle-editor'],
     govern: ['circle-owner'],
   },
 } as const satisfies Record<string, { see: readonly Standing[] } & Record<string, readonly Standing[]>>;

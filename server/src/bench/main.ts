@@ -1,32 +1,33 @@
 import {
-  DRILLS,
   buildRig,
   calibrate,
   fitSkill,
   formatProbability,
+  EVIDENCE_KINDS,
   planProblems,
   type Rig,
   rigFigures,
   rigProblems,
   seededRandom,
   simulateSchool,
-  SKILLS,
   skillState,
   type SkillAttempt,
   type TracingParameters,
   emptyPlan,
 } from '@doceo/core';
+import { SHIPPED_CURRICULUM as SHIPPED } from '@doceo/core/shipped';
 import { benchDrift } from './drift-bench';
 import { fastestMs } from './fastest';
 
 function attempts(count: number, seed: string): SkillAttempt[] {
   const random = seededRandom(seed);
-  const ids = SKILLS.skills.map((skill) => skill.id);
+  const ids = SHIPPED.skills.all.map((skill) => skill.id);
   return Array.from({ length: count }, (_, i) => ({
     id: `${i}`,
     atMs: i * 40_000,
     good: random() < 0.6,
     skillId: ids[Math.floor(random() * 12)] as string,
+    ...(i % 2 === 0 ? {} : { evidence: EVIDENCE_KINDS[i % EVIDENCE_KINDS.length], choices: 2 + (i % 4) }),
   }));
 }
 
@@ -47,7 +48,7 @@ const thousand = Array.from({ length: 30 }, (_, i) => attempts(1000, `student ${
 const ten = attempts(10, 'few');
 const plan = {
   ...emptyPlan(),
-  blocks: DRILLS.slice(0, 20).map((drill, i) => ({
+  blocks: SHIPPED.drills.all.slice(0, 20).map((drill, i) => ({
     id: `${i}`,
     kind: 'drill' as const,
     title: drill.name,
@@ -63,13 +64,13 @@ const plan = {
   })),
 };
 
-const state = fastestMs(() => thousand.forEach((list) => skillState(SKILLS, list, 1e9)));
-const small = fastestMs(() => skillState(SKILLS, ten, 1e9));
+const state = fastestMs(() => thousand.forEach((list) => skillState(SHIPPED.skills.all, list, 1e9)));
+const small = fastestMs(() => skillState(SHIPPED.skills.all, ten, 1e9));
 const figures = fastestMs(() => void [rigFigures(rig, 2, 'metric'), rigProblems(rig, { water: null })]);
-const check = fastestMs(() => void planProblems(plan, null));
+const check = fastestMs(() => void planProblems(SHIPPED, plan, null));
 
 console.log(
-  `skill state, 30 students × 1000 events: ${state.toFixed(1)} ms of 50 ms (${(state / 50).toFixed(2)} of the aim; ${(state / 30 / small).toFixed(1)} × one student with 10 events)`,
+  `skill state, 30 students × 1000 events of all kinds: ${state.toFixed(1)} ms of 50 ms (${(state / 50).toFixed(2)} of the aim; ${(state / 30 / small).toFixed(1)} × one student with 10 events)`,
 );
 console.log(
   `edit of a rig of 20 parts, all figures and problems: ${figures.toFixed(2)} ms of 8 ms (${(figures / 8).toFixed(2)} of the aim)`,
@@ -81,14 +82,17 @@ benchDrift();
 const school = { students: 500, sessions: 3, attempts: 5 };
 console.log('\ncalibration on 500 simulated students: mastery foretold, and how often it is true');
 for (const { from, to, n, predicted, happened } of calibrate(
-  simulateSchool('bench', { ...school, drillIds: DRILLS.slice(0, 16).map(({ id }) => id) }),
+  simulateSchool(SHIPPED, 'bench', {
+    ...school,
+    drillIds: SHIPPED.drills.all.slice(0, 16).map(({ id }) => id),
+  }),
 ))
   console.log(
     `  ${formatProbability(from)} to ${formatProbability(to)}: foretold ${formatProbability(predicted)}, true ${formatProbability(happened)}, n ${n}`,
   );
 
 const truth: TracingParameters = { initial: 0.06, learn: 0.12, slip: 0.05, guess: 0.1 };
-const alike = simulateSchool('bench fit', {
+const alike = simulateSchool(SHIPPED, 'bench fit', {
   ...school,
   drillIds: ['count-the-pause'],
   parameters: { 'casting.pause': truth },

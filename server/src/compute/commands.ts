@@ -1,8 +1,12 @@
 import { type CommandName, commands } from '@doceo/contract';
 import {
+  adapt,
   beatFaults,
   buildRig,
   classKit,
+  CoreError,
+  type Curriculum,
+  type Layer,
   comfortBand,
   chopOf,
   pauseTable,
@@ -22,6 +26,7 @@ import {
   lakeFaults,
   suggestLake,
   countdown,
+  curriculumFaults,
   countdownTable,
   faultRates,
   findSeams,
@@ -32,9 +37,9 @@ import {
   freeSink,
   planProblems,
   rigFigures,
+  resolveCurriculum,
   rigProblems,
   simulateSchool,
-  SKILLS,
   skillState,
   stationHours,
   suggestStands,
@@ -46,6 +51,7 @@ import {
   wading,
   whatNext,
 } from '@doceo/core';
+import { SHIPPED_LAYER } from '@doceo/core/shipped';
 import { alertText, planProblemInWords, rigProblemInWords } from '@doceo/texts';
 import { DateTime } from 'luxon';
 import * as z from 'zod';
@@ -61,6 +67,14 @@ function withoutGaps(parameters: {
   [Key in keyof TemplateParameters]?: TemplateParameters[Key] | undefined;
 }): Partial<TemplateParameters> {
   return Object.fromEntries(Object.entries(parameters).filter(([, value]) => value !== undefined));
+}
+
+/** What ships, with a layer over it. */
+function taught(layer: Layer | undefined): Curriculum {
+  return resolveCurriculum([
+    { owner: 'shipped', layer: SHIPPED_LAYER },
+    ...(layer ? [{ owner: 'own' as const, layer }] : []),
+  ]);
 }
 
 /** What each command computes. */
@@ -87,28 +101,61 @@ export const runners: Runners = {
   'tap-tempo': ({ tapsMs, lineM }) => tapTempo(tapsMs, lineM),
   'skill-trace': ({ attempts, nowMs }) => traceSkill(attempts, nowMs),
   'skill-fit': ({ students }) => fitSkill(students),
-  'what-next': ({ attempts, nowMs, grounds, minutes }) => ({
-    advice: whatNext(skillState(SKILLS, attempts, nowMs), grounds, minutes).map(({ drill, ...advice }) => ({
-      drillId: drill.id,
-      ...advice,
-    })),
-  }),
-  'simulate-students': ({ seed, drillId, ...plan }) => ({
-    students: simulateSchool(seed, { ...plan, drillIds: [drillId] }),
-  }),
+  'what-next': ({ attempts, nowMs, grounds, minutes, layer }) => {
+    const curriculum = taught(layer);
+    const state = skillState(curriculum.skills.all, attempts, nowMs);
+    return {
+      advice: whatNext(curriculum, state, grounds, minutes).map(({ drill, ...advice }) => ({
+        drillId: drill.id,
+        ...advice,
+      })),
+    };
+  },
+  'simulate-students': ({ seed, drillId, layer, ...plan }) => {
+    const curriculum = taught(layer);
+    if (!curriculum.drills.has(drillId)) throw new CoreError('unknown-id', { name: 'drill', value: drillId });
+    return { students: simulateSchool(curriculum, seed, { ...plan, drillIds: [drillId] }) };
+  },
+  'curriculum-check': ({ layer }) => {
+    const curriculum = taught(layer);
+    const { version, skills, drills, questions } = curriculum;
+    return {
+      ...{ version, skills: skills.all.length, drills: drills.all.length, questions: questions.all.length },
+      found: curriculumFaults(curriculum),
+    };
+  },
+  adapt: ({ drillId, needs, layer }) => {
+    const curriculum = taught(layer);
+    const drill = curriculum.drills.find(drillId);
+    if (!drill) throw new CoreError('unknown-id', { name: 'drill', value: drillId });
+    const { limits, reasons, drill: done, ...adapted } = adapt(curriculum, drill, needs);
+    return {
+      drillId: done.id,
+      ...adapted,
+      ...{ wadeM: limits.wadeM, cueM: limits.cueM },
+      reasons: reasons.map(({ need, rule }) => ({
+        need,
+        from: rule ? ('drill' as const) : ('need' as const),
+        words: rule?.words ?? '',
+      })),
+    };
+  },
   'fault-rates': ({ attempts }) => ({ attempts: attempts.length, rates: faultRates(attempts) }),
-  'plan-check': ({ plan, lesson }) => ({
-    problems: planProblems(
+  'plan-check': ({ plan, lesson, layer }) => {
+    const curriculum = taught(layer);
+    const problems = planProblems(
+      curriculum,
       plan,
       lesson && {
         ...lesson,
         students: lesson.students.map(({ attempts, ...student }) => ({
           ...student,
-          skills: skillState(SKILLS, attempts, lesson.startMs),
+          skills: skillState(curriculum.skills.all, attempts, lesson.startMs),
         })),
       },
-    ).map((problem) => ({ ...planProblemInWords(problem, 'metric') })),
-  }),
+    );
+    return { problems: problems.map((problem) => ({ ...planProblemInWords(problem, 'metric') })) };
+  },
   'fish-window': ({ fishDepthM, anglerHeightM, distanceM }) =>
     fishWindow(fishDepthM, anglerHeightM, distanceM),
   wading: ({ place, wader }) => wading(place, wader),

@@ -229,6 +229,30 @@ describe('compute', () => {
     ],
     ['skill-trace', { attempts: [], nowMs: 0 }, { attempts: 0, lastAtMs: null }],
     [
+      'skill-trace',
+      { attempts: [{ id: 'a', atMs: 0, good: true, evidence: 'answer', choices: 2 }], nowMs: 0 },
+      { attempts: 1, mastery: expect.closeTo(0.35, 1) },
+    ],
+    [
+      'curriculum-check',
+      { layer: { retired: [{ kind: 'drill', id: 'partner-is-the-river' }] } },
+      {
+        skills: 63,
+        found: [{ fault: 'unknown-drill', kind: 'drill', id: 'tuck-on-grass', of: 'partner-is-the-river' }],
+      },
+    ],
+    [
+      'adapt',
+      { drillId: 'count-the-pause', needs: ['shoulder', 'cannot-swim'] },
+      {
+        ...{ drillId: 'count-the-pause', instead: false, lineOutM: 5.6, minutes: 8, wadeM: 0 },
+        reasons: [
+          { need: 'shoulder', from: 'drill', words: 'Hand below the shoulder.' },
+          { need: 'cannot-swim', from: 'need', words: '' },
+        ],
+      },
+    ],
+    [
       'fault-rates',
       {
         attempts: [
@@ -252,8 +276,10 @@ describe('compute', () => {
     ['wading', { place: { depthM: 0.5, speedMs: 40 }, wader: {} }, 'place.speedMs'],
     ['conditions', { seed: 'a', kind: 'sea', latitude: 0, date: '2026-06-10' }, 'kind'],
     ['skill-trace', { attempts: [{ id: 'a', atMs: 'noon', good: true }], nowMs: 0 }, 'attempts[0].atMs'],
-    ['fault-rates', { attempts: [{ atMs: 1, faultId: 'cast.unheard' }] }, 'attempts[0].faultId'],
+    ['fault-rates', { attempts: [{ atMs: 1, faultId: 'Cast, unheard of' }] }, 'attempts[0].faultId'],
     ['plan-check', { plan: {} }, 'plan.aim'],
+    ['curriculum-check', { layer: { drills: [{ id: 'x' }] } }, 'layer.drills[0].name'],
+    ['adapt', { drillId: 'hoops', needs: ['wings'] }, 'needs[0]'],
     ['rig-template', { template: 'magic' }, 'template'],
     ['rig-template', { template: 'grass', parameters: { tippetX: 9 } }, 'parameters.tippetX'],
     ['countdown', { depthM: -1 }, 'depthM'],

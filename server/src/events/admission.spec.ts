@@ -1,5 +1,6 @@
 import type { SavedStudent } from '@doceo/contract';
-import type { BankEvent } from '@doceo/core';
+import { type BankEvent, curriculumOf } from '@doceo/core';
+import { SHIPPED_CURRICULUM } from '@doceo/core/shipped';
 import fc from 'fast-check';
 import { admit as admitArrivals, type AdmissionFacts, type LessonFacts, readArrivals } from './admission';
 
@@ -18,6 +19,7 @@ const student = (
     saidAdult: false,
     hand: 'right',
     heightM: null,
+    needs: [],
     note: '',
     guardianName: '',
     guardianContact: '',
@@ -35,6 +37,7 @@ const facts = (stored: [string, string][] = []): AdmissionFacts => ({
     ].map((one) => [one.id, one]),
   ),
   stored: new Map(stored),
+  curricula: new Map([LESSON, 'second'].map((id) => [id, SHIPPED_CURRICULUM])),
 });
 const event = (id: string, rest: Partial<BankEvent> = {}): BankEvent => ({
   id,
@@ -112,6 +115,35 @@ describe('admission of bank book events', () => {
     );
   });
 
+  describe('of what is not taught', () => {
+    const attempt = {
+      kind: 'attempt' as const,
+      skillId: 'casting.pause',
+      drillId: null,
+      good: false,
+      faultId: null,
+    };
+    const told = (body: BankEvent['body'], given = facts()) => {
+      const { fresh, refused } = admit([event('a', { body })], given);
+      return fresh.length > 0 ? 'fresh' : refused.map(({ code, issues }) => [code, issues[0]?.path]).flat();
+    };
+
+    it.each([
+      ['skill', { ...attempt, skillId: 'casting.gone' }, 'body.skillId'],
+      ['drill', { ...attempt, drillId: 'gone' }, 'body.drillId'],
+      ['fault', { ...attempt, faultId: 'gone' }, 'body.faultId'],
+    ])('names the %s', (_, body, path) => expect(told(body)).toEqual(['invalid', path]));
+
+    it('takes what the plan of the lesson carries, and what was stored before', () => {
+      const gone = { ...attempt, drillId: 'ours' };
+      const drill = { ...SHIPPED_CURRICULUM.drills.get('hoops'), id: 'ours' };
+      const carries = { skills: [], faults: [], drills: [drill] };
+      const curricula = new Map([[LESSON, curriculumOf(SHIPPED_CURRICULUM, { carries })]]);
+      expect(told(gone, { ...facts(), curricula })).toBe('fresh');
+      expect(admit([event('a', { body: gone })], facts([['a', LESSON]])).refused).toEqual([]);
+    });
+  });
+
   describe('reads each by itself', () => {
     const ID = '11111111-1111-4111-8111-111111111111';
     const good = {
@@ -123,17 +155,8 @@ describe('admission of bank book events', () => {
       atMs: 1,
       body: { kind: 'note', text: 'fine', aboutId: null },
     };
-    const attempt = { kind: 'attempt', skillId: 'casting.pause', drillId: null, good: true, faultId: null };
-
     it.each<[string, unknown, string]>([
       ['half an emoji', { ...good, body: { ...good.body, text: 'a fine one \ud83c' } }, 'body.text'],
-      ['a skill that is gone', { ...good, body: { ...attempt, skillId: 'casting.gone' } }, 'body.skillId'],
-      ['a drill that is gone', { ...good, body: { ...attempt, drillId: 'gone' } }, 'body.drillId'],
-      [
-        'a fault that is gone',
-        { ...good, body: { ...attempt, good: false, faultId: 'gone' } },
-        'body.faultId',
-      ],
       ['a kind nobody knows', { ...good, body: { kind: 'song' } }, 'body.kind'],
       ['nothing', null, ''],
       ['an id that is no text', { ...good, id: { toString: 1 } }, 'id'],

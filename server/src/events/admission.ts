@@ -1,5 +1,12 @@
-import { ageOn, EVENT_REFUSALS, type Issue, readNewEvent, type SavedStudent } from '@doceo/contract';
-import { mayBeRecorded, type BankEvent } from '@doceo/core';
+import {
+  ageOn,
+  EVENT_REFUSALS,
+  type Issue,
+  readNewEvent,
+  type SavedStudent,
+  unknownIn,
+} from '@doceo/contract';
+import { mayBeRecorded, type BankEvent, type Curriculum } from '@doceo/core';
 
 /** Of a lesson only what admission asks for. */
 export interface LessonFacts {
@@ -13,6 +20,8 @@ export interface AdmissionFacts {
   students: ReadonlyMap<string, SavedStudent>;
   /** Lesson of each event id that is stored already, targets of undos included. */
   stored: ReadonlyMap<string, string>;
+  /** The curriculum as the plan of a lesson reads it, by lesson. */
+  curricula: ReadonlyMap<string, Curriculum>;
 }
 
 /** An event that can be read, with what the device calls it and where in the request it stood. */
@@ -31,6 +40,8 @@ export interface Refusal {
   issues: Issue[];
 }
 
+const UNREADABLE = 'The entry cannot be stored as it is.';
+
 /** Reads what arrived, each by itself: one that can never be stored holds up no other. */
 export function readArrivals(values: readonly unknown[]): { arrivals: Arrival[]; refused: Refusal[] } {
   const arrivals: Arrival[] = [];
@@ -45,7 +56,7 @@ export function readArrivals(values: readonly unknown[]): { arrivals: Arrival[];
         index,
         id: sentId,
         code: 'invalid',
-        message: 'The entry cannot be stored as it is.',
+        message: UNREADABLE,
         issues: read.issues,
       });
   });
@@ -67,7 +78,7 @@ export function admit(
   for (const arrival of arrivals) {
     const { event, index, sentId } = arrival;
     const refusal = refusalOf(event, facts);
-    if (refusal) refused.push({ index, id: sentId, issues: [], ...refusal });
+    if (refusal) refused.push({ index, id: sentId, ...refusal });
     else if (facts.stored.has(event.id) || fresh.has(event.id)) known.push(arrival);
     else fresh.set(event.id, arrival);
   }
@@ -75,6 +86,19 @@ export function admit(
 }
 
 function refusalOf(
+  event: BankEvent,
+  facts: AdmissionFacts,
+): Pick<Refusal, 'code' | 'message' | 'issues'> | null {
+  const refusal = refusalOfPlace(event, facts);
+  if (refusal) return { ...refusal, issues: [] };
+  // What is stored already was admitted, whatever is taught since.
+  const curriculum = facts.stored.has(event.id) ? undefined : facts.curricula.get(event.lessonId);
+  const issues = curriculum ? unknownIn(curriculum, event) : [];
+  return issues.length > 0 ? { code: 'invalid', message: UNREADABLE, issues } : null;
+}
+
+/** Why an event does not belong where it says: lesson, id, student, consent. */
+function refusalOfPlace(
   event: BankEvent,
   { lessons, students, stored }: AdmissionFacts,
 ): Pick<Refusal, 'code' | 'message'> | null {

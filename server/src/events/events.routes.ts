@@ -1,9 +1,11 @@
-import { api } from '@doceo/contract';
+import { api, unknownIn } from '@doceo/contract';
+import { type BankEvent, type Curriculum, curriculumOf } from '@doceo/core';
 import type { Router } from 'express';
 import { refuseUnless } from '../access/access';
-import type { Pool } from '../db/pool';
+import type { Db, Pool } from '../db/pool';
 import { route } from '../http/route';
-import { findLesson, lockLessons } from '../lessons/lessons.sql';
+import { findLesson, findLessonPlan, lockLessons } from '../lessons/lessons.sql';
+import { curriculumFor } from '../teaching/curriculum';
 import { insertLook } from '../students/privacy.sql';
 import { findStudentsById, lockStudents } from '../students/students.sql';
 import { admit, readArrivals } from './admission';
@@ -56,6 +58,7 @@ export function eventRoutes(router: Router, pool: Pool): void {
         lessons: new Map(lessons.flatMap((lesson) => (lesson ? [[lesson.id, lesson]] : []))),
         students: new Map(students.map((student) => [student.id, student])),
         stored: await findEventLessons(db, ids),
+        curricula: await curriculaOf(db, user.id, lessonIds, arrived),
       });
       await insertEvents(
         db,
@@ -68,9 +71,28 @@ export function eventRoutes(router: Router, pool: Pool): void {
       return {
         stored: fresh.map(({ sentId }) => sentId),
         known: known.map(({ sentId }) => sentId),
-        refused: [...read.refused, ...refused],
+        refused: [...read.refused, ...refused].sort((a, b) => a.index - b.index),
         clockAheadMs,
       };
     });
   });
+}
+
+/** For each lesson the curriculum as its plan reads it; plans are read only where an entry asks for one. */
+async function curriculaOf(
+  db: Db,
+  userId: string,
+  lessonIds: readonly string[],
+  events: readonly BankEvent[],
+): Promise<Map<string, Curriculum>> {
+  const own = await curriculumFor(db, userId);
+  const curricula = new Map(lessonIds.map((id) => [id, own]));
+  const asking = new Set(
+    events.filter((event) => unknownIn(own, event).length > 0).map(({ lessonId }) => lessonId),
+  );
+  for (const id of asking) {
+    const plan = await findLessonPlan(db, id);
+    if (plan) curricula.set(id, curriculumOf(own, plan.body));
+  }
+  return curricula;
 }

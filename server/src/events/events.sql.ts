@@ -1,5 +1,5 @@
 import { inShape, shapeOf } from '@doceo/contract';
-import type { BankEvent, BankEventBody } from '@doceo/core';
+import { type BankEvent, type BankEventBody, overviewOf } from '@doceo/core';
 import { type Db, rows, write } from '../db/pool';
 
 export interface EventRow {
@@ -50,19 +50,18 @@ export async function findEventsOfStudents(db: Db, studentIds: string[]): Promis
 }
 
 /**
- * Of these students what estimates and kit lists count: attempts, tangles, and what was taken back. No remark, no fish:
- * this is no opened record. In the order the server got them; uses events_student.
+ * Of these students what estimates and kit lists count: attempts, tangles, and what other entries say of skills. No remark,
+ * no fish: this is no opened record. In the order the server got them; uses events_student.
  */
 export async function findOverview(db: Db, studentIds: string[]): Promise<BankEvent[]> {
   if (studentIds.length === 0) return [];
-  return (
-    await rows<EventRow>(
-      db,
-      `SELECT ${EVENT_COLUMNS} FROM events
-       WHERE student_id IN (?) AND kind IN ('attempt', 'tangle', 'undo') ORDER BY seq`,
-      [studentIds],
-    )
-  ).map(toEvent);
+  const found = await rows<EventRow>(
+    db,
+    `SELECT ${EVENT_COLUMNS} FROM events
+     WHERE student_id IN (?) AND kind NOT IN ('note', 'sentence', 'safety', 'lane', 'tried') ORDER BY seq`,
+    [studentIds],
+  );
+  return overviewOf(found.map(toEvent));
 }
 
 /** Which of these ids are stored, and for which lesson; uses events_id. */

@@ -1,7 +1,13 @@
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { api, MAX_EVENTS_BYTES, MAX_LAKE_BYTES, openApi, MAX_STUDENT_FILE } from '@doceo/contract';
-import { DRILLS } from '@doceo/core';
+import {
+  api,
+  MAX_EVENTS_BYTES,
+  MAX_LAKE_BYTES,
+  MAX_LAYER_BYTES,
+  openApi,
+  MAX_STUDENT_FILE,
+} from '@doceo/contract';
 import compression from 'compression';
 import express, { type Express } from 'express';
 import type { Logger } from 'pino';
@@ -22,6 +28,7 @@ import type { Settings } from '../settings';
 import { FitJob } from '../skill-fit/fit-job';
 import { skillFitRoutes } from '../skill-fit/skill-fit.routes';
 import { studentRoutes } from '../students/students.routes';
+import { teachingRoutes } from '../teaching/teaching.routes';
 import { drawingRoutes } from '../waters/drawings.routes';
 import { waterRoutes } from '../waters/waters.routes';
 import { errorHandler, HttpError } from './errors';
@@ -83,6 +90,8 @@ export function createApp(
     [api.students.import.path, MAX_STUDENT_FILE],
     [api.waters.saveLake.path, MAX_LAKE_BYTES],
     [api.events.add.path, MAX_EVENTS_BYTES],
+    [api.teaching.update.path, MAX_LAYER_BYTES],
+    [api.teaching.updateCircle.path, MAX_LAYER_BYTES],
   ];
   for (const [path, limit] of larger) {
     const read = express.json({ limit });
@@ -94,7 +103,7 @@ export function createApp(
   const guard = new SignInGuard(pool, pause);
   accountRoutes(router, pool, guard);
   sessionRoutes(router, pool, settings, guard);
-  route(router, pool, api.drills.list, 'signed-in', async () => [...DRILLS]);
+  teachingRoutes(router, pool);
   waterRoutes(router, pool);
   drawingRoutes(router, pool);
   conditionRoutes(router, pool);

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { allEndpoints, api, type Endpoint, errorSchema } from '@doceo/contract';
-import { DEFAULT_SCHOOLS } from '@doceo/core';
+import { DEFAULT_SCHOOLS, emptyLayer } from '@doceo/core';
 import { demoScenario, FELLOW, LEAD, OTHER } from '@doceo/demo';
 import supertest from 'supertest';
 import { type TestApp, testApp } from '../testing/test-app';
@@ -55,6 +55,20 @@ const ROWS: Row[] = [
     wrong: { current: '', next: 'short' },
   }),
   row(api.drills.list),
+  row(api.teaching.get),
+  row(api.teaching.shown),
+  row(api.teaching.update, {
+    body: { layer: emptyLayer(), baseVersion: 0 },
+    wrong: { layer: { skills: [{ id: 7 }] }, baseVersion: -1 },
+  }),
+  row(api.teaching.show, { body: { circleId: null }, wrong: { circleId: 'all' } }),
+  row(api.teaching.follow, { body: { circleId: null }, wrong: { circleId: 7 } }),
+  row(api.teaching.updateCircle, {
+    params: { id: circle.id },
+    body: { layer: emptyLayer(), baseVersion: 0 },
+    stranger: 404,
+    wrong: { layer: [], baseVersion: 0 },
+  }),
   row(api.waters.list),
   row(api.waters.get, { params: { id: water.id }, stranger: 404 }),
   row(api.waters.beats, { params: { id: water.id }, stranger: 404 }),

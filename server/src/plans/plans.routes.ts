@@ -1,10 +1,11 @@
-import { api, goneFromLibrary, type SavedPlan } from '@doceo/contract';
+import { api, goneFromCurriculum, type SavedPlan } from '@doceo/contract';
 import type { Router } from 'express';
 import { may, refuseUnless } from '../access/access';
 import type { Db, Pool } from '../db/pool';
 import { HttpError } from '../http/errors';
 import { route } from '../http/route';
 import { followPlan, unfollowPlan } from '../lessons/lessons.sql';
+import { curriculumFor } from '../teaching/curriculum';
 import { findStudents } from '../students/students.sql';
 import { deletePlan, findPlan, findPlans, insertPlan, updatePlan, updatePlanCircle } from './plans.sql';
 import { studentNamesIn } from './student-names';
@@ -19,14 +20,14 @@ export function planRoutes(router: Router, pool: Pool): void {
   route(router, pool, api.plans.create, 'signed-in', async ({ user, body }) => {
     const existing = await findPlan(pool, user.id, body.id);
     if (existing) return existing;
-    refuseGone(body, null);
+    await refuseGone(pool, user.id, body, null);
     await insertPlan(pool, user.id, body);
     return visiblePlan(pool, user.id, body.id);
   });
 
   route(router, pool, api.plans.update, may('change', 'plan'), async ({ user, params: { id }, body }) => {
     const plan = await visiblePlan(pool, user.id, id);
-    refuseGone(body, plan);
+    await refuseGone(pool, user.id, body, plan);
     if (plan.circleId)
       await refuseStudentNames(pool, user.id, { ...plan, title: body.title, body: body.body });
     await pool.transaction(async (db) => {
@@ -80,9 +81,14 @@ async function visiblePlan(db: Db, userId: string, id: string): Promise<SavedPla
   return plan;
 }
 
-/** @throws HttpError 'invalid' for drills and faults that are not in the library, and were not in the plan before */
-function refuseGone({ body }: Pick<SavedPlan, 'body'>, before: SavedPlan | null): void {
-  const issues = goneFromLibrary(body, before?.body ?? null);
+/** @throws HttpError 'invalid' for drills and faults that nobody knows, and were not in the plan before */
+async function refuseGone(
+  db: Db,
+  userId: string,
+  { body }: Pick<SavedPlan, 'body'>,
+  before: SavedPlan | null,
+): Promise<void> {
+  const issues = goneFromCurriculum(await curriculumFor(db, userId), body, before?.body ?? null);
   if (issues.length > 0) throw new HttpError('invalid', issues);
 }
 

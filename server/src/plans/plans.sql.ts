@@ -1,6 +1,7 @@
 import { inShape, type PlanSummary, type SavedPlan, shapeOf } from '@doceo/contract';
-import { type PlanBody, strandShares } from '@doceo/core';
+import { type Curriculum, type PlanBody, strandShares } from '@doceo/core';
 import { type Db, rows, write } from '../db/pool';
+import { curriculumFor } from '../teaching/curriculum';
 
 interface PlanRow {
   id: string;
@@ -31,7 +32,7 @@ const SELECT = `SELECT p.id, p.title, p.body, p.shape, p.version, p.updated_at, 
   LEFT JOIN circle_members om ON om.circle_id = o.circle_id AND om.user_id = ?
   WHERE (p.owner_id = ? OR m.user_id IS NOT NULL)`;
 
-function toPlan(row: PlanRow): SavedPlan {
+function toPlan(curriculum: Curriculum, row: PlanRow): SavedPlan {
   const body = inShape('plan', row.shape, JSON.parse(row.body)) as PlanBody;
   return {
     id: row.id,
@@ -40,7 +41,7 @@ function toPlan(row: PlanRow): SavedPlan {
     aim: body.aim,
     lengthMin: body.lengthMin,
     blockCount: body.blocks.length,
-    strands: strandShares(body).map(({ strand }) => strand),
+    strands: strandShares(curriculum, body).map(({ strand }) => strand),
     version: row.version,
     updatedAt: row.updated_at.toISOString(),
     mine: Boolean(row.mine),
@@ -62,8 +63,9 @@ function toPlan(row: PlanRow): SavedPlan {
 /** Plans of the user and those shared with his circles, newest first; uses plans_owner and the key of circle_members. */
 export async function findPlans(db: Db, userId: string): Promise<PlanSummary[]> {
   const found = await rows<PlanRow>(db, `${SELECT} ORDER BY p.updated_at DESC, p.id`, Array(5).fill(userId));
+  const curriculum = await curriculumFor(db, userId);
   return found.map((row) => {
-    const { body: _body, ...summary } = toPlan(row);
+    const { body: _body, ...summary } = toPlan(curriculum, row);
     return summary;
   });
 }
@@ -71,7 +73,7 @@ export async function findPlans(db: Db, userId: string): Promise<PlanSummary[]> 
 /** Null when it does not exist or is not visible. */
 export async function findPlan(db: Db, userId: string, id: string): Promise<SavedPlan | null> {
   const found = await rows<PlanRow>(db, `${SELECT} AND p.id = ?`, [...Array(5).fill(userId), id]);
-  return found[0] ? toPlan(found[0]) : null;
+  return found[0] ? toPlan(await curriculumFor(db, userId), found[0]) : null;
 }
 
 export async function insertPlan(

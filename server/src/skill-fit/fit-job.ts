@@ -1,7 +1,7 @@
 import { once } from 'node:events';
 import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
-import { type Attempt, attemptsOf, type SkillFit, SKILLS } from '@doceo/core';
+import { type Attempt, attemptsOf, type SkillFit } from '@doceo/core';
 import type { Logger } from 'pino';
 import { withoutPatience } from '../db/patience';
 import type { Pool } from '../db/pool';
@@ -31,7 +31,7 @@ export class FitJob {
 
   /** Begins a fit unless one runs; resolves when it has begun. */
   async start(): Promise<void> {
-    if (!(await claimFit(this.pool, SKILLS.skills.length))) return;
+    if (!(await claimFit(this.pool))) return;
     this.running = withoutPatience(() =>
       this.run()
         .then(() => endFit(this.pool, 'done'))
@@ -57,14 +57,11 @@ export class FitJob {
     this.worker = worker;
     try {
       const fits = new Map<string, SkillFit>();
-      for (const [done, { id }] of SKILLS.skills.entries()) {
-        const students = sequences.get(id);
-        if (students) {
-          worker.postMessage(students);
-          const [fit] = (await once(worker, 'message')) as [SkillFit];
-          fits.set(id, fit);
-        }
-        await touchFit(this.pool, done + 1);
+      for (const [id, students] of sequences) {
+        worker.postMessage(students);
+        const [fit] = (await once(worker, 'message')) as [SkillFit];
+        fits.set(id, fit);
+        await touchFit(this.pool, fits.size, sequences.size);
       }
       await this.pool.transaction((db) => replaceFits(db, fits));
     } finally {
@@ -82,12 +79,12 @@ export class FitJob {
       const events = await findAttemptEvents(this.pool, batch);
       for (const studentId of batch) {
         const own = new Map<string, Attempt[]>();
-        for (const { skillId, id, atMs, good } of attemptsOf(events, studentId))
-          own.set(skillId, [...(own.get(skillId) ?? []), { id, atMs, good }]);
+        for (const { skillId, ...attempt } of attemptsOf(events, studentId))
+          own.set(skillId, [...(own.get(skillId) ?? []), attempt]);
         for (const [skillId, attempts] of own)
           bySkill.set(skillId, [...(bySkill.get(skillId) ?? []), attempts]);
       }
-      await touchFit(this.pool, 0);
+      await touchFit(this.pool, 0, bySkill.size);
     }
     return bySkill;
   }

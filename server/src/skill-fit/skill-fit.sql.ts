@@ -35,19 +35,22 @@ export async function findFitStatus(db: Db): Promise<FitStatus> {
 }
 
 /** Takes the one place a fit may run in; false when one runs already, here or in another process. */
-export async function claimFit(db: Db, total: number): Promise<boolean> {
+export async function claimFit(db: Db): Promise<boolean> {
   const touched = await write(
     db,
-    `UPDATE fit_job SET state = 'running', done = 0, total = ?, started_at = UTC_TIMESTAMP(3),
+    `UPDATE fit_job SET state = 'running', done = 0, total = 0, started_at = UTC_TIMESTAMP(3),
        touched_at = UTC_TIMESTAMP(3), ended_at = NULL
        WHERE id = 1 AND (state <> 'running' OR touched_at < UTC_TIMESTAMP(3) - INTERVAL ${STALE_S} SECOND)`,
-    [total],
   );
   return touched > 0;
 }
 
-export async function touchFit(db: Db, done: number): Promise<void> {
-  await write(db, 'UPDATE fit_job SET done = ?, touched_at = UTC_TIMESTAMP(3) WHERE id = 1', [done]);
+/** @param total skills with records, as far as they are counted */
+export async function touchFit(db: Db, done: number, total: number): Promise<void> {
+  await write(db, 'UPDATE fit_job SET done = ?, total = ?, touched_at = UTC_TIMESTAMP(3) WHERE id = 1', [
+    done,
+    total,
+  ]);
 }
 
 export async function endFit(db: Db, state: 'done' | 'failed'): Promise<void> {

@@ -8,6 +8,7 @@ interface StudentRow {
   said_adult: number;
   hand: Student['hand'];
   height_m: number | null;
+  needs: string;
   note: string;
   guardian_name: string;
   guardian_contact: string;
@@ -15,7 +16,7 @@ interface StudentRow {
   mine: number;
 }
 
-const SELECT = `SELECT s.id, s.name, s.born_on, s.said_adult, s.hand, s.height_m, s.note, s.guardian_name, s.guardian_contact, s.guardian_consent_on, s.owner_id = ? AS mine
+const SELECT = `SELECT s.id, s.name, s.born_on, s.said_adult, s.hand, s.height_m, s.needs, s.note, s.guardian_name, s.guardian_contact, s.guardian_consent_on, s.owner_id = ? AS mine
   FROM students s LEFT JOIN student_access a ON a.student_id = s.id AND a.user_id = ?`;
 const VISIBLE = '(s.owner_id = ? OR a.user_id IS NOT NULL)';
 
@@ -29,6 +30,7 @@ function toStudent(row: StudentRow): SavedStudent {
       saidAdult: Boolean(row.said_adult),
       hand: row.hand,
       heightM: row.height_m === null ? null : Number(row.height_m),
+      needs: JSON.parse(row.needs) as Student['needs'],
       note: row.note,
       guardianName: row.guardian_name,
       guardianContact: row.guardian_contact,
@@ -44,6 +46,7 @@ function values(student: Student): unknown[] {
     student.saidAdult,
     student.hand,
     student.heightM,
+    JSON.stringify(student.needs),
     student.note,
     student.guardianName,
     student.guardianContact,
@@ -69,7 +72,7 @@ export async function findStudentsById(db: Db, userId: string, ids: string[]): P
 export async function insertStudent(db: Db, ownerId: string, id: string, student: Student): Promise<void> {
   await write(
     db,
-    'INSERT INTO students (id, owner_id, name, born_on, said_adult, hand, height_m, note, guardian_name, guardian_contact, guardian_consent_on) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
+    'INSERT INTO students (id, owner_id, name, born_on, said_adult, hand, height_m, needs, note, guardian_name, guardian_contact, guardian_consent_on) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
     [id, ownerId, ...values(student)],
   );
 }
@@ -78,7 +81,7 @@ export async function insertStudent(db: Db, ownerId: string, id: string, student
 export async function updateStudent(db: Db, ownerId: string, id: string, student: Student): Promise<boolean> {
   const touched = await write(
     db,
-    'UPDATE students SET name = ?, born_on = ?, said_adult = ?, hand = ?, height_m = ?, note = ?, guardian_name = ?, guardian_contact = ?, guardian_consent_on = ? WHERE id = ? AND owner_id = ?',
+    'UPDATE students SET name = ?, born_on = ?, said_adult = ?, hand = ?, height_m = ?, needs = ?, note = ?, guardian_name = ?, guardian_contact = ?, guardian_consent_on = ? WHERE id = ? AND owner_id = ?',
     [...values(student), id, ownerId],
   );
   return touched > 0;

@@ -1,18 +1,19 @@
 import {
   clockTime,
-  findDrill,
   formatLength,
+  formatRoundLength,
   groundOf,
+  type NeedBlock,
   type PlanChange,
   type PlanFacts,
   type PlanFix,
   type PlanProblem,
-  SKILLS,
   skillStage,
   type ShortStudent,
   type UnitSystem,
 } from '@doceo/core';
 import { alertText } from './conditions';
+import { NEED_NAMES } from './needs';
 import { STAGES } from './stages';
 import { inWords, type ProblemInWords, type ProblemWords, type Worded } from './problem';
 import { listed } from './words';
@@ -116,8 +117,26 @@ const WORDS: Worded<PlanFacts> = {
           reason: `${facts.water} has no ${facts.kind} for “${facts.block}”.`,
           evidence: [{ label: 'places here', text: facts.places.join(', ') || 'none' }],
         },
-  prerequisites: ({ drillId, students }) => shortOf(findDrill(drillId)?.name ?? drillId, students),
+  prerequisites: ({ drill, students }) => shortOf(drill, students),
+  needs: ({ name, needs, blocks }, units) => ({
+    title: `For ${first(name)} otherwise: ${listed(needs.map((need) => NEED_NAMES[need].toLowerCase()))}`,
+    reason: 'The drill bends, not the student. It stands on his card and on the log.',
+    evidence: blocks.map((block) => ({ label: block.block, text: needText(block, units) })),
+  }),
 };
+
+function needText(block: NeedBlock, units: UnitSystem): string {
+  switch (block.asks) {
+    case 'line':
+      return `${formatRoundLength(block.allowedM, units)} of line, not ${formatRoundLength(block.lineOutM, units)}`;
+    case 'minutes':
+      return `${block.allowedMin} min at a stretch, not ${block.minutes}`;
+    case 'other-drill':
+      return `instead: “${block.drill}”`;
+    case 'wading':
+      return 'stays on the bank';
+  }
+}
 
 /** Skills that a title names; the rest is counted. */
 const MAX_NAMED = 2;
@@ -126,10 +145,9 @@ const MAX_NAMED = 2;
 function shortOf(drill: string, students: readonly ShortStudent[]): ProblemWords {
   const names = [...new Set(students.map(({ name }) => name))];
   const alone = names.length === 1;
-  const skill = (id: string): string => (SKILLS.has(id) ? SKILLS.get(id).name : id);
   const seen = students.some(({ gaps }) => gaps.some(({ attempts }) => attempts > 0));
   const gaps = students.flatMap((student) => student.gaps).filter(({ attempts }) => !seen || attempts > 0);
-  const needed = [...new Set(gaps.map(({ skillId }) => skill(skillId).toLowerCase()))];
+  const needed = [...new Set(gaps.map(({ skill }) => skill.toLowerCase()))];
   const more = needed.length - MAX_NAMED;
   const what = `${needed.slice(0, MAX_NAMED).join(', ')}${more > 0 ? ` and ${more} more` : ''}`;
   return {
@@ -141,7 +159,7 @@ function shortOf(drill: string, students: readonly ShortStudent[]): ProblemWords
       : `“${drill}” rests on it, and nobody has seen it yet. Watch a few casts, then go on.`,
     evidence: students.flatMap(({ name, gaps: own }) =>
       own.map((gap) => ({
-        label: alone ? skill(gap.skillId) : `${first(name)}, ${skill(gap.skillId).toLowerCase()}`,
+        label: alone ? gap.skill : `${first(name)}, ${gap.skill.toLowerCase()}`,
         text: STAGES[skillStage(gap)],
       })),
     ),

@@ -89,6 +89,11 @@ export const routes: Routes = [
     loadComponent: () => import('./plan/list/plan-list.page').then((m) => m.PlanListPage),
   },
   {
+    path: 'plan/teaching',
+    title: 'What we teach · Doceo',
+    loadComponent: () => import('./teaching/teaching.page').then((m) => m.TeachingPage),
+  },
+  {
     path: 'plan/:id',
     title: 'Plan · Doceo',
     loadComponent: () => import('./plan/plan.page').then((m) => m.PlanPage),

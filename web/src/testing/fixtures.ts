@@ -1,3 +1,4 @@
+import { SHIPPED_CURRICULUM as SHIPPED } from '@doceo/core/shipped';
 import type {
   Circle,
   EventReceipt,
@@ -76,6 +77,7 @@ export const student = (
     saidAdult: false,
     hand: 'right',
     heightM: null,
+    needs: [],
     note: '',
     guardianName: '',
     guardianContact: '',
@@ -120,8 +122,8 @@ export const PLAN: SavedPlan = {
     groupSize: 2,
     lengthMin: 120,
     blocks: [
-      blockFromDrill('hats-and-glasses', uuid(41), 0),
-      blockFromDrill('count-the-pause', uuid(42), 15),
+      blockFromDrill(SHIPPED.drills.get('hats-and-glasses'), uuid(41), 0),
+      blockFromDrill(SHIPPED.drills.get('count-the-pause'), uuid(42), 15),
     ],
   },
 };

@@ -1,7 +1,7 @@
-import { findDrill } from '../../drill';
 import { hookDistance, studentsThatFit } from '../../safety';
 import { isSaid } from '../../origin';
 import { groundSuits, type Place, type PlaceKind, type Water } from '../../water';
+import { drillOf } from '../carried';
 import type { Block, PlanBody } from '../plan';
 import { endOf } from '../timing';
 import type { PlanRule } from './rule';
@@ -17,11 +17,11 @@ export function longestPlace(water: Water, kind: PlaceKind): Place | null {
 }
 
 /** A group too large for the place: students at the same kind of place at the same time, lines out. */
-export const hookDistanceRule: PlanRule = (plan, lesson) => {
+export const hookDistanceRule: PlanRule = (plan, lesson, curriculum) => {
   if (!lesson) return [];
   const present = Math.max(1, lesson.students.length);
   return plan.blocks.flatMap((block) => {
-    const lineOutM = findDrill(block.drillId ?? '')?.lineOutM ?? 0;
+    const lineOutM = drillOf(curriculum, block)?.lineOutM ?? 0;
     const longest = longestPlace(lesson.water, block.place);
     if (lineOutM === 0 || longest === null) return [];
     const together = studentsAt(plan, block, present);
@@ -31,7 +31,7 @@ export const hookDistanceRule: PlanRule = (plan, lesson) => {
     const longer = lesson.water.places.find(
       (place) =>
         place.kind !== block.place &&
-        groundSuits(findDrill(block.drillId ?? '')?.ground ?? 'anywhere', place.kind) &&
+        groundSuits(drillOf(curriculum, block)?.ground ?? 'anywhere', place.kind) &&
         studentsThatFit(place.lengthM, distanceM) >= together,
     );
     return [

@@ -1,10 +1,13 @@
+import type { Curriculum } from '../../curriculum';
 import { bySeverity } from '../../problem';
+import { curriculumOf } from '../carried';
 import type { PlanBody } from '../plan';
 import { conditions } from './conditions';
 import { darkBeforeEnd } from './dark-before-end';
 import { guardianConsent } from './guardian-consent';
 import { hookDistanceRule } from './hook-distance';
 import { hookLimit } from './hook-limit';
+import { needs } from './needs';
 import { overTime } from './over-time';
 import { placeMissing } from './place-missing';
 import { prerequisites } from './prerequisites';
@@ -23,6 +26,7 @@ const RULES: PlanRule[] = [
   hookDistanceRule,
   placeMissing,
   prerequisites,
+  needs,
 ];
 
 /**
@@ -30,8 +34,13 @@ const RULES: PlanRule[] = [
  *
  * @param lesson the day, water and students, or null for the plan alone: rules that need them then say nothing
  */
-export function planProblems(plan: PlanBody, lesson: PlanLesson | null): PlanProblem[] {
-  return bySeverity(RULES.flatMap((rule) => rule(plan, lesson)));
+export function planProblems(
+  curriculum: Curriculum,
+  plan: PlanBody,
+  lesson: PlanLesson | null,
+): PlanProblem[] {
+  const own = curriculumOf(curriculum, plan);
+  return bySeverity(RULES.flatMap((rule) => rule(plan, lesson, own)));
 }
 
 export * from './rule';

@@ -3,10 +3,10 @@ import { applyEdit } from '../edits';
 import type { PlanRule } from './rule';
 
 /** The blocks run past the length of the lesson. */
-export const overTime: PlanRule = (plan) => {
+export const overTime: PlanRule = (plan, _lesson, curriculum) => {
   const over = planEnd(plan) - plan.lengthMin;
   if (over <= 0) return [];
-  const shortened = planEnd(applyEdit(plan, { kind: 'fit' }));
+  const shortened = planEnd(applyEdit(curriculum, plan, { kind: 'fit' }));
   return [
     {
       id: 'over-time',

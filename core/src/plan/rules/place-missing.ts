@@ -1,12 +1,12 @@
-import { findDrill } from '../../drill';
 import { groundOf } from '../../water';
+import { drillOf } from '../carried';
 import type { PlanRule, PlanProblem } from './rule';
 import { drillSuits } from '../edits';
 
 /** A block whose place does not exist at this water, or whose drill cannot be done on it. */
-export const placeMissing: PlanRule = (plan, lesson) =>
+export const placeMissing: PlanRule = (plan, lesson, curriculum) =>
   plan.blocks.flatMap((block): PlanProblem[] => {
-    const drill = findDrill(block.drillId ?? '');
+    const drill = drillOf(curriculum, block);
     const at = { rule: 'place-missing', blockIds: [block.id], studentId: null } as const;
     const suits = (kind: (typeof block)['place']): boolean => !drill || drillSuits(drill, kind);
     if (!suits(block.place)) {

@@ -1,4 +1,6 @@
 import type { ConditionAlert, ConditionHour, ConditionReading } from '../../conditions';
+import type { Curriculum } from '../../curriculum';
+import type { Need } from '../../need';
 import type { Problem } from '../../problem';
 import type { SkillState } from '../../skill';
 import type { GroundKind, Place, PlaceKind, Water } from '../../water';
@@ -14,6 +16,8 @@ export interface PlanStudent {
   /** Whether it was said, without a birthday, that he is of age. */
   saidAdult: boolean;
   guardianConsent: boolean;
+  /** All his needs, those of `needsOf`; none when left out. */
+  needs?: readonly Need[];
   skills: SkillState;
 }
 
@@ -58,8 +62,15 @@ export type PlanFix =
 /** A student who lacks skills that a drill rests on, nearest first. */
 export interface ShortStudent {
   name: string;
-  gaps: { skillId: string; mastery: number; attempts: number }[];
+  gaps: { skill: string; mastery: number; attempts: number }[];
 }
+
+/** A block that asks for more than a student's needs allow. Lengths in metres, times in minutes. */
+export type NeedBlock =
+  | { asks: 'line'; block: string; lineOutM: number; allowedM: number }
+  | { asks: 'minutes'; block: string; minutes: number; allowedMin: number }
+  | { asks: 'other-drill'; block: string; drill: string }
+  | { asks: 'wading'; block: string; wadeM: number };
 
 /** What each rule says of a plan, as facts. Times are epoch milliseconds, told by the clock of `timeZone`. */
 export interface PlanFacts {
@@ -87,7 +98,8 @@ export interface PlanFacts {
   'place-missing':
     | { place: 'unsuited'; block: string; kind: PlaceKind; ground: GroundKind }
     | { place: 'none'; block: string; kind: PlaceKind; water: string; places: string[] };
-  prerequisites: { drillId: string; students: ShortStudent[] };
+  prerequisites: { drill: string; students: ShortStudent[] };
+  needs: { name: string; needs: readonly Need[]; blocks: NeedBlock[] };
 }
 
 /** What a rule found wrong with a plan. */
@@ -97,4 +109,5 @@ export type PlanProblem = Problem<PlanFacts, PlanFix, PlanChange> & {
   studentId: string | null;
 };
 
-export type PlanRule = (plan: PlanBody, lesson: PlanLesson | null) => PlanProblem[];
+/** @param curriculum as the plan reads it */
+export type PlanRule = (plan: PlanBody, lesson: PlanLesson | null, curriculum: Curriculum) => PlanProblem[];

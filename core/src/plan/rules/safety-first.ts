@@ -1,9 +1,11 @@
 import { deterministicId } from '../../random';
-import { blockFromDrill } from '../edits';
+import type { Curriculum } from '../../curriculum';
+import { blockFromDrill, plainBlock } from '../edits';
+import type { Block, PlanBody } from '../plan';
 import type { PlanRule } from './rule';
 
 /** Nothing starts before the safety talk. */
-export const safetyFirst: PlanRule = (plan) => {
+export const safetyFirst: PlanRule = (plan, _lesson, curriculum) => {
   if (plan.blocks.length === 0) return [];
   const first = [...plan.blocks].sort((a, b) => a.startMin - b.startMin)[0];
   if (first?.kind === 'safety' && first.lane === null) return [];
@@ -28,11 +30,7 @@ export const safetyFirst: PlanRule = (plan) => {
                 kind: 'edit',
                 edit: {
                   kind: 'add',
-                  block: blockFromDrill(
-                    'hats-and-glasses',
-                    deterministicId(`safety:${plan.blocks.map((block) => block.id).join()}`),
-                    0,
-                  ),
+                  block: safetyTalk(curriculum, plan),
                 },
               },
             },
@@ -40,3 +38,12 @@ export const safetyFirst: PlanRule = (plan) => {
     },
   ];
 };
+
+const TALK_MIN = 10;
+
+/** The school's own safety talk, or a plain block where it has none. */
+function safetyTalk({ drills }: Curriculum, plan: PlanBody): Block {
+  const id = deterministicId(`safety:${plan.blocks.map((block) => block.id).join()}`);
+  const talk = drills.all.find(({ strand }) => strand === 'safety');
+  return talk ? blockFromDrill(talk, id, 0) : plainBlock('safety', 'Safety talk', id, 0, TALK_MIN);
+}

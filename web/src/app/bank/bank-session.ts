@@ -6,15 +6,11 @@ import {
   type Block,
   blockAt,
   blocksOfLane,
-  faultAttemptsOf,
-  faultsOfStrand,
-  findDrill,
-  findFault,
-  likeliestFaults,
+  curriculumOf,
+  mainSkillOf,
   placeAt,
   placesOf,
   type PlanBody,
-  SKILLS,
   activeEvents,
 } from '@doceo/core';
 import { forkJoin } from 'rxjs';
@@ -25,15 +21,18 @@ import { BankStore } from '../data/lesson/bank-store';
 import { DayStore } from '../data/lesson/day-store';
 import { SessionStore } from '../data/session';
 import { type GroupPlace, placeIn } from './group-place';
+import { faultButtons, sideSkills } from './fault-buttons';
 import { groupCount } from './group-count';
 import { whyNotRecorded } from '../data/lesson/consent';
 import { eventText } from '../data/lesson/event-text';
+import { TeachingStore } from '../data/teaching/teaching-store';
 
 type Entries = readonly Pick<BankEvent, 'body' | 'studentId' | 'blockId'>[];
 
 /** Work of one lesson on the water: who, which block, what was logged. */
 @Injectable()
 export class BankSession {
+  private readonly teaching = inject(TeachingStore);
   private readonly client = inject(ApiClient);
   private readonly store = inject(BankStore);
   private readonly day = inject(DayStore);
@@ -101,10 +100,19 @@ export class BankSession {
     const student = this.student();
     return student && !this.several() && this.place().out[student.id] ? student : null;
   });
-  readonly drill = computed(() => findDrill(this.block()?.drillId ?? '') ?? null);
-  readonly skill = computed(() =>
-    this.drill()?.skills[0] ? SKILLS.get(this.drill()?.skills[0] as string) : null,
-  );
+  /** What is taught, as the plan of the day reads it. */
+  readonly curriculum = computed(() => {
+    const [curriculum, body] = [this.teaching.curriculum(), this.body()];
+    return body ? curriculumOf(curriculum, body) : curriculum;
+  });
+  readonly drill = computed(() => this.curriculum().drills.find(this.block()?.drillId ?? '') ?? null);
+  readonly skill = computed(() => {
+    const drill = this.drill();
+    return drill ? this.curriculum().skills.get(mainSkillOf(drill)) : null;
+  });
+
+  /** Skills that the drill shows besides: one more tap each. */
+  readonly sides = computed(() => sideSkills(this.curriculum(), this.drill()));
 
   /** All events of this lesson, taken back ones too. */
   readonly events = computed(() => this.all().filter((event) => event.lessonId === this.lesson()?.id));
@@ -137,21 +145,14 @@ export class BankSession {
     const block = this.block();
     this.settled();
     if (!student || !skill) return [];
-    return untracked(() => {
-      const seen: Record<string, number> = {};
-      for (const { faultId } of faultAttemptsOf(this.all(), student.id, skill.id))
-        if (faultId) seen[faultId] = (seen[faultId] ?? 0) + 1;
-      return likeliestFaults(
-        seen,
-        [...skill.faults, ...(block?.watchFor ?? [])],
-        faultsOfStrand(skill.strand),
-      );
-    });
+    return untracked(() =>
+      faultButtons(this.curriculum(), this.all(), student.id, skill, block, this.sides().length > 0),
+    );
   });
   readonly faults = computed(() =>
     this.faultIds().map((id) => ({
       id,
-      text: findFault(id)?.short ?? id,
+      text: this.curriculum().faults.get(id).short,
       today: this.faultsToday().get(id) ?? 0,
     })),
   );
@@ -166,7 +167,7 @@ export class BankSession {
           ?.student.name.split(' ')[0] ?? 'All',
     );
     const name = names.length === this.students().length && names.length > 2 ? 'All' : names.join(', ');
-    return `${name}: ${eventText(last.body, this.session.units())}`;
+    return `${name}: ${eventText(last.body, this.session.units(), this.curriculum())}`;
   });
   /** Why nothing may be recorded of those chosen, or null; of several the others are recorded. */
   readonly forbidden = computed(() => {
@@ -274,13 +275,22 @@ export class BankSession {
   attempt(faultId: string | null): Promise<string[]> {
     const skill = this.skill();
     if (!skill) return Promise.resolve([]);
-    const body: BankEventBody = {
+    return this.addToEach({
       kind: 'attempt',
       skillId: skill.id,
       drillId: this.drill()?.id ?? null,
       good: faultId === null,
       faultId,
-    };
+    });
+  }
+
+  /** A skill that the drill shows besides. */
+  attemptSide(skillId: string, good: boolean): Promise<string[]> {
+    const drillId = this.drill()?.id ?? null;
+    return this.addToEach({ kind: 'attempt', skillId, drillId, good, faultId: null, evidence: 'side' });
+  }
+
+  private addToEach(body: BankEventBody): Promise<string[]> {
     return this.add(
       this.recorded().map(({ id: studentId }) => ({
         body,
@@ -291,6 +301,7 @@ export class BankSession {
   }
 
   log(body: BankEventBody): Promise<string[]> {
+    if (body.kind === 'attempt') return this.addToEach(body);
     return this.add([
       {
         body,

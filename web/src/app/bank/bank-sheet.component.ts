@@ -1,6 +1,6 @@
 import { NgComponentOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, Injector, inject, input, output } from '@angular/core';
-import type { BankEventBody, UnitSystem } from '@doceo/core';
+import type { BankEventBody, Curriculum, Drill, UnitSystem } from '@doceo/core';
 import { ChoiceSheetComponent } from './sheets/choice-sheet.component';
 import { logSheet, type LogSheetId } from './sheets/kinds';
 import { SHEET, type SheetContext } from './sheets/sheet';
@@ -17,7 +17,8 @@ import { SHEET, type SheetContext } from './sheets/sheet';
       provide: SHEET,
       useFactory: (): SheetContext => {
         const at = inject(BankSheetComponent);
-        return { units: at.units, logged: at.logged, keep: (body) => at.keep.emit(body) };
+        const { units, logged, curriculum, drill } = at;
+        return { units, logged, curriculum, drill, keep: (body) => at.keep.emit(body) };
       },
     },
   ],
@@ -36,6 +37,9 @@ export class BankSheetComponent {
   readonly kind = input.required<LogSheetId>();
   /** What stands in the log of this lesson. */
   readonly logged = input.required<readonly BankEventBody[]>();
+  /** What is taught, and the drill of the moment. */
+  readonly curriculum = input.required<Curriculum>();
+  readonly drill = input<Drill | null>(null);
   readonly units = input<UnitSystem>('metric');
   /** Name of the student it is logged for. */
   readonly who = input('');

@@ -1,3 +1,4 @@
+import { SHIPPED_CURRICULUM as SHIPPED } from '@doceo/core/shipped';
 import { api } from '@doceo/contract';
 import { type BankEvent, type Block, blockFromDrill, plainBlock } from '@doceo/core';
 import { TestBed } from '@angular/core/testing';
@@ -232,7 +233,7 @@ describe('the bank book', () => {
 
     it('asks for whom a tap counts where the group does two things', async () => {
       const [talk, pause] = PLAN.body.blocks as [Block, Block];
-      const hoops = { ...blockFromDrill('hoops', uuid(43), 15), lane: 2 };
+      const hoops = { ...blockFromDrill(SHIPPED.drills.get('hoops'), uuid(43), 15), lane: 2 };
       server.on(api.lessons.plan, {
         ...TAUGHT,
         body: {
@@ -262,7 +263,10 @@ describe('the bank book', () => {
         ...TAUGHT,
         body: {
           ...PLAN.body,
-          blocks: [plainBlock('break', 'Tea', uuid(45), 10, 15), blockFromDrill('hoops', uuid(43), 25)],
+          blocks: [
+            plainBlock('break', 'Tea', uuid(45), 10, 15),
+            blockFromDrill(SHIPPED.drills.get('hoops'), uuid(43), 25),
+          ],
         },
       });
       const page = await open();

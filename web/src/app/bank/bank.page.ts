@@ -3,8 +3,8 @@ import { A11yModule } from '@angular/cdk/a11y';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { ageOn, type SavedStudent } from '@doceo/contract';
-import { type BankEventBody, type Block, findDrill } from '@doceo/core';
-import { listed, warmReadingText } from '@doceo/texts';
+import { adapt, type BankEventBody, type Block, needsOf } from '@doceo/core';
+import { adaptedText, listed, warmReadingText } from '@doceo/texts';
 import { MessageService } from 'primeng/api';
 import { BankStore } from '../data/lesson/bank-store';
 import { DayStore } from '../data/lesson/day-store';
@@ -110,8 +110,19 @@ export class BankPage implements OnInit {
       ? this.book.withheld().length > 0
         ? `nothing is kept of ${this.namesOf(this.book.withheld().map(({ student }) => student))}`
         : ''
-      : aboutStudent(this.book.student()?.student ?? { hand: 'right', note: '' }),
+      : this.aboutOne(),
   );
+  /** How the drill of the moment bends to him, else what to remember of him. */
+  private aboutOne(): string {
+    const [saved, drill] = [this.book.student(), this.book.drill()];
+    if (!saved) return '';
+    const { student } = saved;
+    const ageYears = ageOn(student.bornOn, new Date(this.now()).toISOString().slice(0, 10));
+    const needs = needsOf({ ...student, ageYears });
+    const bent = drill && adaptedText(adapt(this.book.curriculum(), drill, needs), this.session.units());
+    return bent || aboutStudent(student);
+  }
+
   /** Those chosen with all that matters at the water. */
   protected readonly people = computed(() =>
     this.book.chosen().map(({ id, student }) => {
@@ -201,7 +212,13 @@ export class BankPage implements OnInit {
   }
 
   protected gearOf({ drillId }: Block): string {
-    return findDrill(drillId ?? '')?.gear.join(', ') ?? '';
+    return (
+      this.book
+        .curriculum()
+        .drills.find(drillId ?? '')
+        ?.gear.map(({ item }) => item)
+        .join(', ') ?? ''
+    );
   }
 
   protected stand(entries: number): string {
@@ -255,6 +272,11 @@ export class BankPage implements OnInit {
   private setTangle(tangle: Tangle | null): void {
     this.tangle.set(tangle);
     this.now.set(Date.now());
+  }
+
+  /** A skill that the drill shows besides. */
+  protected tapSide(skillId: string, good: boolean): void {
+    this.kept(this.book.attemptSide(skillId, good));
   }
 
   protected keepSheet(id: LogSheetId, body: BankEventBody): void {

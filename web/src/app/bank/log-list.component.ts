@@ -1,10 +1,11 @@
 import { Component, computed, inject, input, output, signal } from '@angular/core';
 import type { SavedStudent } from '@doceo/contract';
-import { type BankEvent, findDrill, firstEntries } from '@doceo/core';
+import { type BankEvent, firstEntries } from '@doceo/core';
 import { eventText } from '../data/lesson/event-text';
 import { firstName, timeText } from '../data/lesson/lesson-texts';
 import { SessionStore } from '../data/session';
 import { EntryCorrectionComponent } from '../shared/lesson/entry-correction.component';
+import { TeachingStore } from '../data/teaching/teaching-store';
 
 /** What was logged in a lesson, latest first; each entry opens to be corrected. */
 @Component({
@@ -83,6 +84,7 @@ import { EntryCorrectionComponent } from '../shared/lesson/entry-correction.comp
   `,
 })
 export class LogListComponent {
+  private readonly teaching = inject(TeachingStore);
   private readonly session = inject(SessionStore);
   /** That stand, in the order of time; and all there are. */
   readonly standing = input.required<readonly BankEvent[]>();
@@ -96,9 +98,15 @@ export class LogListComponent {
   protected readonly lines = computed(() => {
     const before = firstEntries(this.events());
     const people = this.students().map(({ id, student }) => ({ id, first: firstName(student.name) }));
-    const text = ({ body }: BankEvent): string => eventText(body, this.session.units());
+    const text = ({ body }: BankEvent): string =>
+      eventText(body, this.session.units(), this.teaching.curriculum());
     const drill = ({ body }: BankEvent): string | undefined =>
-      body.kind === 'attempt' ? findDrill(body.drillId ?? '')?.name.toLowerCase() : undefined;
+      body.kind === 'attempt'
+        ? this.teaching
+            .curriculum()
+            .drills.find(body.drillId ?? '')
+            ?.name.toLowerCase()
+        : undefined;
     return this.standing()
       .slice(-this.most())
       .reverse()

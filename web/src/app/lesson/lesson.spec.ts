@@ -1,3 +1,4 @@
+import { SHIPPED_CURRICULUM as SHIPPED } from '@doceo/core/shipped';
 import { api, type SavedLesson, type SavedStudent, type SavedWater } from '@doceo/contract';
 import { TestBed } from '@angular/core/testing';
 import { MessageService } from 'primeng/api';
@@ -159,10 +160,10 @@ describe('the lesson card', () => {
 
   it('has one row for students who do the same at the same time', async () => {
     const blocks = [
-      { ...blockFromDrill('hoops', uuid(1), 0), lane: 0 },
-      { ...blockFromDrill('hoops', uuid(2), 0), lane: 1 },
-      { ...blockFromDrill('hoops', uuid(3), 15), lane: 0 },
-      blockFromDrill('wet-hands-net', uuid(4), 30),
+      { ...blockFromDrill(SHIPPED.drills.get('hoops'), uuid(1), 0), lane: 0 },
+      { ...blockFromDrill(SHIPPED.drills.get('hoops'), uuid(2), 0), lane: 1 },
+      { ...blockFromDrill(SHIPPED.drills.get('hoops'), uuid(3), 15), lane: 0 },
+      blockFromDrill(SHIPPED.drills.get('wet-hands-net'), uuid(4), 30),
     ];
     const page = await open({ ...PLAN, body: { ...PLAN.body, blocks } });
     expect(page.all('tbody td:nth-child(2)')).toEqual(['Sam, Jonas', 'Sam', 'all']);
@@ -171,7 +172,7 @@ describe('the lesson card', () => {
   it('shows the drifts of its blocks, each with what to do and how long it lasts', async () => {
     const mend = { ...{ kind: 'mend' as const, way: 'up' as const, atS: 0.4 }, sizeM: 1, from: 0.1, to: 0.8 };
     const drift = { ...DEFAULT_SETUP, acts: [mend] };
-    const blocks = [{ ...blockFromDrill('mend-both-ways', uuid(1), 0), drift }];
+    const blocks = [{ ...blockFromDrill(SHIPPED.drills.get('mend-both-ways'), uuid(1), 0), drift }];
     const page = await open({ ...PLAN, body: { ...PLAN.body, blocks } });
     await until(() => page.element.querySelector('doceo-top-view') !== null);
     expect(page.all('.drifts h2')).toEqual(['Mend up, mend down: the drift to show']);
@@ -182,7 +183,10 @@ describe('the lesson card', () => {
 
   it('says at its place when a drift cannot be worked out, the card staying whole', async () => {
     const blocks = [
-      { ...blockFromDrill('mend-both-ways', uuid(1), 0), drift: { ...DEFAULT_SETUP, lieM: 1, outM: 4 } },
+      {
+        ...blockFromDrill(SHIPPED.drills.get('mend-both-ways'), uuid(1), 0),
+        drift: { ...DEFAULT_SETUP, lieM: 1, outM: 4 },
+      },
     ];
     const page = await open({ ...PLAN, body: { ...PLAN.body, blocks } });
     await until(() => page.text().includes('This drift could not be worked out.'));
@@ -239,7 +243,10 @@ describe('the packing list', () => {
     body: {
       ...PLAN.body,
       rigs: [{ id: RIG.id, name: RIG.name, rig: RIG.rig }],
-      blocks: [...PLAN.body.blocks, { ...blockFromDrill('set-on-anything', uuid(43), 30), rigId: RIG.id }],
+      blocks: [
+        ...PLAN.body.blocks,
+        { ...blockFromDrill(SHIPPED.drills.get('set-on-anything'), uuid(43), 30), rigId: RIG.id },
+      ],
     },
   };
   const open = (events: BankEvent[] = []): Promise<Shown<LessonKitPage>> =>

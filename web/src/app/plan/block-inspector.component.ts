@@ -1,6 +1,14 @@
 import { Component, computed, inject, input, output } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { type Block, findDrill, findFault, PLACE_KINDS, type PlanEdit, type PlanRig } from '@doceo/core';
+import {
+  type Block,
+  type Curriculum,
+  PLACE_KINDS,
+  type PlanEdit,
+  type PlanRig,
+  textInUnits,
+} from '@doceo/core';
+import { adaptationText, NEED_NAMES } from '@doceo/texts';
 import { InUnitsPipe } from '../parts/in-units.pipe';
 import { SessionStore } from '../data/session';
 import { ChoiceFieldComponent } from '../parts/fields/choice-field.component';
@@ -24,6 +32,10 @@ import type { Lane } from './timeline/timeline.component';
       grid-template-columns: 1fr 1fr;
       gap: 8px;
     }
+    .how {
+      margin: 0;
+      padding-left: 18px;
+    }
   `,
 })
 export class BlockInspectorComponent {
@@ -41,14 +53,23 @@ export class BlockInspectorComponent {
   readonly closed = output<void>();
 
   protected readonly session = inject(SessionStore);
+  /** As the plan reads it. */
+  readonly curriculum = input.required<Curriculum>();
   protected readonly keptDrift = inject(BenchDrift);
   protected readonly places = PLACE_KINDS.map((kind) => ({ value: kind, text: kind }));
   protected readonly driftText = computed(() => {
     const drift = this.block().drift;
     return drift ? driftText(drift, this.session.units()) : '';
   });
-  protected readonly drill = computed(() => findDrill(this.block().drillId ?? ''));
-  protected readonly faults = computed(() => this.block().watchFor.flatMap((id) => findFault(id) ?? []));
+  protected readonly drill = computed(() => this.curriculum().drills.find(this.block().drillId ?? ''));
+  protected readonly faults = computed(() =>
+    this.block().watchFor.flatMap((id) => this.curriculum().faults.find(id) ?? []),
+  );
+  protected readonly needNames = NEED_NAMES;
+  protected readonly adaptationText = adaptationText;
+  protected readonly gear = computed(() =>
+    (this.drill()?.gear ?? []).map(({ item }) => textInUnits(item, this.session.units())).join(', '),
+  );
   protected readonly people = computed(() => [
     { value: null, text: 'everybody' },
     ...this.lanes().map(({ name }, lane) => ({ value: lane, text: name })),

@@ -1,6 +1,7 @@
+import { SHIPPED_CURRICULUM as SHIPPED } from '@doceo/core/shipped';
 import { type ComponentFixture } from '@angular/core/testing';
 import { api } from '@doceo/contract';
-import { type Block, blockFromDrill, DRILLS, emptyPlan, type PlanBody, type PlanEdit } from '@doceo/core';
+import { type Block, blockFromDrill, emptyPlan, type PlanBody, type PlanEdit } from '@doceo/core';
 import { PLAN, RIG, uuid } from '../../testing/fixtures';
 import { lessonServer, setDate, type Shown, show } from '../../testing/page';
 import { BlockInspectorComponent } from './block-inspector.component';
@@ -15,7 +16,7 @@ const LANES = [
   { name: 'Sam', note: '' },
 ];
 const block = (n: number, startMin: number, lane: number | null = null): Block => ({
-  ...blockFromDrill('count-the-pause', uuid(n), startMin),
+  ...blockFromDrill(SHIPPED.drills.get('count-the-pause'), uuid(n), startMin),
   lane,
 });
 const plan: PlanBody = {
@@ -135,13 +136,15 @@ describe('the shelf of drills', () => {
 
   it('holds all drills, narrows by strand and by words', async () => {
     const page = await open();
-    expect(page.all('.drill')).toHaveLength(DRILLS.length);
+    expect(page.all('.drill')).toHaveLength(SHIPPED.drills.all.length);
     await page.press('hook setting');
-    expect(page.all('.drill')).toHaveLength(DRILLS.filter(({ strand }) => strand === 'hook-setting').length);
+    expect(page.all('.drill')).toHaveLength(
+      SHIPPED.drills.all.filter(({ strand }) => strand === 'hook-setting').length,
+    );
     await page.press('all');
     await page.enter('input[type=search]', 'PAUSE');
     expect(page.all('.drill b')).toContain('Count the pause');
-    expect(page.all('.drill').length).toBeLessThan(DRILLS.length / 3);
+    expect(page.all('.drill').length).toBeLessThan(SHIPPED.drills.all.length / 3);
     await page.enter('input[type=search]', 'xyzzy');
     expect(page.text()).toContain('No drill has these words');
   });
@@ -161,6 +164,7 @@ describe('the shelf of drills', () => {
 describe('the inspector of a block', () => {
   const open = (inputs: Record<string, unknown> = {}): Promise<Shown<BlockInspectorComponent>> =>
     show(BlockInspectorComponent, lessonServer(), {
+      curriculum: SHIPPED,
       block: block(2, 30, 0),
       lanes: LANES,
       planRigs: [],

@@ -15,6 +15,7 @@ import { api, type SavedLesson, type SavedPlan, type SavedRig } from '@doceo/con
 import {
   applyEdit,
   blockFromDrill,
+  curriculumOf,
   type Drill,
   forWholeRow,
   gearList,
@@ -62,6 +63,7 @@ import { ChoiceFieldComponent } from '../parts/fields/choice-field.component';
 import { TextFieldComponent } from '../parts/fields/text-field.component';
 import { DocumentToldComponent } from '../shared/documents/document-told.component';
 import { NoSuchComponent } from '../shared/no-such.component';
+import { TeachingStore } from '../data/teaching/teaching-store';
 
 /** The plan on a timeline, its check beside it, the library below. */
 @Component({
@@ -94,6 +96,7 @@ import { NoSuchComponent } from '../shared/no-such.component';
   host: { '(window:keydown)': 'key($event)' },
 })
 export class PlanPage implements OnInit, OnDestroy {
+  private readonly teaching = inject(TeachingStore);
   private readonly client = inject(ApiClient);
   private readonly failures = inject(Failures);
   private readonly documents = inject(PlanDocuments);
@@ -135,8 +138,10 @@ export class PlanPage implements OnInit, OnDestroy {
   protected readonly shown = computed<PlanBody | null>(() => {
     const body = this.value()?.body ?? null;
     const preview = this.preview();
-    return body && preview ? applyEdit(body, preview) : body;
+    return body && preview ? applyEdit(this.teaching.curriculum(), body, preview) : body;
   });
+  /** What is taught, as the plan reads it. */
+  protected readonly own = computed(() => curriculumOf(this.teaching.curriculum(), this.shown() ?? {}));
   protected readonly lessons = computed(() =>
     this.day.lessons().filter(({ planId }) => planId === this.id()),
   );
@@ -151,8 +156,8 @@ export class PlanPage implements OnInit, OnDestroy {
   protected readonly problems = computed(() => {
     const body = this.shown();
     if (!body) return [];
-    return planProblems(body, this.lesson() ? this.day.planLesson() : null).map((problem) =>
-      planProblemInWords(problem, this.session.units()),
+    return planProblems(this.teaching.curriculum(), body, this.lesson() ? this.day.planLesson() : null).map(
+      (problem) => planProblemInWords(problem, this.session.units()),
     );
   });
   protected readonly levels3 = computed(() =>
@@ -174,7 +179,7 @@ export class PlanPage implements OnInit, OnDestroy {
       new Map(
         this.order().flatMap(({ number, blocks }) =>
           blocks.map((block): [string, BlockMark] => {
-            const strand = strandOf(block);
+            const strand = strandOf(this.own(), block);
             return [block.id, { number, strandClass: strand ? `strand-fill strand-${strand}` : 'rest' }];
           }),
         ),
@@ -186,9 +191,11 @@ export class PlanPage implements OnInit, OnDestroy {
   protected readonly selected = computed(
     () => this.shown()?.blocks.find(({ id }) => id === this.selectedId()) ?? null,
   );
-  protected readonly shares = computed(() => (this.shown() ? strandShares(this.shown() as PlanBody) : []));
+  protected readonly shares = computed(() =>
+    this.shown() ? strandShares(this.teaching.curriculum(), this.shown() as PlanBody) : [],
+  );
   protected readonly gear = computed(() =>
-    (this.shown() ? gearList(this.shown() as PlanBody) : []).map((one) => ({
+    (this.shown() ? gearList(this.teaching.curriculum(), this.shown() as PlanBody) : []).map((one) => ({
       ...one,
       item: textInUnits(one.item, this.session.units()),
     })),
@@ -225,7 +232,10 @@ export class PlanPage implements OnInit, OnDestroy {
   }
 
   protected edit(edit: PlanEdit): void {
-    this.document()?.edit((value) => ({ ...value, body: applyEdit(value.body, edit) }));
+    this.document()?.edit((value) => ({
+      ...value,
+      body: applyEdit(this.teaching.curriculum(), value.body, edit),
+    }));
   }
 
   /** An edit of the line that is open: what several students do alike changes for all of them. */
@@ -244,7 +254,7 @@ export class PlanPage implements OnInit, OnDestroy {
 
   protected addDrill(drill: Drill): void {
     if (!this.mine() || !this.value()) return;
-    this.addBlock(blockFromDrill(drill.id, crypto.randomUUID(), nextStart(this.value()?.body as PlanBody)));
+    this.addBlock(blockFromDrill(drill, crypto.randomUUID(), nextStart(this.value()?.body as PlanBody)));
   }
 
   protected addPlain(kind: 'break' | 'debrief'): void {
@@ -263,7 +273,7 @@ export class PlanPage implements OnInit, OnDestroy {
   protected dragDrill(drill: Drill, drag: Drag): void {
     if (!this.mine()) return;
     const place = this.timeline()?.positionAt(drag.x, drag.y) ?? null;
-    const block = place ? blockFromDrill(drill.id, this.dragId, place.startMin, place.lane) : null;
+    const block = place ? blockFromDrill(drill, this.dragId, place.startMin, place.lane) : null;
     this.preview.set(block && drag.phase === 'move' ? { kind: 'add', block } : null);
     if (drag.phase === 'end' && block) this.addBlock(block);
     if (drag.phase === 'end') this.dragId = crypto.randomUUID();
@@ -274,16 +284,14 @@ export class PlanPage implements OnInit, OnDestroy {
     const block = this.selected();
     const body = this.value()?.body;
     if (!rig || !block || !body) return;
-    this.document()?.edit((value) => ({
-      ...value,
-      body: applyEdit(
-        applyEdit(value.body, {
-          kind: 'set',
-          change: { rigs: [...value.body.rigs, { id: rig.id, name: rig.name, rig: rig.rig }] },
-        }),
+    const rigs = [...body.rigs, { id: rig.id, name: rig.name, rig: rig.rig }];
+    this.edit({
+      kind: 'all',
+      edits: [
+        { kind: 'set', change: { rigs } },
         { kind: 'change', blockId: block.id, change: { rigId: rig.id } },
-      ),
-    }));
+      ],
+    });
   }
 
   protected fix({ problemId, index }: { problemId: string; index: number }): void {

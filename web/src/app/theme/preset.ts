@@ -1,5 +1,13 @@
 import { definePreset } from '@primeuix/themes';
-import Aura from '@primeuix/themes/aura';
+import base from '@primeuix/themes/aura/base';
+import button from '@primeuix/themes/aura/button';
+import datepicker from '@primeuix/themes/aura/datepicker';
+import dialog from '@primeuix/themes/aura/dialog';
+import inputtext from '@primeuix/themes/aura/inputtext';
+import toast from '@primeuix/themes/aura/toast';
+
+/** Of the theme only what is on our screens: the whole would be a tenth of the first download. */
+const parts = { ...base, components: { button, datepicker, dialog, inputtext, toast } };
 
 const ink = {
   50: '#f3efe4',
@@ -29,7 +37,7 @@ const river = {
 };
 
 /** The one theme of the component library, from the tokens in `styles/tokens.css`. */
-export const preset = definePreset(Aura, {
+export const preset = definePreset(parts, {
   primitive: { borderRadius: { none: '0', xs: '2px', sm: '3px', md: '4px', lg: '4px', xl: '4px' } },
   semantic: {
     primary: river,

@@ -1,5 +1,6 @@
-import { Component, computed, input } from '@angular/core';
+import { Component, computed, input, inject } from '@angular/core';
 import { type Block, strandOf } from '@doceo/core';
+import { TeachingStore } from '../data/teaching/teaching-store';
 
 /** A plan at a glance: its blocks as a band as long as they take, each named below it. */
 @Component({
@@ -38,8 +39,12 @@ import { type Block, strandOf } from '@doceo/core';
   `,
 })
 export class ExamplePlanComponent {
+  private readonly teaching = inject(TeachingStore);
   readonly blocks = input.required<readonly Block[]>();
   protected readonly shown = computed(() =>
-    this.blocks().map((block) => ({ ...block, strand: strandOf(block) ?? 'safety' })),
+    this.blocks().map((block) => ({
+      ...block,
+      strand: strandOf(this.teaching.curriculum(), block) ?? 'safety',
+    })),
   );
 }

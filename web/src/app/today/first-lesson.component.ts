@@ -13,6 +13,7 @@ import { StudentAdderComponent } from '../shared/lesson/student-adder.component'
 import { EXAMPLE_TITLE, examplePlan } from '../shared/plan/example-plan';
 import { WaterFormComponent } from '../shared/water/water-form.component';
 import { ExamplePlanComponent } from './example-plan.component';
+import { TeachingStore } from '../data/teaching/teaching-store';
 
 type Step = 'water' | 'students' | 'plan' | 'day' | 'teach';
 
@@ -24,6 +25,7 @@ type Step = 'water' | 'students' | 'plan' | 'day' | 'teach';
   styleUrl: './first-lesson.component.css',
 })
 export class FirstLessonComponent {
+  private readonly teaching = inject(TeachingStore);
   private readonly client = inject(ApiClient);
   private readonly router = inject(Router);
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
@@ -33,7 +35,10 @@ export class FirstLessonComponent {
     () => true,
     () => this.client.call(api.plans.list),
   );
-  protected readonly example = examplePlan(Math.max(1, this.day.students().length));
+  protected readonly example = examplePlan(
+    this.teaching.curriculum(),
+    Math.max(1, this.day.students().length),
+  );
   protected readonly chosen = signal<Step | null>(null);
   protected readonly busy = signal(false);
   protected readonly failed = signal<string | null>(null);
@@ -84,7 +89,11 @@ export class FirstLessonComponent {
   }
 
   protected takeExample(): void {
-    this.make(EXAMPLE_TITLE, examplePlan(Math.max(1, this.day.students().length)), false);
+    this.make(
+      EXAMPLE_TITLE,
+      examplePlan(this.teaching.curriculum(), Math.max(1, this.day.students().length)),
+      false,
+    );
   }
 
   protected beginEmpty(): void {

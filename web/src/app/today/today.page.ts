@@ -2,7 +2,7 @@ import { Component, computed, inject, signal } from '@angular/core';
 import { NgTemplateOutlet } from '@angular/common';
 import { Router, RouterLink } from '@angular/router';
 import { narrowWindow } from '../parts/narrow';
-import { type PlanChange, planProblems, strandOf } from '@doceo/core';
+import { curriculumOf, type PlanChange, planProblems, strandOf } from '@doceo/core';
 import { planProblemInWords } from '@doceo/texts';
 import { BankStore } from '../data/lesson/bank-store';
 import { DayStore } from '../data/lesson/day-store';
@@ -27,6 +27,7 @@ import { UserStorage } from '../data/device/user-storage';
 import { BankReadyComponent } from './bank-ready.component';
 import { FirstLessonComponent, isOnTheWay } from './first-lesson.component';
 import { taughtIn } from '../data/lesson/taught';
+import { TeachingStore } from '../data/teaching/teaching-store';
 
 const MS_PER_MIN = 60_000;
 /** Half the width of a label below the day, in its 1000: letters are larger there on a phone. */
@@ -61,6 +62,7 @@ const IN_THE_PLAN: { label: string; change: PlanChange | null } = { label: 'Open
   styleUrl: './today.page.css',
 })
 export class TodayPage {
+  private readonly teaching = inject(TeachingStore);
   /** On a phone what is to clear stands before the rest of the day. */
   protected readonly narrow = narrowWindow();
   private readonly router = inject(Router);
@@ -93,9 +95,11 @@ export class TodayPage {
     const lesson = this.lesson();
     const plan = this.plan();
     if (!lesson || plan?.lessonId !== lesson.id) return [];
-    return planProblems(plan.body, this.day.planLessonOf(lesson, this.events())).map((problem) =>
-      planProblemInWords(problem, this.session.units()),
-    );
+    return planProblems(
+      this.teaching.curriculum(),
+      plan.body,
+      this.day.planLessonOf(lesson, this.events()),
+    ).map((problem) => planProblemInWords(problem, this.session.units()));
   });
   /** Whether what stands above the rest is there: on a phone nothing below it is shown before, and nothing moves. */
   protected readonly standing = computed(
@@ -167,7 +171,7 @@ export class TodayPage {
           x(startMs + block.startMin * MS_PER_MIN),
         y: ((block.lane ?? 0) / lanes) * 96,
         height: (block.lane === null ? 96 : 96 / lanes) - 1,
-        strand: strandOf(block) ?? 'rest',
+        strand: strandOf(curriculumOf(this.teaching.curriculum(), plan.body), block) ?? 'rest',
       })),
       arc: arcPath(x(rise), x(set)),
     };

@@ -92,6 +92,7 @@ export class WaterStore {
       name: student.name,
       ageYears: ageOn(student.bornOn, this.day.date() ?? ''),
       heightM: student.heightM,
+      needs: student.needs,
     })),
   );
   readonly wader = computed(() => waderOf(this.people()));

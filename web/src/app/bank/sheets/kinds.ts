@@ -4,6 +4,8 @@ import { MISS_WORDS, SAFETY_WORDS } from '../../data/lesson/event-text';
 import { ChangeSheetComponent } from './change-sheet.component';
 import { FishSheetComponent } from './fish-sheet.component';
 import { LanesSheetComponent } from './lanes-sheet.component';
+import { PassingSheetComponent } from './passing-sheet.component';
+import { QuestionSheetComponent } from './question-sheet.component';
 import { StonesSheetComponent } from './stones-sheet.component';
 import { TemperatureSheetComponent } from './temperature-sheet.component';
 import { TempoSheetComponent } from './tempo-sheet.component';
@@ -42,6 +44,8 @@ export const LOG_SHEETS = {
       })),
     },
   },
+  passing: { title: 'Seen in passing', named: true, does: PassingSheetComponent },
+  question: { title: 'Ask a question', named: true, does: QuestionSheetComponent },
   change: { title: 'Changed something', does: ChangeSheetComponent },
   tried: { title: 'Depth, retrieve, pattern', does: TriedSheetComponent },
   lanes: { title: 'Lanes of the pool', stays: true, does: LanesSheetComponent },

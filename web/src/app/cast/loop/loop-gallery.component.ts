@@ -1,9 +1,10 @@
 import { Component, inject, input, output, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { findFault, type LoopRun, type StrokeKind, STROKES, strokeOf, DEFAULT_LOOP } from '@doceo/core';
+import { type Curriculum, type LoopRun, type StrokeKind, STROKES, strokeOf, DEFAULT_LOOP } from '@doceo/core';
 import { catchError, concatMap, EMPTY, from, map } from 'rxjs';
 import { BenchRunner } from '../../workers/bench-runner';
 import { STROKE_TEXTS } from '../cast-texts';
+import { TeachingStore } from '../../data/teaching/teaching-store';
 
 /** When the picture is taken, seconds after the stop; and the piece of air it shows, metres. */
 const AFTER_S = 0.38;
@@ -87,6 +88,7 @@ interface Tile {
   `,
 })
 export class LoopGalleryComponent {
+  private readonly teaching = inject(TeachingStore);
   readonly kind = input.required<string>();
   readonly chosen = output<StrokeKind>();
   protected readonly tiles = signal<Tile[]>([]);
@@ -97,7 +99,7 @@ export class LoopGalleryComponent {
       .pipe(
         concatMap((kind) =>
           runner.runOfMany('loop', { stroke: strokeOf(kind) }).pipe(
-            map((run) => tileOf(kind, run)),
+            map((run) => tileOf(this.teaching.curriculum().faults, kind, run)),
             catchError(() => EMPTY),
           ),
         ),
@@ -107,12 +109,12 @@ export class LoopGalleryComponent {
   }
 }
 
-function tileOf(kind: StrokeKind, { frames, strokeS, signs }: LoopRun): Tile {
+function tileOf(faults: Curriculum['faults'], kind: StrokeKind, { frames, strokeS, signs }: LoopRun): Tile {
   const atS = strokeS + AFTER_S;
   const { xs, ys } = frames.reduce((best, one) =>
     Math.abs(one.atS - atS) < Math.abs(best.atS - atS) ? one : best,
   );
-  const shorts = signs.faults.flatMap((id) => findFault(id)?.short.toLowerCase() ?? []);
+  const shorts = signs.faults.map((id) => faults.get(id).short.toLowerCase());
   return {
     ...{ kind, text: STROKE_TEXTS[kind].text },
     line: xs.map((x, i) => `${i ? 'L' : 'M'}${x.toFixed(2)} ${(-ys[i]!).toFixed(2)}`).join(''),

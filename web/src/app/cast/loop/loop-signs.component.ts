@@ -4,7 +4,6 @@ import {
   castingLoad,
   CROSSED_M,
   DEFAULT_THROW,
-  findFault,
   formatLength,
   formatMass,
   formatWind,
@@ -21,6 +20,7 @@ import { rowOf } from '../pause/beat-clock';
 import { LoopStore } from './loop-store';
 import { ChoiceFieldComponent, NamedPipe } from '../../parts/fields/choice-field.component';
 import { ChosenRig } from '../../data/records/chosen-rig';
+import { TeachingStore } from '../../data/teaching/teaching-store';
 
 /** What is seen of the cast: its figures, and each fault of the catalogue with its cause and cure. */
 @Component({
@@ -77,6 +77,7 @@ import { ChosenRig } from '../../data/records/chosen-rig';
   `,
 })
 export class LoopSignsComponent {
+  private readonly teaching = inject(TeachingStore);
   protected readonly store = inject(LoopStore);
   private readonly session = inject(SessionStore);
   protected readonly rigs = new ChosenRig();
@@ -90,7 +91,7 @@ export class LoopSignsComponent {
   protected readonly reason = computed(() => STROKE_TEXTS[this.store.settings().kind].reason);
   protected readonly faults = computed(() =>
     (this.store.ran()?.run.signs.faults ?? []).flatMap((id) => {
-      const fault = findFault(id);
+      const fault = this.teaching.curriculum().faults.find(id);
       return fault ? { ...fault, sign: fault.sign.charAt(0).toUpperCase() + fault.sign.slice(1) } : [];
     }),
   );

@@ -156,8 +156,8 @@ describe('a lesson in words', () => {
   );
 
   it('sums a student up in a line', () => {
-    expect(aboutStudent({ hand: 'left', note: 'shoulder' })).toBe('left-handed, shoulder');
-    expect(aboutStudent({ hand: 'right', note: '' })).toBe('');
+    expect(aboutStudent({ hand: 'left', needs: [], note: 'shoulder' })).toBe('left-handed, shoulder');
+    expect(aboutStudent({ hand: 'right', needs: [], note: '' })).toBe('');
   });
 
   it.each([

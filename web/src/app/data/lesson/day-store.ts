@@ -11,12 +11,12 @@ import {
   type WaterChange,
 } from '@doceo/contract';
 import {
-  attemptsOf,
+  evidenceOf,
+  needsOf,
   type BankEvent,
   hourAt,
   levelTrend,
   type PlanLesson,
-  SKILLS,
   skillState,
   sunTimes,
   type SunTimes,
@@ -32,6 +32,7 @@ import { UserStorage } from '../device/user-storage';
 import { Failures } from '../api/failures';
 import { FitStore } from '../records/fit-store';
 import { MomentStore, type Spot, type WaterMoment } from './moment-store';
+import { TeachingStore } from '../teaching/teaching-store';
 
 /** Under which the students seen last are kept on this device. */
 const SEEN_KEY = '#students';
@@ -39,6 +40,7 @@ const SEEN_KEY = '#students';
 /** Where and when we are: lessons, waters, students, and the lesson that every screen follows. */
 @Injectable({ providedIn: 'root' })
 export class DayStore {
+  private readonly teaching = inject(TeachingStore);
   private readonly client = inject(ApiClient);
   private readonly bank = inject(BankStore);
   private readonly copies = inject(DeviceCopies);
@@ -120,6 +122,7 @@ export class DayStore {
 
   load(): Observable<unknown> {
     this.fits.load().subscribe();
+    this.teaching.load().subscribe();
     return forkJoin([
       this.client.call(api.lessons.list),
       this.client.call(api.waters.list),
@@ -356,7 +359,13 @@ export class DayStore {
         ageYears: ageOn(student.bornOn, date),
         saidAdult: student.saidAdult,
         guardianConsent: student.guardianConsentOn !== null,
-        skills: skillState(SKILLS, attemptsOf(events, id), startMs, this.fits.fitted()),
+        needs: needsOf({ ...student, ageYears: ageOn(student.bornOn, date) }),
+        skills: skillState(
+          this.teaching.curriculum().skills.all,
+          evidenceOf(events, id),
+          startMs,
+          this.fits.fitted(),
+        ),
       })),
     };
   }

@@ -3,7 +3,8 @@ import {
   type CastAngle,
   type CastFrom,
   type ChangeKind,
-  findFault,
+  type Curriculum,
+  type EvidenceKind,
   formatLength,
   formatRoundLength,
   formatTemperature,
@@ -54,14 +55,10 @@ export const SAFETY_WORDS: Record<SafetyKind, string> = {
 };
 
 /** An event in a few words, for the line beside Undo and the list of the last ones. */
-export function eventText(body: BankEventBody, system: UnitSystem): string {
+export function eventText(body: BankEventBody, system: UnitSystem, curriculum: Curriculum): string {
   switch (body.kind) {
     case 'attempt':
-      return body.good
-        ? 'good'
-        : body.faultId
-          ? (findFault(body.faultId)?.short ?? body.faultId).toLowerCase()
-          : 'not good';
+      return attemptText(body, curriculum);
     case 'fish':
       return [
         body.species,
@@ -106,3 +103,27 @@ export function eventText(body: BankEventBody, system: UnitSystem): string {
 function fromText({ stand, angle }: CastFrom): string[] {
   return [...(stand ? [`from stand ${stand}`] : []), ...(angle ? [ANGLE_WORDS[angle]] : [])];
 }
+
+/** Which skill it was is told wherever it is not the drill's own. */
+function attemptText(
+  { good, faultId, evidence = 'drill', home, skillId }: Extract<BankEventBody, { kind: 'attempt' }>,
+  { faults, skills }: Curriculum,
+): string {
+  const how = faultId ? faults.get(faultId).short.toLowerCase() : good ? 'good' : 'not good';
+  if (evidence === 'drill' && !home) return how;
+  const skill = skills.get(skillId).name.toLowerCase();
+  const answered = `${skill}, answered ${good ? 'right' : 'wrong'}`;
+  return [evidence === 'answer' ? answered : `${skill}: ${how}`, SEEN_WORDS[evidence], home ? 'at home' : '']
+    .filter(Boolean)
+    .join(', ');
+}
+
+/** Where a skill was seen, behind how it was. */
+const SEEN_WORDS: Record<EvidenceKind, string> = {
+  drill: '',
+  side: 'as well',
+  passing: 'in passing',
+  answer: '',
+  bench: 'on the bench',
+  measured: 'measured',
+};

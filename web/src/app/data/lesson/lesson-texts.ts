@@ -1,3 +1,4 @@
+import { NEED_NAMES } from '@doceo/texts';
 import type { Student } from '@doceo/contract';
 import { clockTime } from '@doceo/core';
 import { DateTime } from 'luxon';
@@ -23,9 +24,16 @@ export function initials(name: string): string {
   return ((words[0]?.[0] ?? '') + (words.length > 1 ? (words.at(-1)?.[0] ?? '') : '')).toUpperCase();
 }
 
-/** What to remember of a student, in a line: `left-handed, first season`. */
-export function aboutStudent({ hand, note }: Pick<Student, 'hand' | 'note'>): string {
-  return [hand === 'left' ? 'left-handed' : '', note].filter(Boolean).join(', ');
+/** What a student needs, in a line that may stand on a card: `left-handed, shoulder`. */
+export function needsText({ hand, needs }: Pick<Student, 'hand' | 'needs'>): string {
+  return [hand === 'left' ? 'left-handed' : '', ...needs.map((need) => NEED_NAMES[need].toLowerCase())]
+    .filter(Boolean)
+    .join(', ');
+}
+
+/** What to remember of a student, in a line for his instructor: `left-handed, shoulder, first season`. */
+export function aboutStudent(student: Pick<Student, 'hand' | 'needs' | 'note'>): string {
+  return [needsText(student), student.note].filter(Boolean).join(', ');
 }
 
 export function firstName(name: string): string {

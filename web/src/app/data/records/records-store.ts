@@ -1,15 +1,17 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import { api } from '@doceo/contract';
-import { attemptsOf, type BankEvent, SKILLS, type SkillState, skillState } from '@doceo/core';
+import { attemptsOf, evidenceOf, type BankEvent, type SkillState, skillState } from '@doceo/core';
 import { type Subscription } from 'rxjs';
 import { ApiClient } from '../api/api-client';
 import type { ApiError } from '../api/api-error';
 import { FitStore } from './fit-store';
 import { DayStore } from '../lesson/day-store';
+import { TeachingStore } from '../teaching/teaching-store';
 
 /** What estimates of all students rest on, for lists and groups: attempts, without remarks or fish. */
 @Injectable({ providedIn: 'root' })
 export class RecordsStore {
+  private readonly teaching = inject(TeachingStore);
   private readonly client = inject(ApiClient);
   private readonly fits = inject(FitStore);
   private readonly day = inject(DayStore);
@@ -57,8 +59,8 @@ export class RecordsStore {
   /** Estimates of one student now. */
   stateOf(studentId: string, nowMs: number): SkillState {
     return skillState(
-      SKILLS,
-      attemptsOf(this.byStudent().get(studentId) ?? [], studentId),
+      this.teaching.curriculum().skills.all,
+      evidenceOf(this.byStudent().get(studentId) ?? [], studentId),
       nowMs,
       this.fits.fitted(),
     );

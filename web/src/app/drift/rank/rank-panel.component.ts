@@ -10,7 +10,7 @@ import {
   untracked,
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { type DriftSetup, formatLength, type Presentation, type Ranked, SKILLS, skillsOf } from '@doceo/core';
+import { type DriftSetup, formatLength, type Presentation, type Ranked, skillsOf } from '@doceo/core';
 import { sameJson } from '../../data/same-json';
 import { OriginComponent } from '../../parts/origin.component';
 import { DayStore } from '../../data/lesson/day-store';
@@ -20,6 +20,7 @@ import { BenchRunner } from '../../workers/bench-runner';
 import { presentationText } from '../../shared/drift/drift-texts';
 import { type RankedWay, RankStore, sceneOf } from './rank-store';
 import { ChoiceFieldComponent, NamedPipe } from '../../parts/fields/choice-field.component';
+import { TeachingStore } from '../../data/teaching/teaching-store';
 
 const SHOWN = 6;
 /** So long after the last change the ranking begins, milliseconds. */
@@ -157,6 +158,7 @@ interface Row {
   `,
 })
 export class RankPanelComponent implements OnDestroy {
+  private readonly teaching = inject(TeachingStore);
   protected readonly store = inject(RankStore);
   private readonly runner = inject(BenchRunner);
   private readonly session = inject(SessionStore);
@@ -213,12 +215,12 @@ export class RankPanelComponent implements OnDestroy {
     const why =
       first === one
         ? ''
-        : ` The best of all needs ${SKILLS.get(beyond.skill).name.toLowerCase()}, ${word(beyond.skill)} yet.`;
+        : ` The best of all needs ${this.teaching.curriculum().skills.get(beyond.skill).name.toLowerCase()}, ${word(beyond.skill)} yet.`;
     return {
       way: one.way,
       told: can
         ? `${name} can do: ${text}.${why}`
-        : `${name} has none of these yet; nearest is ${text} (${SKILLS.get(skill).name.toLowerCase()}).`,
+        : `${name} has none of these yet; nearest is ${text} (${this.teaching.curriculum().skills.get(skill).name.toLowerCase()}).`,
     };
   });
 

@@ -1,7 +1,18 @@
 import { Component, computed, inject, input, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { api } from '@doceo/contract';
-import { type Block, findDrill, findFault, gearList, strandOf, textInUnits } from '@doceo/core';
+import { ageOn, api } from '@doceo/contract';
+import {
+  adapt,
+  type Block,
+  curriculumOf,
+  gearList,
+  needsOf,
+  strandOf,
+  textInUnits,
+  toBrief,
+} from '@doceo/core';
+import { adaptedText } from '@doceo/texts';
+import { SAFETY_WORDS } from '../../data/lesson/event-text';
 import { ApiClient } from '../../data/api/api-client';
 import { DayStore } from '../../data/lesson/day-store';
 import { DriftFigureComponent } from '../../shared/drift/drift-figure.component';
@@ -10,11 +21,12 @@ import { fetched } from '../../data/api/fetched';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { SessionStore } from '../../data/session';
 import { LessonDialogComponent } from '../../shared/lesson/lesson-dialog.component';
-import { aboutStudent, dayText, firstName, spanText, timeText } from '../../data/lesson/lesson-texts';
+import { needsText, dayText, firstName, spanText, timeText } from '../../data/lesson/lesson-texts';
 import { readOnText } from '../../parts/dates';
 import { WaterSketchComponent } from './water-sketch.component';
 import { NoSuchComponent } from '../../shared/no-such.component';
 import { OnePageDirective } from '../../parts/one-page.directive';
+import { TeachingStore } from '../../data/teaching/teaching-store';
 
 /** The lesson on paper: who does what when, what to say, what to pack, whom to call. Made to be printed. */
 @Component({
@@ -32,6 +44,7 @@ import { OnePageDirective } from '../../parts/one-page.directive';
   styleUrl: './lesson-card.page.css',
 })
 export class LessonCardPage {
+  private readonly teaching = inject(TeachingStore);
   private readonly client = inject(ApiClient);
   private readonly session = inject(SessionStore);
   protected readonly day = inject(DayStore);
@@ -70,7 +83,7 @@ export class LessonCardPage {
     return together(plan.blocks).map(({ block, lanes }) => ({
       id: block.id,
       time: spanText(startMs + block.startMin * 60_000, block.durationMin, this.zone()),
-      strand: strandOf(block),
+      strand: strandOf(this.curriculum(), block),
       title: block.title,
       who: lanes.map((lane) => names[lane] ?? `student ${lane + 1}`).join(', ') || 'all',
       place: block.place === 'anywhere' ? '' : block.place,
@@ -79,12 +92,16 @@ export class LessonCardPage {
       note: block.note,
       drift: block.drift,
       goal: this.goal(block.drillId),
+      bent: this.bent(block, lanes),
       watch: block.watchFor
-        .flatMap((id) => findFault(id)?.short.toLowerCase() ?? [])
+        .flatMap((id) => this.curriculum().faults.find(id)?.short.toLowerCase() ?? [])
         .slice(0, 4)
         .join(', '),
     }));
   });
+  private readonly curriculum = computed(() =>
+    curriculumOf(this.teaching.curriculum(), this.plan()?.body ?? {}),
+  );
   protected readonly drifts = computed(() =>
     this.rows().flatMap(({ id, title, drift }) =>
       drift ? [{ id, title, drift, text: driftText(drift, this.session.units()) }] : [],
@@ -92,10 +109,22 @@ export class LessonCardPage {
   );
   protected readonly gear = computed(() => {
     const plan = this.plan();
-    return plan ? gearList(plan.body).map((one) => ({ ...one, item: this.told(one.item) })) : [];
+    return plan
+      ? gearList(this.teaching.curriculum(), plan.body).map((one) => ({ ...one, item: this.told(one.item) }))
+      : [];
+  });
+  /** What went wrong with them before, for the safety talk; of the lesson whose records are here. */
+  protected readonly brief = computed(() => {
+    const lesson = this.lesson();
+    if (!lesson || this.day.lesson()?.id !== lesson.id) return [];
+    return toBrief(this.day.events(), lesson.id).map(({ what, studentId, text, atMs }) => {
+      const student = this.students().find(({ id }) => id === studentId)?.student;
+      const who = student ? firstName(student.name) : 'the group';
+      return `${SAFETY_WORDS[what]}, ${who}, ${dayText(new Date(atMs).toISOString(), this.zone())}${text ? `: ${text}` : ''}`;
+    });
   });
   protected readonly lanes = computed(() =>
-    this.students().map(({ student }) => ({ student, about: aboutStudent(student) })),
+    this.students().map(({ student }) => ({ student, about: needsText(student) })),
   );
 
   protected again(): void {
@@ -111,8 +140,21 @@ export class LessonCardPage {
     return textInUnits(text, this.session.units());
   }
 
+  /** Who of those in a block does it otherwise, and how. */
+  private bent(block: Block, lanes: readonly number[]): { name: string; text: string }[] {
+    const drill = this.curriculum().drills.find(block.drillId ?? '');
+    const date = this.lesson()?.startsAt.slice(0, 10) ?? '';
+    if (!drill) return [];
+    return this.students().flatMap(({ student }, lane) => {
+      if (lanes.length > 0 && !lanes.includes(lane)) return [];
+      const needs = needsOf({ ...student, ageYears: ageOn(student.bornOn, date) });
+      const text = adaptedText(adapt(this.curriculum(), drill, needs), this.session.units());
+      return text ? [{ name: firstName(student.name), text }] : [];
+    });
+  }
+
   private goal(drillId: string | null): string {
-    const success = findDrill(drillId ?? '')?.success;
+    const success = this.curriculum().drills.find(drillId ?? '')?.success;
     return success ? this.told(`${success.good} of ${success.of}: ${success.at}`) : '';
   }
 }

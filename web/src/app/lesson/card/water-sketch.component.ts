@@ -118,6 +118,7 @@ export class WaterSketchComponent {
       name: firstName(student.name),
       ageYears: ageOn(student.bornOn, this.lesson().startsAt.slice(0, 10)),
       heightM: student.heightM,
+      needs: student.needs,
     })),
   );
   protected readonly wader = computed(() => waderOf(this.people()));

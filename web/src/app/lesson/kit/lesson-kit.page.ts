@@ -19,6 +19,7 @@ import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { NoSuchComponent } from '../../shared/no-such.component';
 import { taughtIn } from '../../data/lesson/taught';
 import { OnePageDirective } from '../../parts/one-page.directive';
+import { TeachingStore } from '../../data/teaching/teaching-store';
 
 interface Line {
   key: string;
@@ -37,6 +38,7 @@ interface Line {
   styleUrl: './lesson-kit.page.css',
 })
 export class LessonKitPage implements OnInit {
+  private readonly teaching = inject(TeachingStore);
   private readonly storage = inject(UserStorage);
   protected readonly day = inject(DayStore);
   protected readonly session = inject(SessionStore);
@@ -69,7 +71,7 @@ export class LessonKitPage implements OnInit {
   protected readonly lines = computed<Line[]>(() => {
     const body = this.plan()?.body;
     if (!body) return [];
-    const gear = gearList(body).map(({ item, count }) => ({
+    const gear = gearList(this.teaching.curriculum(), body).map(({ item, count }) => ({
       group: 'for the drills',
       name: textInUnits(item, this.session.units()),
       count,

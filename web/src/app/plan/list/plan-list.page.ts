@@ -9,6 +9,7 @@ import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { Failures } from '../../data/api/failures';
 import { EXAMPLE_TITLE, examplePlan } from '../../shared/plan/example-plan';
 import { PlanRowComponent } from '../../shared/plan/plan-row.component';
+import { TeachingStore } from '../../data/teaching/teaching-store';
 
 /** Plans of mine and of my circles. */
 @Component({
@@ -26,6 +27,7 @@ import { PlanRowComponent } from '../../shared/plan/plan-row.component';
           [ngModel]="words()"
           (ngModelChange)="words.set($event)"
         />
+        <a class="btn" routerLink="/plan/teaching">What we teach</a>
         <button type="button" class="btn go" (click)="make('Untitled plan', empty())">New plan</button>
         <button type="button" class="btn" (click)="make(exampleTitle, example())">
           Start from an example
@@ -86,6 +88,7 @@ import { PlanRowComponent } from '../../shared/plan/plan-row.component';
   `,
 })
 export class PlanListPage {
+  private readonly teaching = inject(TeachingStore);
   private readonly client = inject(ApiClient);
   private readonly failures = inject(Failures);
   private readonly router = inject(Router);
@@ -96,7 +99,7 @@ export class PlanListPage {
   protected readonly plans = this.list.value;
   protected readonly words = signal('');
   protected readonly empty = emptyPlan;
-  protected readonly example = examplePlan;
+  protected readonly example = (): PlanBody => examplePlan(this.teaching.curriculum());
   protected readonly exampleTitle = EXAMPLE_TITLE;
   private readonly found = computed(() =>
     (this.plans() ?? []).filter((plan) =>

@@ -1,7 +1,8 @@
-import { Component, computed, input, output, signal } from '@angular/core';
+import { Component, computed, input, output, signal, inject } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { type Drill, DRILLS, type Strand, STRAND_NAMES, STRANDS } from '@doceo/core';
+import { type Drill, type Strand, STRAND_NAMES, STRANDS } from '@doceo/core';
 import { type Drag, DragDirective } from '../../drawing/drag.directive';
+import { TeachingStore } from '../../data/teaching/teaching-store';
 
 /** The drill library as a shelf: drag a drill on the timeline, or press Enter to put it at the end. */
 @Component({
@@ -37,7 +38,7 @@ import { type Drag, DragDirective } from '../../drawing/drag.directive';
           class="drill strand-fill"
           [class]="'strand-' + drill.strand"
           [attr.data-drill]="drill.id"
-          [title]="drill.how"
+          [title]="drill.how.join(' ')"
           doceoDrag
           (doceoDrag)="dragged.emit({ drill, drag: $event })"
           (click)="chosen.emit(drill)"
@@ -53,6 +54,7 @@ import { type Drag, DragDirective } from '../../drawing/drag.directive';
   styleUrl: './drill-shelf.component.css',
 })
 export class DrillShelfComponent {
+  private readonly teaching = inject(TeachingStore);
   /** What was added last, in words. */
   readonly added = input('');
   readonly chosen = output<Drill>();
@@ -65,10 +67,12 @@ export class DrillShelfComponent {
   protected readonly words = signal('');
   protected readonly drills = computed(() => {
     const words = this.words().trim().toLowerCase();
-    return DRILLS.filter(
-      (drill) =>
-        (this.strand() === null || drill.strand === this.strand()) &&
-        `${drill.name} ${drill.cue} ${drill.how}`.toLowerCase().includes(words),
-    );
+    return this.teaching
+      .curriculum()
+      .drills.all.filter(
+        (drill) =>
+          (this.strand() === null || drill.strand === this.strand()) &&
+          `${drill.name} ${drill.cue} ${drill.how.join(' ')}`.toLowerCase().includes(words),
+      );
   });
 }

@@ -9,11 +9,13 @@ import {
   planEnd,
   runningOrder,
   STEP_MIN,
+  curriculumOf,
   strandOf,
 } from '@doceo/core';
 import { type Drag, DragDirective } from '../../drawing/drag.directive';
 import { narrowWindow } from '../../parts/narrow';
 import { layOut, ROW_PX } from './order-layout';
+import { TeachingStore } from '../../data/teaching/teaching-store';
 
 /** Width of a student's lane, pixels: of all of them, of the widest and of the narrowest; on a phone each has the last. */
 const LANES_PX = 188;
@@ -45,6 +47,7 @@ interface Hold {
   styleUrl: './timeline.component.css',
 })
 export class TimelineComponent {
+  private readonly teaching = inject(TeachingStore);
   readonly plan = input.required<PlanBody>();
   readonly lanes = input.required<Lane[]>();
   /** Start of the lesson, or null for a plan without a day: minutes are shown then. */
@@ -221,9 +224,11 @@ export class TimelineComponent {
     return { kind: 'move', blockId: block.id, startMin: block.startMin + minutes, lane };
   }
 
+  private readonly own = computed(() => curriculumOf(this.teaching.curriculum(), this.plan()));
+
   private toRow(row: OrderRow, top: number) {
     const [block] = row.blocks;
-    const strand = strandOf(block);
+    const strand = strandOf(this.own(), block);
     const flagged = row.blocks.some(({ id }) => this.flagged().has(id));
     return {
       row,

@@ -1,6 +1,7 @@
-import { Component, computed, input } from '@angular/core';
-import { type DrilledAttempt, faultCourse, type FaultRate, findFault } from '@doceo/core';
+import { Component, computed, input, inject } from '@angular/core';
+import { type DrilledAttempt, faultCourse, type FaultRate } from '@doceo/core';
 import { DateTime } from 'luxon';
+import { TeachingStore } from '../../data/teaching/teaching-store';
 
 const MAX = 3;
 const WIDTH = 210;
@@ -76,6 +77,7 @@ const PAD = 8;
   `,
 })
 export class FaultCourseComponent {
+  private readonly teaching = inject(TeachingStore);
   readonly rates = input.required<readonly FaultRate[]>();
   readonly attempts = input.required<readonly DrilledAttempt[]>();
 
@@ -97,7 +99,7 @@ export class FaultCourseComponent {
           high: y(high),
           words: `${DateTime.fromMillis(atMs).toFormat('d LLL')}: ${of100(rate)} of 100, ${of100(low)} to ${of100(high)}, from ${n} attempts`,
         }));
-        const name = findFault(faultId)?.short ?? faultId;
+        const name = this.teaching.curriculum().faults.get(faultId).short;
         return {
           id: faultId,
           name,

@@ -1,5 +1,6 @@
-import { Component, computed, input } from '@angular/core';
-import { findDrill, findFault, type Moved, MIN_MOVED } from '@doceo/core';
+import { Component, computed, input, inject } from '@angular/core';
+import { type Moved, MIN_MOVED } from '@doceo/core';
+import { TeachingStore } from '../../data/teaching/teaching-store';
 
 const MAX = 4;
 
@@ -45,6 +46,7 @@ const MAX = 4;
   `,
 })
 export class MovedFaultsComponent {
+  private readonly teaching = inject(TeachingStore);
   readonly moved = input.required<readonly Moved[]>();
 
   protected readonly least = MIN_MOVED;
@@ -53,8 +55,8 @@ export class MovedFaultsComponent {
       .slice(0, MAX)
       .map(({ drillId, faultId, before, after, low, high, says }) => ({
         key: drillId + faultId,
-        drill: `“${findDrill(drillId)?.name ?? drillId}”`,
-        fault: findFault(faultId)?.short ?? faultId,
+        drill: `“${this.teaching.curriculum().drills.get(drillId).name}”`,
+        fault: this.teaching.curriculum().faults.get(faultId).short,
         says,
         before: ((100 * before.count) / before.n).toFixed(0),
         after: ((100 * after.count) / after.n).toFixed(0),

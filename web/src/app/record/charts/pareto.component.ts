@@ -1,8 +1,9 @@
-import { Component, computed, input } from '@angular/core';
-import { type FaultRate, findFault } from '@doceo/core';
+import { Component, computed, input, inject } from '@angular/core';
+import { type FaultRate } from '@doceo/core';
 import type { EChartsCoreOption } from 'echarts/core';
 import { CHART } from '../../theme/chart-theme';
 import { ChartComponent } from '../../theme/chart.component';
+import { TeachingStore } from '../../data/teaching/teaching-store';
 
 const TREND_MARKS = { falling: ' ↓', rising: ' ↑', unclear: '' } as const;
 const MAX = 8;
@@ -14,6 +15,7 @@ const MAX = 8;
   template: `<doceo-chart [options]="options()" [words]="words()" [height]="34 + shown().length * 27" />`,
 })
 export class ParetoComponent {
+  private readonly teaching = inject(TeachingStore);
   readonly rates = input.required<readonly FaultRate[]>();
   readonly color = input<string>(CHART.strands.casting);
 
@@ -89,11 +91,11 @@ export class ParetoComponent {
   });
 
   private name({ faultId }: FaultRate): string {
-    return findFault(faultId)?.short ?? faultId;
+    return this.teaching.curriculum().faults.get(faultId).short;
   }
 
   private tooltip(rate: FaultRate | undefined): string {
-    const fault = findFault(rate?.faultId ?? '');
+    const fault = this.teaching.curriculum().faults.find(rate?.faultId ?? '');
     if (!rate || !fault) return '';
     return `<b>${fault.short}</b>: ${rate.count} times, ${(rate.low * 100).toFixed(0)} to ${(rate.high * 100).toFixed(0)} of 100<br>cause: ${fault.cause}<br>cure: ${fault.cure}`;
   }

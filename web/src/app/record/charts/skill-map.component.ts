@@ -1,9 +1,10 @@
-import { Component, computed, input, output } from '@angular/core';
-import { type SkillState, SKILLS } from '@doceo/core';
+import { Component, computed, input, output, inject } from '@angular/core';
+import { type SkillState, type Strand } from '@doceo/core';
 import { STAGES } from '@doceo/texts';
 import { StrandTexturesComponent } from '../../drawing/strand-textures.component';
 import { narrowWindow } from '../../parts/narrow';
-import { drawSkillMap, type Reach } from './streams';
+import { drawSkillMap, type Reach } from '../../shared/streams/streams';
+import { TeachingStore } from '../../data/teaching/teaching-store';
 
 /** Skills as streams that join. Each reach can be chosen; the chosen one shows what it rests on and what it opens. */
 @Component({
@@ -13,6 +14,7 @@ import { drawSkillMap, type Reach } from './streams';
   styleUrl: './skill-map.component.css',
 })
 export class SkillMapComponent {
+  private readonly teaching = inject(TeachingStore);
   readonly state = input.required<SkillState>();
   /** The state compared with; null for none. */
   readonly then = input<SkillState | null>(null);
@@ -24,14 +26,17 @@ export class SkillMapComponent {
   /** The streams run down the page of a phone. */
   private readonly narrow = narrowWindow();
   protected readonly place = computed(() => (this.narrow() ? 'phone' : 'desk'));
-  protected readonly drawn = computed(() => drawSkillMap(this.state(), this.then(), this.place()));
+  protected readonly drawn = computed(() =>
+    drawSkillMap(this.teaching.curriculum().skills.all, this.state(), this.then(), this.place()),
+  );
   protected readonly rests = computed(() => {
     const looked = this.looked();
+    const strandOf = (id: string): Strand => this.teaching.curriculum().skills.get(id).strand;
     return this.drawn().rests.map((rest) => ({
       ...rest,
       strong: rest.from === looked || rest.to === looked,
       // A line to another strand crosses the map: it is drawn when it is asked for.
-      far: SKILLS.get(rest.from).strand !== SKILLS.get(rest.to).strand,
+      far: strandOf(rest.from) !== strandOf(rest.to),
     }));
   });
 

@@ -1,7 +1,7 @@
 import { Component, computed, inject, input, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
-import { type BankEvent, debrief } from '@doceo/core';
+import { type BankEvent, debrief, howOnDryLand } from '@doceo/core';
 import { DayStore } from '../../data/lesson/day-store';
 import { UserStorage } from '../../data/device/user-storage';
 import { downloadBlob, fileName } from '../../data/download';
@@ -15,6 +15,7 @@ import { cardDocument, type Paper } from '../student/card-document';
 import { NoSuchComponent } from '../../shared/no-such.component';
 import { recordOf } from '../../data/records/record-of';
 import { OnePageDirective } from '../../parts/one-page.directive';
+import { TeachingStore } from '../../data/teaching/teaching-store';
 
 const PAPERS: { id: Paper; name: string }[] = [
   { id: 'A4', name: 'A4' },
@@ -37,6 +38,7 @@ const PAPERS: { id: Paper; name: string }[] = [
   styleUrl: './debrief.page.css',
 })
 export class DebriefPage {
+  private readonly teaching = inject(TeachingStore);
   private readonly pdfOf = inject(PDF_MAKER);
   protected readonly day = inject(DayStore);
   protected readonly session = inject(SessionStore);
@@ -54,6 +56,7 @@ export class DebriefPage {
   protected readonly failed = this.record.failed;
   private readonly chosen = signal<string | null>(null);
 
+  protected readonly how = howOnDryLand;
   protected readonly student = computed(() => this.day.students().find(({ id }) => id === this.id()) ?? null);
   protected readonly first = computed(() => firstName(this.student()?.student.name ?? ''));
   protected readonly loaded = computed(() => this.events() !== null);
@@ -73,7 +76,7 @@ export class DebriefPage {
   );
   protected readonly told = computed(() => {
     const lesson = this.lesson();
-    return lesson ? debrief(this.events() ?? [], this.id(), lesson.id) : null;
+    return lesson ? debrief(this.teaching.curriculum(), this.events() ?? [], this.id(), lesson.id) : null;
   });
 
   protected add(events: BankEvent[]): void {

@@ -2,8 +2,8 @@ import { Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import {
+  drilledAttempts,
   drillEffects,
-  findDrill,
   type GroundKind,
   groundOf,
   groupReadiness,
@@ -12,6 +12,7 @@ import {
   type ReadinessCell,
   STRAND_NAMES,
   STRANDS,
+  weighFaults,
   whatNextForGroup,
 } from '@doceo/core';
 import { STAGES } from '@doceo/texts';
@@ -22,6 +23,7 @@ import { RecordsStore } from '../../data/records/records-store';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { type EffectLine, EffectListComponent } from '../student/effect-list.component';
 import { type NextDrill, NextDrillsComponent } from '../student/next-drills.component';
+import { TeachingStore } from '../../data/teaching/teaching-store';
 
 const WORDS: Record<Readiness, string> = { has: 'has it', ready: 'ready to learn it', lacks: 'lacks' };
 const DRILLS_SHOWN = 6;
@@ -34,6 +36,7 @@ const DRILLS_SHOWN = 6;
   styleUrl: './group.page.css',
 })
 export class GroupPage {
+  private readonly teaching = inject(TeachingStore);
   private readonly fits = inject(FitStore);
   protected readonly day = inject(DayStore);
   protected readonly records = inject(RecordsStore);
@@ -58,7 +61,7 @@ export class GroupPage {
   private readonly states = computed(() =>
     this.students().map(({ id }) => this.records.stateOf(id, this.nowMs)),
   );
-  private readonly rows = computed(() => groupReadiness(this.states()));
+  private readonly rows = computed(() => groupReadiness(this.teaching.curriculum(), this.states()));
   /** By strand; unless all are asked for, only skills that somebody could learn now. */
   protected readonly strands = computed(() =>
     STRANDS.map((strand) => ({
@@ -75,8 +78,24 @@ export class GroupPage {
           ...(this.day.water()?.water.places.map(({ kind }) => groundOf(kind)) ?? ['river' as const]),
         ],
   );
+  private readonly effects = computed(() =>
+    drillEffects(this.teaching.curriculum(), this.records.events(), this.everyId(), this.fits.fitted()),
+  );
+  /** Faults of each of the group, and how well drills worked for anybody. */
+  private readonly besides = computed(() =>
+    this.students().map(({ id }) => ({
+      faults: weighFaults(this.teaching.curriculum(), drilledAttempts(this.records.events(), id)),
+      effects: this.effects(),
+    })),
+  );
   protected readonly advice = computed<NextDrill[]>(() =>
-    whatNextForGroup(this.states(), this.grounds(), this.minutes())
+    whatNextForGroup(
+      this.teaching.curriculum(),
+      this.states(),
+      this.grounds(),
+      this.minutes(),
+      this.besides(),
+    )
       .slice(0, DRILLS_SHOWN)
       .map(({ drill, gain, gainers }) => ({
         drill,
@@ -89,9 +108,9 @@ export class GroupPage {
   );
   private readonly everyId = computed(() => this.day.students().map(({ id }) => id));
   protected readonly drills = computed<EffectLine[]>(() =>
-    drillEffects(this.records.events(), this.everyId(), this.fits.fitted()).map(({ drillId, ...effect }) => {
-      const drill = findDrill(drillId);
-      return { id: drillId, name: drill?.name ?? drillId, strand: drill?.strand ?? 'casting', ...effect };
+    this.effects().map(({ drillId, ...effect }) => {
+      const { name, strand } = this.teaching.curriculum().drills.get(drillId);
+      return { id: drillId, name, strand, ...effect };
     }),
   );
   protected readonly plans = computed<EffectLine[]>(() => {

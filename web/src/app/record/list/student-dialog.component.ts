@@ -1,7 +1,8 @@
 import { Component, computed, inject, input, type OnInit, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { ageOn, type SavedStudent, type Student, studentSchema } from '@doceo/contract';
-import { ADULT_AGE, formatLength } from '@doceo/core';
+import { ADULT_AGE, formatLength, type Need, NEEDS } from '@doceo/core';
+import { NEED_NAMES, needLimitsText } from '@doceo/texts';
 import { DialogComponent } from '../../parts/dialog.component';
 import { ApiError } from '../../data/api/api-error';
 import { DayStore } from '../../data/lesson/day-store';
@@ -33,6 +34,13 @@ import { UNKNOWN_STUDENT } from '../../shared/lesson/student-adder.component';
       gap: 10px;
       padding: 8px 12px 12px;
     }
+    .needs {
+      display: grid;
+      gap: 6px;
+    }
+    .needs p {
+      margin: 0;
+    }
     .wrong {
       color: var(--safety);
     }
@@ -52,6 +60,13 @@ export class StudentDialogComponent implements OnInit {
     { value: 'right' as const, text: 'right hand' },
     { value: 'left' as const, text: 'left hand' },
   ];
+  /** The left hand is asked above. */
+  protected readonly needs = NEEDS.filter((need) => need !== 'left-hand');
+  protected readonly needNames = NEED_NAMES;
+  /** What each need that is chosen asks for in any drill. */
+  protected readonly needLines = computed(() =>
+    this.form().needs.flatMap((need) => needLimitsText(need, this.session.units()) ?? []),
+  );
   protected readonly adultAge = ADULT_AGE;
   private readonly age = computed(() => ageOn(this.form().bornOn, this.today));
   /** A minor, or somebody of whom nobody has said that he is none. */
@@ -68,6 +83,13 @@ export class StudentDialogComponent implements OnInit {
 
   protected set(change: Partial<Student>): void {
     this.form.update((form) => ({ ...form, ...change }));
+  }
+
+  protected toggle(need: Need): void {
+    const { needs } = this.form();
+    this.set({
+      needs: needs.includes(need) ? needs.filter((one) => one !== need) : [...needs, need],
+    });
   }
 
   protected setHeight(text: string): void {

@@ -1,7 +1,7 @@
 import { Component, computed, inject, signal, viewChild } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { ageOn, api, readStudentFile, type SavedStudent, type StudentFile } from '@doceo/contract';
-import { READY, SKILLS, STRAND_NAMES, STRANDS } from '@doceo/core';
+import { READY, STRAND_NAMES, STRANDS } from '@doceo/core';
 import { map, switchMap } from 'rxjs';
 import { ApiClient } from '../../data/api/api-client';
 import type { ApiError } from '../../data/api/api-error';
@@ -11,6 +11,7 @@ import { RecordsStore } from '../../data/records/records-store';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { OpenFileComponent } from '../../parts/fields/open-file.component';
 import { StudentDialogComponent } from './student-dialog.component';
+import { TeachingStore } from '../../data/teaching/teaching-store';
 
 /** Students with the share of each strand they are ready in. */
 @Component({
@@ -74,6 +75,7 @@ import { StudentDialogComponent } from './student-dialog.component';
   styleUrl: './student-list.page.css',
 })
 export class StudentListPage {
+  private readonly teaching = inject(TeachingStore);
   private readonly client = inject(ApiClient);
   private readonly router = inject(Router);
   protected readonly records = inject(RecordsStore);
@@ -116,14 +118,14 @@ export class StudentListPage {
       attempts: this.records.attemptCount(id),
       about: [age === null ? '' : `${age}`, aboutStudent(student)].filter(Boolean).join(', '),
       bars: STRANDS.slice(0, 4).map((strand) => {
-        const skills = SKILLS.skills.filter((skill) => skill.strand === strand);
+        const skills = this.teaching.curriculum().skills.all.filter((skill) => skill.strand === strand);
         const ready = skills.filter((skill) => (state[skill.id]?.mastery ?? 0) >= READY).length;
         return {
           strand,
           name: STRAND_NAMES[strand].toLowerCase(),
           ready,
           of: skills.length,
-          share: ready / skills.length,
+          share: ready / Math.max(1, skills.length),
         };
       }),
     };

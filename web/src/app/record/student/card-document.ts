@@ -1,4 +1,4 @@
-import type { Debrief } from '@doceo/core';
+import { type Debrief, howOnDryLand } from '@doceo/core';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
 
 export type Paper = 'A4' | 'LETTER';
@@ -115,7 +115,7 @@ export function cardDocument(
               unbreakable: true,
               stack: [
                 { text: [{ text: home.name, bold: true }, `: “${home.cue}”`], fontSize: 16 },
-                { text: home.how, margin: [0, 6, 0, 0] },
+                { text: howOnDryLand(home).join(' '), margin: [0, 6, 0, 0] },
                 {
                   text: `You have it at ${home.success.good} good of ${home.success.of}${home.success.at ? `, ${home.success.at}` : ''}.`,
                   margin: [0, 6, 0, 0],

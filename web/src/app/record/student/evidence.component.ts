@@ -1,9 +1,10 @@
 import { Component, computed, inject, input, linkedSignal, output, signal } from '@angular/core';
-import { activeEvents, type BankEvent, findDrill, firstEntries, skillName } from '@doceo/core';
+import { activeEvents, type BankEvent, firstEntries } from '@doceo/core';
 import { DateTime } from 'luxon';
 import { eventText } from '../../data/lesson/event-text';
 import { SessionStore } from '../../data/session';
 import { EntryCorrectionComponent } from '../../shared/lesson/entry-correction.component';
+import { TeachingStore } from '../../data/teaching/teaching-store';
 
 /** Entries shown at first, and how many more each time. */
 const PAGE = 8;
@@ -108,6 +109,7 @@ const MORE = 40;
   `,
 })
 export class EvidenceComponent {
+  private readonly teaching = inject(TeachingStore);
   private readonly session = inject(SessionStore);
   readonly events = input.required<readonly BankEvent[]>();
   /** The one skill of which evidence is shown; null for all. */
@@ -146,13 +148,18 @@ export class EvidenceComponent {
 
   private lineOf(event: BankEvent, before: readonly BankEvent[]) {
     const { body } = event;
-    const text = (one: BankEvent): string => eventText(one.body, this.session.units());
+    const { drills, skills } = this.teaching.curriculum();
+    const text = (one: BankEvent): string =>
+      eventText(one.body, this.session.units(), this.teaching.curriculum());
     return {
       id: event.id,
       event,
       time: DateTime.fromMillis(event.atMs).toFormat('HH:mm'),
       text: text(event),
-      what: body.kind === 'attempt' ? (findDrill(body.drillId ?? '')?.name ?? skillName(body.skillId)) : '',
+      what:
+        body.kind === 'attempt'
+          ? (drills.find(body.drillId ?? '')?.name ?? skills.get(body.skillId).name)
+          : '',
       good: body.kind === 'attempt' ? body.good : null,
       before: before.map((one) => ({ id: one.id, text: text(one) })),
     };

@@ -5,6 +5,7 @@ import { api } from '@doceo/contract';
 import { applyEdit, blockFromDrill, type Drill, emptyPlan, nextStart, type PlanBody } from '@doceo/core';
 import { ApiClient } from '../../data/api/api-client';
 import { DayStore } from '../../data/lesson/day-store';
+import { TeachingStore } from '../../data/teaching/teaching-store';
 
 export interface NextDrill {
   drill: Drill;
@@ -13,7 +14,6 @@ export interface NextDrill {
 }
 
 /** Every lesson begins with it. */
-const FIRST_DRILL = 'hats-and-glasses';
 
 /** Drills to teach next for the time and place at hand, each with its reason; a lesson can be made of them. */
 @Component({
@@ -86,6 +86,7 @@ const FIRST_DRILL = 'hats-and-glasses';
   `,
 })
 export class NextDrillsComponent {
+  private readonly teaching = inject(TeachingStore);
   private readonly client = inject(ApiClient);
   private readonly router = inject(Router);
   private readonly day = inject(DayStore);
@@ -101,15 +102,24 @@ export class NextDrillsComponent {
   protected readonly water = computed(() => this.day.water()?.water.name ?? 'water');
 
   protected makeLesson(): void {
-    const drills = [FIRST_DRILL, ...this.lines().map(({ drill }) => drill.id)];
+    const curriculum = this.teaching.curriculum();
+    const first = curriculum.drills.all.find(({ strand }) => strand === 'safety');
+    const drills = [...(first ? [first] : []), ...this.lines().map(({ drill }) => drill)];
     const body = drills.reduce<PlanBody>(
       (plan, drill) =>
-        applyEdit(plan, { kind: 'add', block: blockFromDrill(drill, crypto.randomUUID(), nextStart(plan)) }),
+        applyEdit(curriculum, plan, {
+          kind: 'add',
+          block: blockFromDrill(drill, crypto.randomUUID(), nextStart(plan)),
+        }),
       { ...emptyPlan(), groupSize: this.groupSize(), lengthMin: this.lengthMin(), aim: '' },
     );
     this.client
       .call(api.plans.create, {
-        body: { id: crypto.randomUUID(), title: this.planTitle(), body: applyEdit(body, { kind: 'fit' }) },
+        body: {
+          id: crypto.randomUUID(),
+          title: this.planTitle(),
+          body: applyEdit(curriculum, body, { kind: 'fit' }),
+        },
       })
       .subscribe(({ id }) => void this.router.navigate(['/plan', id]));
   }

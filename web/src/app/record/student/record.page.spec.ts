@@ -1,5 +1,6 @@
+import { SHIPPED_CURRICULUM as SHIPPED } from '@doceo/core/shipped';
 import { api, type FitStatus, type SavedPlan, type SavedStudent } from '@doceo/contract';
-import { type BankEvent, type PlanBody, SKILLS } from '@doceo/core';
+import { type BankEvent, type PlanBody } from '@doceo/core';
 import type { FakeServer } from '../../../testing/fake-server';
 import { attempt, event, JONAS, NOW, PLAN, SAM, uuid } from '../../../testing/fixtures';
 import { lessonServer, setDate, type Shown, show, until } from '../../../testing/page';
@@ -34,11 +35,15 @@ describe('the record', () => {
       ...good(10),
       ...Array.from({ length: 3 }, () => attempt('casting.stop', 'cast.pile')),
     ]);
-    expect(document.querySelectorAll('.reach')).toHaveLength(SKILLS.skills.length);
+    expect(document.querySelectorAll('.reach')).toHaveLength(SHIPPED.skills.all.length);
     expect(reach('Pause').getAttribute('aria-label')).toContain('Pause: has it, 10 good of 10');
     expect(reach('Stop').getAttribute('aria-label')).toContain('Stop: learning, 0 good of 3');
     expect(reach('Roll cast').getAttribute('aria-label')).toMatch(/Roll cast: not seen$/);
-    expect(page.all('.words li')).toEqual(['1 has it', '1 learning', `${SKILLS.skills.length - 2} not seen`]);
+    expect(page.all('.words li')).toEqual([
+      '1 has it',
+      '1 learning',
+      `${SHIPPED.skills.all.length - 2} not seen`,
+    ]);
     // Of what nobody saw no water is drawn.
     expect(reach('Roll cast').querySelector('.fill')).toBeNull();
   });

@@ -6,17 +6,19 @@ import {
   type BankEvent,
   debrief,
   drilledAttempts,
+  evidenceOf,
+  flyFirst,
   faultRates,
-  findFault,
   groundOf,
   MIN_TREND,
   type GroundKind,
+  mainSkillOf,
   movedFaults,
-  SKILLS,
   skillStage,
   type SkillState,
   skillState,
   activeEvents,
+  weighFaults,
   whatNext,
 } from '@doceo/core';
 import { STAGES } from '@doceo/texts';
@@ -39,11 +41,14 @@ import { StudentPrivacyComponent } from './student-privacy.component';
 import { StudentDialogComponent } from '../list/student-dialog.component';
 import { NoSuchComponent } from '../../shared/no-such.component';
 import { recordOf } from '../../data/records/record-of';
+import { TeachingStore } from '../../data/teaching/teaching-store';
 
 /** What is known of a skill that nobody saw. */
 const UNSEEN = { attempts: 0, mastery: 0 };
 /** Changes named below the map. */
 const MAX_CHANGES = 5;
+/** Changes of fly before a habit is named. */
+const MIN_CHANGES = 3;
 const MAX_TRENDS = 3;
 
 /** One student's record: what flows and what holds it back, what goes wrong, the evidence, what to teach next. */
@@ -69,6 +74,7 @@ const MAX_TRENDS = 3;
   styleUrl: './record.page.css',
 })
 export class RecordPage {
+  private readonly teaching = inject(TeachingStore);
   private readonly router = inject(Router);
   private readonly fits = inject(FitStore);
   protected readonly day = inject(DayStore);
@@ -95,6 +101,8 @@ export class RecordPage {
   });
   protected readonly ownEvents = computed(() => this.events() ?? []);
   protected readonly attempts = computed(() => attemptsOf(this.events() ?? [], this.id()));
+  /** Attempts, and what other entries say of skills. */
+  private readonly evidence = computed(() => evidenceOf(this.events() ?? [], this.id()));
   /** The end of every lesson with something on the record, and today. */
   protected readonly moments = computed<Moment[]>(() => {
     const ends = new Map<string, number>();
@@ -123,8 +131,9 @@ export class RecordPage {
   protected readonly changes = computed(() => {
     const [now, then] = [this.state(), this.then()];
     if (!then) return [];
-    return SKILLS.skills
-      .flatMap(({ id, name }) => {
+    return this.teaching
+      .curriculum()
+      .skills.all.flatMap(({ id, name }) => {
         const [stage, was] = [skillStage(now[id] ?? UNSEEN), skillStage(then[id] ?? UNSEEN)];
         return stage === was ? [] : [{ name, word: STAGES[stage], lost: was === 'has-it' }];
       })
@@ -134,10 +143,14 @@ export class RecordPage {
     (['has-it', 'learning', 'not-seen'] as const).map((stage) => ({
       stage,
       word: STAGES[stage],
-      count: SKILLS.skills.filter(({ id }) => skillStage(this.state()[id] ?? UNSEEN) === stage).length,
+      count: this.teaching
+        .curriculum()
+        .skills.all.filter(({ id }) => skillStage(this.state()[id] ?? UNSEEN) === stage).length,
     })),
   );
-  protected readonly moved = computed(() => movedFaults(this.events() ?? [], this.id()));
+  protected readonly moved = computed(() =>
+    movedFaults(this.teaching.curriculum(), this.events() ?? [], this.id()),
+  );
   protected readonly lessonsSeen = computed(
     () => new Set((this.events() ?? []).map(({ lessonId }) => lessonId)).size,
   );
@@ -156,17 +169,21 @@ export class RecordPage {
   protected readonly lastLesson = computed(() => activeEvents(this.events() ?? []).at(-1)?.lessonId ?? null);
   protected readonly sentence = computed(() => {
     const lesson = this.lastLesson();
-    return lesson ? debrief(this.events() ?? [], this.id(), lesson).sentence : null;
+    return lesson
+      ? debrief(this.teaching.curriculum(), this.events() ?? [], this.id(), lesson).sentence
+      : null;
   });
   /** The skill looked at: the one chosen, else the one that holds back most. */
   protected readonly skill = computed(() => {
     const chosen = this.chosen();
-    const wanted = chosen ?? this.advice()[0]?.drill.skills[0] ?? '';
-    return SKILLS.get(SKILLS.has(wanted) ? wanted : 'casting.grip-stance');
+    const { skills } = this.teaching.curriculum();
+    const advised = this.advice()[0]?.drill;
+    const wanted = chosen ?? (advised ? mainSkillOf(advised) : '');
+    return skills.has(wanted) || !skills.all[0] ? skills.get(wanted) : skills.all[0];
   });
   protected readonly estimate = computed(() => this.state()[this.skill().id]);
   protected readonly ofSkill = computed(() =>
-    this.attempts().filter(({ skillId }) => skillId === this.skill().id),
+    this.evidence().filter(({ skillId }) => skillId === this.skill().id),
   );
   protected readonly color = computed(() => CHART.strands[this.skill().strand]);
   protected readonly rates = computed(() => {
@@ -182,8 +199,15 @@ export class RecordPage {
     const clear = rates
       .filter(({ trend }) => trend !== 'unclear')
       .slice(0, MAX_TRENDS)
-      .map(({ faultId, trend }) => `${findFault(faultId)?.short ?? faultId} is ${trend}`);
+      .map(({ faultId, trend }) => `${this.teaching.curriculum().faults.get(faultId).short} is ${trend}`);
     return clear.length > 0 ? `${clear.join('; ')}, later half against earlier.` : 'No trend is clear yet.';
+  });
+  /** A habit that the order of changes tells. */
+  protected readonly habit = computed(() => {
+    const { first, of } = flyFirst(this.events() ?? [], this.id());
+    return of >= MIN_CHANGES && first / of >= 0.5
+      ? `Changes the fly first: ${first} of ${of} times, before depth and drift were tried.`
+      : '';
   });
   protected readonly grounds = computed<GroundKind[]>(() => {
     if (this.ground() === 'grass') return ['grass'];
@@ -195,8 +219,15 @@ export class RecordPage {
       ]),
     ];
   });
+  private readonly weighed = computed(() =>
+    weighFaults(this.teaching.curriculum(), drilledAttempts(this.events() ?? [], this.id())),
+  );
   protected readonly advice = computed(() =>
-    this.loaded() ? whatNext(this.state(), this.grounds(), this.minutes()).slice(0, 4) : [],
+    this.loaded()
+      ? whatNext(this.teaching.curriculum(), this.state(), this.grounds(), this.minutes(), {
+          faults: this.weighed(),
+        }).slice(0, 4)
+      : [],
   );
   protected readonly next = computed<NextDrill[]>(() =>
     this.advice().map(({ drill, gain, reason }) => ({ drill, gain, why: reason })),
@@ -234,8 +265,8 @@ export class RecordPage {
 
   private stateAt(atMs: number): SkillState {
     return skillState(
-      SKILLS,
-      this.attempts().filter((attempt) => attempt.atMs <= atMs),
+      this.teaching.curriculum().skills.all,
+      this.evidence().filter((one) => one.atMs <= atMs),
       atMs,
       this.fits.fitted(),
     );

@@ -1,16 +1,16 @@
-import { Component, computed, input } from '@angular/core';
+import { Component, computed, input, inject } from '@angular/core';
 import {
   formatProbability,
   type Skill,
   type SkillAttempt,
   type SkillEstimate,
   skillStage,
-  SKILLS,
   STRAND_NAMES,
   sureness,
 } from '@doceo/core';
 import { STAGES } from '@doceo/texts';
 import { SkillFitComponent } from './skill-fit.component';
+import { TeachingStore } from '../../data/teaching/teaching-store';
 
 /** How many of the last attempts are told. */
 const LAST = 10;
@@ -95,6 +95,7 @@ const LAST = 10;
   `,
 })
 export class SkillPanelComponent {
+  private readonly teaching = inject(TeachingStore);
   readonly skill = input.required<Skill>();
   readonly estimate = input.required<SkillEstimate | undefined>();
   /** Of this skill, in the order of time. */
@@ -118,8 +119,10 @@ export class SkillPanelComponent {
     const estimate = this.estimate();
     return estimate ? sureness(estimate) : '';
   });
-  protected readonly opens = computed(() => names(SKILLS.opens(this.skill().id)));
-  protected readonly rests = computed(() => names(this.skill().needs.map((need) => SKILLS.get(need))));
+  protected readonly opens = computed(() => names(this.teaching.curriculum().skills.opens(this.skill().id)));
+  protected readonly rests = computed(() =>
+    names(this.skill().needs.map(this.teaching.curriculum().skills.get)),
+  );
 
   protected figure(value: number): string {
     return formatProbability(value);

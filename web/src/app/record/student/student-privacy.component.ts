@@ -1,6 +1,6 @@
 import { Component, computed, inject, input, type OnInit, output, signal } from '@angular/core';
 import { api, type DeletionEffect, type Look, type SavedStudent } from '@doceo/contract';
-import { type BankEvent, findFault, skillName, activeEvents } from '@doceo/core';
+import { type BankEvent, activeEvents } from '@doceo/core';
 import { DateTime } from 'luxon';
 import Papa from 'papaparse';
 import { eventText } from '../../data/lesson/event-text';
@@ -8,6 +8,7 @@ import { ApiClient } from '../../data/api/api-client';
 import type { ApiError } from '../../data/api/api-error';
 import { DayStore } from '../../data/lesson/day-store';
 import { download, fileName } from '../../data/download';
+import { TeachingStore } from '../../data/teaching/teaching-store';
 
 /** What belongs to the student: take it along, see who looked, or have it deleted. */
 @Component({
@@ -74,6 +75,7 @@ import { download, fileName } from '../../data/download';
   `,
 })
 export class StudentPrivacyComponent implements OnInit {
+  private readonly teaching = inject(TeachingStore);
   private readonly client = inject(ApiClient);
   private readonly day = inject(DayStore);
   readonly student = input.required<SavedStudent>();
@@ -111,14 +113,16 @@ export class StudentPrivacyComponent implements OnInit {
 
   /** What stands on the record, a line an entry; by RFC 4180. */
   protected saveCsv(): void {
+    const curriculum = this.teaching.curriculum();
+    const { skills, faults } = curriculum;
     const lines = activeEvents(this.events()).map((event) => ({
       time: new Date(event.atMs).toISOString(),
       lesson: this.day.lessons().find(({ id }) => id === event.lessonId)?.planTitle ?? '',
       kind: event.body.kind,
-      skill: event.body.kind === 'attempt' ? skillName(event.body.skillId) : '',
+      skill: event.body.kind === 'attempt' ? skills.get(event.body.skillId).name : '',
       good: event.body.kind === 'attempt' ? (event.body.good ? 'yes' : 'no') : '',
-      fault: event.body.kind === 'attempt' ? (findFault(event.body.faultId ?? '')?.short ?? '') : '',
-      text: event.body.kind === 'attempt' ? '' : eventText(event.body, 'metric'),
+      fault: event.body.kind === 'attempt' ? (faults.find(event.body.faultId ?? '')?.short ?? '') : '',
+      text: event.body.kind === 'attempt' ? '' : eventText(event.body, 'metric', curriculum),
     }));
     const columns = ['time', 'lesson', 'kind', 'skill', 'good', 'fault', 'text'];
     download(

@@ -1,14 +1,13 @@
 import { Component, computed, inject, input, output, signal } from '@angular/core';
 import {
   type BankEvent,
+  type BankEventBody,
   type EntryChange,
   faultsOfStrand,
-  findDrill,
-  findFault,
   likeliestFaults,
-  SKILLS,
 } from '@doceo/core';
 import { EntryCorrections } from '../../data/records/entry-corrections';
+import { TeachingStore } from '../../data/teaching/teaching-store';
 
 /** Faults that are offered, the likeliest first. */
 const MAX_FAULTS = 8;
@@ -98,6 +97,7 @@ interface Choice {
   `,
 })
 export class EntryCorrectionComponent {
+  private readonly teaching = inject(TeachingStore);
   private readonly corrections = inject(EntryCorrections);
   readonly entry = input.required<BankEvent>();
   /** Others in the lesson whose it may have been. */
@@ -142,23 +142,33 @@ export class EntryCorrectionComponent {
   private outcomes(): Choice[] {
     const { body } = this.entry();
     if (body.kind !== 'attempt') return [];
-    const skill = SKILLS.has(body.skillId) ? SKILLS.get(body.skillId) : null;
-    const likely = skill
-      ? likeliestFaults(
-          {},
-          [...skill.faults, ...(findDrill(body.drillId ?? '')?.watchFor ?? [])],
-          faultsOfStrand(skill.strand),
-          MAX_FAULTS,
-        )
-      : [];
+    const { skills, drills, faults } = this.teaching.curriculum();
+    const skill = skills.find(body.skillId);
+    const likely =
+      skill && canShowFault(body)
+        ? likeliestFaults(
+            {},
+            [...skill.faults, ...(drills.find(body.drillId ?? '')?.watchFor ?? [])],
+            faultsOfStrand(skills.all, skill.strand),
+            MAX_FAULTS,
+          )
+        : [];
     const ids = [...new Set([...(body.faultId ? [body.faultId] : []), ...likely])];
     return [
       { text: 'good', change: { as: 'good' }, now: body.good },
+      ...(ids.length === 0
+        ? [{ text: 'not good', change: { as: 'fault', faultId: null } as const, now: !body.good }]
+        : []),
       ...ids.map((faultId) => ({
-        text: (findFault(faultId)?.short ?? faultId).toLowerCase(),
+        text: faults.get(faultId).short.toLowerCase(),
         change: { as: 'fault', faultId } as const,
         now: faultId === body.faultId,
       })),
     ];
   }
+}
+
+/** An answer or a figure shows no fault: it was good or not. */
+function canShowFault({ evidence = 'drill' }: Extract<BankEventBody, { kind: 'attempt' }>): boolean {
+  return evidence === 'drill' || evidence === 'passing' || evidence === 'side';
 }

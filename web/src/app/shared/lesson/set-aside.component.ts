@@ -1,6 +1,6 @@
 import { Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { type BankEvent, type BankEventBody, findDrill, findFault, SKILLS } from '@doceo/core';
+import { type BankEvent, type BankEventBody, type Curriculum } from '@doceo/core';
 import { DateTime } from 'luxon';
 import { BankStore, type SetAside } from '../../data/lesson/bank-store';
 import { DayStore } from '../../data/lesson/day-store';
@@ -10,15 +10,16 @@ import { SessionStore } from '../../data/session';
 import { DialogComponent } from '../../parts/dialog.component';
 import { ChoiceFieldComponent } from '../../parts/fields/choice-field.component';
 import { TextFieldComponent } from '../../parts/fields/text-field.component';
+import { TeachingStore } from '../../data/teaching/teaching-store';
 
 type Attempt = Extract<BankEventBody, { kind: 'attempt' }>;
 
 /** An attempt without the drill and the fault that are no more. */
-function inLibrary(attempt: Attempt): Attempt {
+function inLibrary({ drills, faults }: Curriculum, attempt: Attempt): Attempt {
   return {
     ...attempt,
-    drillId: findDrill(attempt.drillId ?? '') ? attempt.drillId : null,
-    faultId: findFault(attempt.faultId ?? '') ? attempt.faultId : null,
+    drillId: drills.find(attempt.drillId ?? '') ? attempt.drillId : null,
+    faultId: faults.find(attempt.faultId ?? '') ? attempt.faultId : null,
   };
 }
 
@@ -66,7 +67,7 @@ const FORMAT = 'doceo-entries';
               } @else if (entry.goneSkill) {
                 <doceo-choice-field
                   label="It counts for"
-                  [options]="allSkills"
+                  [options]="allSkills()"
                   [value]="skills()[entry.id] ?? ''"
                   (chosen)="pick(entry.id, $event)"
                 />
@@ -140,6 +141,7 @@ const FORMAT = 'doceo-entries';
   `,
 })
 export class SetAsideComponent {
+  private readonly teaching = inject(TeachingStore);
   private readonly bank = inject(BankStore);
   private readonly day = inject(DayStore);
   private readonly session = inject(SessionStore);
@@ -148,10 +150,10 @@ export class SetAsideComponent {
   protected readonly skills = signal<Record<string, string>>({});
   /** What was let go while the list is open, to be brought back. */
   protected readonly gone = signal<readonly SetAside[]>([]);
-  protected readonly allSkills = [
+  protected readonly allSkills = computed(() => [
     { value: '', text: 'choose a skill' },
-    ...SKILLS.skills.map(({ id, name }) => ({ value: id, text: name })),
-  ];
+    ...this.teaching.curriculum().skills.all.map(({ id, name }) => ({ value: id, text: name })),
+  ]);
 
   protected readonly entries = computed(() =>
     this.bank.setAside().map(({ event, reason }) => ({
@@ -164,9 +166,9 @@ export class SetAsideComponent {
           ? 'All'
           : (this.day.students().find(({ id }) => id === event.studentId)?.student.name ??
             'a student who is not on your list'),
-      text: eventText(event.body, this.session.units()),
+      text: eventText(event.body, this.session.units(), this.teaching.curriculum()),
       note: event.body.kind === 'note' ? event.body.text : null,
-      goneSkill: event.body.kind === 'attempt' && !SKILLS.has(event.body.skillId),
+      goneSkill: event.body.kind === 'attempt' && !this.teaching.curriculum().skills.find(event.body.skillId),
     })),
   );
 
@@ -185,7 +187,13 @@ export class SetAsideComponent {
       body.kind === 'note'
         ? { ...event, body: { ...body, text: (this.notes()[event.id] ?? body.text).replace(/\p{Cs}/gu, '') } }
         : body.kind === 'attempt'
-          ? { ...event, body: inLibrary({ ...body, skillId: this.skills()[event.id] ?? body.skillId }) }
+          ? {
+              ...event,
+              body: inLibrary(this.teaching.curriculum(), {
+                ...body,
+                skillId: this.skills()[event.id] ?? body.skillId,
+              }),
+            }
           : event;
     void this.bank.sendAgain(mended);
   }

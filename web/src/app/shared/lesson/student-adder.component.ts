@@ -14,6 +14,7 @@ export const UNKNOWN_STUDENT: Student = {
   saidAdult: false,
   hand: 'right',
   heightM: null,
+  needs: [],
   note: '',
   guardianName: '',
   guardianContact: '',

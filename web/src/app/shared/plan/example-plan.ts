@@ -1,6 +1,16 @@
-import { applyEdit, blockFromDrill, emptyPlan, type PlanBody, planEnd } from '@doceo/core';
+import {
+  applyEdit,
+  blockFromDrill,
+  type Curriculum,
+  type Drill,
+  emptyPlan,
+  type PlanBody,
+  planEnd,
+} from '@doceo/core';
 
-const DRILLS = ['hats-and-glasses', 'draw-the-line', 'stop-and-say', 'lay-it-down', 'wet-hands-net'];
+const FIRST_DRILLS = ['hats-and-glasses', 'draw-the-line', 'stop-and-say', 'lay-it-down', 'wet-hands-net'];
+/** Of another school's drills the first ones, no more than make a short lesson. */
+const MAX_DRILLS = 5;
 /** A lesson is planned by the quarter of an hour. */
 const STEP_MIN = 15;
 
@@ -11,15 +21,25 @@ export const EXAMPLE_TITLE = 'First casts';
  *
  * @param groupSize students, 1 or more
  */
-export function examplePlan(groupSize = 3): PlanBody {
+export function examplePlan(curriculum: Curriculum, groupSize = 3): PlanBody {
   const plan = { ...emptyPlan(), aim: 'A straight line at seven metres, and everybody safe.', groupSize };
-  const body = DRILLS.reduce<PlanBody>(
+  const body = firstDrills(curriculum).reduce<PlanBody>(
     (before, drill) =>
-      applyEdit(before, {
+      applyEdit(curriculum, before, {
         kind: 'add',
         block: blockFromDrill(drill, crypto.randomUUID(), planEnd(before)),
       }),
     plan,
   );
   return { ...body, lengthMin: Math.ceil(planEnd(body) / STEP_MIN) * STEP_MIN };
+}
+
+/** Those of any first lesson that are taught; where a school has none of them, its safety talk and its first drills. */
+function firstDrills({ drills }: Curriculum): Drill[] {
+  const usual = FIRST_DRILLS.filter(drills.has).map(drills.get);
+  if (usual.length > 0) return usual;
+  const bySafety = [...drills.all].sort(
+    (a, b) => Number(b.strand === 'safety') - Number(a.strand === 'safety'),
+  );
+  return bySafety.slice(0, MAX_DRILLS);
 }

@@ -1,0 +1,96 @@
+import type { Drill } from '../../../drill';
+import { made } from './entry';
+
+/** Hook-setting drills beside the first ones, most of them on grass. */
+export const MORE_HOOK_SETTING_DRILLS: Drill[] = [
+  made({
+    id: 'walk-the-slack',
+    name: 'Walk the slack in',
+    skills: ['hook-setting.slack-management', 'hook-setting.line-hand-control'],
+    minutes: [5, 8, 12],
+    ground: 'grass',
+    group: { min: 2, max: 6 },
+    gear: ['rod', 'yarn tuft'],
+    cue: 'Short strips, finger on.',
+    how: [
+      'The partner walks the tuft towards you, now slow, now fast, as a drift does.',
+      'Strip as it comes: nearly straight, never tight.',
+      'On “now” he stops; lift: what moved first, line or tuft?',
+    ],
+    done: [6, 8, 'tuft moves at once on the lift'],
+    watch: ['set.slack'],
+    lineOutM: 7,
+    perMin: 1.5,
+    adaptations: [
+      { need: 'shoulder', words: 'Rod tip low, strip only.' },
+      {
+        need: 'one-hand',
+        words:
+          'Strip under the rod finger with the rod hand’s own fingers, or sit with the line over the knee.',
+      },
+    ],
+  }),
+  made({
+    id: 'say-the-phrase',
+    name: 'Say it, then lift',
+    skills: ['hook-setting.set-timing', 'hook-setting.see-take'],
+    minutes: [5, 8, 12],
+    ground: 'grass',
+    group: { min: 2, max: 6 },
+    gear: ['rod', 'yarn tuft', 'sheet of paper'],
+    cue: 'Nymph: now. Big dry: say it first.',
+    how: [
+      'The partner covers the tuft with paper: that is the take.',
+      'He says “nymph” or “big dry” before. Nymph: lift at once. Big dry: say a short phrase, then lift.',
+      'Mixed, ten times.',
+    ],
+    done: [8, 10, 'right wait for what it was'],
+    watch: ['set.early', 'set.late'],
+    lineOutM: 6,
+    perMin: 2,
+    adaptations: [{ need: 'hears-badly', words: 'The partner holds up one finger or two.' }],
+  }),
+  made({
+    id: 'two-tugs',
+    name: 'Two tugs',
+    skills: ['hook-setting.strip-set'],
+    minutes: [5, 8, 12],
+    ground: 'grass',
+    group: { min: 2, max: 6 },
+    gear: ['rod', 'yarn tuft'],
+    cue: 'First tug: do nothing. Second: long strip.',
+    how: [
+      'Retrieve over the grass, rod pointing at the tuft. The partner tugs once, then for good.',
+      'At the second a long strip; the rod stays low until it is tight.',
+      'Who lifts starts again.',
+    ],
+    done: [7, 10, 'rod low, line tight'],
+    watch: ['set.trout-lift', 'set.early', 'set.slack'],
+    lineOutM: 8,
+    perMin: 2,
+    adaptations: [{ need: 'shoulder', words: 'Easier than lifting.' }],
+  }),
+  made({
+    id: 'lead-it-in',
+    name: 'Lead it in',
+    skills: ['hook-setting.play-fish', 'fish-care.unhook-in-water'],
+    minutes: [8, 12, 18],
+    ground: 'anywhere',
+    group: { min: 2, max: 4 },
+    gear: ['rod', 'rubber net', 'wet sponge fish', 'bucket', 'forceps'],
+    cue: 'Net still, fish over it.',
+    how: [
+      'The partner is the fish: runs, head shakes, a last run at the net.',
+      'Give line on the run, side pressure to turn it, then lead it over the net held still.',
+      'Fly out with the sponge under water; hands wet first.',
+    ],
+    done: [3, 4, 'no slack, no snap, net never stabs'],
+    watch: ['fish.tight-drag', 'fish.chase-net', 'fish.rod-at-fish', 'fish.air'],
+    lineOutM: 8,
+    perMin: 0.4,
+    adaptations: [
+      { need: 'child-height', words: 'An adult is the fish; two hands on the rod.' },
+      { need: 'one-hand', words: 'The partner nets.' },
+    ],
+  }),
+];

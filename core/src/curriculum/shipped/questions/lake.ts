@@ -1,0 +1,77 @@
+import { ask } from './ask';
+
+/** What one should know at a lake. */
+export const LAKE_QUESTIONS = [
+  ask(
+    'lake-first',
+    'water.lake-structure',
+    'Where first on a lake?',
+    ['Edges: drop-off, weed, inflow', 'Food and shelter meet there.'],
+    ['The middle', 'Deep and empty, mostly.'],
+    ['Anywhere', 'Fish travel along edges.'],
+  ),
+  ask(
+    'lake-wind',
+    'water.lake-structure',
+    'The wind has blown two days from the west. Food is …',
+    ['on the east shore', 'It drifts there; fish follow. Mind the waves.'],
+    ['on the west shore', 'It left it.'],
+    ['in the middle', 'No.'],
+  ),
+  ask(
+    'lake-weed',
+    'water.lake-structure',
+    'Weed bed: where do you fish?',
+    ['Along its edge', 'In it, you catch weed.'],
+    ['In the thick of it', 'Weed.'],
+    ['Far from it', 'So is the fish.'],
+  ),
+  ask(
+    'count-why',
+    'water.depth-count',
+    'Why count?',
+    ['To find the same depth again', 'What worked can be repeated.'],
+    ['To pass the time', 'No.'],
+    ['To breathe', 'No.'],
+  ),
+  ask(
+    'count-weed',
+    'water.depth-count',
+    'At eleven the fly brings weed. You …',
+    ['count ten', 'Just above it.'],
+    ['count twenty', 'More weed.'],
+    ['change the fly', 'Depth is found already.'],
+  ),
+  ask(
+    'count-line',
+    'water.depth-count',
+    'Faster sinking line, same depth: the count is …',
+    ['shorter', 'It sinks more in a second.'],
+    ['longer', 'No.'],
+    ['the same', 'No.'],
+  ),
+  ask(
+    'ret-change',
+    'water.retrieve-choice',
+    'How do you look for the right retrieve?',
+    ['One thing at a time: length, speed or pause', 'Else you learn nothing.'],
+    ['All at once', 'Which was it?'],
+    ['Fly first', 'Depth and retrieve before.'],
+  ),
+  ask(
+    'ret-cold',
+    'water.retrieve-choice',
+    'Cold water: begin …',
+    ['slowly', 'Half that, then half again.'],
+    ['fast', 'They will not follow.'],
+    ['by skating it', 'No.'],
+  ),
+  ask(
+    'ret-hang',
+    'water.retrieve-choice',
+    'What is the hang?',
+    ['A stop at the end, flies below the tip', 'A follower takes as it stops.'],
+    ['A fly in a tree', 'That too.'],
+    ['A knot', 'No.'],
+  ),
+];

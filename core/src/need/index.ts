@@ -1,0 +1,2 @@
+export * from './need';
+export * from './limits';

@@ -1,0 +1,1 @@
+export { SHIPPED_QUESTIONS } from '@doceo/core/shipped';

@@ -1,0 +1,397 @@
+import {
+  afterNextRender,
+  Component,
+  computed,
+  effect,
+  type ElementRef,
+  inject,
+  Injector,
+  type OnDestroy,
+  signal,
+  untracked,
+  viewChild,
+} from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { RouterLink } from '@angular/router';
+import {
+  canBeSeen,
+  curriculumFaults,
+  type Drill,
+  drillEffects,
+  emptyLayer,
+  type Entries,
+  entriesOf,
+  type EntryKind,
+  type Layer,
+  STRAND_NAMES,
+  type Strand,
+  STRANDS,
+  withEntry,
+  withoutEntry,
+  withRetired,
+} from '@doceo/core';
+import { ApiClient } from '../data/api/api-client';
+import { UserStorage } from '../data/device/user-storage';
+import { EditedDocument } from '../data/documents/edited-document';
+import { KeptSteps } from '../data/documents/kept-steps';
+import { DayStore } from '../data/lesson/day-store';
+import { FitStore } from '../data/records/fit-store';
+import { RecordsStore } from '../data/records/records-store';
+import { TeachingStore } from '../data/teaching/teaching-store';
+import { narrowWindow } from '../parts/narrow';
+import { DocumentToldComponent } from '../shared/documents/document-told.component';
+import { SaveStateComponent } from '../shared/documents/save-state.component';
+import { UndoRedoComponent } from '../shared/documents/undo-redo.component';
+import { type ChosenEntry, KIND_WORDS } from './chosen-entry';
+import { DrillCardComponent } from './drill-card.component';
+import { LayersPanelComponent } from './layers-panel.component';
+import { DrillSheetComponent } from './sheets/drill-sheet.component';
+import { FaultSheetComponent } from './sheets/fault-sheet.component';
+import { TeachingQuestionComponent } from './sheets/question-sheet.component';
+import { SkillSheetComponent } from './sheets/skill-sheet.component';
+import { TeachingStreamsComponent, type Tie } from './streams/teaching-streams.component';
+import { faultText } from './fault-text';
+import { newDrill, newFault, newQuestion, newSkill } from './new-entries';
+import { layerSource, type Whose } from './teaching-document';
+
+/** Entries listed at once; the rest are found by words. */
+const MAX_LISTED = 60;
+
+interface Listed extends ChosenEntry {
+  name: string;
+  /** Whose it is, and whether it is retired. */
+  mark: string;
+  retired: boolean;
+}
+
+/** What is taught: the skills as streams, and sheets of skills, faults, drills and questions. */
+@Component({
+  selector: 'doceo-teaching',
+  imports: [
+    DocumentToldComponent,
+    DrillCardComponent,
+    DrillSheetComponent,
+    FaultSheetComponent,
+    FormsModule,
+    LayersPanelComponent,
+    RouterLink,
+    SaveStateComponent,
+    SkillSheetComponent,
+    TeachingQuestionComponent,
+    TeachingStreamsComponent,
+    UndoRedoComponent,
+  ],
+  templateUrl: './teaching.page.html',
+  styleUrl: './teaching.page.css',
+})
+export class TeachingPage implements OnDestroy {
+  private readonly client = inject(ApiClient);
+  private readonly storage = inject(UserStorage);
+  private readonly kept = inject(KeptSteps);
+  private readonly records = inject(RecordsStore);
+  private readonly fits = inject(FitStore);
+  private readonly day = inject(DayStore);
+  protected readonly store = inject(TeachingStore);
+
+  private readonly injector = inject(Injector);
+  private readonly narrow = narrowWindow();
+  private readonly sheet = viewChild.required<ElementRef<HTMLElement>>('sheet');
+  protected readonly kindWords = KIND_WORDS;
+  protected readonly strands = STRANDS.map((strand) => ({ strand, name: STRAND_NAMES[strand] }));
+  protected readonly whose = signal<Whose>('own');
+  protected readonly document = signal<EditedDocument<Layer> | null>(null);
+  protected readonly failed = signal(false);
+  protected readonly chosen = signal<ChosenEntry | null>(null);
+  protected readonly tie = signal<Tie | null>(null);
+  protected readonly words = signal('');
+
+  protected readonly layer = computed(() => this.document()?.value() ?? emptyLayer());
+  /** What is taught with the layer as it stands on the screen. */
+  protected readonly curriculum = computed(() => this.store.curriculumWith(this.whose(), this.layer()));
+  /** What lies below the layer. */
+  protected readonly below = computed(() => this.store.curriculumWith(this.whose(), emptyLayer()));
+  protected readonly circle = computed(() => this.store.teaching()?.circle ?? null);
+  protected readonly editable = computed(() => this.whose() === 'own' || (this.circle()?.mayChange ?? false));
+  protected readonly faults = computed(() => curriculumFaults(this.curriculum()));
+  protected readonly blind = computed(
+    () =>
+      new Set(
+        this.curriculum()
+          .skills.all.filter(({ id }) => !canBeSeen(this.curriculum(), id))
+          .map(({ id }) => id),
+      ),
+  );
+  protected readonly blindNames = computed(() =>
+    [...this.blind()].map((id) => this.curriculum().skills.get(id).name.toLowerCase()).join(', '),
+  );
+  protected readonly skill = computed(() => this.entry('skill'));
+  protected readonly fault = computed(() => this.entry('fault'));
+  protected readonly drill = computed(() => this.entry('drill'));
+  protected readonly question = computed(() => this.entry('question'));
+  protected readonly origin = computed(() => {
+    const chosen = this.chosen();
+    return chosen && this.curriculum().originOf(chosen.kind, chosen.id);
+  });
+  protected readonly originText = computed(() => {
+    const origin = this.origin();
+    if (!origin) return '';
+    const name = (owner: string): string =>
+      owner === 'own'
+        ? 'mine'
+        : owner === 'circle'
+          ? (this.circle()?.name ?? 'of the circle')
+          : 'as it ships';
+    if (origin.retiredBy) return `${name(origin.owner)}, retired`;
+    return origin.covers
+      ? `${name(origin.owner)}, covers what ${origin.covers === 'shipped' ? 'ships' : 'the circle has'}`
+      : name(origin.owner);
+  });
+  /** Whether this layer says something of the chosen entry, so that it can be put back. */
+  protected readonly covered = computed(() => {
+    const chosen = this.chosen();
+    if (!chosen) return false;
+    const inLayer = entriesOf(this.layer(), chosen.kind).some(({ id }) => id === chosen.id);
+    return (
+      (inLayer && this.below().originOf(chosen.kind, chosen.id) !== null) ||
+      this.layer().retired.some(({ kind, id }) => kind === chosen.kind && id === chosen.id)
+    );
+  });
+  /** What is told of the chosen entry by the check. */
+  protected readonly told = computed(() =>
+    this.faults()
+      .filter(({ kind, id }) => kind === this.chosen()?.kind && id === this.chosen()?.id)
+      .map((found) => faultText(found, this.curriculum())),
+  );
+  /** How well the chosen drill worked, in the instructor's own lessons. */
+  protected readonly effect = computed(() => {
+    const id = this.drill()?.id;
+    const students = this.day.students().map((one) => one.id);
+    const found = drillEffects(this.curriculum(), this.records.events(), students, this.fits.fitted()).find(
+      ({ drillId }) => drillId === id,
+    );
+    if (!id) return '';
+    if (!found) return 'Not done in a lesson yet.';
+    const seen = `${found.n} ${found.n === 1 ? 'bout' : 'bouts'} of ${found.students} ${found.students === 1 ? 'student' : 'students'}, ${found.attempts} tries`;
+    return found.rise
+      ? `${seen}: the estimate rose by ${(100 * found.rise.mean).toFixed(0)} of 100 (${(100 * found.rise.low).toFixed(0)} to ${(100 * found.rise.high).toFixed(0)}).`
+      : `${seen}: too few to say how well it works.`;
+  });
+  protected readonly listed = computed<Listed[]>(() => {
+    const words = this.words().trim().toLowerCase();
+    const skillId = this.listSkill();
+    const { drills, faults, questions, skills } = this.curriculum();
+    const about = (entry: Entries[EntryKind], kind: EntryKind): boolean =>
+      skillId === null ||
+      (kind === 'drill' && (entry as Drill).trains.some((one) => one.skillId === skillId)) ||
+      (kind === 'fault' && skills.get(skillId).faults.includes(entry.id)) ||
+      (kind === 'question' && (entry as Entries['question']).skillId === skillId);
+    const all = [
+      ...drills.all.map((entry) => ({ kind: 'drill' as const, entry, name: entry.name })),
+      ...faults.all.map((entry) => ({ kind: 'fault' as const, entry, name: entry.short })),
+      ...questions.all.map((entry) => ({ kind: 'question' as const, entry, name: entry.text })),
+      ...(words ? skills.all.map((entry) => ({ kind: 'skill' as const, entry, name: entry.name })) : []),
+    ];
+    return [
+      ...all
+        .filter(({ kind, entry, name }) => (words ? name.toLowerCase().includes(words) : about(entry, kind)))
+        .map(({ kind, entry, name }) => ({
+          ...{ kind, id: entry.id, name, retired: false },
+          mark: this.markOf(kind, entry.id),
+        })),
+      ...this.retired().filter(({ name }) => !words || name.toLowerCase().includes(words)),
+    ].slice(0, MAX_LISTED);
+  });
+  protected readonly listTitle = computed(() => {
+    const skillId = this.listSkill();
+    return this.words().trim()
+      ? 'Found'
+      : skillId
+        ? `For ${this.curriculum().skills.get(skillId).name.toLowerCase()}`
+        : 'Drills, faults, questions';
+  });
+  /** The skill whose drills, faults and questions are listed. */
+  private readonly listSkill = computed(
+    () => this.skill()?.id ?? this.drill()?.trains[0]?.skillId ?? this.question()?.skillId ?? null,
+  );
+  private readonly retired = computed<Listed[]>(() =>
+    this.layer().retired.map(({ kind, id }) => ({
+      ...{ kind, id, retired: true, mark: 'retired' },
+      name: this.nameOf(kind, id),
+    })),
+  );
+
+  constructor() {
+    this.records.keepFresh();
+    effect(() => {
+      this.whose();
+      untracked(() => this.openLayer());
+    });
+  }
+
+  ngOnDestroy(): void {
+    this.close();
+  }
+
+  protected openLayer(): void {
+    this.close();
+    this.failed.set(false);
+    const circleId = this.whose() === 'circle' ? (this.circle()?.id ?? null) : null;
+    const document = new EditedDocument<Layer>(
+      layerSource(this.client, this.store, this.whose(), circleId),
+      this.storage,
+      this.kept,
+    );
+    document.load().subscribe({
+      next: () => {
+        this.document.set(document);
+      },
+      error: () => this.failed.set(true),
+    });
+  }
+
+  protected choose(kind: EntryKind, id: string): void {
+    this.tie.set(null);
+    this.chosen.set({ kind, id });
+    // On a phone the sheet stands below all the rest.
+    if (this.narrow())
+      afterNextRender(() => this.sheet().nativeElement.scrollIntoView({ block: 'start' }), {
+        injector: this.injector,
+      });
+  }
+
+  protected put<K extends EntryKind>(kind: K, entry: Entries[K]): void {
+    this.document()?.edit((layer) => withEntry(layer, kind, entry), `${kind} ${entry.id}`);
+  }
+
+  protected retire(): void {
+    const chosen = this.chosen();
+    if (!chosen) return;
+    this.document()?.edit((layer) =>
+      this.below().originOf(chosen.kind, chosen.id) ||
+      this.records.events().some(({ body }) => body.kind === 'attempt' && names(body).includes(chosen.id))
+        ? withRetired(layer, chosen.kind, chosen.id)
+        : withoutEntry(layer, chosen.kind, chosen.id),
+    );
+    if (!this.curriculum().originOf(chosen.kind, chosen.id)) this.chosen.set(null);
+  }
+
+  protected putBack(): void {
+    const chosen = this.chosen();
+    if (!chosen) return;
+    const own = entriesOf(this.layer(), chosen.kind).some(({ id }) => id === chosen.id);
+    const isRetired = this.origin()?.retiredBy !== null;
+    this.document()?.edit((layer) =>
+      // What is this layer's own comes back as it was; what it covers shows again.
+      own && isRetired && this.below().originOf(chosen.kind, chosen.id) === null
+        ? {
+            ...layer,
+            retired: layer.retired.filter(({ kind, id }) => kind !== chosen.kind || id !== chosen.id),
+          }
+        : withoutEntry(layer, chosen.kind, chosen.id),
+    );
+  }
+
+  protected pulled(tie: Tie): void {
+    this.chosen.set({ kind: 'skill', id: tie.skillId });
+    this.tie.set(this.editable() ? tie : null);
+  }
+
+  /** Ties the need, the other way round where that was asked. */
+  protected tieIt(tie: Tie): void {
+    const skill = this.curriculum().skills.get(tie.skillId);
+    this.put('skill', { ...skill, needs: [...skill.needs, tie.needId] });
+    this.tie.set(null);
+  }
+
+  /** The line turned round: what would need itself is needed instead, where that closes no circle. */
+  protected turned(tie: Tie): Tie | null {
+    const { needId, skillId } = tie;
+    const { skills } = this.curriculum();
+    return skills.get(needId).needs.includes(skillId)
+      ? null
+      : { needId: skillId, skillId: needId, circle: null };
+  }
+
+  protected name(id: string): string {
+    return this.curriculum().skills.get(id).name.toLowerCase();
+  }
+
+  protected circleText(circle: readonly string[]): string {
+    return circle.map((id) => this.name(id)).join(' → ');
+  }
+
+  protected addSkill(strand: Strand): void {
+    this.added('skill', newSkill(strand));
+  }
+
+  protected addDrill(): void {
+    this.added('drill', newDrill(this.curriculum(), this.listSkill()));
+  }
+
+  protected addFault(): void {
+    this.added('fault', newFault());
+  }
+
+  protected addQuestion(): void {
+    this.added('question', newQuestion(this.curriculum(), this.listSkill()));
+  }
+
+  protected takeLayer(layer: Layer): void {
+    this.document()?.edit(() => layer);
+  }
+
+  protected takeEntries(taken: { kind: EntryKind; ids: readonly string[]; from: Layer }[]): void {
+    this.document()?.edit((layer) =>
+      taken.reduce(
+        (into, { kind, ids, from }) =>
+          entriesOf(from, kind)
+            .filter(({ id }) => ids.includes(id))
+            .reduce((now, entry) => withEntry(now, kind, entry as never), into),
+        layer,
+      ),
+    );
+  }
+
+  private added<K extends EntryKind>(kind: K, entry: Entries[K]): void {
+    this.put(kind, entry);
+    this.document()?.endRun();
+    this.words.set('');
+    this.choose(kind, entry.id);
+  }
+
+  private entry<K extends EntryKind>(kind: K): Entries[K] | null {
+    const chosen = this.chosen();
+    if (chosen?.kind !== kind) return null;
+    const { skills, faults, drills, questions } = this.curriculum();
+    const shelves = { skill: skills, fault: faults, drill: drills, question: questions };
+    return (shelves[kind].find(chosen.id) as Entries[K] | undefined) ?? null;
+  }
+
+  private nameOf(kind: EntryKind, id: string): string {
+    const { skills, faults, drills, questions } = this.curriculum();
+    return {
+      skill: () => skills.get(id).name,
+      fault: () => faults.get(id).short,
+      drill: () => drills.get(id).name,
+      question: () => questions.get(id).text,
+    }[kind]();
+  }
+
+  private markOf(kind: EntryKind, id: string): string {
+    const origin = this.curriculum().originOf(kind, id);
+    if (!origin || origin.owner === 'shipped') return '';
+    const whose = origin.owner === 'own' ? 'mine' : 'circle';
+    return origin.covers ? `${whose}, changed` : `${whose}, new`;
+  }
+
+  private close(): void {
+    const document = this.document();
+    if (!document) return;
+    document.close();
+    this.document.set(null);
+  }
+}
+
+function names(body: { skillId: string; drillId: string | null; faultId: string | null }): (string | null)[] {
+  return [body.skillId, body.drillId, body.faultId];
+}
