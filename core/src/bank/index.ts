@@ -1,6 +1,7 @@
 export * from './event';
 export * from './log';
 export * from './evidence-of';
+export * from './knot-evidence';
 export * from './briefing';
 export * from './correct';
 export * from './drill-counter';

@@ -10,4 +10,5 @@ export * from './below/rig-side';
 export * from './below/side-sweep';
 export * from './surface/presentation';
 export * from './surface/rank';
+export * from './surface/rank-task';
 export * from './surface/setup';

@@ -4,3 +4,4 @@ export * from './moved';
 export * from './effect';
 export * from './readiness';
 export * from './fault-priority';
+export * from './here';

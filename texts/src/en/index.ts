@@ -1,4 +1,5 @@
 export * from './conditions';
+export * from './here-questions';
 export * from './needs';
 export * from './plan-problems';
 export type { Evidence, ProblemInWords } from './problem';

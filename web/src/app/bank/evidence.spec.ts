@@ -92,6 +92,24 @@ describe('what else is seen at the water', () => {
     expect(page.text()).toContain('pause, answered right');
   });
 
+  it('is an answer about this water, whose question is computed from its card', async () => {
+    const page = await open();
+    await press(page, 'More');
+    await press(page, 'Ask a question');
+    expect(page.all('doceo-question-sheet h3')).toEqual(['Of this water and rig', 'Of what is taught']);
+    await page.enter('doceo-question-sheet input', 'how many hooks');
+    await press(page, /^How many hooks may your leader carry here/);
+    await press(page, '2 at most');
+    expect(page.text()).toContain('So says the card; signs on the spot come first.');
+    await press(page, 'Keep it');
+    expect(sent()).toEqual([
+      expect.objectContaining({
+        ...{ skillId: 'water.rules-check', good: true, evidence: 'answer' },
+        asked: { questionId: 'here.hooks', choice: expect.any(Number), choices: 3 },
+      }),
+    ]);
+  });
+
   it('bends to needs: the line under the name says how this drill is done by him', async () => {
     const bent = { ...SAM, student: { ...SAM.student, needs: ['shoulder' as const] } };
     server.on(api.students.list, [bent, JONAS]);

@@ -1,8 +1,12 @@
 import { DeviceUser } from '../data/device/device-user';
-import { keptKey, uuid } from '../../testing/fixtures';
+import { keptKey, SAM, uuid } from '../../testing/fixtures';
+import Dexie from 'dexie';
+import { IDBFactory } from 'fake-indexeddb';
 import { TestBed } from '@angular/core/testing';
+import { api } from '@doceo/contract';
 import {
   type Act,
+  type BankEvent,
   setupDrift,
   sideDrift,
   surfaceDrift,
@@ -12,8 +16,9 @@ import {
 } from '@doceo/core';
 import { lessonServer, setDate, show, type Shown, until } from '../../testing/page';
 import { ActTimelineComponent } from './surface/action-timeline.component';
-import { FAULT_TEXTS, whyText } from '../shared/drift/drift-texts';
+import { FAULT_TEXTS, presentationText, whyText } from '../shared/drift/drift-texts';
 import { BenchDrift } from '../data/kept-drift';
+import { BenchRecord } from '../data/records/bench-record';
 import { RankPanelComponent } from './rank/rank-panel.component';
 import { RankStore } from './rank/rank-store';
 import { SideViewComponent } from './below/side-view.component';
@@ -177,6 +182,46 @@ describe('the ranking', () => {
     await until(() => !store.running());
     expect(store.done()).toBe(store.tried());
     expect(store.ways().length).toBe(store.tried());
+  });
+
+  it('is hidden while a student says first, who is told how it is and may take it back', async () => {
+    Dexie.dependencies.indexedDB = new IDBFactory();
+    const server = lessonServer();
+    const page = await show(RankPanelComponent, server, {
+      ...{ setup: DEFAULT_SETUP, lanesFrom: 'the lanes drawn' },
+    });
+    const store = page.fixture.debugElement.injector.get(RankStore);
+    await until(() => store.tried() > 0 && !store.running());
+    await page.settle();
+    await page.press('Let a student say first');
+    TestBed.inject(BenchRecord).studentId.set(SAM.id);
+    await page.settle();
+    expect(page.all('doceo-rank-quiz li')).toHaveLength(3);
+    expect(page.all('doceo-rank-quiz .bar')).toEqual([]);
+    const metresOf = (text: string): number =>
+      store.ways().find(({ way }) => text.endsWith(presentationText(way, DEFAULT_SETUP, 'metric')))!.ranked
+        .cleanM;
+    const order = page.all('doceo-rank-quiz li').sort((a, b) => metresOf(b) - metresOf(a));
+    for (const text of order)
+      [...document.querySelectorAll<HTMLElement>('doceo-rank-quiz li button')]
+        .find((button) => button.textContent?.trim() === text)
+        ?.click();
+    await page.quiet();
+    expect(page.text()).toContain('In the right order. That shows:');
+    expect(page.all('doceo-rank-quiz .place.right')).toHaveLength(3);
+    const sent = () =>
+      server.of(api.events.add).flatMap(({ body }) => (body as { events: BankEvent[] }).events);
+    expect(sent()).toEqual([
+      expect.objectContaining({
+        studentId: SAM.id,
+        body: expect.objectContaining({ kind: 'attempt', good: true, evidence: 'bench' }),
+      }),
+    ]);
+    await page.press('Take it back');
+    await page.quiet();
+    expect(sent().at(-1)?.body).toEqual({ kind: 'undo', targetId: sent()[0]?.id });
+    await page.press('Three others');
+    expect(page.all('doceo-rank-quiz .bar')).toEqual([]);
   });
 
   it('says so where nothing is in reach', async () => {

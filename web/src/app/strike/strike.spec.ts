@@ -70,19 +70,17 @@ describe('the strike bench', () => {
     const mastery = (): number =>
       day.planLesson()!.students.find(({ id }) => id === SAM.id)!.skills['hook-setting.see-take']!.mastery;
     const before = mastery();
-    const events = await record.keep(
-      Array.from({ length: 6 }, (_, i) => ({
+    const events = await record.keepAttempts([
+      ...Array.from({ length: 6 }, (_, i) => ({
         atMs: Date.now() - 60_000 + i,
-        body: {
-          kind: 'attempt' as const,
-          skillId: 'hook-setting.see-take',
-          drillId: null,
-          good: true,
-          faultId: null,
-        },
+        skillId: 'hook-setting.see-take',
+        good: true,
       })),
+      { skillId: 'hook-setting.not-taught-here', good: true },
+    ]);
+    expect(events.map(({ body }) => body.kind === 'attempt' && body.evidence)).toEqual(
+      Array(6).fill('bench'),
     );
-    expect(events).toHaveLength(6);
     expect(mastery()).toBeGreaterThan(before + 0.1);
     await record.takeBack(events);
     expect(mastery()).toBeCloseTo(before, 9);

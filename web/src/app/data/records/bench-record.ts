@@ -3,12 +3,22 @@ import { computed, inject, Injectable, signal } from '@angular/core';
 import { type BankEvent, type BankEventBody } from '@doceo/core';
 import { BankStore } from '../lesson/bank-store';
 import { DayStore } from '../lesson/day-store';
+import { TeachingStore } from '../teaching/teaching-store';
+
+/** What a student did on a bench, at a skill; now when the moment is left out. */
+export interface BenchAttempt {
+  skillId: string;
+  good: boolean;
+  faultId?: string | null;
+  atMs?: number;
+}
 
 /** Writes what a student did on a bench into the record, under the lesson that is on. */
 @Injectable({ providedIn: 'root' })
 export class BenchRecord {
   private readonly bank = inject(BankStore);
   private readonly day = inject(DayStore);
+  private readonly teaching = inject(TeachingStore);
   readonly studentId = signal<string | null>(null);
 
   readonly people = computed(() => this.day.studentsOf(this.day.lesson()));
@@ -40,6 +50,23 @@ export class BenchRecord {
     await this.bank.addAll(events);
     this.day.heard(events);
     return events;
+  }
+
+  /**
+   * Keeps attempts as seen on a bench; those at skills that the school does not teach are left out.
+   *
+   * @returns the events, for who wants to take them back
+   */
+  keepAttempts(attempts: readonly BenchAttempt[]): Promise<BankEvent[]> {
+    const { skills } = this.teaching.curriculum();
+    return this.keep(
+      attempts
+        .filter(({ skillId }) => skills.has(skillId))
+        .map(({ skillId, good, faultId = null, atMs = Date.now() }) => ({
+          atMs,
+          body: { kind: 'attempt', skillId, drillId: null, good, faultId, evidence: 'bench' },
+        })),
+    );
   }
 
   /** Takes events back; taking back is an event too. */

@@ -18,6 +18,7 @@ import { firstName } from '../../data/lesson/lesson-texts';
 import { SessionStore } from '../../data/session';
 import { BenchRunner } from '../../workers/bench-runner';
 import { presentationText } from '../../shared/drift/drift-texts';
+import { RankQuizComponent } from './rank-quiz.component';
 import { type RankedWay, RankStore, sceneOf } from './rank-store';
 import { ChoiceFieldComponent, NamedPipe } from '../../parts/fields/choice-field.component';
 import { TeachingStore } from '../../data/teaching/teaching-store';
@@ -42,7 +43,7 @@ interface Row {
 /** What an angler may do instead, by metres without drag, the best first; and the best that a student can do. */
 @Component({
   selector: 'doceo-rank-panel',
-  imports: [ChoiceFieldComponent, FormsModule, NamedPipe, OriginComponent],
+  imports: [ChoiceFieldComponent, FormsModule, NamedPipe, OriginComponent, RankQuizComponent],
   providers: [RankStore],
   template: `
     <h2>What would drift longer?</h2>
@@ -60,20 +61,38 @@ interface Row {
       }
     </p>
     <doceo-origin of="computed" [from]="lanesFrom()" />
-    <ol>
-      @for (row of rows(); track row.way?.id) {
-        <li [class.drawn]="row.way === null">
-          <button type="button" [disabled]="row.way === null" (click)="row.way && chosen.emit(row.way)">
-            <span>{{ row.text }}</span> <b class="figure">{{ row.metres }}</b>
-            <i class="bar"
-              ><i class="fill" [style.width.%]="row.barPc"></i
-              ><i class="spread-mark" [style.left.%]="row.fromPc" [style.width.%]="row.toPc - row.fromPc"></i
-            ></i>
-          </button>
-        </li>
+    @if (asking()) {
+      <doceo-rank-quiz
+        [setup]="setup()"
+        [ways]="store.ways()"
+        (chosen)="chosen.emit($event)"
+        (done)="asking.set(false)"
+      />
+    } @else {
+      @if (canAsk()) {
+        <button type="button" class="btn small ask" (click)="asking.set(true)">
+          Let a student say first
+        </button>
       }
-    </ol>
-    @if (people().length > 0) {
+      <ol>
+        @for (row of rows(); track row.way?.id) {
+          <li [class.drawn]="row.way === null">
+            <button type="button" [disabled]="row.way === null" (click)="row.way && chosen.emit(row.way)">
+              <span>{{ row.text }}</span> <b class="figure">{{ row.metres }}</b>
+              <i class="bar"
+                ><i class="fill" [style.width.%]="row.barPc"></i
+                ><i
+                  class="spread-mark"
+                  [style.left.%]="row.fromPc"
+                  [style.width.%]="row.toPc - row.fromPc"
+                ></i
+              ></i>
+            </button>
+          </li>
+        }
+      </ol>
+    }
+    @if (people().length > 0 && !asking()) {
       <h2>For a student</h2>
       <doceo-choice-field
         label="Student"
@@ -168,6 +187,9 @@ export class RankPanelComponent implements OnDestroy {
   readonly lanesFrom = input.required<string>();
   readonly chosen = output<Presentation>();
 
+  /** A student is to say first: what the ways give is hidden from him. */
+  protected readonly asking = signal(false);
+  protected readonly canAsk = computed(() => !this.store.running() && this.store.ways().length > 2);
   protected readonly studentId = signal<string | null>(null);
   private readonly drawn = signal<Ranked | null>(null);
   private waiting: ReturnType<typeof setTimeout> | null = null;

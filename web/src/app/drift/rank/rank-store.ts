@@ -1,12 +1,10 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import { type DriftScene, type DriftSetup, type Presentation, presentations, type Ranked } from '@doceo/core';
+import { type DriftScene, type DriftSetup, presentations, type WayRanked } from '@doceo/core';
 import { catchError, EMPTY, filter, from, mergeMap, type Subscription, tap } from 'rxjs';
 import { BenchRunner } from '../../workers/bench-runner';
 
 /** A presentation with what it gives. */
-export interface RankedWay {
-  way: Presentation;
-  ranked: Ranked;
+export interface RankedWay extends WayRanked {
   /** Its place in the order of trying. */
   at: number;
 }

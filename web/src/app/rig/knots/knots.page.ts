@@ -10,23 +10,29 @@ import {
 } from '@angular/core';
 import { ActivatedRoute, RouterLink } from '@angular/router';
 import {
+  type BankEvent,
   diameterOfX,
   formatDiameter,
   formatForce,
   formatTippet,
   type Knot,
+  type KnotShown,
+  knotShown,
   KNOTS,
   type MaterialId,
   MATERIALS,
   materialStrength,
 } from '@doceo/core';
 import { DayStore } from '../../data/lesson/day-store';
+import { BenchRecord } from '../../data/records/bench-record';
 import { ReadingStore } from '../../data/records/reading-store';
 import { SessionStore } from '../../data/session';
+import { TeachingStore } from '../../data/teaching/teaching-store';
 import { plainNumber } from '../../parts/fields/plain-number';
 import { InUnitsPipe } from '../../parts/in-units.pipe';
 import { KNOT_STEPS } from '.';
 import { KnotStepComponent } from './knot-step.component';
+import { KeptOnBenchComponent } from '../../shared/lesson/kept-on-bench.component';
 import { readingUnit } from '../../shared/reading-units';
 import { ChoiceFieldComponent } from '../../parts/fields/choice-field.component';
 
@@ -62,7 +68,7 @@ const USES: Record<Knot['uses'][number], string> = {
 /** The knots, drawn step by step, with what each holds: typically, tied by me, tied by each student. */
 @Component({
   selector: 'doceo-knots-page',
-  imports: [ChoiceFieldComponent, InUnitsPipe, KnotStepComponent, RouterLink],
+  imports: [ChoiceFieldComponent, InUnitsPipe, KeptOnBenchComponent, KnotStepComponent, RouterLink],
   templateUrl: './knots.page.html',
   styleUrl: './knots.page.css',
 })
@@ -74,6 +80,11 @@ export class KnotsPage implements OnInit {
   protected readonly fragment = inject(ActivatedRoute).snapshot.fragment;
   protected readonly day = inject(DayStore);
   protected readonly session = inject(SessionStore);
+
+  private readonly record = inject(BenchRecord);
+  private readonly teaching = inject(TeachingStore);
+  /** What the last knot on the scale showed, and what of it went into a record. */
+  protected readonly shown = signal<{ id: string; events: BankEvent[]; told: string } | null>(null);
 
   protected readonly materials = Object.values(MATERIALS).map(({ id, name }) => ({ value: id, text: name }));
   protected readonly wrong = signal<{ id: string; text: string } | null>(null);
@@ -165,7 +176,27 @@ export class KnotsPage implements OnInit {
       });
     this.wrong.set(null);
     field.value = '';
-    this.store.add({ kind: 'knot', knot: id, material, diameterM, value: toSi(typed) }, this.who() || null);
+    const value = toSi(typed);
+    this.store.add({ kind: 'knot', knot: id, material, diameterM, value }, this.who() || null);
+    void this.show(id, value / lineN);
+  }
+
+  /** What a student's knot held shows on his record too, while his lesson is the one that is on. */
+  private async show(id: TiedKnot, heldShare: number): Promise<void> {
+    const shown = knotShown(id, heldShare);
+    this.record.studentId.set(this.who() || null);
+    const events = this.who() ? await this.record.keepAttempts([shown]) : [];
+    this.shown.set({ id, events, told: this.toldOf(shown, events.length > 0) });
+  }
+
+  private toldOf({ skillId, good }: KnotShown, kept: boolean): string {
+    const skill = this.teaching.curriculum().skills.get(skillId).name;
+    if (kept) return `${skill}: ${good ? 'good' : 'not good yet'}.`;
+    if (!this.who()) return '';
+    return (
+      this.record.forbidden() ??
+      'Kept as a strength. It goes into the record of those whose lesson is chosen in the strip.'
+    );
   }
 }
 

@@ -1,5 +1,7 @@
+import Dexie from 'dexie';
+import { IDBFactory } from 'fake-indexeddb';
 import { api, type SavedReading } from '@doceo/contract';
-import { KNOT_IDS, materialStrength, type TakenReading } from '@doceo/core';
+import { type BankEvent, KNOT_IDS, materialStrength, type TakenReading } from '@doceo/core';
 import { JONAS, SAM, uuid } from '../../../testing/fixtures';
 import { lessonServer, show } from '../../../testing/page';
 import { KNOT_STEPS, STEP_HEIGHT, STEP_WIDTH } from '.';
@@ -81,7 +83,7 @@ describe('the page of knots', () => {
       .on(api.readings.create, ({ body }) => ({ ...(body as SavedReading), mine: true }));
     const page = await show(KnotsPage, server);
     const sent = () => server.of(api.readings.create).map(({ body }) => body as TakenReading);
-    return { page, sent };
+    return { page, sent, server };
   };
   const shares = (page: { all: (selector: string) => string[] }): string[] =>
     page.all('[data-knot=improved-clinch] dl > div');
@@ -130,6 +132,38 @@ describe('the page of knots', () => {
       },
     ]);
     expect(shares(page)[1]).toContain('Jonas Wren');
+  });
+
+  it('shows on the record of a student of the lesson how well he ties it, and takes that back', async () => {
+    Dexie.dependencies.indexedDB = new IDBFactory();
+    const { page, server } = await open();
+    select(0, SAM.id);
+    await page.settle();
+    await page.enter(at, '1.7 kg');
+    await page.quiet();
+    const kept = () =>
+      server
+        .of(api.events.add)
+        .flatMap(({ body }) => (body as { events: BankEvent[] }).events)
+        .map(({ body, studentId }) => ({ studentId, body }));
+    expect(kept()).toEqual([
+      {
+        studentId: SAM.id,
+        body: {
+          ...{ kind: 'attempt', skillId: 'rigging.knots.clinch', drillId: null, good: true },
+          ...{ faultId: null, evidence: 'bench' },
+        },
+      },
+    ]);
+    expect(page.text()).toContain('Clinch knot: good. That is in the record of Sam Okande.');
+    await page.press('Take it back');
+    await page.quiet();
+    expect(kept().at(-1)?.body.kind).toBe('undo');
+    select(0, '');
+    await page.settle();
+    await page.enter(at, '1.6 kg');
+    await page.quiet();
+    expect(kept()).toHaveLength(2);
   });
 
   it.each([

@@ -17,6 +17,7 @@ import {
   type TrainerWater,
 } from '@doceo/core';
 import { BenchRecord } from '../../data/records/bench-record';
+import { KeptOnBenchComponent } from '../../shared/lesson/kept-on-bench.component';
 import { RecordForComponent } from '../../shared/lesson/record-for.component';
 import { SegmentsComponent } from '../../parts/fields/segments.component';
 import { drawFloat, fitCanvas } from './float-picture';
@@ -34,7 +35,14 @@ const isTake = (kind: string): boolean => (TAKE_KINDS as readonly string[]).incl
 /** The trainer: a float drifts, takes come, space or a tap sets. It works without a network. */
 @Component({
   selector: 'doceo-trainer',
-  imports: [FormsModule, RecordForComponent, SegmentsComponent, TakeExamplesComponent, TrainerScoreComponent],
+  imports: [
+    FormsModule,
+    KeptOnBenchComponent,
+    RecordForComponent,
+    SegmentsComponent,
+    TakeExamplesComponent,
+    TrainerScoreComponent,
+  ],
   templateUrl: './trainer.component.html',
   styleUrl: './trainer.component.css',
   host: { '(window:keydown)': 'key($event)', '(document:visibilitychange)': 'hidden()' },
@@ -55,7 +63,6 @@ export class TrainerComponent {
   protected readonly score = signal<TrainerScore | null>(null);
   protected readonly frameMs = signal(0);
   protected readonly kept = signal<BankEvent[]>([]);
-  protected readonly keptFor = signal<string | null>(null);
   private shown: ShownRun | null = null;
   private startMs = 0;
   private saidUntilMs = 0;
@@ -89,7 +96,6 @@ export class TrainerComponent {
     this.shown = new ShownRun(run, LATEST_MS, isTake);
     this.score.set(null);
     this.kept.set([]);
-    this.keptFor.set(null);
     this.said.set(null);
     this.running.set(true);
     this.startMs = performance.now();
@@ -122,17 +128,11 @@ export class TrainerComponent {
     const { shown } = this;
     if (!shown) return;
     const began = Date.now() - (performance.now() - this.startMs);
-    const attempts = trainerAttempts(shown.shown(), shown.setsMs).map(({ atMs, skillId, good, faultId }) => ({
-      atMs: began + atMs,
-      body: { kind: 'attempt' as const, skillId, drillId: null, good, faultId },
+    const attempts = trainerAttempts(shown.shown(), shown.setsMs).map((one) => ({
+      ...one,
+      atMs: began + one.atMs,
     }));
-    this.kept.set(await this.record.keep(attempts));
-    this.keptFor.set(this.record.student()?.student.name ?? null);
-  }
-
-  protected async takeBack(): Promise<void> {
-    await this.record.takeBack(this.kept());
-    this.kept.set([]);
+    this.kept.set(await this.record.keepAttempts(attempts));
   }
 
   protected press(event: PointerEvent): void {
