@@ -10,6 +10,7 @@ import { insertLook } from '../students/privacy.sql';
 import { findStudentsById, lockStudents } from '../students/students.sql';
 import { admit, readArrivals } from './admission';
 import { clockAhead, eventClockAhead } from './clock';
+import { keepWaterReadings } from './water-readings';
 import {
   findEventLessons,
   findEventsOfLesson,
@@ -60,14 +61,13 @@ export function eventRoutes(router: Router, pool: Pool): void {
         stored: await findEventLessons(db, ids),
         curricula: await curriculaOf(db, user.id, lessonIds, arrived),
       });
-      await insertEvents(
-        db,
-        user.id,
-        fresh.map(({ event }) => ({
-          ...event,
-          clockAheadMs: eventClockAhead(event.atMs, clockAheadMs, now),
-        })),
-      );
+      const timed = fresh.map(({ event }) => ({
+        ...event,
+        clockAheadMs: eventClockAhead(event.atMs, clockAheadMs, now),
+      }));
+      await insertEvents(db, user.id, timed);
+      const waters = new Map(lessons.flatMap((lesson) => (lesson ? [[lesson.id, lesson.waterId]] : [])));
+      await keepWaterReadings(db, user.id, timed, (lessonId) => waters.get(lessonId) ?? null);
       return {
         stored: fresh.map(({ sentId }) => sentId),
         known: known.map(({ sentId }) => sentId),

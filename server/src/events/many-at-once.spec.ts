@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { EventReceipt } from '@doceo/contract';
+import type { ConditionDay, EventReceipt } from '@doceo/contract';
 import { attemptsOf, type BankEvent, type BankEventBody } from '@doceo/core';
 import { demoScenario, LEAD } from '@doceo/demo';
 import { rows } from '../db/pool';
@@ -46,6 +46,25 @@ describe('events', () => {
   };
   const count = async (): Promise<number> =>
     Number((await rows<{ n: number }>(test.pool, 'SELECT COUNT(*) AS n FROM events'))[0]?.n);
+
+  it('that read a thermometer are readings of the water, by the clock of the server; taken back they go there too', async () => {
+    const atMs = Date.now();
+    const date = new Date(atMs).toISOString().slice(0, 10);
+    const body: BankEventBody = { kind: 'temperature', celsius: 17.5, depthM: null };
+    const read = tap({ body, studentId: null, atMs: atMs + 3 * 60_000 });
+    const readings = async (): Promise<unknown[]> => {
+      const reply = await lead.get(`/api/waters/${next.lesson.waterId}/conditions?date=${date}`);
+      return (reply.body as ConditionDay).readings.filter(({ id }) => id === read.id);
+    };
+    await send([read], atMs + 3 * 60_000);
+    expect(await readings()).toEqual([
+      expect.objectContaining({ what: 'waterC', value: 17.5, depthM: null, mine: true }),
+    ]);
+    const [kept] = (await readings()) as { atMs: number }[];
+    expect(Math.abs((kept?.atMs ?? 0) - atMs)).toBeLessThan(MINUTE_MS);
+    await send([tap({ body: { kind: 'undo', targetId: read.id }, studentId: null })]);
+    expect(await readings()).toEqual([]);
+  });
 
   it('come from two tabs at once in different orders, and are each stored once', async () => {
     const before = await count();
