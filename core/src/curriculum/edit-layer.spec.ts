@@ -54,6 +54,8 @@ describe('two changes of one layer', () => {
     const { layer, clashes } = mergeLayers(before, mine, theirs);
     expect(clashes).toEqual([{ kind: 'skill', id: 'casting.stop' }]);
     expect(layer.skills[0]?.name).toBe('Halt');
+    const settled = mergeLayers(before, mine, theirs, ({ id }) => id === 'casting.stop');
+    expect(settled.layer.skills[0]?.name).toBe('Hard stop');
     expect(mergeLayers(before, mine, mine).clashes).toEqual([]);
     expect(mergeLayers(before, mine, withoutEntry(before, 'skill', stop.id)).clashes).toHaveLength(1);
   });

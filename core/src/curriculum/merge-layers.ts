@@ -9,11 +9,17 @@ export interface Clash {
 
 /**
  * Two changes of one layer made one, entry by entry: what one alone changed is as he left it, what both changed alike is so
- * once. Where both changed an entry otherwise it is as mine has it, and told as a clash.
+ * once. Where both changed an entry otherwise it is told as a clash, and is as it is chosen.
  *
  * @param base the layer both began with
+ * @param isTheirs which clashes go as theirs has them; the others go as mine has them
  */
-export function mergeLayers(base: Layer, mine: Layer, theirs: Layer): { layer: Layer; clashes: Clash[] } {
+export function mergeLayers(
+  base: Layer,
+  mine: Layer,
+  theirs: Layer,
+  isTheirs: (clash: Clash) => boolean = () => false,
+): { layer: Layer; clashes: Clash[] } {
   const clashes: Clash[] = [];
   let layer: Layer = {
     ...emptyLayer(),
@@ -26,9 +32,10 @@ export function mergeLayers(base: Layer, mine: Layer, theirs: Layer): { layer: L
         State,
         State,
       ];
-      const kept = same(here, before) ? there : here;
-      if (!same(here, before) && !same(there, before) && !same(here, there)) clashes.push({ kind, id });
-      layer = put(layer, kind, id, kept);
+      const clash = !same(here, before) && !same(there, before) && !same(here, there);
+      if (clash) clashes.push({ kind, id });
+      const takes = same(here, before) || (clash && isTheirs({ kind, id }));
+      layer = put(layer, kind, id, takes ? there : here);
     }
   }
   return { layer, clashes };

@@ -1,6 +1,6 @@
 import { api, type SavedLayer, type Teaching } from '@doceo/contract';
 import { emptyLayer, type Layer, mergeLayers } from '@doceo/core';
-import { catchError, map, type Observable, switchMap, tap, throwError } from 'rxjs';
+import { catchError, map, type Observable, switchMap, throwError } from 'rxjs';
 import type { ApiClient } from '../data/api/api-client';
 import type { ApiError } from '../data/api/api-error';
 import type { DocumentSource } from '../data/documents/edited-document';
@@ -8,6 +8,12 @@ import type { TeachingStore } from '../data/teaching/teaching-store';
 
 /** Whose layer is edited. */
 export type Whose = 'own' | 'circle';
+
+/** A source of layers that knows what each version was. */
+export interface LayerSource extends DocumentSource<Layer> {
+  /** The layer of a version as far as it was seen here; an empty one, that agrees with nobody, where it was not. */
+  at: (version: number) => Layer;
+}
 
 /**
  * Where a layer comes from and goes to. Who was too late to save has his change made one with the other's, entry by entry;
@@ -18,8 +24,9 @@ export function layerSource(
   store: TeachingStore,
   whose: Whose,
   circleId: string | null,
-): DocumentSource<Layer> {
-  let base = emptyLayer();
+): LayerSource {
+  const seen = new Map<number, Layer>();
+  const at = (version: number): Layer => seen.get(version) ?? emptyLayer();
   const of = (teaching: Teaching): SavedLayer =>
     (whose === 'own' ? teaching.own : teaching.circle) ?? {
       layer: emptyLayer(),
@@ -30,7 +37,7 @@ export function layerSource(
   const heard = (teaching: Teaching): { value: Layer; version: number } => {
     store.heard(teaching);
     const { layer, version } = of(teaching);
-    base = layer;
+    seen.set(version, layer);
     return { value: layer, version };
   };
   const get = (): Observable<Teaching> => client.call(api.teaching.get);
@@ -43,22 +50,27 @@ export function layerSource(
         });
   return {
     key: `draft.teaching.${circleId ?? whose}`,
+    at,
     load: () => get().pipe(map(heard)),
     save: (layer, baseVersion) =>
       put(layer, baseVersion).pipe(
+        map(heard),
         catchError((error: ApiError) => {
           if (error.code !== 'version-conflict') return throwError(() => error);
           return get().pipe(
             switchMap((teaching) => {
               const theirs = of(teaching);
-              const merged = mergeLayers(base, layer, theirs.layer);
-              return merged.clashes.length > 0
+              const merge = (mine: Layer) => mergeLayers(at(baseVersion), mine, theirs.layer);
+              const { layer: merged, clashes } = merge(layer);
+              return clashes.length > 0
                 ? throwError(() => error)
-                : put(merged.layer, theirs.version).pipe(tap((now) => store.heard(now)));
+                : put(merged, theirs.version).pipe(
+                    map(heard),
+                    map((stored) => ({ ...stored, rebase: (mine: Layer) => merge(mine).layer })),
+                  );
             }),
           );
         }),
-        map(heard),
       ),
   };
 }

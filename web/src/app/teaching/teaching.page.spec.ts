@@ -62,6 +62,69 @@ describe('what we teach', () => {
     expect(stored().skills.map(({ name }) => name)).toEqual(['Wait']);
   });
 
+  const stop = SHIPPED.skills.get('casting.stop');
+  /** Somebody else saves meanwhile. */
+  const elsewhere = (change: (layer: Layer) => Layer): void => {
+    [own, version] = [change(own), version + 1];
+  };
+
+  it('takes up what was saved elsewhere meanwhile, and keeps it through the next edit and through undo', async () => {
+    const page = await open();
+    await choose(page, 'casting.pause');
+    elsewhere((layer) => withEntry(layer, 'skill', { ...stop, name: 'Hard stop' }));
+    await page.enter('doceo-skill-sheet input', 'Wait');
+    await page.saved();
+    const names = (): string[] =>
+      stored()
+        .skills.map(({ name }) => name)
+        .sort();
+    expect(names()).toEqual(['Hard stop', 'Wait']);
+    await choose(page, 'casting.pause');
+    await page.enter('doceo-skill-sheet input', 'Wait for it');
+    await page.saved();
+    expect(names()).toEqual(['Hard stop', 'Wait for it']);
+    for (const left of [['Hard stop', 'Wait'], ['Hard stop']]) {
+      await page.press('Undo');
+      await page.saved();
+      expect(names()).toEqual(left);
+    }
+  });
+
+  it('asks entry by entry where two changed the same, with both beside each other', async () => {
+    const page = await open();
+    await choose(page, 'casting.stop');
+    elsewhere((layer) =>
+      withEntry(withEntry(layer, 'skill', { ...stop, name: 'Hard stop' }), 'skill', {
+        ...SHIPPED.skills.get('casting.pause'),
+        name: 'Wait',
+      }),
+    );
+    await page.enter('doceo-skill-sheet input', 'Halt');
+    await page.saved();
+    expect(stored().skills.map(({ name }) => name)).not.toContain('Halt');
+    expect(page.all('doceo-layer-clash legend')).toEqual(['Skill Halt']);
+    expect(page.all('doceo-layer-clash label')).toEqual([
+      'As I have itname Halt',
+      'As saved meanwhilename Hard stop',
+    ]);
+    document.querySelectorAll<HTMLElement>('doceo-layer-clash input')[1]?.click();
+    await page.press('Save it so');
+    await page.saved();
+    expect(
+      stored()
+        .skills.map(({ name }) => name)
+        .sort(),
+    ).toEqual(['Hard stop', 'Wait']);
+    expect(page.all('doceo-layer-clash')).toEqual([]);
+    await page.press('Undo');
+    await page.saved();
+    expect(
+      stored()
+        .skills.map(({ name }) => name)
+        .sort(),
+    ).toEqual(['Halt', 'Wait']);
+  });
+
   it('retires what ships and takes it up again; it is there struck through meanwhile', async () => {
     const page = await open();
     await choose(page, 'casting.tuck');
@@ -102,20 +165,6 @@ describe('what we teach', () => {
     await page.enter('doceo-skill-sheet input', 'Wait');
     await page.saved();
     expect([stored().skills[0]?.name, stored().faults[0]?.cure]).toEqual(['Wait', 'count']);
-  });
-
-  it('asks where both changed the same skill, and keeps both until then', async () => {
-    const page = await open();
-    await choose(page, 'casting.pause');
-    own = withEntry(own, 'skill', { ...SHIPPED.skills.get('casting.pause'), name: 'Breathe' });
-    version = 1;
-    await page.enter('doceo-skill-sheet input', 'Wait');
-    await page.saved();
-    expect(page.text()).toContain('saved elsewhere too');
-    expect(stored().skills[0]?.name).toBe('Breathe');
-    await page.press('Keep this one');
-    await page.saved();
-    expect(stored().skills[0]?.name).toBe('Wait');
   });
 
   it('takes an entry of a fellow, alone or with all the others', async () => {

@@ -16,13 +16,13 @@ import { RouterLink } from '@angular/router';
 import {
   canBeSeen,
   curriculumFaults,
-  type Drill,
   drillEffects,
   emptyLayer,
   type Entries,
   entriesOf,
   type EntryKind,
   type Layer,
+  mergeLayers,
   STRAND_NAMES,
   type Strand,
   STRANDS,
@@ -44,21 +44,23 @@ import { SaveStateComponent } from '../shared/documents/save-state.component';
 import { UndoRedoComponent } from '../shared/documents/undo-redo.component';
 import { type ChosenEntry, KIND_WORDS } from './chosen-entry';
 import { DrillCardComponent } from './drill-card.component';
+import { LayerClashComponent } from './layer-clash.component';
 import { LayersPanelComponent } from './layers-panel.component';
 import { DrillSheetComponent } from './sheets/drill-sheet.component';
 import { FaultSheetComponent } from './sheets/fault-sheet.component';
 import { TeachingQuestionComponent } from './sheets/question-sheet.component';
 import { SkillSheetComponent } from './sheets/skill-sheet.component';
 import { TeachingStreamsComponent, type Tie } from './streams/teaching-streams.component';
+import { effectText } from './effect-text';
 import { faultText } from './fault-text';
+import { listedEntries, type NamedEntry } from './listed-entries';
 import { newDrill, newFault, newQuestion, newSkill } from './new-entries';
-import { layerSource, type Whose } from './teaching-document';
+import { type LayerSource, layerSource, type Whose } from './teaching-document';
 
 /** Entries listed at once; the rest are found by words. */
 const MAX_LISTED = 60;
 
-interface Listed extends ChosenEntry {
-  name: string;
+interface Listed extends NamedEntry {
   /** Whose it is, and whether it is retired. */
   mark: string;
   retired: boolean;
@@ -73,6 +75,7 @@ interface Listed extends ChosenEntry {
     DrillSheetComponent,
     FaultSheetComponent,
     FormsModule,
+    LayerClashComponent,
     LayersPanelComponent,
     RouterLink,
     SaveStateComponent,
@@ -100,6 +103,7 @@ export class TeachingPage implements OnDestroy {
   protected readonly strands = STRANDS.map((strand) => ({ strand, name: STRAND_NAMES[strand] }));
   protected readonly whose = signal<Whose>('own');
   protected readonly document = signal<EditedDocument<Layer> | null>(null);
+  private source: LayerSource | null = null;
   protected readonly failed = signal(false);
   protected readonly chosen = signal<ChosenEntry | null>(null);
   protected readonly tie = signal<Tie | null>(null);
@@ -171,33 +175,16 @@ export class TeachingPage implements OnDestroy {
     );
     if (!id) return '';
     if (!found) return 'Not done in a lesson yet.';
-    const seen = `${found.n} ${found.n === 1 ? 'bout' : 'bouts'} of ${found.students} ${found.students === 1 ? 'student' : 'students'}, ${found.attempts} tries`;
-    return found.rise
-      ? `${seen}: the estimate rose by ${(100 * found.rise.mean).toFixed(0)} of 100 (${(100 * found.rise.low).toFixed(0)} to ${(100 * found.rise.high).toFixed(0)}).`
-      : `${seen}: too few to say how well it works.`;
+    return effectText(found);
   });
   protected readonly listed = computed<Listed[]>(() => {
     const words = this.words().trim().toLowerCase();
-    const skillId = this.listSkill();
-    const { drills, faults, questions, skills } = this.curriculum();
-    const about = (entry: Entries[EntryKind], kind: EntryKind): boolean =>
-      skillId === null ||
-      (kind === 'drill' && (entry as Drill).trains.some((one) => one.skillId === skillId)) ||
-      (kind === 'fault' && skills.get(skillId).faults.includes(entry.id)) ||
-      (kind === 'question' && (entry as Entries['question']).skillId === skillId);
-    const all = [
-      ...drills.all.map((entry) => ({ kind: 'drill' as const, entry, name: entry.name })),
-      ...faults.all.map((entry) => ({ kind: 'fault' as const, entry, name: entry.short })),
-      ...questions.all.map((entry) => ({ kind: 'question' as const, entry, name: entry.text })),
-      ...(words ? skills.all.map((entry) => ({ kind: 'skill' as const, entry, name: entry.name })) : []),
-    ];
     return [
-      ...all
-        .filter(({ kind, entry, name }) => (words ? name.toLowerCase().includes(words) : about(entry, kind)))
-        .map(({ kind, entry, name }) => ({
-          ...{ kind, id: entry.id, name, retired: false },
-          mark: this.markOf(kind, entry.id),
-        })),
+      ...listedEntries(this.curriculum(), words, this.listSkill()).map((one) => ({
+        ...one,
+        retired: false,
+        mark: this.markOf(one.kind, one.id),
+      })),
       ...this.retired().filter(({ name }) => !words || name.toLowerCase().includes(words)),
     ].slice(0, MAX_LISTED);
   });
@@ -236,20 +223,16 @@ export class TeachingPage implements OnDestroy {
     this.close();
     this.failed.set(false);
     const circleId = this.whose() === 'circle' ? (this.circle()?.id ?? null) : null;
-    const document = new EditedDocument<Layer>(
-      layerSource(this.client, this.store, this.whose(), circleId),
-      this.storage,
-      this.kept,
-    );
+    this.source = layerSource(this.client, this.store, this.whose(), circleId);
+    const document = new EditedDocument<Layer>(this.source, this.storage, this.kept);
     document.load().subscribe({
-      next: () => {
-        this.document.set(document);
-      },
+      next: () => this.document.set(document),
       error: () => this.failed.set(true),
     });
   }
 
   protected choose(kind: EntryKind, id: string): void {
+    this.document()?.endRun();
     this.tie.set(null);
     this.chosen.set({ kind, id });
     // On a phone the sheet stands below all the rest.
@@ -257,6 +240,16 @@ export class TeachingPage implements OnDestroy {
       afterNextRender(() => this.sheet().nativeElement.scrollIntoView({ block: 'start' }), {
         injector: this.injector,
       });
+  }
+
+  /** What both began with, where two changed the same. */
+  protected base(): Layer {
+    return this.source?.at(this.document()?.baseVersion() ?? 0) ?? emptyLayer();
+  }
+
+  protected settle(layer: Layer, theirs: Layer): void {
+    const base = this.base();
+    this.document()?.settle(layer, (step) => mergeLayers(base, step, theirs).layer);
   }
 
   protected put<K extends EntryKind>(kind: K, entry: Entries[K]): void {
@@ -354,7 +347,6 @@ export class TeachingPage implements OnDestroy {
 
   private added<K extends EntryKind>(kind: K, entry: Entries[K]): void {
     this.put(kind, entry);
-    this.document()?.endRun();
     this.words.set('');
     this.choose(kind, entry.id);
   }

@@ -11,12 +11,24 @@ export type SaveState = 'saved' | 'unsaved' | 'saving' | 'conflict' | 'refused';
 /** Where a draft is kept on this device. */
 export type DraftStore = Pick<UserStorage, 'get' | 'set' | 'remove'>;
 
+/** A document as the server has it. */
+export interface Stored<T> {
+  value: T;
+  version: number;
+}
+
+/** The same after a save. */
+export interface Saved<T> extends Stored<T> {
+  /** Of a save that took up what somebody else had saved: what that makes of a value that lacks it. */
+  rebase?: (value: T) => T;
+}
+
 /** Where a document comes from and goes to. */
 export interface DocumentSource<T> {
   /** Key of the copy kept on this device until the server has it. */
   key: string;
-  load: () => Observable<{ value: T; version: number }>;
-  save: (value: T, baseVersion: number) => Observable<{ value: T; version: number }>;
+  load: () => Observable<Stored<T>>;
+  save: (value: T, baseVersion: number) => Observable<Saved<T>>;
 }
 
 interface Draft<T> {
@@ -35,7 +47,7 @@ export class EditedDocument<T> implements Undoable {
   private readonly history = new History<T>();
   private readonly saveState = signal<SaveState>('saved');
   private readonly problem = signal<ApiError | null>(null);
-  private readonly other = signal<{ value: T; version: number } | null>(null);
+  private readonly other = signal<Stored<T> | null>(null);
   private readonly changed = new Subject<void>();
   private version = 0;
   private run: string | null = null;
@@ -131,6 +143,32 @@ export class EditedDocument<T> implements Undoable {
     this.dropDraft();
   }
 
+  /**
+   * After a conflict: a value made of mine and theirs stands in the place of both; undo brings mine back.
+   *
+   * @param rebase what theirs makes of a step that lacks it
+   */
+  settle(value: T, rebase: (value: T) => T): void {
+    const theirs = this.other();
+    const mine = this.current();
+    if (!theirs || mine === null) return;
+    this.version = theirs.version;
+    this.other.set(null);
+    this.history.keep(mine);
+    this.history.rebase(rebase);
+    this.put(value);
+  }
+
+  /** The version that the value on the screen began with. */
+  baseVersion(): number {
+    return this.version;
+  }
+
+  private rebase(change: (value: T) => T): void {
+    this.history.rebase(change);
+    this.current.update((now) => (now === null ? null : change(now)));
+  }
+
   /** Ends the document; what waits is saved at once. */
   close(): void {
     const now = this.current();
@@ -165,7 +203,9 @@ export class EditedDocument<T> implements Undoable {
       switchMap((saved) => {
         this.version = saved.version;
         this.problem.set(null);
-        if (sameJson(this.current(), value)) {
+        const edited = !sameJson(this.current(), value);
+        if (saved.rebase) this.rebase(saved.rebase);
+        if (!edited) {
           this.saveState.set('saved');
           this.dropDraft();
         } else {

@@ -50,6 +50,12 @@ export class History<T> {
     this.future.set(future);
   }
 
+  /** Something came in from elsewhere: every step has it too, so that going back does not take it away. */
+  rebase(change: (value: T) => T): void {
+    this.past.update((list) => list.map(change));
+    this.future.update((list) => list.map(change));
+  }
+
   private step(from: typeof this.past, to: typeof this.past, now: T): T | undefined {
     const target = from().at(-1);
     if (target === undefined) return undefined;
