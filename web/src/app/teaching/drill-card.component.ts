@@ -28,9 +28,11 @@ import { SessionStore } from '../data/session';
         <p><b>Without water</b> {{ dry }}</p>
       }
       @for (rule of drill().adaptations; track rule.need) {
-        <p>
-          <b>{{ names[rule.need] }}</b> {{ instead(rule.insteadId) }}{{ text(rule) }}
-        </p>
+        @if (instead(rule.insteadId) + text(rule); as says) {
+          <p>
+            <b>{{ names[rule.need] }}</b> {{ says }}
+          </p>
+        }
       }
       <footer class="soft">{{ foot() }}</footer>
     </div>

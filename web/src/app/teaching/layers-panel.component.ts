@@ -19,6 +19,7 @@ import { ApiClient } from '../data/api/api-client';
 import { Failures } from '../data/api/failures';
 import { fetched } from '../data/api/fetched';
 import { download, fileName } from '../data/download';
+import { sameJson } from '../data/same-json';
 import { SessionStore } from '../data/session';
 import { TeachingStore } from '../data/teaching/teaching-store';
 import { OpenFileComponent } from '../parts/fields/open-file.component';
@@ -27,6 +28,8 @@ import { type ChosenEntry, KIND_WORDS } from './chosen-entry';
 /** What a fellow shows, an entry a line. */
 interface Offered extends ChosenEntry {
   name: string;
+  /** Whether it is in this layer just so. */
+  here: boolean;
 }
 
 /** Which layers lie over each other, and how they travel: as files, to the circle, from a colleague. */
@@ -104,6 +107,7 @@ export class LayersPanelComponent {
         kind,
         id: entry.id,
         name: 'name' in entry ? entry.name : 'short' in entry ? entry.short : entry.text,
+        here: entriesOf(this.layer(), kind).some((own) => sameJson(own, entry)),
       })),
     );
   }

@@ -194,7 +194,7 @@ export class TeachingPage implements OnDestroy {
       ? 'Found'
       : skillId
         ? `For ${this.curriculum().skills.get(skillId).name.toLowerCase()}`
-        : 'Drills, faults, questions';
+        : 'All of it';
   });
   /** The skill whose drills, faults and questions are listed. */
   private readonly listSkill = computed(

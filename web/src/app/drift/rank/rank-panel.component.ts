@@ -188,7 +188,7 @@ export class RankPanelComponent implements OnDestroy {
   readonly chosen = output<Presentation>();
 
   /** A student is to say first: what the ways give is hidden from him. */
-  protected readonly asking = signal(false);
+  readonly asking = signal(false);
   protected readonly canAsk = computed(() => !this.store.running() && this.store.ways().length > 2);
   protected readonly studentId = signal<string | null>(null);
   private readonly drawn = signal<Ranked | null>(null);

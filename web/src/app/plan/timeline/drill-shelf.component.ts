@@ -67,12 +67,20 @@ export class DrillShelfComponent {
   protected readonly words = signal('');
   protected readonly drills = computed(() => {
     const words = this.words().trim().toLowerCase();
-    return this.teaching
-      .curriculum()
-      .drills.all.filter(
-        (drill) =>
-          (this.strand() === null || drill.strand === this.strand()) &&
-          `${drill.name} ${drill.cue} ${drill.how.join(' ')}`.toLowerCase().includes(words),
-      );
+    return (
+      this.teaching
+        .curriculum()
+        .drills.all.filter(
+          (drill) =>
+            (this.strand() === null || drill.strand === this.strand()) &&
+            `${drill.name} ${drill.cue} ${drill.how.join(' ')}`.toLowerCase().includes(words),
+        )
+        // Those that are called so come before those that only speak of it.
+        .sort((a, b) => Number(isCalled(b, words)) - Number(isCalled(a, words)))
+    );
   });
+}
+
+function isCalled({ name }: Drill, words: string): boolean {
+  return name.toLowerCase().includes(words);
 }
