@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import type { Skill } from '../skill';
+import { type Skill, skillState } from '../skill';
 import { circleOfNeeds, emptyLayer, type Layer, type OwnedLayer, resolveCurriculum } from '.';
 import { SHIPPED_CURRICULUM as SHIPPED, SHIPPED_LAYER } from './shipped';
 
@@ -121,5 +121,24 @@ describe('a curriculum of layers', () => {
       }),
       { seed: 11 },
     );
+  });
+
+  it('holds a thousand drills, and a retired skill with ten thousand attempts reads and is estimated as before', () => {
+    const drills = Array.from({ length: 1000 }, (_, i) => ({
+      ...SHIPPED.drills.all[i % 100]!,
+      ...{ id: `own-${i}`, name: `Own ${i}` },
+    }));
+    const own = layer({ drills, retired: [{ kind: 'skill', id: 'casting.tuck' }] });
+    const made = resolveCurriculum(over(SHIPPED_LAYER, emptyLayer(), own));
+    expect(made.drills.all).toHaveLength(SHIPPED.drills.all.length + 1000);
+    expect(made.drills.get('own-999').name).toBe('Own 999');
+    expect(made.skills.get('casting.tuck').name).toBe('Tuck cast');
+    const attempts = Array.from({ length: 10_000 }, (_, i) => ({
+      ...{ id: `${i}`, atMs: i, skillId: 'casting.tuck', good: i % 3 > 0 },
+    }));
+    const estimate = (curriculum: typeof made) =>
+      skillState([curriculum.skills.get('casting.tuck')], attempts, 20_000)['casting.tuck'];
+    expect(estimate(made)).toEqual(estimate(SHIPPED));
+    expect(estimate(made)?.attempts).toBe(10_000);
   });
 });

@@ -2,6 +2,7 @@ import { deterministicId } from '../random';
 import type { Drill } from '../drill';
 import type { Fault } from '../fault';
 import type { Skill } from '../skill';
+import { canonical } from './canonical';
 import { type Entries, ENTRY_KINDS, entriesOf, type EntryKind, type Layer, type LayerOwner } from './layer';
 import type { Question } from './question';
 import { type Shelf, shelf, wordsOfId } from './shelf';
@@ -115,13 +116,7 @@ function openedCircles(skills: readonly Skill[]): Pick<Curriculum, 'dropped'> & 
 
 function versionOf(skills: readonly Skill[], piles: { [K in EntryKind]: Pile<Entries[K]> }): string {
   const content = [skills, piles.fault.inForce, piles.drill.inForce, piles.question.inForce];
-  return deterministicId(JSON.stringify(content, sortedKeys)).slice(0, 8);
-}
-
-/** The same content gives the same text, in whatever order its fields were written. */
-function sortedKeys(_: string, value: unknown): unknown {
-  if (value === null || typeof value !== 'object' || Array.isArray(value)) return value;
-  return Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)));
+  return deterministicId(content.map((list) => `[${list.map(canonical).join()}]`).join()).slice(0, 8);
 }
 
 function unknownFault(id: string): Fault {

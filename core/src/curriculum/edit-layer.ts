@@ -13,6 +13,15 @@ export function withEntry<K extends EntryKind>(layer: Layer, kind: K, entry: Ent
   };
 }
 
+/** The layer with these entries of a kind in the place of those it has. */
+export function withEntries<K extends EntryKind>(
+  layer: Layer,
+  kind: K,
+  entries: readonly Entries[K][],
+): Layer {
+  return { ...layer, [FIELDS[kind]]: [...entries] };
+}
+
 /** The layer that says nothing of an entry: what lies below shows again. */
 export function withoutEntry(layer: Layer, kind: EntryKind, id: string): Layer {
   return {

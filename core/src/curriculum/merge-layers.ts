@@ -1,5 +1,6 @@
 import { emptyLayer, type Entries, ENTRY_KINDS, entriesOf, type EntryKind, type Layer } from './layer';
-import { withEntry, withoutEntry, withRetired } from './edit-layer';
+import { canonical } from './canonical';
+import { withEntries, withRetired } from './edit-layer';
 
 /** An entry that two changed at once, each otherwise. */
 export interface Clash {
@@ -21,22 +22,19 @@ export function mergeLayers(
   isTheirs: (clash: Clash) => boolean = () => false,
 ): { layer: Layer; clashes: Clash[] } {
   const clashes: Clash[] = [];
-  let layer: Layer = {
-    ...emptyLayer(),
-    alone: mine.alone === base.alone ? theirs.alone : mine.alone,
-  };
+  let layer: Layer = { ...emptyLayer(), alone: mine.alone === base.alone ? theirs.alone : mine.alone };
   for (const kind of ENTRY_KINDS) {
+    const stateIn = [base, mine, theirs].map((one) => statesOf(one, kind));
+    const entries: Entries[EntryKind][] = [];
     for (const id of idsOf(kind, theirs, mine, base)) {
-      const [before, here, there] = [base, mine, theirs].map((one) => stateOf(one, kind, id)) as [
-        State,
-        State,
-        State,
-      ];
+      const [before, here, there] = stateIn.map((states) => states(id)) as [State, State, State];
       const clash = !same(here, before) && !same(there, before) && !same(here, there);
       if (clash) clashes.push({ kind, id });
-      const takes = same(here, before) || (clash && isTheirs({ kind, id }));
-      layer = put(layer, kind, id, takes ? there : here);
+      const kept = same(here, before) || (clash && isTheirs({ kind, id })) ? there : here;
+      if (kept.entry) entries.push(kept.entry);
+      if (kept.retired) layer = withRetired(layer, kind, id);
     }
+    layer = withEntries(layer, kind, entries as never);
   }
   return { layer, clashes };
 }
@@ -47,11 +45,10 @@ interface State {
   retired: boolean;
 }
 
-function stateOf(layer: Layer, kind: EntryKind, id: string): State {
-  return {
-    entry: entriesOf(layer, kind).find((one) => one.id === id) ?? null,
-    retired: layer.retired.some((one) => one.kind === kind && one.id === id),
-  };
+function statesOf(layer: Layer, kind: EntryKind): (id: string) => State {
+  const entries = new Map<string, Entries[EntryKind]>(entriesOf(layer, kind).map((one) => [one.id, one]));
+  const retired = new Set(layer.retired.flatMap((one) => (one.kind === kind ? [one.id] : [])));
+  return (id) => ({ entry: entries.get(id) ?? null, retired: retired.has(id) });
 }
 
 /** Ids in the order in which they are first met. */
@@ -66,17 +63,10 @@ function idsOf(kind: EntryKind, ...layers: readonly Layer[]): string[] {
   ];
 }
 
-function put(layer: Layer, kind: EntryKind, id: string, { entry, retired }: State): Layer {
-  const placed = entry ? withEntry(layer, kind, entry as never) : withoutEntry(layer, kind, id);
-  return retired ? withRetired(placed, kind, id) : placed;
-}
-
 function same(a: State, b: State): boolean {
-  return JSON.stringify(a, sorted) === JSON.stringify(b, sorted);
+  return a.retired === b.retired && textOf(a) === textOf(b);
 }
 
-function sorted(_: string, value: unknown): unknown {
-  return value === null || typeof value !== 'object' || Array.isArray(value)
-    ? value
-    : Object.fromEntries(Object.entries(value).sort(([x], [y]) => (x < y ? -1 : 1)));
+function textOf({ entry }: State): string {
+  return entry ? canonical(entry) : '';
 }

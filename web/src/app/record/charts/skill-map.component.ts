@@ -3,15 +3,16 @@ import { type SkillState, type Strand } from '@doceo/core';
 import { STAGES } from '@doceo/texts';
 import { StrandTexturesComponent } from '../../drawing/strand-textures.component';
 import { narrowWindow } from '../../parts/narrow';
+import { ReachNameComponent } from '../../shared/streams/reach-name.component';
 import { drawSkillMap, type Reach } from '../../shared/streams/streams';
 import { TeachingStore } from '../../data/teaching/teaching-store';
 
 /** Skills as streams that join. Each reach can be chosen; the chosen one shows what it rests on and what it opens. */
 @Component({
   selector: 'doceo-skill-map',
-  imports: [StrandTexturesComponent],
+  imports: [ReachNameComponent, StrandTexturesComponent],
   templateUrl: './skill-map.component.html',
-  styleUrl: './skill-map.component.css',
+  styleUrls: ['../../shared/streams/streams.css', './skill-map.component.css'],
 })
 export class SkillMapComponent {
   private readonly teaching = inject(TeachingStore);

@@ -158,7 +158,9 @@ export class EvidenceComponent {
       text: text(event),
       what:
         body.kind === 'attempt'
-          ? (drills.find(body.drillId ?? '')?.name ?? skills.get(body.skillId).name)
+          ? (drills.find(body.drillId ?? '')?.name ??
+            // What was seen otherwise than in a drill says its skill itself.
+            (body.evidence === undefined ? skills.get(body.skillId).name : ''))
           : '',
       good: body.kind === 'attempt' ? body.good : null,
       before: before.map((one) => ({ id: one.id, text: text(one) })),

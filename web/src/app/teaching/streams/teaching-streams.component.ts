@@ -2,6 +2,7 @@ import { Component, computed, ElementRef, inject, input, output, signal } from '
 import { circleOfNeeds, type Curriculum, type LayerOwner } from '@doceo/core';
 import { StrandTexturesComponent } from '../../drawing/strand-textures.component';
 import { narrowWindow } from '../../parts/narrow';
+import { ReachNameComponent } from '../../shared/streams/reach-name.component';
 import { drawSkillMap, type Reach } from '../../shared/streams/streams';
 
 /** A need that is about to be tied: the second rests on the first. */
@@ -28,9 +29,9 @@ interface Pull {
  */
 @Component({
   selector: 'doceo-teaching-streams',
-  imports: [StrandTexturesComponent],
+  imports: [ReachNameComponent, StrandTexturesComponent],
   templateUrl: './teaching-streams.component.html',
-  styleUrl: './teaching-streams.component.css',
+  styleUrls: ['../../shared/streams/streams.css', './teaching-streams.component.css'],
 })
 export class TeachingStreamsComponent {
   readonly curriculum = input.required<Curriculum>();
