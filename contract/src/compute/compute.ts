@@ -1,7 +1,6 @@
 import {
   CURRICULUM_FAULTS,
   ENTRY_KINDS,
-  EVIDENCE_KINDS,
   GROUND_KINDS,
   MIN_TAPS,
   LINE_KINDS,
@@ -9,11 +8,13 @@ import {
   TEMPLATE_IDS,
 } from '@doceo/core';
 import * as z from 'zod';
-import { dateSchema, idSchema, libraryIdSchema, lineSchema } from '../common';
+import { libraryIdSchema, lineSchema } from '../common';
 import { layerSchema } from '../curriculum/layer';
 import { planBodySchema } from '../lesson/plan';
 import { flySchema, measuredSchema, rigSchema, templateParametersSchema } from '../rig/rig';
 import { castCommands } from './compute-cast';
+import { scheduleCommands } from './compute-schedule';
+import { attemptSchema, laidOver, lessonInputSchema, momentSchema } from './parts';
 import { driftCommands } from './compute-drift';
 import { strikeCommands } from './compute-strike';
 import { waterCommands } from './compute-water';
@@ -30,8 +31,6 @@ const problemSchema = z.looseObject({
   evidence: evidenceSchema,
 });
 const unitsSchema = z.enum(['metric', 'imperial']).default('metric');
-const momentSchema = z.int().min(0).max(4_102_444_800_000);
-
 const estimateSchema = z.strictObject({
   mastery: z.number(),
   low: z.number(),
@@ -42,17 +41,6 @@ const estimateSchema = z.strictObject({
   goods: z.int(),
   lastAtMs: z.number().nullable(),
 });
-
-const attemptSchema = z.strictObject({
-  id: lineSchema(60),
-  atMs: momentSchema,
-  good: z.boolean(),
-  evidence: z.enum(EVIDENCE_KINDS).optional(),
-  choices: z.int().min(2).max(6).optional(),
-  home: z.boolean().optional(),
-});
-/** What is taught besides, or in the place of, what ships; nothing when left out. */
-const laidOver = { layer: layerSchema.optional() };
 
 /** Input and output of every computation that is also a command. */
 export const commands = {
@@ -347,30 +335,11 @@ export const commands = {
     input: z.strictObject({
       ...laidOver,
       plan: planBodySchema,
-      lesson: z
-        .strictObject({
-          startMs: momentSchema,
-          date: dateSchema,
-          water: waterSchema,
-          students: z
-            .array(
-              z.strictObject({
-                id: idSchema,
-                name: lineSchema(80),
-                ageYears: z.int().min(0).max(120).nullable(),
-                saidAdult: z.boolean().default(false),
-                guardianConsent: z.boolean(),
-                needs: z.array(z.enum(NEEDS)).max(NEEDS.length).default([]),
-                attempts: z.array(attemptSchema.extend({ skillId: libraryIdSchema })).max(100_000),
-              }),
-            )
-            .max(8),
-        })
-        .nullable()
-        .default(null),
+      lesson: lessonInputSchema.nullable().default(null),
     }),
     output: z.strictObject({ problems: z.array(problemSchema) }),
   },
+  ...scheduleCommands,
   ...waterCommands,
   ...castCommands,
   ...driftCommands,

@@ -6,3 +6,4 @@ export * from './rules';
 export * from './rig-uses';
 export * from './places';
 export * from './running-order';
+export * from './schedule';

@@ -9,6 +9,13 @@ import {
   type Layer,
   comfortBand,
   chopOf,
+  curriculumOf,
+  judgeOf,
+  type PlanLesson,
+  reasonsFor,
+  schedule,
+  type ScheduleTask,
+  USUAL_WEIGHTS,
   pauseTable,
   unroll,
   loopCast,
@@ -77,6 +84,38 @@ function taught(layer: Layer | undefined): Curriculum {
   ]);
 }
 
+/** Changes that a usual machine tries in a millisecond: by it a time is a number of tries, the same everywhere. */
+const TRIES_A_MS = 6;
+
+type LessonInput = NonNullable<z.output<(typeof commands)['plan-check']['input']>['lesson']>;
+
+/** A lesson with the skills that each student's attempts show. */
+function withSkills(curriculum: Curriculum, lesson: LessonInput): PlanLesson {
+  return {
+    ...lesson,
+    students: lesson.students.map(({ attempts, ...student }) => ({
+      ...student,
+      skills: skillState(curriculum.skills.all, attempts, lesson.startMs),
+    })),
+  };
+}
+
+function taskOf({
+  layer,
+  lesson,
+  weights,
+  ...task
+}: Omit<z.output<(typeof commands)['schedule-score']['input']>, 'plans'>): ScheduleTask {
+  const curriculum = curriculumOf(taught(layer), task.plan);
+  const said = Object.entries(weights).filter(([, weight]) => weight !== undefined);
+  return {
+    ...task,
+    curriculum,
+    lesson: withSkills(curriculum, lesson),
+    weights: { ...USUAL_WEIGHTS, ...Object.fromEntries(said) },
+  };
+}
+
 /** What each command computes. */
 export const runners: Runners = {
   'rig-figures': ({ rig, water, units }) => ({
@@ -143,18 +182,33 @@ export const runners: Runners = {
   'fault-rates': ({ attempts }) => ({ attempts: attempts.length, rates: faultRates(attempts) }),
   'plan-check': ({ plan, lesson, layer }) => {
     const curriculum = taught(layer);
-    const problems = planProblems(
-      curriculum,
-      plan,
-      lesson && {
-        ...lesson,
-        students: lesson.students.map(({ attempts, ...student }) => ({
-          ...student,
-          skills: skillState(curriculum.skills.all, attempts, lesson.startMs),
-        })),
-      },
-    );
+    const problems = planProblems(curriculum, plan, lesson && withSkills(curriculum, lesson));
     return { problems: problems.map((problem) => ({ ...planProblemInWords(problem, 'metric') })) };
+  },
+  schedule: ({ seed, milliseconds, ...input }) => {
+    const task = taskOf(input);
+    const found = schedule(task, { seed, tries: milliseconds * TRIES_A_MS });
+    return {
+      plan: found?.plan ?? null,
+      score: found?.score ?? null,
+      exact: found?.exact ?? false,
+      reasons: found
+        ? reasonsFor(task, found.plan.blocks).map((one) => ({ ...one, lanes: [...one.lanes] }))
+        : [],
+    };
+  },
+  'schedule-score': ({ plans, ...input }) => {
+    const judge = judgeOf(taskOf(input));
+    return {
+      plans: plans.map((blocks) => {
+        const { faults, score } = judge(blocks);
+        const breaks = faults.map(({ rule, atMin, act, lane }) => ({
+          ...{ rule, atMin, lane },
+          drillId: act?.drillId ?? null,
+        }));
+        return { score, breaks };
+      }),
+    };
   },
   'fish-window': ({ fishDepthM, anglerHeightM, distanceM }) =>
     fishWindow(fishDepthM, anglerHeightM, distanceM),

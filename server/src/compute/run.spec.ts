@@ -1,10 +1,20 @@
 import { commands } from '@doceo/contract';
-import { DEMO_RIGS, FIRST_NYMPHS } from '@doceo/demo';
+import { DEMO_RIGS, demoScenario, FIRST_NYMPHS } from '@doceo/demo';
 import { runCommand } from './run';
 
 const run = (name: string, input: unknown) => {
   const { exitCode, out, error } = runCommand([name], JSON.stringify(input));
   return { exitCode, error, value: out ? JSON.parse(out) : null };
+};
+
+/** Two grown beginners at a water of the demo. */
+const PAIR = {
+  ...{ startMs: 1_780_000_000_000, date: '2026-05-28' },
+  water: demoScenario(new Date('2026-05-28T08:00:00Z')).waters.list[0]?.water,
+  students: ['a', 'b'].map((name, i) => ({
+    id: `00000000-0000-4000-8000-00000000000${i}`,
+    ...{ name, ageYears: 40, guardianConsent: true, attempts: [] },
+  })),
 };
 
 describe('compute', () => {
@@ -267,6 +277,25 @@ describe('compute', () => {
       { plan: { ...FIRST_NYMPHS.body, blocks: FIRST_NYMPHS.body.blocks.slice(1) } },
       { problems: [expect.objectContaining({ rule: 'safety-first' })] },
     ],
+    [
+      'schedule',
+      { plan: { ...FIRST_NYMPHS.body, blocks: [], lengthMin: 60 }, lesson: PAIR, milliseconds: 20 },
+      { exact: false, reasons: expect.arrayContaining([expect.objectContaining({ startMin: 0 })]) },
+    ],
+    [
+      'schedule-score',
+      {
+        plan: { ...FIRST_NYMPHS.body, blocks: [], lengthMin: 60 },
+        lesson: PAIR,
+        plans: [[], FIRST_NYMPHS.body.blocks.slice(1, 2)],
+      },
+      {
+        plans: [
+          { score: { total: expect.closeTo(-0.66, 9) }, breaks: [] },
+          { breaks: expect.arrayContaining([expect.objectContaining({ rule: 'safety-first' })]) },
+        ],
+      },
+    ],
   ])('%s computes', (name, input, expected) =>
     expect(run(name, input)).toMatchObject({ exitCode: 0, value: expected }),
   );
@@ -278,6 +307,8 @@ describe('compute', () => {
     ['skill-trace', { attempts: [{ id: 'a', atMs: 'noon', good: true }], nowMs: 0 }, 'attempts[0].atMs'],
     ['fault-rates', { attempts: [{ atMs: 1, faultId: 'Cast, unheard of' }] }, 'attempts[0].faultId'],
     ['plan-check', { plan: {} }, 'plan.aim'],
+    ['schedule', { plan: FIRST_NYMPHS.body, lesson: { ...PAIR, students: [{}] } }, 'lesson.students[0].id'],
+    ['schedule', { plan: FIRST_NYMPHS.body, lesson: PAIR, weights: { gain: -1 } }, 'weights.gain'],
     ['curriculum-check', { layer: { drills: [{ id: 'x' }] } }, 'layer.drills[0].name'],
     ['adapt', { drillId: 'hoops', needs: ['wings'] }, 'needs[0]'],
     ['rig-template', { template: 'magic' }, 'template'],

@@ -1,0 +1,85 @@
+import { GROUND_KINDS, HARD_RULES, SCORE_PARTS } from '@doceo/core';
+import * as z from 'zod';
+import { libraryIdSchema, lineSchema } from '../common';
+import { blockSchema, planBodySchema } from '../lesson/plan';
+import { laidOver, lessonInputSchema } from './parts';
+
+const minuteSchema = z.int().min(0).max(1440);
+
+/** What a plan is to be made of: its length and what it has, who comes and who teaches, what is wanted and forbidden. */
+const taskSchema = z.strictObject({
+  ...laidOver,
+  plan: planBodySchema,
+  lesson: lessonInputSchema,
+  staff: z
+    .strictObject({ instructors: z.int().min(0).max(8), assistants: z.int().min(0).max(8) })
+    .default({ instructors: 1, assistants: 0 }),
+  lockedIds: z.array(z.string().max(60)).max(60).default([]),
+  drillIds: z.array(libraryIdSchema).max(4000).nullable().default(null),
+  goals: z.record(libraryIdSchema, z.number().min(0).max(100)).default({}),
+  closed: z
+    .array(
+      z.strictObject({
+        fromMin: minuteSchema,
+        toMin: minuteSchema,
+        grounds: z.array(z.enum(GROUND_KINDS)).min(1).max(GROUND_KINDS.length),
+      }),
+    )
+    .max(50)
+    .default([]),
+  stock: z.record(lineSchema(80), z.int().min(0).max(1000)).default({}),
+  weights: z.partialRecord(z.enum(SCORE_PARTS), z.number().min(0).max(10)).default({}),
+});
+
+const scoreSchema = z.strictObject({
+  total: z.number(),
+  parts: z.record(z.enum(SCORE_PARTS), z.number()),
+});
+const lanesSchema = z.array(z.int());
+
+/** Commands about the plan that the machine makes. */
+export const scheduleCommands = {
+  schedule: {
+    summary:
+      'The plan for a group, a water and a day: what is done when by whom, what it is worth and why. Null where none is allowed.',
+    input: taskSchema.extend({
+      seed: z.string().max(100).default('schedule'),
+      /** How long it may look, on a usual machine; the same on every machine gives the same plan. */
+      milliseconds: z.int().min(0).max(30_000).default(1000),
+    }),
+    output: z.strictObject({
+      plan: planBodySchema.nullable(),
+      score: scoreSchema.nullable(),
+      exact: z.boolean(),
+      reasons: z.array(
+        z.strictObject({
+          drillId: z.string(),
+          startMin: z.number(),
+          lanes: lanesSchema,
+          gains: z.array(z.number()),
+          after: z.array(z.string()),
+          beats: z.strictObject({ drillId: z.string(), byPoints: z.number() }).nullable(),
+        }),
+      ),
+    }),
+  },
+  'schedule-score': {
+    summary: 'What plans of a task are worth, and which of what must be kept they break.',
+    input: taskSchema.extend({ plans: z.array(z.array(blockSchema).max(200)).max(10_000) }),
+    output: z.strictObject({
+      plans: z.array(
+        z.strictObject({
+          score: scoreSchema,
+          breaks: z.array(
+            z.strictObject({
+              rule: z.enum(HARD_RULES),
+              atMin: z.number(),
+              drillId: z.string().nullable(),
+              lane: z.int().nullable(),
+            }),
+          ),
+        }),
+      ),
+    }),
+  },
+} as const;

@@ -1,0 +1,39 @@
+import { EVIDENCE_KINDS, NEEDS } from '@doceo/core';
+import * as z from 'zod';
+import { dateSchema, idSchema, libraryIdSchema, lineSchema } from '../common';
+import { layerSchema } from '../curriculum/layer';
+import { waterSchema } from '../water/water';
+
+export const momentSchema = z.int().min(0).max(4_102_444_800_000);
+
+export const attemptSchema = z.strictObject({
+  id: lineSchema(60),
+  atMs: momentSchema,
+  good: z.boolean(),
+  evidence: z.enum(EVIDENCE_KINDS).optional(),
+  choices: z.int().min(2).max(6).optional(),
+  home: z.boolean().optional(),
+});
+
+/** What is taught besides, or in the place of, what ships; nothing when left out. */
+export const laidOver = { layer: layerSchema.optional() };
+
+/** A plan put on a day, at a water, with students in the order of the lanes. */
+export const lessonInputSchema = z.strictObject({
+  startMs: momentSchema,
+  date: dateSchema,
+  water: waterSchema,
+  students: z
+    .array(
+      z.strictObject({
+        id: idSchema,
+        name: lineSchema(80),
+        ageYears: z.int().min(0).max(120).nullable(),
+        saidAdult: z.boolean().default(false),
+        guardianConsent: z.boolean(),
+        needs: z.array(z.enum(NEEDS)).max(NEEDS.length).default([]),
+        attempts: z.array(attemptSchema.extend({ skillId: libraryIdSchema })).max(100_000),
+      }),
+    )
+    .max(8),
+});

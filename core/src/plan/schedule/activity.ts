@@ -1,0 +1,68 @@
+import type { Activity, Board } from './model';
+import type { Block } from '../plan';
+
+/**
+ * The bits of a whole group.
+ *
+ * @param students how many, a plain number from 1 to 8
+ * @returns bits, a plain number
+ */
+export function everybody(students: number): number {
+  return 2 ** students - 1;
+}
+
+/** The places in the group for every set of bits a group can have. */
+const LANES: readonly (readonly number[])[] = Array.from({ length: 256 }, (_, bits) =>
+  [0, 1, 2, 3, 4, 5, 6, 7].filter((lane) => bits & (1 << lane)),
+);
+
+/**
+ * How many students do an act.
+ *
+ * @param lanes bits, a plain number below 256
+ * @returns a whole number, 0 to 8
+ */
+export function countOf(lanes: number): number {
+  return LANES[lanes]?.length ?? 0;
+}
+
+/**
+ * The places in the group of those who do an act.
+ *
+ * @param lanes bits, a plain number below 256
+ */
+export function lanesOf(lanes: number): readonly number[] {
+  return LANES[lanes] ?? [];
+}
+
+/** Blocks as acts, in the order of time; a block of a place beyond the students is nobody's. */
+export function actsOf(
+  { all, drillOf }: Pick<Board, 'all' | 'drillOf'>,
+  blocks: readonly Block[],
+): Activity[] {
+  const acts = new Map<string, Activity>();
+  for (const { id, kind, title, drillId, startMin, durationMin, lane, place } of blocks) {
+    const lanes = lane === null ? all : (1 << lane) & all;
+    if (lanes === 0) continue;
+    const key = JSON.stringify([kind, drillId ?? title, startMin, durationMin, place]);
+    const act = acts.get(key);
+    acts.set(
+      key,
+      act
+        ? { ...act, lanes: act.lanes | lanes, blockIds: [...act.blockIds, id] }
+        : {
+            ...{ drillId, kind, title, startMin, place, lanes, blockIds: [id] },
+            on: drillOf(drillId),
+            endMin: startMin + durationMin,
+          },
+    );
+  }
+  return inTime([...acts.values()]);
+}
+
+/** Acts in the order of time; those that start together by their lowest student. */
+export function inTime(acts: readonly Activity[]): Activity[] {
+  return [...acts].sort(
+    (a, b) => a.startMin - b.startMin || (a.lanes & -a.lanes) - (b.lanes & -b.lanes) || a.endMin - b.endMin,
+  );
+}

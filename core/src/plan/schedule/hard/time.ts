@@ -1,0 +1,23 @@
+import { lanesOf } from '../activity';
+import { type HardFault, type HardRule, inAct } from './rule';
+
+/** Nothing begins before the lesson or ends after it. */
+export const outsideLesson: HardRule = ({ task }, acts) =>
+  acts
+    .filter(({ startMin, endMin }) => startMin < 0 || endMin > task.plan.lengthMin)
+    .map((act) => inAct('outside-lesson', act));
+
+/** A drill takes as long as it is worth, and no longer than it is good for each who does it. */
+export const minutes: HardRule = (_board, acts) => {
+  const found: HardFault[] = [];
+  for (const act of acts) {
+    if (!act.on) continue;
+    const taken = act.endMin - act.startMin;
+    if (taken < act.on.leastMin) found.push(inAct('minutes', act));
+    for (const lane of lanesOf(act.lanes)) {
+      const most = act.on.mostMin[lane] ?? 0;
+      if (most > 0 && taken > most) found.push(inAct('minutes', act, lane));
+    }
+  }
+  return found;
+};

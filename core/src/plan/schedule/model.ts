@@ -1,0 +1,93 @@
+import type { Drill } from '../../drill';
+import type { PlaceKind } from '../../water';
+import type { BlockKind } from '../plan';
+import type { PlanStudent } from '../rules/rule';
+import type { ScheduleTask } from './task';
+
+/** What some students do together: the blocks of a plan that are alike but for the student. */
+export interface Activity {
+  drillId: string | null;
+  /** Its drill on the board; null for what has none, and for one the school never had. */
+  on: BoardDrill | null;
+  kind: BlockKind;
+  title: string;
+  startMin: number;
+  endMin: number;
+  place: PlaceKind;
+  /** Who does it: the bit of each student's place in the group, the first the lowest. */
+  lanes: number;
+  /** Blocks it stands for; none while it is only proposed. */
+  blockIds: readonly string[];
+}
+
+/** A skill that is taught. */
+export interface BoardSkill {
+  id: string;
+  /** What it rests on, by their place among the skills. */
+  needs: number[];
+  /** What it counts, 0 and more. */
+  goal: number;
+  /** Bits of those who are ready to build on it. */
+  ready: number;
+}
+
+/** What a student brings to each skill: mastery and learning 0…1, and whether it was seen of him. */
+export interface Brought {
+  mastery: Float64Array;
+  learn: Float64Array;
+  seen: Uint8Array;
+}
+
+/** A drill as it can be done here and by these students. */
+export interface BoardDrill {
+  drill: Drill;
+  /** Its number on the board. */
+  index: number;
+  /** Bits of those who may do it. */
+  who: number;
+  /** What it trains: the skill's place, attempts a minute at it, and what its rise counts. */
+  trains: { skill: number; perMin: number; counts: number }[];
+  /** Place of its main skill; −1 when the school does not teach it. */
+  main: number;
+  /** Where it is done at this water; null where it cannot be. */
+  place: PlaceKind | null;
+  leastMin: number;
+  likelyMin: number;
+  /** Most minutes of each student; 0 for one who does another drill in its place, or does not wade. */
+  mostMin: number[];
+}
+
+/** A task made ready to be searched. */
+export interface Board {
+  task: ScheduleTask;
+  students: readonly PlanStudent[];
+  /** Bits of all students, and of those under age. */
+  all: number;
+  minors: number;
+  /** Whether the school has a talk on safety. */
+  talks: boolean;
+  skills: BoardSkill[];
+  /** What each student brings, by his place in the group and the place of the skill. */
+  brings: Brought[];
+  /** Drills that may be taught, each once, in the order of their ids. */
+  drills: BoardDrill[];
+  drillOf: (id: string | null) => BoardDrill | null;
+  /** What stays as it is. */
+  locked: Activity[];
+  /** Parts of a student's day that were computed before, by what he does. */
+  known: Map<string, LaneParts>;
+}
+
+/** The parts of one student's day that depend on nobody else, as they are counted. */
+export interface LaneParts {
+  gain: number;
+  idleMin: number;
+  walks: number;
+  beyondMin: number;
+  sameStrand: number;
+  tiredMin: number;
+  backToGrass: number;
+  waterShortMin: number;
+  hurriedMin: number;
+  again: number;
+}

@@ -1,0 +1,227 @@
+import { emptyLayer, resolveCurriculum } from '../../curriculum';
+import { SHIPPED_CURRICULUM as SHIPPED } from '../../curriculum/shipped';
+import type { Drill } from '../../drill';
+import { seededRandom } from '../../random';
+import { skillState } from '../../skill';
+import { typicalPlaces } from '../../water';
+import { CARD } from '../../testing/rule-card';
+import { type Block, emptyPlan, STEP_MIN } from '../plan';
+import { blockFromDrill } from '../edits';
+import type { PlanStudent } from '../rules';
+import { actsOf } from './activity';
+import { boardOf } from './board';
+import { hardFaults } from './hard';
+import { judgeOf, proposals, reasonsFor, schedule, type ScheduleTask, USUAL_WEIGHTS } from '.';
+import { scoreOf } from './parts';
+
+const WATER: ScheduleTask['lesson']['water'] = {
+  ...{ name: 'Ford', kind: 'river', latitude: null, longitude: null, timeZone: 'UTC' },
+  ...{ species: [], places: typicalPlaces('river'), rules: CARD, said: {}, calendar: null },
+};
+
+/** A student of whom some skills were seen, by a draw. */
+function student(i: number, random: () => number, change: Partial<PlanStudent> = {}): PlanStudent {
+  const skills = SHIPPED.skills.all.slice(0, 14);
+  const attempts = Array.from({ length: 30 }, (_, k) => ({
+    ...{ id: `${k}`, atMs: k, good: random() < 0.5 },
+    skillId: skills[Math.floor(random() * skills.length)]!.id,
+  }));
+  return {
+    ...{ id: `s${i}`, name: `S${i}`, ageYears: 40, saidAdult: false, guardianConsent: true, needs: [] },
+    skills: skillState(SHIPPED.skills.all, attempts, 100),
+    ...change,
+  };
+}
+
+const task = (students: PlanStudent[], change: Partial<ScheduleTask> = {}): ScheduleTask => ({
+  curriculum: SHIPPED,
+  plan: { ...emptyPlan(), groupSize: students.length, lengthMin: 90 },
+  lesson: { startMs: 0, date: '2026-06-01', water: WATER, students },
+  staff: { instructors: 1, assistants: 0 },
+  ...{ lockedIds: [], drillIds: null, goals: {}, closed: [], stock: {}, weights: USUAL_WEIGHTS },
+  ...change,
+});
+
+/** A case so small that every plan can be written down: few drills of a school of its own, few minutes. */
+function smallCase(seed: string): ScheduleTask {
+  const random = seededRandom(seed);
+  const oneOf = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)] as T;
+  const alone = random() < 0.3;
+  const skills = SHIPPED.skills.all.slice(0, 4).map((skill, i) => ({
+    ...skill,
+    needs: i > 0 && random() < 0.5 ? [SHIPPED.skills.all[i - 1]!.id] : [],
+  }));
+  const drills = Array.from({ length: alone ? 3 : 2 }, (_, i): Drill => {
+    const max = oneOf([5, 10]);
+    return {
+      ...SHIPPED.drills.get('hoops'),
+      ...{ id: `d${i}`, name: `D${i}`, adaptations: [], lineOutM: oneOf([0, 6, 12]) },
+      strand: i === 0 && random() < 0.3 ? 'safety' : 'casting',
+      trains: [{ skillId: oneOf(skills).id, share: 1 }],
+      minutes: { min: 5, likely: max, max },
+      ground: oneOf(['anywhere', 'grass', 'river']),
+      group: { min: oneOf([1, 1, 2]), max: oneOf([1, 2, 4]) },
+      supervision: oneOf(['eyes-on', 'within-call']),
+      gear: [{ item: 'cone', per: 'student' }],
+      attemptsPerMin: 1 + random() * 3,
+    };
+  });
+  const curriculum = resolveCurriculum([
+    { owner: 'shipped', layer: { ...emptyLayer(), skills, drills, faults: SHIPPED.faults.all.slice() } },
+  ]);
+  const students = Array.from({ length: alone ? 1 : 2 }, (_, i) =>
+    student(i, random, { ageYears: oneOf([12, 40]), needs: random() < 0.2 ? ['shoulder'] : [] }),
+  );
+  const lengthMin = alone ? 25 : 15;
+  const drill = oneOf(drills);
+  const lock = random() < 0.3 ? { ...blockFromDrill(drill, 'locked', 5), durationMin: 5, lane: 0 } : null;
+  return task(students, {
+    curriculum,
+    plan: { ...emptyPlan(), groupSize: students.length, lengthMin, blocks: lock ? [lock] : [] },
+    lockedIds: lock ? ['locked'] : [],
+    staff: { instructors: oneOf([1, 2]), assistants: oneOf([0, 1]) },
+    closed: random() < 0.3 ? [{ fromMin: 5, toMin: 10, grounds: ['grass'] }] : [],
+    stock: random() < 0.3 ? { cone: 1 } : {},
+    goals: { [skills[0]!.id]: oneOf([0, 1, 3]) },
+  });
+}
+
+/** Every day a student could have, written down without a thought for what is allowed. */
+function everyDay(drills: readonly Drill[], lengthMin: number, lane: number, atMin = 0): Block[][] {
+  if (atMin >= lengthMin) return [[]];
+  return [
+    ...everyDay(drills, lengthMin, lane, atMin + STEP_MIN),
+    ...drills.flatMap((drill) =>
+      [5, 10].flatMap((taken) =>
+        atMin + taken > lengthMin
+          ? []
+          : everyDay(drills, lengthMin, lane, atMin + taken).map((rest) => [
+              { ...blockFromDrill(drill, `${lane}/${atMin}`, atMin, lane), durationMin: taken },
+              ...rest,
+            ]),
+      ),
+    ),
+  ];
+}
+
+/** The most that any plan is worth that is allowed; null where none is. */
+function bruteForce(small: ScheduleTask): number | null {
+  const board = boardOf(small);
+  const place = new Map(board.drills.map(({ drill, place: at }) => [drill.id, at]));
+  const days = board.students.map((_, lane) =>
+    everyDay(small.curriculum.drills.all, small.plan.lengthMin, lane).map((blocks) =>
+      blocks.map((block) => ({ ...block, place: place.get(block.drillId ?? '') ?? block.place })),
+    ),
+  );
+  const all = days.reduce<Block[][]>(
+    (plans, own) => plans.flatMap((plan) => own.map((day) => [...plan, ...day])),
+    [[]],
+  );
+  let best: number | null = null;
+  for (const blocks of all) {
+    const acts = actsOf(board, blocks);
+    if (hardFaults(board, acts).length > 0) continue;
+    const { total } = scoreOf(board, acts);
+    if (best === null || total > best) best = total;
+  }
+  return best;
+}
+
+describe('a plan made by the machine', () => {
+  it('is the best there is on every case small enough to try all plans: 300 of them', () => {
+    let solved = 0;
+    for (let i = 0; i < 300; i++) {
+      const small = smallCase(`small ${i}`);
+      const best = bruteForce(small);
+      const found = schedule(small, { seed: 'any', tries: 10 });
+      if (best === null) {
+        expect([i, found]).toEqual([i, null]);
+        continue;
+      }
+      expect([i, found?.exact]).toEqual([i, true]);
+      expect(found!.score.total).toBeCloseTo(best, 9);
+      expect([i, judgeOf(small)(found!.plan.blocks).faults]).toEqual([i, []]);
+      if (found!.plan.blocks.length > small.lockedIds.length) solved += 1;
+    }
+    expect(solved).toBeGreaterThan(150);
+  });
+
+  const larger = (seed: string): ScheduleTask => {
+    const random = seededRandom(seed);
+    const count = 2 + Math.floor(random() * 4);
+    return task(
+      Array.from({ length: count }, (_, i) => student(i, random)),
+      { staff: { instructors: 1 + Math.floor(random() * 2), assistants: Math.floor(random() * 2) } },
+    );
+  };
+
+  it.each(Array.from({ length: 8 }, (_, i) => `larger ${i}`))(
+    'breaks no rule, and is worth what it says: %s',
+    (seed) => {
+      const one = larger(seed);
+      const found = schedule(one, { seed, tries: 300 })!;
+      const { faults, score } = judgeOf(one)(found.plan.blocks);
+      expect(faults).toEqual([]);
+      expect(score.total).toBeCloseTo(found.score.total, 9);
+      expect(found.plan.blocks.length).toBeGreaterThan(3);
+    },
+  );
+
+  it('gets better and better, and is the same for the same seed', () => {
+    const one = larger('course');
+    const totals = [...proposals(one, { seed: 'a', tries: 800 })].map(({ score }) => score.total);
+    expect(totals.length).toBeGreaterThan(1);
+    expect([...totals].sort((a, b) => a - b)).toEqual(totals);
+    expect(schedule(one, { seed: 'a', tries: 800 })).toEqual(schedule(one, { seed: 'a', tries: 800 }));
+  });
+
+  it('is never worse than the plan it was given, and as good as it at once', () => {
+    const one = larger('given');
+    const good = schedule(one, { seed: 'a', tries: 600 })!;
+    const [first] = proposals({ ...one, plan: good.plan }, { seed: 'b', tries: 0 });
+    expect(first?.score.total).toBeGreaterThanOrEqual(good.score.total - 1e-9);
+  });
+
+  it('leaves locked blocks as they are, one of a single student too', () => {
+    const one = larger('locked');
+    const talk = SHIPPED.drills.all.find(({ strand }) => strand === 'safety')!;
+    const blocks = [
+      blockFromDrill(talk, 'talk', 0),
+      { ...blockFromDrill(SHIPPED.drills.get('clinch-race'), 'own', 40, 1), note: 'as he likes it' },
+    ];
+    const given = { ...one.plan, blocks };
+    for (const seed of ['a', 'b', 'c']) {
+      const found = schedule({ ...one, plan: given, lockedIds: ['talk', 'own'] }, { seed, tries: 200 })!;
+      for (const block of blocks) expect(found.plan.blocks).toContainEqual(block);
+    }
+  });
+
+  it('says of each drill what it gives to whom, what went before, and what it beat', () => {
+    const one = larger('reasons');
+    const found = schedule(one, { seed: 'a', tries: 300 })!;
+    const reasons = reasonsFor(one, found.plan.blocks);
+    expect(reasons.length).toBeGreaterThan(3);
+    for (const { gains, lanes, beats, after, drillId, startMin } of reasons) {
+      expect(gains).toHaveLength(lanes.length);
+      expect(beats?.drillId).not.toBe(drillId);
+      for (const id of after)
+        expect(found.plan.blocks.find((block) => block.drillId === id)!.startMin).toBeLessThan(startMin);
+    }
+    expect(reasons.some(({ beats }) => beats !== null && beats.byPoints > 0)).toBe(true);
+  });
+
+  it('is none where nothing is allowed: no time, nobody to teach, all locked and over time', () => {
+    const one = larger('none');
+    expect(
+      schedule({ ...one, plan: { ...one.plan, lengthMin: 0 } }, { seed: 'a', tries: 10 })?.plan.blocks ?? [],
+    ).toEqual([]);
+    const late = blockFromDrill(SHIPPED.drills.get('hoops'), 'late', 85);
+    expect(
+      schedule(
+        { ...one, plan: { ...one.plan, blocks: [late] }, lockedIds: ['late'] },
+        { seed: 'a', tries: 10 },
+      ),
+    ).toBeNull();
+    expect(schedule(task([]), { seed: 'a', tries: 10 })).toBeNull();
+  });
+});

@@ -1,0 +1,64 @@
+import type { Curriculum } from '../../curriculum';
+import type { GroundKind } from '../../water';
+import type { PlanBody } from '../plan';
+import type { PlanLesson } from '../rules/rule';
+
+export const SCORE_PARTS = [
+  'gain',
+  'fairness',
+  'idle',
+  'walking',
+  'attention',
+  'change',
+  'breaks',
+  'water-after-grass',
+  'margin',
+] as const;
+export type ScorePart = (typeof SCORE_PARTS)[number];
+/** What each part counts; 1 as it is usual, 0 not at all. */
+export type ScoreWeights = Record<ScorePart, number>;
+
+export const USUAL_WEIGHTS: ScoreWeights = {
+  gain: 1,
+  fairness: 1,
+  idle: 1,
+  walking: 1,
+  attention: 1,
+  change: 1,
+  breaks: 1,
+  'water-after-grass': 1,
+  margin: 1,
+};
+
+/** Who teaches. An assistant is an adult who has students within call, and takes no group that wants eyes on it. */
+export interface Staff {
+  instructors: number;
+  assistants: number;
+}
+
+/** A stretch of the lesson, minutes from its start, in which nothing is done on some grounds: thunder, dark. */
+export interface Closed {
+  fromMin: number;
+  toMin: number;
+  grounds: readonly GroundKind[];
+}
+
+/** What a plan is to be made of. */
+export interface ScheduleTask {
+  /** As the plan reads it. */
+  curriculum: Curriculum;
+  /** Its length, and the blocks it has. */
+  plan: PlanBody;
+  lesson: PlanLesson;
+  staff: Staff;
+  /** Blocks of the plan that stay as they are. */
+  lockedIds: readonly string[];
+  /** Drills that may be taught; null for all that the school teaches. */
+  drillIds: readonly string[] | null;
+  /** What a skill counts, 0 and more; 1 where nothing is said. */
+  goals: Readonly<Record<string, number>>;
+  closed: readonly Closed[];
+  /** How many the school has of a thing; what is not named is not counted. */
+  stock: Readonly<Record<string, number>>;
+  weights: ScoreWeights;
+}
