@@ -18,6 +18,7 @@ import {
 import { SHIPPED_CURRICULUM as SHIPPED } from '@doceo/core/shipped';
 import { benchDrift } from './drift-bench';
 import { fastestMs } from './fastest';
+import { benchSchedule } from './schedule-bench';
 
 function attempts(count: number, seed: string): SkillAttempt[] {
   const random = seededRandom(seed);
@@ -78,6 +79,7 @@ console.log(
 console.log(`plan check, 20 blocks: ${check.toFixed(2)} ms (${(check / figures).toFixed(1)} × a rig edit)`);
 
 benchDrift();
+benchSchedule();
 
 const school = { students: 500, sessions: 3, attempts: 5 };
 console.log('\ncalibration on 500 simulated students: mastery foretold, and how often it is true');

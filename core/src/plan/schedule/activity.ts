@@ -1,4 +1,5 @@
 import type { Activity, Board } from './model';
+import { groundOf, type PlaceKind } from '../../water';
 import type { Block } from '../plan';
 
 /**
@@ -53,11 +54,18 @@ export function actsOf(
         : {
             ...{ drillId, kind, title, startMin, place, lanes, blockIds: [id] },
             on: drillOf(drillId),
+            wet: isWet(place),
             endMin: startMin + durationMin,
           },
     );
   }
   return inTime([...acts.values()]);
+}
+
+/** Whether a place is at the water. */
+export function isWet(place: PlaceKind): boolean {
+  const ground = groundOf(place);
+  return ground === 'river' || ground === 'stillwater';
 }
 
 /** Acts in the order of time; those that start together by their lowest student. */

@@ -12,6 +12,8 @@ import type { ScheduleTask } from './task';
 
 /** The skill a student has first who wades: a drill that watches for it is in the water. */
 const WADES = 'water.wades-deep';
+/** Minutes by which a block may be longer than a need allows, as in the check. */
+const SLACK_MIN = 2;
 /** What the rise of a side skill counts against that of the main one. A rule of thumb, as in what comes next. */
 const SIDE = 0.5;
 
@@ -32,7 +34,8 @@ export function boardOf(task: ScheduleTask): Board {
   };
   const ids = task.drillIds ?? curriculum.drills.all.map(({ id }) => id);
   const all = everybody(students.length);
-  return {
+  const drills = [...new Set(ids)].sort().flatMap((id) => drillOf(id) ?? []);
+  const board = {
     ...{ task, students, drillOf, all, known: new Map() },
     minors: bitsOf(students, isMinor),
     talks: curriculum.drills.all.some(({ strand }) => strand === 'safety'),
@@ -47,12 +50,41 @@ export function boardOf(task: ScheduleTask): Board {
       learn: Float64Array.from(curriculum.skills.all, ({ id }) => skills[id]?.learn ?? 0),
       seen: Uint8Array.from(curriculum.skills.all, ({ id }) => Number((skills[id]?.attempts ?? 0) > 0)),
     })),
-    drills: [...new Set(ids)].sort().flatMap((id) => drillOf(id) ?? []),
+    drills,
+    draw: new Float64Array(drills.length),
     locked: actsOf(
       { all, drillOf },
       plan.blocks.filter(({ id }) => task.lockedIds.includes(id)),
     ),
-  };
+  } satisfies Board;
+  let sum = 0;
+  drills.forEach((drill, i) => (board.draw[i] = sum += SELDOM + couldGive(board, drill)));
+  return board;
+}
+
+/** Even what gives nothing is drawn now and then: something may rest on it. */
+const SELDOM = 0.02;
+
+/**
+ * What a drill could give the group in its likely time if nothing held them back.
+ *
+ * @returns skills, 0 and more
+ */
+export function couldGive({ brings, skills }: Pick<Board, 'brings' | 'skills'>, drill: BoardDrill): number {
+  return drill.trains.reduce(
+    (sum, { skill, perMin, counts }) =>
+      sum +
+      brings.reduce(
+        (own, { mastery, learn }) =>
+          own +
+          counts *
+            skills[skill]!.goal *
+            (1 - mastery[skill]!) *
+            (1 - (1 - learn[skill]!) ** (perMin * drill.likelyMin)),
+        0,
+      ),
+    0,
+  );
 }
 
 /** A bit for each of a list of whom something holds. */
@@ -74,12 +106,14 @@ function toBoard(
 ): BoardDrill {
   const { min, likely, max } = drill.minutes;
   const inWater = curriculum.skills.get(mainSkillOf(drill)).faults.includes(WADES);
+  const leastMin = Math.max(STEP_MIN, Math.round(min / STEP_MIN) * STEP_MIN);
   const mostMin = students.map(({ needs = [] }) => {
     const adapted = adapt(curriculum, drill, needs);
     if (adapted.instead || (inWater && limitsOf(needs).wadeM === 0)) return 0;
-    // A need that shortens the likely time shortens the longest as much.
-    const most = Math.min(1, adapted.minutes / likely) * max;
-    return Math.max(Math.floor(most / STEP_MIN), min <= STEP_MIN ? 1 : 0) * STEP_MIN;
+    // A need that shortens the likely time shortens the longest as much, a little over being no matter.
+    const most = Math.min(1, adapted.minutes / likely) * max + SLACK_MIN;
+    const onSteps = Math.floor(most / STEP_MIN) * STEP_MIN;
+    return onSteps < leastMin ? 0 : onSteps;
   });
   return {
     ...{ drill, index, mostMin },
@@ -92,7 +126,7 @@ function toBoard(
     }),
     main: at.get(mainSkillOf(drill)) ?? -1,
     place: placeFor(drill, lesson.water.places),
-    leastMin: Math.max(STEP_MIN, Math.ceil(min / STEP_MIN) * STEP_MIN),
+    leastMin,
     likelyMin: Math.max(STEP_MIN, Math.round(likely / STEP_MIN) * STEP_MIN),
   };
 }

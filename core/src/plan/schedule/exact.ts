@@ -1,6 +1,6 @@
 import type { Activity, Board, BoardDrill } from './model';
 import { STEP_MIN } from '../plan';
-import { inTime } from './activity';
+import { inTime, isWet } from './activity';
 import { isAllowed } from './hard';
 import { closed, ground } from './hard/place';
 import { needs, restsOn } from './hard/students';
@@ -111,6 +111,7 @@ export function actOf(on: BoardDrill, startMin: number, takenMin: number, lanes:
     startMin,
     endMin: startMin + takenMin,
     place,
+    wet: isWet(place),
     lanes,
     blockIds: [],
   };

@@ -1,5 +1,5 @@
 import type { Activity, Board, BoardDrill } from './model';
-import { everybody, inTime, lanesOf } from './activity';
+import { countOf, everybody, inTime, lanesOf } from './activity';
 import { actOf } from './exact';
 
 /** Something to be put into a plan as early as those who do it are free. */
@@ -26,7 +26,10 @@ export function placed(board: Board, genes: readonly Gene[]): { acts: Activity[]
   const acts: Activity[] = [...board.locked];
   const kept: Gene[] = [];
   for (const gene of genes) {
-    const { drill, takenMin, lanes } = gene;
+    const { drill } = gene;
+    const lanes = drill ? gene.lanes & drill.who : gene.lanes;
+    const takenMin = drill ? minutesFor(drill, gene.takenMin, lanes) : gene.takenMin;
+    if (lanes === 0 || (drill && countOf(lanes) < drill.drill.group.min)) continue;
     const who = lanesOf(lanes);
     let startMin = 0;
     for (const lane of who) startMin = Math.max(startMin, free[lane]!);
@@ -34,19 +37,34 @@ export function placed(board: Board, genes: readonly Gene[]): { acts: Activity[]
     for (const one of board.locked)
       if ((one.lanes & lanes) !== 0 && one.startMin < startMin + takenMin && startMin < one.endMin)
         startMin = one.endMin;
-    if (lanes === 0 || startMin + takenMin > lengthMin) continue;
+    if (startMin + takenMin > lengthMin) continue;
     const act = drill ? actOf(drill, startMin, takenMin, lanes) : breakOf(startMin, takenMin, lanes);
     if (!act) continue;
     acts.push(act);
-    kept.push(gene);
+    kept.push({ drill, takenMin, lanes });
     for (const lane of who) free[lane] = act.endMin;
   }
   return { acts: inTime(acts), genes: kept };
 }
 
+/** As long as was wished, as far as the drill is worth it and good for each who does it. */
+function minutesFor(drill: BoardDrill, wishedMin: number, lanes: number): number {
+  let most = Number.POSITIVE_INFINITY;
+  for (const lane of lanesOf(lanes)) most = Math.min(most, drill.mostMin[lane]!);
+  return Math.max(drill.leastMin, Math.min(wishedMin, most));
+}
+
 function breakOf(startMin: number, takenMin: number, lanes: number): Activity {
   return {
-    ...{ drillId: null, on: null, kind: 'break', title: 'Break', place: 'anywhere', blockIds: [] },
+    ...{
+      drillId: null,
+      on: null,
+      kind: 'break',
+      title: 'Break',
+      place: 'anywhere',
+      wet: false,
+      blockIds: [],
+    },
     ...{ startMin, endMin: startMin + takenMin, lanes },
   };
 }

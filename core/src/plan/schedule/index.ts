@@ -1,27 +1,18 @@
-import type { Activity, Board } from './model';
-import { carrying } from '../carried';
-import type { Block, PlanBody } from '../plan';
+import type { Block } from '../plan';
 import { actsOf } from './activity';
-import { blocksOf } from './blocks-of';
 import { boardOf } from './board';
 import { exactSchedule } from './exact';
 import { type HardFault, hardFaults } from './hard';
 import { type Score, scoreOf } from './parts';
+import { proposalOf, type Proposal } from './proposal';
 import { betterPlans } from './search';
 import type { ScheduleTask } from './task';
 
 export * from './task';
 export { reasonsFor } from './explain';
 export { HARD_RULES, type HardFault } from './hard';
-export { type Score } from './parts';
-
-/** A plan that the machine proposes. */
-export interface Proposal {
-  plan: PlanBody;
-  score: Score;
-  /** Whether all plans were tried, so that there is none better. */
-  exact: boolean;
-}
+export { PLAIN_RULES, plainPlan } from './plain-rules';
+export { type Proposal } from './proposal';
 
 /**
  * Plans for a task, each better than the one before, the first at once. Where all can be tried the one that comes is the
@@ -61,9 +52,4 @@ export function judgeOf(
     const acts = actsOf(board, blocks);
     return { faults: hardFaults(board, acts), score: scoreOf(board, acts) };
   };
-}
-
-function proposalOf(board: Board, acts: readonly Activity[], score: Score, exact: boolean): Proposal {
-  const { curriculum, plan } = board.task;
-  return { plan: carrying(curriculum, { ...plan, blocks: blocksOf(board, acts) }), score, exact };
 }

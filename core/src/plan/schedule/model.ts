@@ -14,6 +14,8 @@ export interface Activity {
   startMin: number;
   endMin: number;
   place: PlaceKind;
+  /** Whether that is at the water. */
+  wet: boolean;
   /** Who does it: the bit of each student's place in the group, the first the lowest. */
   lanes: number;
   /** Blocks it stands for; none while it is only proposed. */
@@ -72,6 +74,8 @@ export interface Board {
   /** Drills that may be taught, each once, in the order of their ids. */
   drills: BoardDrill[];
   drillOf: (id: string | null) => BoardDrill | null;
+  /** For drawing a drill: up to each of them the sum of what they could give the group. */
+  draw: Float64Array;
   /** What stays as it is. */
   locked: Activity[];
   /** Parts of a student's day that were computed before, by what he does. */

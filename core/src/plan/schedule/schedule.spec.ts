@@ -7,11 +7,20 @@ import { typicalPlaces } from '../../water';
 import { CARD } from '../../testing/rule-card';
 import { type Block, emptyPlan, STEP_MIN } from '../plan';
 import { blockFromDrill } from '../edits';
-import type { PlanStudent } from '../rules';
+import { planProblems, type PlanStudent } from '../rules';
 import { actsOf } from './activity';
 import { boardOf } from './board';
 import { hardFaults } from './hard';
-import { judgeOf, proposals, reasonsFor, schedule, type ScheduleTask, USUAL_WEIGHTS } from '.';
+import {
+  judgeOf,
+  PLAIN_RULES,
+  plainPlan,
+  proposals,
+  reasonsFor,
+  schedule,
+  type ScheduleTask,
+  USUAL_WEIGHTS,
+} from '.';
 import { scoreOf } from './parts';
 
 const WATER: ScheduleTask['lesson']['water'] = {
@@ -150,7 +159,9 @@ describe('a plan made by the machine', () => {
     const random = seededRandom(seed);
     const count = 2 + Math.floor(random() * 4);
     return task(
-      Array.from({ length: count }, (_, i) => student(i, random)),
+      Array.from({ length: count }, (_, i) =>
+        student(i, random, { needs: [['shoulder'], ['cannot-swim'], [], [], []][i] as PlanStudent['needs'] }),
+      ),
       { staff: { instructors: 1 + Math.floor(random() * 2), assistants: Math.floor(random() * 2) } },
     );
   };
@@ -164,8 +175,22 @@ describe('a plan made by the machine', () => {
       expect(faults).toEqual([]);
       expect(score.total).toBeCloseTo(found.score.total, 9);
       expect(found.plan.blocks.length).toBeGreaterThan(3);
+      // The check of plans was written apart and says the same.
+      const told = planProblems(one.curriculum, found.plan, one.lesson).map(({ rule }) => rule);
+      for (const rule of ['prerequisites', 'hook-distance', 'place-missing', 'safety-first', 'over-time'])
+        expect(told).not.toContain(rule);
     },
   );
+
+  it.each(Array.from({ length: 10 }, (_, i) => `rule ${i}`))('is ahead of three plain rules: %s', (seed) => {
+    const one = larger(seed);
+    const { total } = schedule(one, { seed, tries: 400 })!.score;
+    for (const rule of PLAIN_RULES) {
+      const plain = plainPlan(one, rule)!;
+      expect(judgeOf(one)(plain.plan.blocks).faults).toEqual([]);
+      expect(total).toBeGreaterThan(plain.score.total);
+    }
+  });
 
   it('gets better and better, and is the same for the same seed', () => {
     const one = larger('course');

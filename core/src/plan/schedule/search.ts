@@ -1,9 +1,10 @@
+import { bisectRight } from 'd3-array';
 import type { Activity, Board, BoardDrill } from './model';
 import { type Random, seededRandom } from '../../random';
 import { STEP_MIN } from '../plan';
 import { countOf, lanesOf } from './activity';
 import { BREAK_MIN, type Gene, genesOf, placed } from './genes';
-import { isAllowed } from './hard';
+import { canLock, isAllowed, staysAllowed } from './hard';
 import { type Score, scoreOf } from './parts';
 
 /** A plan on its way, with what it is worth. */
@@ -31,6 +32,7 @@ export function* betterPlans(
   board: Board,
   { seed, tries, given }: { seed: string; tries: number; given: readonly Activity[] | null },
 ): Generator<Found> {
+  if (!canLock(board)) return;
   const random = seededRandom(seed);
   const made = built(board);
   let best: State | null = null;
@@ -63,7 +65,7 @@ export function* betterPlans(
 
 function stateOf(board: Board, genes: Gene[]): State | null {
   const { acts, genes: kept } = placed(board, genes);
-  return isAllowed(board, acts) ? { acts, genes: kept, score: scoreOf(board, acts) } : null;
+  return staysAllowed(board, acts) ? { acts, genes: kept, score: scoreOf(board, acts) } : null;
 }
 
 /** A first plan: at each step what the whole group gains most a minute by, the talk on safety before all. */
@@ -78,7 +80,7 @@ function built(board: Board): Gene[] | null {
     ),
     lanes: drill.who,
   });
-  // What each was worth when it was last tried: seldom more later. What could not be done then may be done since.
+  // What each was worth when it was last tried: seldom more later.
   const options = board.drills
     .filter(({ place }) => place !== null)
     .map((drill) => ({ gene: gene(drill), perMin: Number.POSITIVE_INFINITY }));
@@ -90,16 +92,24 @@ function built(board: Board): Gene[] | null {
     for (const option of options) {
       if (best && best.perMin >= option.perMin) break;
       const { acts } = placed(board, [...genes, option.gene]);
-      const fits = acts.length > length && isAllowed(board, acts);
+      const fits = acts.length > length && staysAllowed(board, acts);
       option.perMin = fits ? (scoreOf(board, acts).total - before) / option.gene.takenMin : LATER;
       if (fits && (!best || option.perMin > best.perMin)) best = option;
     }
     if (!best || (step > 0 && best.perMin <= 0)) break;
     genes = [...genes, best.gene];
     worth = scoreOf(board, placed(board, genes).acts).total;
-    for (const option of options) if (option.perMin === LATER) option.perMin = Number.POSITIVE_INFINITY;
+    // What could not be done may be done now: all behind the talk on safety, later what rests on what this one taught.
+    const taught = best.gene.drill?.trains.map(({ skill }) => skill) ?? [];
+    for (const option of options)
+      if (option.perMin === LATER && (step === 0 || restsOnAny(board, option.gene, taught)))
+        option.perMin = Number.POSITIVE_INFINITY;
   }
   return genes.length > 0 || board.locked.length > 0 ? genes : null;
+}
+
+function restsOnAny({ skills }: Board, { drill }: Gene, taught: readonly number[]): boolean {
+  return skills[drill?.main ?? -1]?.needs.some((need) => taught.includes(need)) ?? false;
 }
 
 /** Worth of what cannot be done yet. */
@@ -112,12 +122,12 @@ const pick = (random: Random, length: number): number => Math.floor(random() * l
 /** One time of so many a break is put in the place of a drill. */
 const BREAKS = 0.04;
 
-/** Any drill, or a break, for those of some who may do it. */
+/** Any drill, or a break, for those of some who may do it; what could give the group more is drawn more often. */
 function anyGene(board: Board, lanes: number, random: Random, takenMin?: number): Gene {
-  const drill = random() < BREAKS ? undefined : board.drills[pick(random, board.drills.length)];
-  return drill
-    ? { drill, takenMin: takenMin ?? drill.likelyMin, lanes: lanes & drill.who }
-    : { drill: null, takenMin: BREAK_MIN, lanes };
+  if (random() < BREAKS) return { drill: null, takenMin: BREAK_MIN, lanes };
+  const at = bisectRight(board.draw, random() * (board.draw.at(-1) ?? 0));
+  const drill = board.drills[Math.min(at, board.drills.length - 1)] ?? null;
+  return { drill, takenMin: takenMin ?? drill?.likelyMin ?? BREAK_MIN, lanes };
 }
 
 /** Some of a group: all of them as often as not. */

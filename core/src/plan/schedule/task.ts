@@ -12,6 +12,7 @@ export const SCORE_PARTS = [
   'change',
   'breaks',
   'water-after-grass',
+  'telling',
   'margin',
 ] as const;
 export type ScorePart = (typeof SCORE_PARTS)[number];
@@ -27,6 +28,7 @@ export const USUAL_WEIGHTS: ScoreWeights = {
   change: 1,
   breaks: 1,
   'water-after-grass': 1,
+  telling: 1,
   margin: 1,
 };
 

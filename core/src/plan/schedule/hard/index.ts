@@ -31,6 +31,28 @@ export function hardFaults(board: Board, acts: readonly Activity[]): HardFault[]
   return RULES.flatMap((rule) => rule(board, acts));
 }
 
+/** Those that hold by themselves where activities are put one behind the other, as the search does. */
+const BY_PLACING: ReadonlySet<HardRule> = new Set([
+  twoPlaces,
+  outsideLesson,
+  minutes,
+  needs,
+  group,
+  ground,
+  locked,
+]);
+const REST = RULES.filter((rule) => !BY_PLACING.has(rule));
+
+/** The same of a plan that was put together around locked activities that break nothing themselves. */
+export function staysAllowed(board: Board, acts: readonly Activity[]): boolean {
+  return REST.every((rule) => rule(board, acts).length === 0);
+}
+
+/** Whether locked activities break nothing by where they stand. */
+export function canLock(board: Board): boolean {
+  return [...BY_PLACING].every((rule) => rule(board, board.locked).length === 0);
+}
+
 /** Whether nothing is in a plan that must not be. @param acts in the order of time */
 export function isAllowed(board: Board, acts: readonly Activity[]): boolean {
   return RULES.every((rule) => rule(board, acts).length === 0);

@@ -1,5 +1,4 @@
 import type { Activity } from '../model';
-import { groundOf } from '../../../water';
 import { countOf, lanesOf } from '../activity';
 import { type HardFault, type HardRule, inAct } from './rule';
 
@@ -23,17 +22,25 @@ interface Moment {
   dry: number;
 }
 
-function momentAt(acts: readonly Activity[], minute: number): Moment {
+/** What goes on as each activity begins. @param acts in the order of time */
+function moments(acts: readonly Activity[]): Moment[] {
+  let on: Activity[] = [];
+  return acts.map(({ startMin }, i) => {
+    on = on.filter(({ endMin }) => endMin > startMin);
+    for (let j = i; acts[j]?.startMin === startMin; j++) if (!on.includes(acts[j]!)) on.push(acts[j]!);
+    return momentOf(on);
+  });
+}
+
+function momentOf(on: readonly Activity[]): Moment {
   const moment: Moment = { watching: 0, watched: 0, wet: 0, dry: 0 };
-  for (const act of acts) {
-    if (act.startMin > minute) break;
-    if (act.endMin <= minute) continue;
+  for (const act of on) {
     const drill = act.on?.drill;
     if (!drill) continue;
     if (drill.supervision === 'eyes-on') {
       moment.watching += Math.ceil(countOf(act.lanes) / drill.group.max);
       moment.watched |= act.lanes;
-    } else if (atWater(act)) moment.wet |= act.lanes;
+    } else if (act.wet) moment.wet |= act.lanes;
     else moment.dry |= act.lanes;
   }
   return moment;
@@ -43,13 +50,12 @@ function momentAt(acts: readonly Activity[], minute: number): Moment {
 export const supervision: HardRule = (board, acts) => {
   const { instructors, assistants } = board.task.staff;
   const found: HardFault[] = [];
-  for (const act of acts) {
-    const { watching, wet, dry } = momentAt(acts, act.startMin);
+  moments(acts).forEach(({ watching, wet, dry }, i) => {
     const mostWet = (wet & board.minors) === 0 ? WITHIN_CALL : WITHIN_CALL_MINORS;
     const adults = countOf(wet) / mostWet + countOf(dry) / WITHIN_CALL;
     if (watching > instructors || adults > instructors - watching + assistants)
-      found.push(inAct('supervision', act));
-  }
+      found.push(inAct('supervision', acts[i]!));
+  });
   return found;
 };
 
@@ -58,15 +64,10 @@ export const minors: HardRule = (board, acts) => {
   const { instructors, assistants } = board.task.staff;
   if (board.minors === 0) return [];
   const found: HardFault[] = [];
-  for (const act of acts) {
-    const { watching, watched } = momentAt(acts, act.startMin);
+  moments(acts).forEach(({ watching, watched }, i) => {
     const [alone] = lanesOf(board.minors & ~watched);
     if (alone !== undefined && instructors - watching + assistants <= 0)
-      found.push(inAct('minors', act, alone));
-  }
+      found.push(inAct('minors', acts[i]!, alone));
+  });
   return found;
 };
-
-function atWater({ place }: Activity): boolean {
-  return groundOf(place) === 'river' || groundOf(place) === 'stillwater';
-}

@@ -2,6 +2,7 @@ import { SCORE_PARTS, type ScorePart } from '../task';
 import type { Activity, Board, LaneParts } from '../model';
 import { PLACE_KINDS } from '../../../water';
 import { BLOCK_KINDS } from '../../plan';
+import { countOf, lanesOf } from '../activity';
 import { againOf, beyondAttention, hurriedOf, sameStrandOf, tiredOf } from './attention';
 import { gainOf } from './gain';
 import { idleOf, MARGIN_MIN } from './idle';
@@ -25,6 +26,8 @@ const WORTH = {
   again: 0.06,
   /** A minute less at the water than its share of the day. */
   waterShort: 0.01,
+  /** A drill told to some that others are told too, or never. */
+  telling: 0.02,
   /** A minute of margin at the end, up to ten. */
   margin: 0.005,
   /** A skill by which somebody falls short of what is fair. */
@@ -115,7 +118,7 @@ export interface Score {
  */
 export function scoreOf(board: Board, acts: readonly Activity[]): Score {
   const { weights, plan } = board.task;
-  const days = board.students.map((_, lane) => laneParts(board, lane, actsOfLane(acts, lane)));
+  const days = byLane(board, acts).map((own, lane) => laneParts(board, lane, own));
   const mean = (of: (parts: LaneParts) => number): number =>
     days.length === 0 ? 0 : days.reduce((sum, parts) => sum + of(parts), 0) / days.length;
   const most = Math.max(0, ...days.map(({ gain }) => gain));
@@ -130,9 +133,32 @@ export function scoreOf(board: Board, acts: readonly Activity[]): Score {
     change: -weights.change * mean(changePoints),
     breaks: -weights.breaks * WORTH.tired * mean(({ tiredMin }) => tiredMin),
     'water-after-grass': -weights['water-after-grass'] * mean(waterPoints),
+    telling: -weights.telling * WORTH.telling * tellings(acts, days.length),
     margin: weights.margin * WORTH.margin * left,
   };
   return { total: SCORE_PARTS.reduce((sum, part) => sum + parts[part], 0), parts };
+}
+
+/** What each student does, in the order of time. */
+function byLane({ students }: Board, acts: readonly Activity[]): Activity[][] {
+  const days: Activity[][] = students.map(() => []);
+  for (const act of acts) for (const lane of lanesOf(act.lanes)) days[lane]?.push(act);
+  return days;
+}
+
+/**
+ * How often something is told beyond what each student hears: what is told once to all costs nothing.
+ *
+ * @returns a plain number of 0 and more
+ */
+function tellings(acts: readonly Activity[], students: number): number {
+  let [told, heard] = [0, 0];
+  for (const { on, lanes } of acts) {
+    if (!on) continue;
+    told += 1;
+    heard += countOf(lanes);
+  }
+  return students === 0 ? 0 : told - heard / students;
 }
 
 /**

@@ -1,5 +1,5 @@
+import { isWet } from '../activity';
 import type { Activity, Board } from '../model';
-import { groundOf } from '../../../water';
 
 /**
  * How often a student goes from one place to another; what can be done anywhere is done where he is.
@@ -40,12 +40,8 @@ export function backToGrassOf(acts: readonly Activity[]): number {
  * @returns minutes
  */
 export function waterShortOf({ task }: Board, acts: readonly Activity[]): number {
-  const isWater = (place: Activity['place']): boolean => ['river', 'stillwater'].includes(groundOf(place));
-  if (!task.lesson.water.places.some(({ kind }) => isWater(kind))) return 0;
-  const there = acts.reduce(
-    (sum, { place, startMin, endMin }) => sum + (isWater(place) ? endMin - startMin : 0),
-    0,
-  );
+  if (!task.lesson.water.places.some(({ kind }) => isWet(kind))) return 0;
+  const there = acts.reduce((sum, { wet, startMin, endMin }) => sum + (wet ? endMin - startMin : 0), 0);
   return Math.max(0, WATER_SHARE * task.plan.lengthMin - there);
 }
 
