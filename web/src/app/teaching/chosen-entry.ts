@@ -1,4 +1,4 @@
-import type { EntryKind } from '@doceo/core';
+import type { Entries, EntryKind } from '@doceo/core';
 
 /** The entry whose sheet is open. */
 export interface ChosenEntry {
@@ -12,3 +12,8 @@ export const KIND_WORDS: Record<EntryKind, string> = {
   drill: 'Drill',
   question: 'Question',
 };
+
+/** What an entry goes by. */
+export function entryName(entry: Entries[EntryKind]): string {
+  return 'name' in entry ? entry.name : 'short' in entry ? entry.short : entry.text;
+}

@@ -1,6 +1,16 @@
-import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  ElementRef,
+  inject,
+  input,
+  output,
+  signal,
+} from '@angular/core';
 import { type Clash, entriesOf, type Layer, mergeLayers } from '@doceo/core';
-import { KIND_WORDS } from './chosen-entry';
+import { entryName, KIND_WORDS } from './chosen-entry';
 import { differences } from './entry-differences';
 
 /** Two changed the same entries meanwhile: each is settled by itself, with what is different beside each other. */
@@ -42,6 +52,9 @@ import { differences } from './entry-differences';
     </section>
   `,
   styles: `
+    :host {
+      display: block;
+    }
     section {
       border: 1.5px solid var(--safety);
       border-radius: 4px;
@@ -119,11 +132,17 @@ export class LayerClashComponent {
         clash,
         key: keyOf(clash),
         kind: KIND_WORDS[kind],
-        name: entry ? ('name' in entry ? entry.name : 'short' in entry ? entry.short : entry.text) : id,
+        name: entry ? entryName(entry) : id,
         differences: differences(mine, theirs),
       };
     }),
   );
+
+  constructor() {
+    const host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+    // On a phone one types far below: what waits for an answer comes into sight.
+    afterNextRender(() => host.scrollIntoView({ block: 'center' }));
+  }
 
   protected choose(clash: Clash, theirs: boolean): void {
     this.taken.update((taken) => {

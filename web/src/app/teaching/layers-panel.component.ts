@@ -23,7 +23,7 @@ import { sameJson } from '../data/same-json';
 import { SessionStore } from '../data/session';
 import { TeachingStore } from '../data/teaching/teaching-store';
 import { OpenFileComponent } from '../parts/fields/open-file.component';
-import { type ChosenEntry, KIND_WORDS } from './chosen-entry';
+import { type ChosenEntry, entryName, KIND_WORDS } from './chosen-entry';
 
 /** What a fellow shows, an entry a line. */
 interface Offered extends ChosenEntry {
@@ -106,7 +106,7 @@ export class LayersPanelComponent {
       entriesOf(layer, kind).map((entry) => ({
         kind,
         id: entry.id,
-        name: 'name' in entry ? entry.name : 'short' in entry ? entry.short : entry.text,
+        name: entryName(entry),
         here: entriesOf(this.layer(), kind).some((own) => sameJson(own, entry)),
       })),
     );

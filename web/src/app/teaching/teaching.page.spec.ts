@@ -17,6 +17,8 @@ describe('what we teach', () => {
   const stored = (): Layer => own;
   beforeEach(() => {
     localStorage.clear();
+    // What is drawn nowhere cannot be scrolled.
+    Element.prototype.scrollIntoView = jest.fn();
     [own, version] = [emptyLayer(), 0];
     const teaching = (): Teaching => ({ own: saved(own, version), shownTo: null, circle: null });
     server = lessonServer()
@@ -103,6 +105,8 @@ describe('what we teach', () => {
     await page.saved();
     expect(stored().skills.map(({ name }) => name)).not.toContain('Halt');
     expect(page.all('doceo-layer-clash legend')).toEqual(['Skill Halt']);
+    const inSight = (Element.prototype.scrollIntoView as jest.Mock).mock.contexts as HTMLElement[];
+    expect(inSight.at(-1)?.localName).toBe('doceo-layer-clash');
     expect(page.all('doceo-layer-clash label')).toEqual([
       'As I have itname Halt',
       'As saved meanwhilename Hard stop',

@@ -42,7 +42,7 @@ import { narrowWindow } from '../parts/narrow';
 import { DocumentToldComponent } from '../shared/documents/document-told.component';
 import { SaveStateComponent } from '../shared/documents/save-state.component';
 import { UndoRedoComponent } from '../shared/documents/undo-redo.component';
-import { type ChosenEntry, KIND_WORDS } from './chosen-entry';
+import { type ChosenEntry, entryName, KIND_WORDS } from './chosen-entry';
 import { DrillCardComponent } from './drill-card.component';
 import { LayerClashComponent } from './layer-clash.component';
 import { LayersPanelComponent } from './layers-panel.component';
@@ -353,20 +353,18 @@ export class TeachingPage implements OnDestroy {
 
   private entry<K extends EntryKind>(kind: K): Entries[K] | null {
     const chosen = this.chosen();
-    if (chosen?.kind !== kind) return null;
-    const { skills, faults, drills, questions } = this.curriculum();
-    const shelves = { skill: skills, fault: faults, drill: drills, question: questions };
-    return (shelves[kind].find(chosen.id) as Entries[K] | undefined) ?? null;
+    return chosen?.kind === kind
+      ? ((this.shelf(kind).find(chosen.id) as Entries[K] | undefined) ?? null)
+      : null;
   }
 
   private nameOf(kind: EntryKind, id: string): string {
+    return entryName(this.shelf(kind).get(id));
+  }
+
+  private shelf(kind: EntryKind) {
     const { skills, faults, drills, questions } = this.curriculum();
-    return {
-      skill: () => skills.get(id).name,
-      fault: () => faults.get(id).short,
-      drill: () => drills.get(id).name,
-      question: () => questions.get(id).text,
-    }[kind]();
+    return { skill: skills, fault: faults, drill: drills, question: questions }[kind];
   }
 
   private markOf(kind: EntryKind, id: string): string {
