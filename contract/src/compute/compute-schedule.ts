@@ -16,6 +16,8 @@ const taskSchema = z.strictObject({
     .default({ instructors: 1, assistants: 0 }),
   lockedIds: z.array(z.string().max(60)).max(60).default([]),
   drillIds: z.array(libraryIdSchema).max(4000).nullable().default(null),
+  absentIds: z.array(z.string().max(60)).max(8).default([]),
+  groups: z.array(z.array(z.string().max(60)).min(1).max(8)).max(8).default([]),
   goals: z.record(libraryIdSchema, z.number().min(0).max(100)).default({}),
   closed: z
     .array(
@@ -34,6 +36,8 @@ const taskSchema = z.strictObject({
 const scoreSchema = z.strictObject({
   total: z.number(),
   parts: z.record(z.enum(SCORE_PARTS), z.number()),
+  /** The mean over the students: skills gained, minutes without anything to do, changes of place. */
+  figures: z.strictObject({ gainSkills: z.number(), idleMin: z.number(), walks: z.number() }),
 });
 const lanesSchema = z.array(z.int());
 

@@ -38,12 +38,12 @@ export function lanesOf(lanes: number): readonly number[] {
 
 /** Blocks as acts, in the order of time; a block of a place beyond the students is nobody's. */
 export function actsOf(
-  { all, drillOf }: Pick<Board, 'all' | 'drillOf'>,
+  { all, bitOf, drillOf }: Pick<Board, 'all' | 'bitOf' | 'drillOf'>,
   blocks: readonly Block[],
 ): Activity[] {
   const acts = new Map<string, Activity>();
   for (const { id, kind, title, drillId, startMin, durationMin, lane, place } of blocks) {
-    const lanes = lane === null ? all : (1 << lane) & all;
+    const lanes = lane === null ? all : bitOf(lane);
     if (lanes === 0) continue;
     const key = JSON.stringify([kind, drillId ?? title, startMin, durationMin, place]);
     const act = acts.get(key);

@@ -6,22 +6,34 @@ import { lanesOf } from './activity';
 
 /**
  * Acts as blocks of a plan: what stays keeps its blocks, what everybody does is one block, else each who does it has his
- * own. The same acts have the same ids.
+ * own. What was in the plan before keeps its id, rig and words wherever it goes. The same acts have the same ids.
  */
 export function blocksOf(board: Board, acts: readonly Activity[]): Block[] {
   const had = new Map(board.task.plan.blocks.map((block) => [block.id, block]));
-  const blocks = acts.flatMap((act): Block[] => {
+  const keptOf = (act: Activity): Block[] => {
     const kept = act.blockIds.flatMap((id) => had.get(id) ?? []);
-    if (kept.length > 0 && act.blockIds.length === kept.length && isOf(kept, act, board)) return kept;
-    const lanes = act.lanes === board.all ? [null] : lanesOf(act.lanes);
-    return lanes.map((lane) => newBlock(act, lane));
+    return act.blockIds.length === kept.length && isOf(kept, act, board) ? kept : [];
+  };
+  const left = new Map(had);
+  const taken = new Set(had.keys());
+  for (const act of acts) for (const { id } of keptOf(act)) left.delete(id);
+  const blocks = acts.flatMap((act): Block[] => {
+    const kept = keptOf(act);
+    if (kept.length > 0) return kept;
+    const lanes = act.lanes === board.all ? [null] : lanesOf(act.lanes).map((at) => board.planLanes[at]!);
+    return lanes.map((lane) => {
+      const before = beforeOf([...left.values()], act, lane);
+      if (before) left.delete(before.id);
+      const id = before?.id ?? idFor(act, lane, taken);
+      return newBlock(act, lane, id, before ?? beforeOf([...had.values()], act, lane));
+    });
   });
   return blocks.sort((a, b) => a.startMin - b.startMin || (a.lane ?? -1) - (b.lane ?? -1));
 }
 
 /** Whether blocks are just what an act is. */
-function isOf(blocks: readonly Block[], act: Activity, { all }: Board): boolean {
-  const lanes = blocks.reduce((bits, { lane }) => bits | (lane === null ? all : 1 << lane), 0);
+function isOf(blocks: readonly Block[], act: Activity, { all, bitOf }: Board): boolean {
+  const lanes = blocks.reduce((bits, { lane }) => bits | (lane === null ? all : bitOf(lane)), 0);
   return (
     lanes === act.lanes &&
     blocks.every(
@@ -31,14 +43,42 @@ function isOf(blocks: readonly Block[], act: Activity, { all }: Board): boolean 
   );
 }
 
-function newBlock(
-  { on, drillId, kind, title, startMin, endMin, place }: Activity,
+/** A block of the same that was there before, of the same student if there is one. */
+function beforeOf(
+  blocks: readonly Block[],
+  { drillId, kind, title }: Activity,
   lane: number | null,
-): Block {
-  const id = deterministicId(`scheduled:${drillId ?? kind}:${startMin}:${endMin}:${lane ?? 'all'}`);
+): Block | null {
+  const alike = blocks.filter((block) =>
+    drillId === null
+      ? block.drillId === null && block.kind === kind && block.title === title
+      : block.drillId === drillId,
+  );
+  return alike.find((block) => block.lane === lane) ?? alike[0] ?? null;
+}
+
+/** An id that no block has. */
+function idFor(
+  { drillId, kind, startMin, endMin }: Activity,
+  lane: number | null,
+  taken: Set<string>,
+): string {
+  const name = `scheduled:${drillId ?? kind}:${startMin}:${endMin}:${lane ?? 'all'}`;
+  for (let again = 0; ; again++) {
+    const id = deterministicId(again === 0 ? name : `${name}:${again}`);
+    if (taken.has(id)) continue;
+    taken.add(id);
+    return id;
+  }
+}
+
+/** @param like a block whose rig and words it has */
+function newBlock(act: Activity, lane: number | null, id: string, like: Block | null): Block {
+  const { on, kind, title, startMin, endMin, place } = act;
+  const durationMin = endMin - startMin;
   const drill = on?.drill;
-  const block = drill
-    ? blockFromDrill(drill, id, startMin, lane)
-    : { ...plainBlock(kind, title, id, startMin, endMin - startMin), lane };
-  return { ...block, durationMin: endMin - startMin, place };
+  const block =
+    like ??
+    (drill ? blockFromDrill(drill, id, startMin) : plainBlock(kind, title, id, startMin, durationMin));
+  return { ...block, id, startMin, durationMin, lane, place };
 }

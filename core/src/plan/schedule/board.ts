@@ -20,7 +20,13 @@ const SIDE = 0.5;
 /** Makes a task ready. Students beyond the eighth are left out: a plan has eight places. */
 export function boardOf(task: ScheduleTask): Board {
   const { curriculum, lesson, plan } = task;
-  const students = lesson.students.slice(0, 8);
+  const absent = new Set(task.absentIds);
+  const planLanes = lesson.students.slice(0, 8).flatMap(({ id }, lane) => (absent.has(id) ? [] : [lane]));
+  const students = planLanes.map((lane) => lesson.students[lane]!);
+  const bitOf = (planLane: number): number => {
+    const at = planLanes.indexOf(planLane);
+    return at < 0 ? 0 : 1 << at;
+  };
   const at = new Map(curriculum.skills.all.map(({ id }, i) => [id, i]));
   const made = new Map<string, BoardDrill | null>();
   const drillOf = (id: string | null): BoardDrill | null => {
@@ -36,7 +42,10 @@ export function boardOf(task: ScheduleTask): Board {
   const all = everybody(students.length);
   const drills = [...new Set(ids)].sort().flatMap((id) => drillOf(id) ?? []);
   const board = {
-    ...{ task, students, drillOf, all, known: new Map() },
+    ...{ task, students, planLanes, bitOf, drillOf, all, known: new Map() },
+    groups: (task.groups ?? [])
+      .map((ids) => bitsOf(students, ({ id }) => ids.includes(id)))
+      .filter((bits) => bits !== 0),
     minors: bitsOf(students, isMinor),
     talks: curriculum.drills.all.some(({ strand }) => strand === 'safety'),
     skills: curriculum.skills.all.map(({ id, needs }) => ({
@@ -53,7 +62,7 @@ export function boardOf(task: ScheduleTask): Board {
     drills,
     draw: new Float64Array(drills.length),
     locked: actsOf(
-      { all, drillOf },
+      { all, bitOf, drillOf },
       plan.blocks.filter(({ id }) => task.lockedIds.includes(id)),
     ),
   } satisfies Board;

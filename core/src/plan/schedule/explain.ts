@@ -32,7 +32,8 @@ export function reasonsFor(task: ScheduleTask, blocks: readonly Block[]): Reason
     const others = acts.filter((one) => one !== act);
     return [
       {
-        ...{ drillId: act.on.drill.id, startMin: act.startMin, lanes },
+        ...{ drillId: act.on.drill.id, startMin: act.startMin },
+        lanes: lanes.map((lane) => board.planLanes[lane]!),
         gains: lanes.map((lane) => gainIn(board, acts, lane) - gainIn(board, others, lane)),
         after: after(board, acts, act),
         beats: beaten(board, others, act, total),

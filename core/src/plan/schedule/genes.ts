@@ -1,35 +1,63 @@
+import type { BlockKind } from '../plan';
+import type { PlaceKind } from '../../water';
 import type { Activity, Board, BoardDrill } from './model';
-import { countOf, everybody, inTime, lanesOf } from './activity';
+import { countOf, everybody, inTime, isWet, lanesOf } from './activity';
 import { actOf } from './exact';
+
+/** What is no drill: a break, a talk, an hour of fishing. */
+export interface Plain {
+  kind: BlockKind;
+  title: string;
+  place: PlaceKind;
+  /** Whether the instructor put it there: it may move, and is never left out. */
+  stays: boolean;
+}
 
 /** Something to be put into a plan as early as those who do it are free. */
 export interface Gene {
-  /** null for a break. */
+  /** null for what is no drill. */
   drill: BoardDrill | null;
+  /** null for a drill, and for waiting: then nothing is in the plan, and what comes begins later. */
+  plain: Plain | null;
   takenMin: number;
   /** Bits of who does it. */
   lanes: number;
 }
 
-/** Length of a break that the machine puts in, minutes. */
+/** A break that the machine puts in. */
+export const BREAK: Plain = { kind: 'break', title: 'Break', place: 'anywhere', stays: false };
 export const BREAK_MIN = 10;
 
 /**
- * A plan from a list of what is to be done, each put as early as can be in the order of the list: behind what those who do
- * it have done, and around what is locked. What does not fit before the end is left out.
+ * Waiting for a while.
  *
- * @returns the plan, and of the list what found its place
+ * @param takenMin how long, minutes
+ * @param lanes bits of who waits, a plain number below 256
  */
-export function placed(board: Board, genes: readonly Gene[]): { acts: Activity[]; genes: Gene[] } {
-  const { lengthMin } = board.task.plan;
+export function waiting(takenMin: number, lanes: number): Gene {
+  return { drill: null, plain: null, takenMin, lanes };
+}
+
+/**
+ * A plan from a list of what is to be done, each put as early as can be in the order of the list: behind what those who do
+ * it have done, and around what is locked. A look back comes last of all. What does not fit before the end is left out.
+ *
+ * @returns the plan, of the list what found its place, and when each student is free, minutes
+ */
+export function placed(
+  board: Board,
+  genes: readonly Gene[],
+): { acts: Activity[]; genes: Gene[]; free: number[] } {
   const free = board.students.map(() => 0);
   const acts: Activity[] = [...board.locked];
   const kept: Gene[] = [];
-  for (const gene of genes) {
+  const last = genes.filter(isLast);
+  const { lengthMin } = board.task.plan;
+  const put = (gene: Gene, untilMin: number): void => {
     const { drill } = gene;
     const lanes = drill ? gene.lanes & drill.who : gene.lanes;
     const takenMin = drill ? minutesFor(drill, gene.takenMin, lanes) : gene.takenMin;
-    if (lanes === 0 || (drill && countOf(lanes) < drill.drill.group.min)) continue;
+    if (lanes === 0 || (drill && countOf(lanes) < drill.drill.group.min)) return;
     const who = lanesOf(lanes);
     let startMin = 0;
     for (const lane of who) startMin = Math.max(startMin, free[lane]!);
@@ -37,14 +65,37 @@ export function placed(board: Board, genes: readonly Gene[]): { acts: Activity[]
     for (const one of board.locked)
       if ((one.lanes & lanes) !== 0 && one.startMin < startMin + takenMin && startMin < one.endMin)
         startMin = one.endMin;
-    if (startMin + takenMin > lengthMin) continue;
-    const act = drill ? actOf(drill, startMin, takenMin, lanes) : breakOf(startMin, takenMin, lanes);
-    if (!act) continue;
-    acts.push(act);
-    kept.push({ drill, takenMin, lanes });
-    for (const lane of who) free[lane] = act.endMin;
-  }
-  return { acts: inTime(acts), genes: kept };
+    if (startMin + takenMin > untilMin) return;
+    if (drill || gene.plain) {
+      const act = drill
+        ? actOf(drill, startMin, takenMin, lanes)
+        : plainAct(gene.plain!, startMin, takenMin, lanes);
+      if (!act) return;
+      // The same at the same time is done together, as it is read from a plan.
+      const same = acts.findIndex(
+        (one) =>
+          one.startMin === startMin &&
+          one.endMin === act.endMin &&
+          one.drillId === act.drillId &&
+          one.kind === act.kind &&
+          one.title === act.title &&
+          one.place === act.place &&
+          one.blockIds.length === 0,
+      );
+      if (same < 0) acts.push(act);
+      else acts[same] = { ...act, lanes: acts[same]!.lanes | lanes };
+    }
+    kept.push(drill ? { drill, plain: null, takenMin, lanes } : gene);
+    for (const lane of who) free[lane] = startMin + takenMin;
+  };
+  const untilMin = last.reduce((until, { takenMin }) => until - takenMin, lengthMin);
+  for (const gene of genes) if (!isLast(gene)) put(gene, untilMin);
+  for (const gene of last) put(gene, lengthMin);
+  return { acts: inTime(acts), genes: kept, free };
+}
+
+function isLast({ plain }: Gene): boolean {
+  return plain?.kind === 'debrief';
 }
 
 /** As long as was wished, as far as the drill is worth it and good for each who does it. */
@@ -54,17 +105,14 @@ function minutesFor(drill: BoardDrill, wishedMin: number, lanes: number): number
   return Math.max(drill.leastMin, Math.min(wishedMin, most));
 }
 
-function breakOf(startMin: number, takenMin: number, lanes: number): Activity {
+function plainAct(
+  { kind, title, place }: Plain,
+  startMin: number,
+  takenMin: number,
+  lanes: number,
+): Activity {
   return {
-    ...{
-      drillId: null,
-      on: null,
-      kind: 'break',
-      title: 'Break',
-      place: 'anywhere',
-      wet: false,
-      blockIds: [],
-    },
+    ...{ drillId: null, on: null, kind, title, place, wet: isWet(place), blockIds: [] },
     ...{ startMin, endMin: startMin + takenMin, lanes },
   };
 }
@@ -74,11 +122,12 @@ export function genesOf(board: Board, acts: readonly Activity[]): Gene[] {
   const kept = new Set(board.locked.flatMap(({ blockIds }) => blockIds));
   return acts
     .filter(({ blockIds }) => blockIds.length === 0 || !blockIds.some((id) => kept.has(id)))
-    .flatMap((act) => {
-      const drill = act.on;
-      if (!drill && act.kind !== 'break') return [];
-      return [
-        { drill, takenMin: act.endMin - act.startMin, lanes: act.lanes & everybody(board.students.length) },
-      ];
+    .flatMap((act): Gene[] => {
+      const { on: drill, kind, title, place, drillId } = act;
+      // A drill that the school no longer has cannot be judged: it is kept only where it is locked.
+      if (!drill && drillId !== null) return [];
+      const plain = drill ? null : { kind, title, place, stays: true };
+      const lanes = act.lanes & everybody(board.students.length);
+      return [{ drill, plain, takenMin: act.endMin - act.startMin, lanes }];
     });
 }

@@ -63,6 +63,11 @@ export interface BoardDrill {
 export interface Board {
   task: ScheduleTask;
   students: readonly PlanStudent[];
+  /** The place in the plan of each of them, and for every place in the plan the bit of who has it, 0 for nobody. */
+  planLanes: readonly number[];
+  bitOf: (planLane: number) => number;
+  /** Bits of those who stay together, where groups are apart; none where everybody is alone for himself. */
+  groups: readonly number[];
   /** Bits of all students, and of those under age. */
   all: number;
   minors: number;
@@ -94,4 +99,5 @@ export interface LaneParts {
   waterShortMin: number;
   hurriedMin: number;
   again: number;
+  begun: number;
 }

@@ -35,7 +35,7 @@ export function plainPlan(task: ScheduleTask, rule: PlainRule): Proposal | null 
 }
 
 function geneOf(drill: BoardDrill): Gene {
-  return { drill, takenMin: drill.likelyMin, lanes: drill.who };
+  return { drill, plain: null, takenMin: drill.likelyMin, lanes: drill.who };
 }
 
 function inOrder(board: Board, rule: PlainRule): BoardDrill[] {

@@ -1,9 +1,10 @@
 import { bisectRight } from 'd3-array';
-import type { Activity, Board, BoardDrill } from './model';
+import type { Activity, Board } from './model';
 import { type Random, seededRandom } from '../../random';
 import { STEP_MIN } from '../plan';
 import { countOf, lanesOf } from './activity';
-import { BREAK_MIN, type Gene, genesOf, placed } from './genes';
+import { constructed } from './constructed';
+import { BREAK, BREAK_MIN, type Gene, genesOf, placed } from './genes';
 import { canLock, isAllowed, staysAllowed } from './hard';
 import { type Score, scoreOf } from './parts';
 
@@ -34,23 +35,27 @@ export function* betterPlans(
 ): Generator<Found> {
   if (!canLock(board)) return;
   const random = seededRandom(seed);
-  const made = built(board);
+  const had = given ? genesOf(board, given) : [];
+  const stays = had.filter(({ plain }) => plain?.stays);
   let best: State | null = null;
-  for (const genes of [given ? genesOf(board, given) : null, made]) {
-    const state = genes && stateOf(board, genes);
-    if (state && (!best || state.score.total > best.score.total)) best = state;
-  }
   if (given && isAllowed(board, given)) {
-    const score = scoreOf(board, given);
     // As it was given it may have gaps on purpose that a list of genes has not.
-    if (!best || score.total >= best.score.total)
-      best = { acts: [...given], genes: genesOf(board, given), score };
+    best = { acts: [...given], genes: had, score: scoreOf(board, given) };
+    yield best;
+  }
+  for (const genes of starts(board, had, stays, random)) {
+    const state = stateOf(board, genes, stays.length);
+    if (!state || (best && state.score.total <= best.score.total)) continue;
+    best = state;
+    yield best;
   }
   if (!best) return;
-  yield best;
-  let now: State = stateOf(board, best.genes) ?? best;
+  let now: State = stateOf(board, best.genes, stays.length) ?? best;
   for (let tried = 0; tried < tries; tried++) {
-    const next = stateOf(board, changed(board, now.genes, random));
+    const anew = random() < ANEW;
+    if (anew) tried += ANEW_TRIES;
+    const genes = anew ? madeAnew(board, now, random) : changed(board, now.genes, random);
+    const next = stateOf(board, genes, stays.length);
     if (!next) continue;
     const heat = HOT * (COLD / HOT) ** (tried / tries);
     const loss = now.score.total - next.score.total;
@@ -63,57 +68,90 @@ export function* betterPlans(
   }
 }
 
-function stateOf(board: Board, genes: Gene[]): State | null {
+/** One time of so many a stretch of the plan is made anew; it takes as long as so many small changes. */
+const ANEW = 0.05;
+const ANEW_TRIES = 12;
+/** Up to so long a stretch, minutes. */
+const STRETCH_MIN = 60;
+
+/** The plan with a stretch of it made anew, and what came behind it put behind that. */
+function madeAnew(board: Board, { genes }: State, random: Random): Gene[] {
+  const from = pick(random, genes.length);
+  const before = genes.slice(0, from);
+  const atMin = Math.min(...placed(board, before).free);
+  const untilMin = Math.min(
+    board.task.plan.lengthMin,
+    atMin + STEP_MIN * (2 + pick(random, STRETCH_MIN / STEP_MIN)),
+  );
+  const made = constructed(board, random, { stray: STRAY, before, untilMin });
+  let at = from;
+  // What lay in the stretch goes.
+  const spent = board.students.map(() => 0);
+  for (; at < genes.length; at++) {
+    const { lanes, takenMin } = genes[at]!;
+    if (lanesOf(lanes).every((lane) => atMin + spent[lane]! >= untilMin)) break;
+    for (const lane of lanesOf(lanes)) spent[lane]! += takenMin;
+  }
+  return [...made, ...genes.slice(at)];
+}
+
+/** @param stays how many things the instructor put in that must be there */
+function stateOf(board: Board, genes: readonly Gene[], stays: number): State | null {
   const { acts, genes: kept } = placed(board, genes);
+  if (stays > 0 && kept.filter(({ plain }) => plain?.stays).length < stays) return null;
   return staysAllowed(board, acts) ? { acts, genes: kept, score: scoreOf(board, acts) } : null;
 }
 
-/** A first plan: at each step what the whole group gains most a minute by, the talk on safety before all. */
-function built(board: Board): Gene[] | null {
-  let genes: Gene[] = [];
-  let worth = Number.NEGATIVE_INFINITY;
-  const gene = (drill: BoardDrill): Gene => ({
-    drill,
-    takenMin: Math.max(
-      drill.leastMin,
-      Math.min(drill.likelyMin, ...drill.mostMin.filter((most) => most > 0)),
-    ),
-    lanes: drill.who,
-  });
-  // What each was worth when it was last tried: seldom more later.
-  const options = board.drills
-    .filter(({ place }) => place !== null)
-    .map((drill) => ({ gene: gene(drill), perMin: Number.POSITIVE_INFINITY }));
-  for (let step = 0; ; step++) {
-    const before = step === 0 && board.locked.length === 0 ? 0 : worth;
-    const { length } = placed(board, genes).acts;
-    options.sort((a, b) => b.perMin - a.perMin);
-    let best: (typeof options)[number] | null = null;
-    for (const option of options) {
-      if (best && best.perMin >= option.perMin) break;
-      const { acts } = placed(board, [...genes, option.gene]);
-      const fits = acts.length > length && staysAllowed(board, acts);
-      option.perMin = fits ? (scoreOf(board, acts).total - before) / option.gene.takenMin : LATER;
-      if (fits && (!best || option.perMin > best.perMin)) best = option;
-    }
-    if (!best || (step > 0 && best.perMin <= 0)) break;
-    genes = [...genes, best.gene];
-    worth = scoreOf(board, placed(board, genes).acts).total;
-    // What could not be done may be done now: all behind the talk on safety, later what rests on what this one taught.
-    const taught = best.gene.drill?.trains.map(({ skill }) => skill) ?? [];
-    for (const option of options)
-      if (option.perMin === LATER && (step === 0 || restsOnAny(board, option.gene, taught)))
-        option.perMin = Number.POSITIVE_INFINITY;
+/** So many first plans are made, the first by the best choice each time, the others near it. */
+const FIRST_PLANS = 4;
+const STRAY = 0.35;
+
+/** Plans to begin with: what is there, and some made anew with what the instructor put in, each where it costs least. */
+function* starts(
+  board: Board,
+  had: readonly Gene[],
+  stays: readonly Gene[],
+  random: Random,
+): Generator<readonly Gene[]> {
+  if (had.length > 0) yield had;
+  for (let i = 0; i < FIRST_PLANS; i++) {
+    const genes = constructed(board, random, {
+      stray: i === 0 ? 0 : STRAY,
+      before: [],
+      untilMin: board.task.plan.lengthMin,
+    });
+    yield withBreaks(
+      board,
+      stays.reduce((list, stay) => withStay(board, list, stay), genes),
+    );
   }
-  return genes.length > 0 || board.locked.length > 0 ? genes : null;
 }
 
-function restsOnAny({ skills }: Board, { drill }: Gene, taught: readonly number[]): boolean {
-  return skills[drill?.main ?? -1]?.needs.some((need) => taught.includes(need)) ?? false;
+/** A list with breaks for all where they gain, up to three. */
+function withBreaks(board: Board, genes: Gene[]): Gene[] {
+  let best = genes;
+  const rest: Gene = { drill: null, plain: BREAK, takenMin: BREAK_MIN, lanes: board.all };
+  for (let i = 0; i < 3; i++) {
+    const more = withStay(board, best, rest);
+    const [before, after] = [stateOf(board, best, 0), stateOf(board, more, 0)];
+    if (!after || (before && before.score.total >= after.score.total)) break;
+    best = more;
+  }
+  return best;
 }
 
-/** Worth of what cannot be done yet. */
-const LATER = Number.NEGATIVE_INFINITY;
+/** A list with one thing more, where it costs least. */
+function withStay(board: Board, genes: readonly Gene[], stay: Gene): Gene[] {
+  let best: { genes: Gene[]; total: number } | null = null;
+  for (let at = genes.length; at >= 0; at--) {
+    const tried = [...genes.slice(0, at), stay, ...genes.slice(at)];
+    const { acts, genes: kept } = placed(board, tried);
+    if (!kept.includes(stay) || !staysAllowed(board, acts)) continue;
+    const { total } = scoreOf(board, acts);
+    if (!best || total > best.total) best = { genes: tried, total };
+  }
+  return best?.genes ?? [...genes, stay];
+}
 
 type Change = (board: Board, genes: Gene[], random: Random) => void;
 
@@ -124,14 +162,15 @@ const BREAKS = 0.04;
 
 /** Any drill, or a break, for those of some who may do it; what could give the group more is drawn more often. */
 function anyGene(board: Board, lanes: number, random: Random, takenMin?: number): Gene {
-  if (random() < BREAKS) return { drill: null, takenMin: BREAK_MIN, lanes };
+  if (random() < BREAKS) return { drill: null, plain: BREAK, takenMin: BREAK_MIN, lanes };
   const at = bisectRight(board.draw, random() * (board.draw.at(-1) ?? 0));
   const drill = board.drills[Math.min(at, board.drills.length - 1)] ?? null;
-  return { drill, takenMin: takenMin ?? drill?.likelyMin ?? BREAK_MIN, lanes };
+  return { drill, plain: null, takenMin: takenMin ?? drill?.likelyMin ?? BREAK_MIN, lanes };
 }
 
-/** Some of a group: all of them as often as not. */
-function someOf(lanes: number, random: Random): number {
+/** Some of those: all of them as often as not, and of groups that are apart one. */
+function someOf({ groups }: Board, lanes: number, random: Random): number {
+  if (groups.length > 0) return (groups[Math.floor(random() * groups.length)] ?? 0) & lanes;
   if (random() < 0.5) return lanes;
   return lanesOf(lanes).reduce((bits, lane) => (random() < 0.5 ? bits | (1 << lane) : bits), 0);
 }
@@ -141,13 +180,17 @@ const CHANGES: readonly Change[] = [
   // Another drill in the place of one.
   (board, genes, random) => {
     const i = pick(random, genes.length);
-    if (genes[i]) genes[i] = anyGene(board, genes[i].lanes, random);
+    const gene = genes[i];
+    if (!gene || gene.plain?.stays) return;
+    // As long as what was there, most times: then nobody else's day is torn.
+    genes[i] = anyGene(board, gene.lanes, random, random() < 0.7 ? gene.takenMin : undefined);
   },
   // Longer or shorter.
   (_board, genes, random) => {
     const i = pick(random, genes.length);
     const by = random() < 0.5 ? STEP_MIN : -STEP_MIN;
-    if (genes[i]) genes[i] = { ...genes[i], takenMin: Math.max(STEP_MIN, genes[i].takenMin + by) };
+    if (genes[i] && !genes[i].plain?.stays)
+      genes[i] = { ...genes[i], takenMin: Math.max(STEP_MIN, genes[i].takenMin + by) };
   },
   // Two change places.
   (_board, genes, random) => {
@@ -160,31 +203,69 @@ const CHANGES: readonly Change[] = [
     const [one] = genes.splice(pick(random, genes.length), 1);
     if (one) genes.splice(pick(random, genes.length + 1), 0, one);
   },
-  (_board, genes, random) => void genes.splice(pick(random, genes.length), 1),
+  (_board, genes, random) => {
+    const i = pick(random, genes.length);
+    if (!genes[i]?.plain?.stays) genes.splice(i, 1);
+  },
   // One more, for all or for some.
   (board, genes, random) => {
-    const one = anyGene(board, someOf(board.all, random), random);
+    const one = anyGene(board, someOf(board, board.all, random), random);
     genes.splice(pick(random, genes.length + 1), 0, one);
   },
   // A group parts: some do something else meanwhile, and as often as not they change over then.
   (board, genes, random) => {
     const i = pick(random, genes.length);
     const gene = genes[i];
-    if (!gene || countOf(gene.lanes) < 2) return;
-    const some = someOf(gene.lanes, random);
+    if (!gene || gene.plain?.stays || countOf(gene.lanes) < 2) return;
+    const some = someOf(board, gene.lanes, random);
     if (some === 0 || some === gene.lanes) return;
     const others = gene.lanes & ~some;
     const other = anyGene(board, some, random, gene.takenMin);
     genes.splice(i, 1, { ...gene, lanes: others }, other);
     if (random() < 0.5) genes.splice(i + 2, 0, { ...gene, lanes: some }, { ...other, lanes: others });
   },
-  // One joins the others.
+  // Longer, and what comes next for them shorter by as much.
   (_board, genes, random) => {
-    const i = pick(random, genes.length - 1);
-    const [a, b] = [genes[i], genes[i + 1]];
-    if (a && b && (a.lanes & b.lanes) === 0) genes.splice(i, 2, { ...a, lanes: a.lanes | b.lanes });
+    const i = pick(random, genes.length);
+    const [a, at] = [genes[i], genes.findIndex(({ lanes }, k) => k > i && lanes === genes[i]!.lanes)];
+    const b = genes[at];
+    if (!a || !b || a.plain?.stays || b.plain?.stays) return;
+    const by = random() < 0.5 ? STEP_MIN : -STEP_MIN;
+    if (Math.min(a.takenMin + by, b.takenMin - by) < STEP_MIN) return;
+    genes[i] = { ...a, takenMin: a.takenMin + by };
+    genes[at] = { ...b, takenMin: b.takenMin - by };
+  },
+  // Some join others who do something else meanwhile.
+  (_board, genes, random) => {
+    const { i, j } = twoBeside(genes, random);
+    const [a, b] = [genes[i], genes[j]];
+    if (!a || !b || b.plain?.stays) return;
+    genes[i] = { ...a, lanes: a.lanes | b.lanes };
+    genes.splice(j, 1);
+  },
+  // One goes over to the others, or two change places with each other.
+  ({ groups }, genes, random) => {
+    const { i, j } = twoBeside(genes, random);
+    const [a, b] = [genes[i], genes[j]];
+    if (!a || !b || groups.length > 0) return;
+    const one = 1 << lanesOf(a.lanes)[pick(random, countOf(a.lanes))]!;
+    const other = random() < 0.5 ? 0 : 1 << lanesOf(b.lanes)[pick(random, countOf(b.lanes))]!;
+    genes[j] = { ...b, lanes: (b.lanes & ~other) | one };
+    genes[i] = { ...a, lanes: (a.lanes & ~one) | other };
+    if (genes[i].lanes === 0) genes.splice(i, 1);
   },
 ];
+
+/** Two that stand near each other in the list and are of different students, or of nobody. */
+function twoBeside(genes: readonly Gene[], random: Random): { i: number; j: number } {
+  const i = pick(random, genes.length);
+  const a = genes[i];
+  const others = [i + 1, i + 2, i + 3, i - 1, i - 2].filter((j) => {
+    const b = genes[j];
+    return a && b && (a.lanes & b.lanes) === 0 && a.takenMin === b.takenMin;
+  });
+  return { i, j: others[pick(random, others.length)] ?? -1 };
+}
 
 function changed(board: Board, genes: readonly Gene[], random: Random): Gene[] {
   const next = [...genes];

@@ -60,6 +60,10 @@ export interface ScheduleTask {
   /** What a skill counts, 0 and more; 1 where nothing is said. */
   goals: Readonly<Record<string, number>>;
   closed: readonly Closed[];
+  /** Students of the lesson who do not come; their places in the plan stay. */
+  absentIds?: readonly string[];
+  /** Students who stay together all day, each group apart from the others but for the talk on safety; ids. */
+  groups?: readonly (readonly string[])[];
   /** How many the school has of a thing; what is not named is not counted. */
   stock: Readonly<Record<string, number>>;
   weights: ScoreWeights;

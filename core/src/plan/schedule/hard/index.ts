@@ -1,5 +1,6 @@
 import type { Activity, Board } from '../model';
-import { group, minors, supervision } from './people';
+import { inTime } from '../activity';
+import { apart, group, minors, supervision } from './people';
 import { closed, ground, room } from './place';
 import type { HardFault, HardRule } from './rule';
 import { needs, restsOn, safetyFirst } from './students';
@@ -15,6 +16,7 @@ const RULES: readonly HardRule[] = [
   minutes,
   needs,
   group,
+  apart,
   ground,
   closed,
   safetyFirst,
@@ -46,6 +48,24 @@ const REST = RULES.filter((rule) => !BY_PLACING.has(rule));
 /** The same of a plan that was put together around locked activities that break nothing themselves. */
 export function staysAllowed(board: Board, acts: readonly Activity[]): boolean {
   return REST.every((rule) => rule(board, acts).length === 0);
+}
+
+/** Those that ask what goes on at the same time. */
+const AT_ONCE: readonly HardRule[] = [closed, room, supervision, minors, stock, apart];
+
+/**
+ * Whether something may begin while others go on. @param before all that has begun, in the order of time @param on what
+ * of it goes on
+ */
+export function isAllowedNow(
+  board: Board,
+  before: readonly Activity[],
+  on: readonly Activity[],
+  act: Activity,
+): boolean {
+  const now = inTime([...on, act]);
+  if (AT_ONCE.some((rule) => rule(board, now).length > 0)) return false;
+  return [safetyFirst, restsOn].every((rule) => rule(board, inTime([...before, act])).length === 0);
 }
 
 /** Whether locked activities break nothing by where they stand. */

@@ -12,6 +12,17 @@ export const group: HardRule = (_board, acts) =>
     .filter(({ on, lanes }) => on !== null && countOf(lanes) < on.drill.group.min)
     .map((act) => inAct('group', act));
 
+/** Groups that are apart do nothing together but the talk on safety. */
+export const apart: HardRule = ({ groups }, acts) =>
+  groups.length === 0
+    ? []
+    : acts
+        .filter(
+          ({ on, kind, lanes }) =>
+            on !== null && kind !== 'safety' && groups.every((group) => (lanes & ~group) !== 0),
+        )
+        .map((act) => inAct('apart', act));
+
 /** What goes on while an activity begins: that is the most there is until the next one begins. */
 interface Moment {
   /** Instructors who look at nothing but their group, and who is in those groups. */

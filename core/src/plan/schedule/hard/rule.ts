@@ -5,6 +5,7 @@ export const HARD_RULES = [
   'outside-lesson',
   'minutes',
   'group',
+  'apart',
   'supervision',
   'minors',
   'ground',

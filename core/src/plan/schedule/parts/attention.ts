@@ -65,6 +65,16 @@ export function againOf(acts: readonly Activity[]): number {
 }
 
 /**
+ * How many drills he begins: what goes on is not begun anew.
+ *
+ * @param acts his, in the order of time
+ * @returns a whole number
+ */
+export function begunOf(acts: readonly Activity[]): number {
+  return acts.filter(({ on }, i) => on !== null && acts[i - 1]?.on !== on).length;
+}
+
+/**
  * Minutes beyond those after which a break is wanted.
  *
  * @param acts his, in the order of time

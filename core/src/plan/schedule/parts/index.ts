@@ -1,10 +1,10 @@
 import { SCORE_PARTS, type ScorePart } from '../task';
-import type { Activity, Board, LaneParts } from '../model';
+import type { Activity, Board, BoardDrill, LaneParts } from '../model';
 import { PLACE_KINDS } from '../../../water';
 import { BLOCK_KINDS } from '../../plan';
-import { countOf, lanesOf } from '../activity';
-import { againOf, beyondAttention, hurriedOf, sameStrandOf, tiredOf } from './attention';
-import { gainOf } from './gain';
+import { countOf, isWet, lanesOf } from '../activity';
+import { againOf, begunOf, beyondAttention, hurriedOf, sameStrandOf, tiredOf } from './attention';
+import { gainOf, type Pupil, wouldGive } from './gain';
 import { idleOf, MARGIN_MIN } from './idle';
 import { backToGrassOf, walksOf, waterShortOf } from './walking';
 
@@ -25,9 +25,11 @@ const WORTH = {
   /** A drill that comes again. */
   again: 0.06,
   /** A minute less at the water than its share of the day. */
-  waterShort: 0.01,
+  waterShort: 0.02,
   /** A drill told to some that others are told too, or never. */
   telling: 0.02,
+  /** Whatever a student begins anew: he must settle into it. */
+  begun: 0.04,
   /** A minute of margin at the end, up to ten. */
   margin: 0.005,
   /** A skill by which somebody falls short of what is fair. */
@@ -57,6 +59,7 @@ export function laneParts(board: Board, lane: number, acts: readonly Activity[])
     waterShortMin: waterShortOf(board, acts),
     hurriedMin: hurriedOf(lane, acts),
     again: againOf(acts),
+    begun: begunOf(acts),
   };
   if (board.known.size >= MAX_KNOWN) board.known.clear();
   board.known.set(key, parts);
@@ -91,7 +94,53 @@ export function lanePoints({ task: { weights } }: Board, parts: LaneParts): numb
     weights.attention * attentionPoints(parts) -
     weights.change * changePoints(parts) -
     weights.breaks * WORTH.tired * parts.tiredMin -
-    weights['water-after-grass'] * waterPoints(parts)
+    weights['water-after-grass'] * waterPoints(parts) -
+    weights.telling * WORTH.begun * parts.begun
+  );
+}
+
+/** Time at the water is wanted until there is enough of it: about half of it is. */
+const WATER_DRAWS = 0.5;
+
+/**
+ * What it costs to tell something to some of the group, in points of one student.
+ *
+ * @param told to how many, a plain number from 1
+ * @returns points, 0 and more
+ */
+export function tellingPoints({ students, task }: Board, told: number): number {
+  return task.weights.telling * WORTH.telling * (students.length - told);
+}
+
+/**
+ * What a drill more adds to a student's own share, about: what it gives him, and what it costs after what he did last.
+ *
+ * @param pupil what he can then
+ * @param day what he has done, in the order of time
+ * @param takenMin how long it lasts, minutes
+ * @returns points
+ */
+export function pointsOfStep(
+  board: Board,
+  pupil: Pupil,
+  day: readonly Activity[],
+  on: BoardDrill,
+  takenMin: number,
+): number {
+  const { weights } = board.task;
+  const place = on.place ?? 'anywhere';
+  const last = day.findLast((one) => one.on !== null)?.on;
+  const was = day.findLast((one) => one.place !== 'anywhere');
+  const moves = place !== 'anywhere' && was !== undefined && was.place !== place;
+  const isAgain = day.some((act) => act.on === on);
+  const isAlike = last !== undefined && last !== null && last !== on && last.drill.strand === on.drill.strand;
+  return (
+    weights.gain * wouldGive(board, pupil, on, takenMin) -
+    weights.walking * (moves ? WORTH.walk : 0) -
+    weights['water-after-grass'] * (moves && place === 'grass' ? WORTH.backToGrass : 0) +
+    weights['water-after-grass'] * (isWet(place) ? WORTH.waterShort * takenMin * WATER_DRAWS : 0) -
+    weights.telling * WORTH.begun -
+    weights.change * ((isAgain ? WORTH.again : 0) + (isAlike ? WORTH.sameStrand : 0))
   );
 }
 
@@ -111,6 +160,17 @@ function waterPoints({ backToGrass, waterShortMin }: LaneParts): number {
 export interface Score {
   total: number;
   parts: Record<ScorePart, number>;
+  figures: ScoreFigures;
+}
+
+/** What a plan is in plain figures: the mean over its students. */
+export interface ScoreFigures {
+  /** Skills each is expected to gain, counted by their goals. */
+  gainSkills: number;
+  /** Minutes in which each has nothing to do. */
+  idleMin: number;
+  /** How often each goes from one place to another. */
+  walks: number;
 }
 
 /**
@@ -133,10 +193,17 @@ export function scoreOf(board: Board, acts: readonly Activity[]): Score {
     change: -weights.change * mean(changePoints),
     breaks: -weights.breaks * WORTH.tired * mean(({ tiredMin }) => tiredMin),
     'water-after-grass': -weights['water-after-grass'] * mean(waterPoints),
-    telling: -weights.telling * WORTH.telling * tellings(acts, days.length),
+    telling:
+      -weights.telling *
+      (WORTH.telling * tellings(acts, days.length) + WORTH.begun * mean(({ begun }) => begun)),
     margin: weights.margin * WORTH.margin * left,
   };
-  return { total: SCORE_PARTS.reduce((sum, part) => sum + parts[part], 0), parts };
+  const figures = {
+    gainSkills: mean(({ gain }) => gain),
+    idleMin: mean(({ idleMin }) => idleMin),
+    walks: mean(({ walks }) => walks),
+  };
+  return { total: SCORE_PARTS.reduce((sum, part) => sum + parts[part], 0), parts, figures };
 }
 
 /** What each student does, in the order of time. */
