@@ -1,7 +1,7 @@
-import { GROUND_KINDS, HARD_RULES, SCORE_PARTS } from '@doceo/core';
+import { ALONE, GROUND_KINDS, HARD_RULES, SCORE_PARTS } from '@doceo/core';
 import * as z from 'zod';
 import { libraryIdSchema, lineSchema } from '../common';
-import { blockSchema, planBodySchema } from '../lesson/plan';
+import { blockSchema, planBodySchema, staffSchema } from '../lesson/plan';
 import { laidOver, lessonInputSchema } from './parts';
 
 const minuteSchema = z.int().min(0).max(1440);
@@ -11,13 +11,14 @@ const taskSchema = z.strictObject({
   ...laidOver,
   plan: planBodySchema,
   lesson: lessonInputSchema,
-  staff: z
-    .strictObject({ instructors: z.int().min(0).max(8), assistants: z.int().min(0).max(8) })
-    .default({ instructors: 1, assistants: 0 }),
+  staff: staffSchema.default(ALONE),
   lockedIds: z.array(z.string().max(60)).max(60).default([]),
   drillIds: z.array(libraryIdSchema).max(4000).nullable().default(null),
   absentIds: z.array(z.string().max(60)).max(8).default([]),
-  groups: z.array(z.array(z.string().max(60)).min(1).max(8)).max(8).default([]),
+  groups: z
+    .array(z.array(z.string().max(60)).min(1).max(8))
+    .max(8)
+    .default([]),
   goals: z.record(libraryIdSchema, z.number().min(0).max(100)).default({}),
   closed: z
     .array(
@@ -58,11 +59,21 @@ export const scheduleCommands = {
       reasons: z.array(
         z.strictObject({
           drillId: z.string(),
+          blockIds: z.array(z.string()),
           startMin: z.number(),
           lanes: lanesSchema,
           gains: z.array(z.number()),
+          worth: z.number(),
           after: z.array(z.string()),
+          opens: z.array(z.string()),
           beats: z.strictObject({ drillId: z.string(), byPoints: z.number() }).nullable(),
+          rivals: z.array(
+            z.strictObject({
+              drillId: z.string(),
+              byPoints: z.number(),
+              breaks: z.enum(HARD_RULES).nullable(),
+            }),
+          ),
         }),
       ),
     }),

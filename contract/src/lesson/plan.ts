@@ -6,6 +6,7 @@ import {
   LEVELS,
   MAX_GROUP,
   PLACE_KINDS,
+  PLAN_B_TRIGGERS,
   type PlanBody,
   WATER_KINDS,
 } from '@doceo/core';
@@ -34,6 +35,20 @@ export const blockSchema = z.strictObject({
   watchFor: z.array(libraryIdSchema).max(12),
   note: textSchema(1000),
   drift: driftSetupSchema.optional(),
+  locked: z.boolean().optional(),
+  soonestMin: z.int().min(1).max(960).optional(),
+  latestMin: z.int().min(1).max(960).optional(),
+});
+
+export const staffSchema = z.strictObject({
+  instructors: z.int().min(0).max(8),
+  assistants: z.int().min(0).max(8),
+});
+
+const planBSchema = z.strictObject({
+  trigger: z.enum(PLAN_B_TRIGGERS),
+  fromMin: z.int().min(0).max(1440),
+  blocks: z.array(blockSchema).max(60),
 });
 
 export const planBodySchema = z
@@ -46,6 +61,8 @@ export const planBodySchema = z
     lengthMin: z.int().min(15).max(720),
     blocks: z.array(blockSchema).max(60),
     rigs: z.array(z.strictObject({ id: idSchema, name: rigNameSchema, rig: rigSchema })).max(12),
+    staff: staffSchema.optional(),
+    planB: planBSchema.optional(),
     carries: carriedSchema.optional(),
   })
   .superRefine((plan, context) => {

@@ -7,3 +7,5 @@ export * from './rig-uses';
 export * from './places';
 export * from './running-order';
 export * from './schedule';
+export * from './overrun';
+export * from './changes';

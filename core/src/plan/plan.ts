@@ -7,6 +7,7 @@ import type { PlaceKind, WaterKind } from '../water';
 
 export const BLOCK_KINDS = [
   'safety',
+  'talk',
   'warm-up',
   'demonstration',
   'drill',
@@ -35,6 +36,11 @@ export interface Block {
   note: string;
   /** A drift of the Drift bench to be shown. */
   drift?: DriftSetup | undefined;
+  /** Whether the machine leaves it where it is. */
+  locked?: boolean | undefined;
+  /** Soonest and latest it ends, minutes from its start, where the instructor said so. */
+  soonestMin?: number | undefined;
+  latestMin?: number | undefined;
 }
 
 /** A plan carries copies of its rigs, so that it travels whole. */
@@ -54,6 +60,26 @@ export interface Carried {
   drills: Drill[];
 }
 
+/** Who teaches. An assistant is an adult who has students within call, and takes no group that wants eyes on it. */
+export interface Staff {
+  instructors: number;
+  assistants: number;
+}
+
+/** Who teaches where nobody said so. */
+export const ALONE: Staff = { instructors: 1, assistants: 0 };
+
+export const PLAN_B_TRIGGERS = ['thunder', 'wind', 'rising', 'cold'] as const;
+export type PlanBTrigger = (typeof PLAN_B_TRIGGERS)[number];
+
+/** What is done instead from an hour on, when something comes. */
+export interface PlanB {
+  trigger: PlanBTrigger;
+  /** Minutes from the start of the lesson. */
+  fromMin: number;
+  blocks: Block[];
+}
+
 /** A generic lesson plan: no date, no student. */
 export interface PlanBody {
   aim: string;
@@ -64,6 +90,9 @@ export interface PlanBody {
   lengthMin: number;
   blocks: Block[];
   rigs: PlanRig[];
+  /** Who teaches; one alone when left out. */
+  staff?: Staff | undefined;
+  planB?: PlanB | undefined;
   /** What it uses of the curriculum it was made with; older plans carry nothing. */
   carries?: Carried | undefined;
 }

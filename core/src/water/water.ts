@@ -88,6 +88,22 @@ export interface RuleCard {
   checkedBy: string | null;
 }
 
+/** A card on which nobody has written anything yet. */
+export const BLANK_CARD: RuleCard = {
+  licence: '',
+  seasonFrom: null,
+  seasonTo: null,
+  maxHooks: null,
+  barbless: null,
+  leadAllowed: null,
+  release: '',
+  hours: '',
+  other: '',
+  whoSaysSo: '',
+  checkedOn: null,
+  checkedBy: null,
+};
+
 /** Who said something of a water, on which ISO date, and from where he has it; an empty text when he did not say. */
 export interface Saying {
   by: string;

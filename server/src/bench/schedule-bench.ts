@@ -1,4 +1,5 @@
 import {
+  BLANK_CARD,
   emptyPlan,
   PLAIN_RULES,
   plainPlan,
@@ -35,15 +36,6 @@ function group(seed: string, lengthMin = 240): ScheduleTask {
   });
   const river = SHIPPED.drills.all.filter(({ ground }) => ground !== 'stillwater');
   const drills = [...river.filter(({ strand }) => strand === 'safety').slice(0, 4), ...river.slice(10, 66)];
-  const unsaid = {
-    licence: '',
-    release: '',
-    hours: '',
-    other: '',
-    whoSaysSo: '',
-    checkedOn: null,
-    checkedBy: null,
-  };
   return {
     curriculum: SHIPPED,
     plan: { ...emptyPlan(), groupSize: 6, lengthMin },
@@ -52,14 +44,7 @@ function group(seed: string, lengthMin = 240): ScheduleTask {
       water: {
         ...{ name: 'Bench', kind: 'river', latitude: null, longitude: null, timeZone: 'UTC' },
         ...{ species: [], places: typicalPlaces('river'), said: {}, calendar: null },
-        rules: {
-          ...unsaid,
-          seasonFrom: null,
-          seasonTo: null,
-          maxHooks: null,
-          barbless: null,
-          leadAllowed: null,
-        },
+        rules: BLANK_CARD,
       },
     },
     staff: { instructors: 1, assistants: 1 },

@@ -193,7 +193,11 @@ export const runners: Runners = {
       score: found?.score ?? null,
       exact: found?.exact ?? false,
       reasons: found
-        ? reasonsFor(task, found.plan.blocks).map((one) => ({ ...one, lanes: [...one.lanes] }))
+        ? reasonsFor(task, found.plan.blocks).map((one) => ({
+            ...one,
+            lanes: [...one.lanes],
+            blockIds: [...one.blockIds],
+          }))
         : [],
     };
   },

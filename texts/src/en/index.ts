@@ -3,6 +3,7 @@ export * from './here-questions';
 export * from './needs';
 export * from './plan-problems';
 export type { Evidence, ProblemInWords } from './problem';
+export * from './proposals';
 export * from './rig-problems';
 export * from './stages';
 export * from './warm-water';

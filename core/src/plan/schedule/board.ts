@@ -61,6 +61,14 @@ export function boardOf(task: ScheduleTask): Board {
     })),
     drills,
     draw: new Float64Array(drills.length),
+    had: students.map(
+      (_, lane) =>
+        new Map(
+          actsOf({ all, bitOf, drillOf }, plan.blocks).flatMap(({ on, lanes, startMin }) =>
+            on && (lanes & (1 << lane)) !== 0 ? [[on.index, startMin] as const] : [],
+          ),
+        ),
+    ),
     locked: actsOf(
       { all, bitOf, drillOf },
       plan.blocks.filter(({ id }) => task.lockedIds.includes(id)),

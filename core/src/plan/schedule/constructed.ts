@@ -93,7 +93,7 @@ function bestOption(hour: Hour, atMin: number, lanes: number, random: Random, st
     if (on.place === null || (lanes & on.who) === 0) return;
     free.forEach((lane, k) => {
       taken[lane] = Math.min(on.likelyMin, on.mostMin[lane]!, untilMin[k]! - atMin);
-      points[lane] = pointsOfStep(board, hour.pupils[lane]!, hour.days[lane]!, on, taken[lane]);
+      points[lane] = pointsOfStep(board, lane, hour.pupils[lane]!, hour.days[lane]!, on, taken[lane], atMin);
     });
     parts.forEach((part, k) => {
       const who = lanesOf(k === 0 ? part & on.who : part);

@@ -1,71 +1,147 @@
-import type { Activity, Board } from './model';
+import type { Activity, Board, BoardDrill } from './model';
 import type { Block } from '../plan';
 import { actsOf, inTime, lanesOf } from './activity';
 import { boardOf } from './board';
 import { actOf } from './exact';
-import { isAllowed } from './hard';
+import { hardFaults, type HardRuleId } from './hard';
 import { actsOfLane, laneParts, scoreOf } from './parts';
 import type { ScheduleTask } from './task';
+
+/** What could stand in the place of something. */
+export interface Rival {
+  drillId: string;
+  /** By how many points the plan would be worse with it; better where below zero. */
+  byPoints: number;
+  /** The rule it would break there; null where it is allowed. */
+  breaks: HardRuleId | null;
+}
 
 /** Why something stands in a plan where it does. */
 export interface Reason {
   drillId: string;
+  blockIds: readonly string[];
   startMin: number;
-  /** Places in the group of those who do it. */
+  /** Places in the plan of those who do it. */
   lanes: readonly number[];
   /** What it adds to what each of them gains, skills. */
   gains: number[];
+  /** What the plan is worth less without it, points. */
+  worth: number;
   /** Drills before it that teach what it rests on, to somebody who was not ready for it. */
   after: string[];
+  /** Drills behind it that rest on what it teaches. */
+  opens: string[];
   /** The best that could stand in its place, and by how many points it is worse; null where nothing could. */
   beats: { drillId: string; byPoints: number } | null;
+  /** Others that could stand there, the best first, and the one that would give most if it were allowed. */
+  rivals: Rival[];
 }
+
+/** So many others are told. */
+const RIVALS = 3;
 
 /** Why each drill of a plan is there: what it gives to whom, why not before, and what it beat. */
 export function reasonsFor(task: ScheduleTask, blocks: readonly Block[]): Reason[] {
   const board = boardOf(task);
   const acts = actsOf(board, blocks);
+  return acts.flatMap((act) => (act.on ? reasonOf(board, acts, act, act.on) : []));
+}
+
+/** The same of one block; null for what is no drill. */
+export function reasonFor(task: ScheduleTask, blocks: readonly Block[], blockId: string): Reason | null {
+  const board = boardOf(task);
+  const acts = actsOf(board, blocks);
+  const act = acts.find(({ blockIds }) => blockIds.includes(blockId));
+  return act?.on ? reasonOf(board, acts, act, act.on) : null;
+}
+
+function reasonOf(board: Board, acts: readonly Activity[], act: Activity, on: BoardDrill): Reason {
+  const lanes = lanesOf(act.lanes);
+  const others = acts.filter((one) => one !== act);
   const { total } = scoreOf(board, acts);
-  return acts.flatMap((act): Reason[] => {
-    if (!act.on) return [];
-    const lanes = lanesOf(act.lanes);
-    const others = acts.filter((one) => one !== act);
-    return [
-      {
-        ...{ drillId: act.on.drill.id, startMin: act.startMin },
-        lanes: lanes.map((lane) => board.planLanes[lane]!),
-        gains: lanes.map((lane) => gainIn(board, acts, lane) - gainIn(board, others, lane)),
-        after: after(board, acts, act),
-        beats: beaten(board, others, act, total),
-      },
-    ];
-  });
+  const rivals = rivalsOf(board, acts, act, total);
+  const allowed = rivals.filter(({ breaks }) => breaks === null);
+  const [best] = allowed;
+  const forbidden = rivals.find(
+    ({ breaks, byPoints }) => breaks !== null && byPoints < (best?.byPoints ?? 0),
+  );
+  return {
+    ...{ drillId: on.drill.id, blockIds: act.blockIds, startMin: act.startMin },
+    lanes: lanes.map((lane) => board.planLanes[lane]!),
+    gains: lanes.map((lane) => gainIn(board, acts, lane) - gainIn(board, others, lane)),
+    worth: total - scoreOf(board, others).total,
+    after: before(board, acts, act),
+    opens: opened(board, acts, act),
+    beats: best ? { drillId: best.drillId, byPoints: best.byPoints } : null,
+    rivals: [...allowed.slice(0, RIVALS), ...(forbidden ? [forbidden] : [])],
+  };
 }
 
 function gainIn(board: Board, acts: readonly Activity[], lane: number): number {
   return laneParts(board, lane, actsOfLane(acts, lane)).gain;
 }
 
-function after({ skills, all }: Board, acts: readonly Activity[], act: Activity): string[] {
+/** Drills before an activity that teach what it rests on, to somebody who was not ready for it. */
+function before({ skills, all }: Board, acts: readonly Activity[], act: Activity): string[] {
   const wanted = (skills[act.on?.main ?? -1]?.needs ?? []).filter(
     (need) => (act.lanes & all & ~skills[need]!.ready) !== 0,
   );
-  const before = acts.filter(
+  const found = acts.filter(
     ({ on, endMin }) => endMin <= act.startMin && on?.trains.some(({ skill }) => wanted.includes(skill)),
   );
-  return [...new Set(before.flatMap(({ drillId }) => drillId ?? []))];
+  return [...new Set(found.flatMap(({ drillId }) => drillId ?? []))];
 }
 
-/** The best other drill in the same time, of the same students, that is allowed there. */
-function beaten(board: Board, others: readonly Activity[], act: Activity, total: number): Reason['beats'] {
-  let best: Reason['beats'] = null;
+/** Drills behind an activity that rest on what it teaches somebody who does both. */
+function opened({ skills }: Board, acts: readonly Activity[], act: Activity): string[] {
+  const taught = act.on?.trains.map(({ skill }) => skill) ?? [];
+  const found = acts.filter(
+    ({ on, startMin, lanes }) =>
+      startMin >= act.endMin &&
+      (lanes & act.lanes) !== 0 &&
+      skills[on?.main ?? -1]?.needs.some((need) => taught.includes(need)),
+  );
+  return [...new Set(found.flatMap(({ drillId }) => drillId ?? []))];
+}
+
+/** All others in the same time, of the same students, the best first. */
+function rivalsOf(board: Board, acts: readonly Activity[], act: Activity, total: number): Rival[] {
+  const others = acts.filter((one) => one !== act);
+  const had = new Set(hardFaults(board, acts).map(({ rule, atMin }) => `${rule}@${atMin}`));
+  const rivals: Rival[] = [];
   for (const drill of board.drills) {
     if (drill === act.on || (act.lanes & ~drill.who) !== 0) continue;
     const other = actOf(drill, act.startMin, act.endMin - act.startMin, act.lanes);
-    const acts = other && inTime([...others, other]);
-    if (!acts || !isAllowed(board, acts)) continue;
-    const byPoints = total - scoreOf(board, acts).total;
-    if (best === null || byPoints < best.byPoints) best = { drillId: drill.drill.id, byPoints };
+    if (!other) continue;
+    const changed = inTime([...others, other]);
+    // What the plan breaks anyway is not held against the other.
+    const fault = hardFaults(board, changed).find(({ rule, atMin }) => !had.has(`${rule}@${atMin}`));
+    rivals.push({
+      drillId: drill.drill.id,
+      byPoints: total - scoreOf(board, changed).total,
+      breaks: fault?.rule ?? null,
+    });
   }
-  return best;
+  return rivals.sort((a, b) => a.byPoints - b.byPoints);
+}
+
+/**
+ * The drill a plan would do without first when time runs out: the one that gives least, never a talk on safety, what is
+ * locked, or what is no drill.
+ *
+ * @returns the ids of its blocks; null where nothing may be cut
+ */
+export function cutFirst(task: ScheduleTask, blocks: readonly Block[]): readonly string[] | null {
+  const board = boardOf(task);
+  const acts = actsOf(board, blocks);
+  let least: { worth: number; blockIds: readonly string[] } | null = null;
+  for (const act of acts) {
+    if (!act.on || act.kind === 'safety' || act.on.drill.strand === 'fish-care') continue;
+    if (act.blockIds.some((id) => task.lockedIds.includes(id))) continue;
+    const others = acts.filter((one) => one !== act);
+    const gain = (list: readonly Activity[]): number => scoreOf(board, list).figures.gainSkills;
+    const worth = gain(acts) - gain(others);
+    if (!least || worth < least.worth) least = { worth, blockIds: act.blockIds };
+  }
+  return least?.blockIds ?? null;
 }

@@ -9,31 +9,58 @@ import { betterPlans } from './search';
 import type { ScheduleTask } from './task';
 
 export * from './task';
-export { reasonsFor } from './explain';
-export { HARD_RULES, type HardFault } from './hard';
+export { cutFirst, type Reason, reasonFor, reasonsFor } from './explain';
+export type { Score } from './parts';
+export { HARD_RULES, type HardFault, type HardRuleId } from './hard';
 export { PLAIN_RULES, plainPlan } from './plain-rules';
 export { type Proposal } from './proposal';
+export * from './closed-hours';
+export * from './group-split';
+export * from './uses';
+export * from './why-not';
+
+/** How far the making of a plan is, and the plan that was found now. */
+export interface ProposalStep {
+  /** Changes tried up to now. */
+  tried: number;
+  found: Proposal | null;
+}
 
 /**
- * Plans for a task, each better than the one before, the first at once. Where all can be tried the one that comes is the
- * best there is. Nothing comes where no plan is allowed. The same task, seed and tries give the same plans.
+ * Plans for a task, each better than the one before, the first at once, with how far the search is in between. Where all
+ * can be tried the one that comes is the best there is. Nothing comes where no plan is allowed. The same task, seed and
+ * tries give the same plans.
  *
  * @param tries changes that are tried before it ends, 0 and more
  */
-export function* proposals(
+export function* proposalSteps(
   task: ScheduleTask,
   { seed, tries }: { seed: string; tries: number },
-): Generator<Proposal> {
+): Generator<ProposalStep> {
   const board = boardOf(task);
   if (board.students.length === 0) return;
   const given = actsOf(board, task.plan.blocks);
-  const exact = exactSchedule(board);
+  // What is no drill and may move is not among what is tried one by one.
+  const isDrills = given.every(
+    (act) => act.drillId !== null || board.locked.some(({ blockIds }) => blockIds.includes(act.blockIds[0]!)),
+  );
+  const exact = isDrills ? exactSchedule(board) : null;
   if (exact) {
-    if (exact.acts && exact.score) yield proposalOf(board, exact.acts, exact.score, true);
+    const { acts, score, tried } = exact;
+    if (acts && score) yield { tried, found: proposalOf(board, acts, score, true) };
     return;
   }
-  for (const { acts, score } of betterPlans(board, { seed, tries, given: given.length > 0 ? given : null }))
-    yield proposalOf(board, acts, score, false);
+  const steps = betterPlans(board, { seed, tries, given: given.length > 0 ? given : null });
+  for (const { found, tried } of steps)
+    yield { tried, found: found && proposalOf(board, found.acts, found.score, false) };
+}
+
+/** The same without word of how far it is. */
+export function* proposals(
+  task: ScheduleTask,
+  options: { seed: string; tries: number },
+): Generator<Proposal> {
+  for (const { found } of proposalSteps(task, options)) if (found) yield found;
 }
 
 /** The last of the proposals; null where no plan is allowed. */

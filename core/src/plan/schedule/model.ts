@@ -81,6 +81,8 @@ export interface Board {
   drillOf: (id: string | null) => BoardDrill | null;
   /** For drawing a drill: up to each of them the sum of what they could give the group. */
   draw: Float64Array;
+  /** Of each student the drills the plan has for him, by their number, and when they begin, minutes. */
+  had: readonly ReadonlyMap<number, number>[];
   /** What stays as it is. */
   locked: Activity[];
   /** Parts of a student's day that were computed before, by what he does. */
@@ -100,4 +102,6 @@ export interface LaneParts {
   hurriedMin: number;
   again: number;
   begun: number;
+  lost: number;
+  outOfOrder: number;
 }

@@ -5,7 +5,7 @@ import { STEP_MIN } from '../plan';
 import { countOf, lanesOf } from './activity';
 import { constructed } from './constructed';
 import { BREAK, BREAK_MIN, type Gene, genesOf, placed } from './genes';
-import { canLock, isAllowed, staysAllowed } from './hard';
+import { canLock, hardFaults, isAllowed, staysAllowed } from './hard';
 import { type Score, scoreOf } from './parts';
 
 /** A plan on its way, with what it is worth. */
@@ -13,6 +13,15 @@ export interface Found {
   acts: Activity[];
   score: Score;
 }
+
+/** How far the search is, and what it has found now. */
+export interface Step {
+  tried: number;
+  found: Found | null;
+}
+
+/** After so many changes it is told how far the search is. */
+const TELL_EVERY = 200;
 
 interface State extends Found {
   genes: Gene[];
@@ -32,7 +41,7 @@ const COLD = 0.0005;
 export function* betterPlans(
   board: Board,
   { seed, tries, given }: { seed: string; tries: number; given: readonly Activity[] | null },
-): Generator<Found> {
+): Generator<Step> {
   if (!canLock(board)) return;
   const random = seededRandom(seed);
   const had = given ? genesOf(board, given) : [];
@@ -41,17 +50,19 @@ export function* betterPlans(
   if (given && isAllowed(board, given)) {
     // As it was given it may have gaps on purpose that a list of genes has not.
     best = { acts: [...given], genes: had, score: scoreOf(board, given) };
-    yield best;
+    yield { found: best, tried: 0 };
   }
   for (const genes of starts(board, had, stays, random)) {
     const state = stateOf(board, genes, stays.length);
     if (!state || (best && state.score.total <= best.score.total)) continue;
     best = state;
-    yield best;
+    yield { found: best, tried: 0 };
   }
   if (!best) return;
   let now: State = stateOf(board, best.genes, stays.length) ?? best;
+  let told = 0;
   for (let tried = 0; tried < tries; tried++) {
+    if (tried - told >= TELL_EVERY) yield { found: null, tried: (told = tried) };
     const anew = random() < ANEW;
     if (anew) tried += ANEW_TRIES;
     const genes = anew ? madeAnew(board, now, random) : changed(board, now.genes, random);
@@ -63,7 +74,7 @@ export function* betterPlans(
     now = next;
     if (now.score.total > best.score.total + 1e-9) {
       best = now;
-      yield best;
+      yield { found: best, tried };
     }
   }
 }
@@ -113,7 +124,10 @@ function* starts(
   stays: readonly Gene[],
   random: Random,
 ): Generator<readonly Gene[]> {
-  if (had.length > 0) yield had;
+  if (had.length > 0) {
+    yield had;
+    yield repaired(board, had);
+  }
   for (let i = 0; i < FIRST_PLANS; i++) {
     const genes = constructed(board, random, {
       stray: i === 0 ? 0 : STRAY,
@@ -124,6 +138,25 @@ function* starts(
       board,
       stays.reduce((list, stay) => withStay(board, list, stay), genes),
     );
+  }
+}
+
+/** What is there without what breaks a rule, and the stretches that this leaves made anew. */
+function repaired(board: Board, had: readonly Gene[]): Gene[] {
+  let left = [...had];
+  for (;;) {
+    const { acts, genes } = placed(board, left);
+    const fault = hardFaults(board, acts).find(({ act }) => act?.on && act.blockIds.length === 0);
+    if (!fault?.act) return genes;
+    const { on, lanes } = fault.act;
+    const hit = fault.lane === null ? lanes : 1 << fault.lane;
+    const fewer = left.flatMap((gene) => {
+      if (gene.drill !== on || (gene.lanes & hit) === 0) return gene;
+      const rest = gene.lanes & ~hit;
+      return rest === 0 ? [] : { ...gene, lanes: rest };
+    });
+    if (fewer.length === left.length && fewer.every((gene, i) => gene === left[i])) return genes;
+    left = fewer;
   }
 }
 

@@ -1,6 +1,6 @@
 import type { Curriculum } from '../../curriculum';
 import type { GroundKind } from '../../water';
-import type { PlanBody } from '../plan';
+import type { PlanBody, Staff } from '../plan';
 import type { PlanLesson } from '../rules/rule';
 
 export const SCORE_PARTS = [
@@ -13,7 +13,9 @@ export const SCORE_PARTS = [
   'breaks',
   'water-after-grass',
   'telling',
+  'order',
   'margin',
+  'keeping',
 ] as const;
 export type ScorePart = (typeof SCORE_PARTS)[number];
 /** What each part counts; 1 as it is usual, 0 not at all. */
@@ -29,14 +31,10 @@ export const USUAL_WEIGHTS: ScoreWeights = {
   breaks: 1,
   'water-after-grass': 1,
   telling: 1,
+  order: 1,
   margin: 1,
+  keeping: 1,
 };
-
-/** Who teaches. An assistant is an adult who has students within call, and takes no group that wants eyes on it. */
-export interface Staff {
-  instructors: number;
-  assistants: number;
-}
 
 /** A stretch of the lesson, minutes from its start, in which nothing is done on some grounds: thunder, dark. */
 export interface Closed {

@@ -15,7 +15,7 @@ import { ChoiceFieldComponent } from '../parts/fields/choice-field.component';
 import { TextFieldComponent } from '../parts/fields/text-field.component';
 import { driftText } from '../shared/drift/drift-texts';
 import { BenchDrift } from '../data/kept-drift';
-import type { Lane } from './timeline/timeline.component';
+import type { Lane } from './timeline/lanes';
 
 /** One block in detail: what is said, where, with which rig, by whom. */
 @Component({

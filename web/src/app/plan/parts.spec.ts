@@ -98,7 +98,7 @@ describe('the timeline', () => {
 
   it('says when the blocks end later than the lesson', async () => {
     const page = await open({ plan: { ...plan, lengthMin: 30 } });
-    expect(page.all('.end')).toEqual(['0:30 the lesson ends, the blocks 10 min later']);
+    expect(page.all('.ends')).toEqual(['0:30 the lesson ends, the blocks 10 min later']);
   });
 
   it('changes nothing of a plan that is only read', async () => {

@@ -19,27 +19,22 @@ import {
   type Drill,
   forWholeRow,
   gearList,
-  LEVELS,
-  MAX_GROUP,
   nextStart,
   plainBlock,
-  planProblems,
-  runningOrder,
-  strandOf,
   type PlanBody,
   type PlanEdit,
+  type PlanUse,
   STRAND_NAMES,
   strandShares,
   textInUnits,
 } from '@doceo/core';
-import { planProblemInWords } from '@doceo/texts';
 import { MessageService } from 'primeng/api';
 import { ApiClient } from '../data/api/api-client';
 import { Failures } from '../data/api/failures';
 import type { ApiError } from '../data/api/api-error';
 import { DayStore } from '../data/lesson/day-store';
 import type { EditedDocument } from '../data/documents/edited-document';
-import { aboutStudent, dayText, firstName, spanText } from '../data/lesson/lesson-texts';
+import { dayText, firstName, spanText } from '../data/lesson/lesson-texts';
 import { SessionStore } from '../data/session';
 import { TitleFieldComponent } from '../parts/fields/title-field.component';
 import type { Drag } from '../drawing/drag.directive';
@@ -49,18 +44,26 @@ import { RuleCardDialogComponent } from '../shared/lesson/rule-card-dialog.compo
 import { SaveStateComponent } from '../shared/documents/save-state.component';
 import { SheetComponent } from '../parts/sheet.component';
 import { narrowWindow } from '../parts/narrow';
-import { type BlockMark, PlanCheckComponent } from './check/plan-check.component';
+import { PlanCheckComponent } from './check/plan-check.component';
+import { planFound } from './check/plan-found';
 import { UndoRedoComponent } from '../shared/documents/undo-redo.component';
 import { BlockInspectorComponent } from './block-inspector.component';
 import { ConflictDialogComponent } from './sharing/conflict-dialog.component';
 import { DrillShelfComponent } from './timeline/drill-shelf.component';
+import { BlockWhyComponent } from './proposal/block-why.component';
+import { PlanGoalsComponent } from './proposal/plan-goals.component';
+import { planInsight } from './proposal/plan-insight';
+import { PlanProposal } from './proposal/plan-proposal';
+import { ProposalAsksComponent } from './proposal/proposal-asks.component';
+import { ProposalBarComponent } from './proposal/proposal-bar.component';
+import { ProposalPartsComponent } from './proposal/proposal-parts.component';
 import { PlanDocuments, type PlanValue } from './plan-document';
 import { PlanSchoolsComponent } from './plan-schools.component';
+import { PlanFactsComponent } from './plan-facts.component';
 import { PLAN_KEYS } from './plan-keys';
 import { ShareDialogComponent } from './sharing/share-dialog.component';
-import { type Lane, TimelineComponent } from './timeline/timeline.component';
-import { ChoiceFieldComponent } from '../parts/fields/choice-field.component';
-import { TextFieldComponent } from '../parts/fields/text-field.component';
+import { lanesOf } from './timeline/lanes';
+import { TimelineComponent } from './timeline/timeline.component';
 import { DocumentToldComponent } from '../shared/documents/document-told.component';
 import { NoSuchComponent } from '../shared/no-such.component';
 import { TeachingStore } from '../data/teaching/teaching-store';
@@ -70,7 +73,7 @@ import { TeachingStore } from '../data/teaching/teaching-store';
   selector: 'doceo-plan-page',
   imports: [
     BlockInspectorComponent,
-    ChoiceFieldComponent,
+    BlockWhyComponent,
     ConflictDialogComponent,
     DocumentToldComponent,
     DrillShelfComponent,
@@ -80,19 +83,24 @@ import { TeachingStore } from '../data/teaching/teaching-store';
     NgTemplateOutlet,
     NoSuchComponent,
     PlanCheckComponent,
+    PlanFactsComponent,
+    PlanGoalsComponent,
     PlanSchoolsComponent,
+    ProposalAsksComponent,
+    ProposalBarComponent,
+    ProposalPartsComponent,
     RouterLink,
     RuleCardDialogComponent,
     SaveStateComponent,
     ShareDialogComponent,
     SheetComponent,
-    TextFieldComponent,
     TimelineComponent,
     TitleFieldComponent,
     UndoRedoComponent,
   ],
   templateUrl: './plan.page.html',
   styleUrl: './plan.page.css',
+  providers: [PlanProposal],
   host: { '(window:keydown)': 'key($event)' },
 })
 export class PlanPage implements OnInit, OnDestroy {
@@ -102,6 +110,7 @@ export class PlanPage implements OnInit, OnDestroy {
   private readonly documents = inject(PlanDocuments);
   private readonly messages = inject(MessageService);
   private readonly router = inject(Router);
+  protected readonly proposal = inject(PlanProposal);
   protected readonly day = inject(DayStore);
   protected readonly session = inject(SessionStore);
   readonly id = input.required<string>();
@@ -119,11 +128,6 @@ export class PlanPage implements OnInit, OnDestroy {
   protected readonly preview = signal<PlanEdit | null>(null);
   protected readonly dialog = signal<'lesson' | 'share' | 'rules' | 'keys' | null>(null);
   protected readonly myRigs = signal<SavedRig[]>([]);
-  protected readonly levels = LEVELS.map((level) => ({ value: level, text: level.replace('-', ' ') }));
-  protected readonly groups = Array.from({ length: MAX_GROUP }, (_, i) => ({
-    value: i + 1,
-    text: `${i + 1}`,
-  }));
   protected readonly keys = PLAN_KEYS;
   protected readonly strandNames = STRAND_NAMES;
 
@@ -134,9 +138,9 @@ export class PlanPage implements OnInit, OnDestroy {
     const saved = this.saved();
     return saved ? (saved.origin?.ownerName ?? (saved.mine ? null : saved.ownerName)) : null;
   });
-  /** The plan as it would be after the drag under way. */
+  /** The plan as it would be after the drag under way, or as the machine proposes it. */
   protected readonly shown = computed<PlanBody | null>(() => {
-    const body = this.value()?.body ?? null;
+    const body = this.proposal.plan() ?? this.value()?.body ?? null;
     const preview = this.preview();
     return body && preview ? applyEdit(this.teaching.curriculum(), body, preview) : body;
   });
@@ -153,41 +157,26 @@ export class PlanPage implements OnInit, OnDestroy {
   protected readonly startMs = computed(() =>
     this.lesson() ? Date.parse(this.lesson()?.startsAt ?? '') : null,
   );
-  protected readonly problems = computed(() => {
-    const body = this.shown();
-    if (!body) return [];
-    return planProblems(this.teaching.curriculum(), body, this.lesson() ? this.day.planLesson() : null).map(
-      (problem) => planProblemInWords(problem, this.session.units()),
-    );
+  /** Whether it may be changed by hand: not while a proposal is shown. */
+  protected readonly editable = computed(() => this.mine() && this.proposal.use() === null);
+  private readonly planLesson = computed(() => (this.lesson() ? this.day.planLesson() : null));
+  protected readonly insight = planInsight({
+    body: computed(() => this.value()?.body ?? null),
+    shown: this.shown,
+    lesson: this.planLesson,
+    curriculum: this.teaching.curriculum,
+    goals: this.proposal.goals,
   });
-  protected readonly levels3 = computed(() =>
-    (
-      [
-        ['must-fix', 'must fix'],
-        ['check', 'check'],
-      ] as const
-    ).map(([level, word]) => ({
-      level,
-      word,
-      count: this.problems().filter((problem) => problem.level === level).length,
-    })),
-  );
-  private readonly order = computed(() => runningOrder(this.shown() ?? { blocks: [] }));
-  /** Numbers of the blocks in the running order. */
-  protected readonly marks = computed<ReadonlyMap<string, BlockMark>>(
-    () =>
-      new Map(
-        this.order().flatMap(({ number, blocks }) =>
-          blocks.map((block): [string, BlockMark] => {
-            const strand = strandOf(this.own(), block);
-            return [block.id, { number, strandClass: strand ? `strand-fill strand-${strand}` : 'rest' }];
-          }),
-        ),
-      ),
-  );
-  protected readonly flagged = computed(
-    () => new Set(this.problems().flatMap(({ blockIds, level }) => (level === 'tip' ? [] : blockIds))),
-  );
+  protected readonly groupStudents = computed(() => this.planLesson()?.students ?? []);
+  protected readonly laneName = (lane: number): string => this.lanes()[lane]?.name ?? '';
+  protected readonly studentName = (id: string): string =>
+    firstName(this.groupStudents().find((one) => one.id === id)?.name ?? '');
+  protected readonly found = planFound({
+    shown: this.shown,
+    lesson: this.planLesson,
+    curriculum: this.teaching.curriculum,
+    units: this.session.units,
+  });
   protected readonly selected = computed(
     () => this.shown()?.blocks.find(({ id }) => id === this.selectedId()) ?? null,
   );
@@ -200,14 +189,9 @@ export class PlanPage implements OnInit, OnDestroy {
       item: textInUnits(one.item, this.session.units()),
     })),
   );
-  protected readonly lanes = computed<Lane[]>(() => {
-    const students = this.day.studentsOf(this.lesson());
-    const size = Math.max(this.shown()?.groupSize ?? 1, students.length);
-    return Array.from({ length: size }, (_, i) => ({
-      name: students[i] ? firstName(students[i].student.name) : `Student ${i + 1}`,
-      note: students[i] ? aboutStudent(students[i].student) : '',
-    }));
-  });
+  protected readonly lanes = computed(() =>
+    lanesOf(this.day.studentsOf(this.lesson()), this.shown()?.groupSize ?? 1),
+  );
   protected readonly when = computed(() => {
     const lesson = this.lesson();
     return lesson
@@ -238,9 +222,26 @@ export class PlanPage implements OnInit, OnDestroy {
     }));
   }
 
+  protected ask(use: PlanUse): void {
+    const body = this.value()?.body;
+    if (!body) return;
+    this.selectedId.set(null);
+    this.proposal.ask(use, body, this.insight.day());
+  }
+
+  /** A proposal becomes the plan; one undo brings back what was. */
+  protected takeProposal(body: PlanBody): void {
+    this.document()?.edit((value) => ({ ...value, body }));
+    this.messages.add({
+      severity: 'success',
+      summary: 'Taken. Undo brings back what was.',
+      life: 4000,
+    });
+  }
+
   /** An edit of the line that is open: what several students do alike changes for all of them. */
   protected editRow(edit: PlanEdit): void {
-    this.edit(forWholeRow(this.order(), edit));
+    this.edit(forWholeRow(this.found.order(), edit));
   }
 
   /** Letters of one run are undone together. */
@@ -295,7 +296,7 @@ export class PlanPage implements OnInit, OnDestroy {
   }
 
   protected fix({ problemId, index }: { problemId: string; index: number }): void {
-    const change = this.problems().find(({ id }) => id === problemId)?.fixes[index]?.change;
+    const change = this.found.problems().find(({ id }) => id === problemId)?.fixes[index]?.change;
     if (!change) return;
     if (change.kind === 'edit') return this.edit(change.edit);
     if (change.kind === 'open') {
@@ -381,10 +382,6 @@ export class PlanPage implements OnInit, OnDestroy {
     this.dialog.set('lesson');
   }
 
-  protected clampLength(text: string): number {
-    return Math.min(720, Math.max(15, Math.round(Number(text) || 0)));
-  }
-
   protected dayOf(lesson: SavedLesson): string {
     return dayText(lesson.startsAt, this.day.waterOf(lesson)?.water.timeZone ?? 'UTC');
   }
@@ -395,6 +392,6 @@ export class PlanPage implements OnInit, OnDestroy {
     this.edit({ kind: 'add', block });
     // On a phone the sheet would lie over the shelf one adds from.
     if (!this.narrow()) this.selectedId.set(block.id);
-    this.added.set(`${this.marks().get(block.id)?.number ?? ''} ${block.title} is in the plan`);
+    this.added.set(`${this.found.marks().get(block.id)?.number ?? ''} ${block.title} is in the plan`);
   }
 }

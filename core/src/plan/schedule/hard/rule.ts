@@ -34,6 +34,19 @@ export interface HardFault {
  */
 export type HardRule = (board: Board, acts: readonly Activity[]) => HardFault[];
 
+/** Whether something locked is what an activity is, or a part of it. */
+export function isSame(locked: Activity, act: Activity): boolean {
+  return (
+    act.startMin === locked.startMin &&
+    act.endMin === locked.endMin &&
+    act.drillId === locked.drillId &&
+    act.kind === locked.kind &&
+    (act.drillId !== null || act.title === locked.title) &&
+    act.place === locked.place &&
+    (act.lanes & locked.lanes) === locked.lanes
+  );
+}
+
 /**
  * A fault of an act.
  *

@@ -1,5 +1,5 @@
 import { countOf } from '../activity';
-import { type HardRule, inAct } from './rule';
+import { type HardRule, inAct, isSame } from './rule';
 
 /** What is used at once is there. */
 export const stock: HardRule = ({ task, students }, acts) => {
@@ -26,17 +26,4 @@ export const stock: HardRule = ({ task, students }, acts) => {
 
 /** What is locked is there, as it was. */
 export const locked: HardRule = (board, acts) =>
-  board.locked.flatMap((one) =>
-    acts.some(
-      (act) =>
-        act.startMin === one.startMin &&
-        act.endMin === one.endMin &&
-        act.drillId === one.drillId &&
-        act.kind === one.kind &&
-        (act.drillId !== null || act.title === one.title) &&
-        act.place === one.place &&
-        (act.lanes & one.lanes) === one.lanes,
-    )
-      ? []
-      : [inAct('locked', one)],
-  );
+  board.locked.flatMap((one) => (acts.some((act) => isSame(one, act)) ? [] : [inAct('locked', one)]));

@@ -1,5 +1,5 @@
 import { lanesOf } from '../activity';
-import { type HardFault, type HardRule, inAct } from './rule';
+import { type HardFault, type HardRule, inAct, isSame } from './rule';
 
 /** Nothing begins before the lesson or ends after it. */
 export const outsideLesson: HardRule = ({ task }, acts) =>
@@ -7,11 +7,11 @@ export const outsideLesson: HardRule = ({ task }, acts) =>
     .filter(({ startMin, endMin }) => startMin < 0 || endMin > task.plan.lengthMin)
     .map((act) => inAct('outside-lesson', act));
 
-/** A drill takes as long as it is worth, and no longer than it is good for each who does it. */
-export const minutes: HardRule = (_board, acts) => {
+/** A drill takes as long as it is worth, and no longer than it is good for each who does it; what is locked as it was. */
+export const minutes: HardRule = (board, acts) => {
   const found: HardFault[] = [];
   for (const act of acts) {
-    if (!act.on) continue;
+    if (!act.on || board.locked.some((one) => isSame(one, act))) continue;
     const taken = act.endMin - act.startMin;
     if (taken < act.on.leastMin) found.push(inAct('minutes', act));
     for (const lane of lanesOf(act.lanes)) {

@@ -5,6 +5,7 @@ import { BLOCK_KINDS } from '../../plan';
 import { countOf, isWet, lanesOf } from '../activity';
 import { againOf, begunOf, beyondAttention, hurriedOf, sameStrandOf, tiredOf } from './attention';
 import { gainOf, type Pupil, wouldGive } from './gain';
+import { lostOf, outOfOrderOf } from './keeping';
 import { idleOf, MARGIN_MIN } from './idle';
 import { backToGrassOf, walksOf, waterShortOf } from './walking';
 
@@ -14,7 +15,7 @@ import { backToGrassOf, walksOf, waterShortOf } from './walking';
  */
 const WORTH = {
   /** A minute in which nobody teaches him anything. */
-  idle: 0.01,
+  idle: 0.02,
   walk: 0.05,
   beyondAttention: 0.01,
   sameStrand: 0.03,
@@ -27,9 +28,13 @@ const WORTH = {
   /** A minute less at the water than its share of the day. */
   waterShort: 0.02,
   /** A drill told to some that others are told too, or never. */
-  telling: 0.02,
+  telling: 0.05,
   /** Whatever a student begins anew: he must settle into it. */
-  begun: 0.04,
+  begun: 0.06,
+  /** A drill that was planned for a student, and is not there any more. */
+  lost: 0.3,
+  /** Safety that comes late, care of fish that comes early. */
+  outOfOrder: 0.1,
   /** A minute of margin at the end, up to ten. */
   margin: 0.005,
   /** A skill by which somebody falls short of what is fair. */
@@ -60,6 +65,8 @@ export function laneParts(board: Board, lane: number, acts: readonly Activity[])
     hurriedMin: hurriedOf(lane, acts),
     again: againOf(acts),
     begun: begunOf(acts),
+    lost: lostOf(board, lane, acts),
+    outOfOrder: outOfOrderOf(board, acts),
   };
   if (board.known.size >= MAX_KNOWN) board.known.clear();
   board.known.set(key, parts);
@@ -95,7 +102,9 @@ export function lanePoints({ task: { weights } }: Board, parts: LaneParts): numb
     weights.change * changePoints(parts) -
     weights.breaks * WORTH.tired * parts.tiredMin -
     weights['water-after-grass'] * waterPoints(parts) -
-    weights.telling * WORTH.begun * parts.begun
+    weights.telling * WORTH.begun * parts.begun -
+    weights.keeping * WORTH.lost * parts.lost -
+    weights.order * WORTH.outOfOrder * parts.outOfOrder
   );
 }
 
@@ -115,17 +124,21 @@ export function tellingPoints({ students, task }: Board, told: number): number {
 /**
  * What a drill more adds to a student's own share, about: what it gives him, and what it costs after what he did last.
  *
+ * @param lane his place in the group, a plain number from 0
  * @param pupil what he can then
  * @param day what he has done, in the order of time
  * @param takenMin how long it lasts, minutes
+ * @param atMin when it begins, minutes
  * @returns points
  */
 export function pointsOfStep(
   board: Board,
+  lane: number,
   pupil: Pupil,
   day: readonly Activity[],
   on: BoardDrill,
   takenMin: number,
+  atMin: number,
 ): number {
   const { weights } = board.task;
   const place = on.place ?? 'anywhere';
@@ -140,6 +153,8 @@ export function pointsOfStep(
     weights['water-after-grass'] * (moves && place === 'grass' ? WORTH.backToGrass : 0) +
     weights['water-after-grass'] * (isWet(place) ? WORTH.waterShort * takenMin * WATER_DRAWS : 0) -
     weights.telling * WORTH.begun -
+    weights.order * WORTH.outOfOrder * outOfOrderOf(board, [{ on, startMin: atMin }]) +
+    (!isAgain && board.had[lane]!.has(on.index) ? weights.keeping * WORTH.lost : 0) -
     weights.change * ((isAgain ? WORTH.again : 0) + (isAlike ? WORTH.sameStrand : 0))
   );
 }
@@ -197,6 +212,8 @@ export function scoreOf(board: Board, acts: readonly Activity[]): Score {
       -weights.telling *
       (WORTH.telling * tellings(acts, days.length) + WORTH.begun * mean(({ begun }) => begun)),
     margin: weights.margin * WORTH.margin * left,
+    order: -weights.order * WORTH.outOfOrder * mean(({ outOfOrder }) => outOfOrder),
+    keeping: -weights.keeping * WORTH.lost * mean(({ lost }) => lost),
   };
   const figures = {
     gainSkills: mean(({ gain }) => gain),

@@ -6,15 +6,21 @@ import {
   type OrderRow,
   type PlanBody,
   type PlanEdit,
+  type Overrun,
+  planChanges,
   planEnd,
-  runningOrder,
+  type RowChange,
   STEP_MIN,
   curriculumOf,
   strandOf,
 } from '@doceo/core';
 import { type Drag, DragDirective } from '../../drawing/drag.directive';
 import { narrowWindow } from '../../parts/narrow';
+import { changeTag } from '@doceo/texts';
+import { bandOf, type Ghost, ghostsOf, type HumpBand } from './preview-shapes';
+import type { Lane } from './lanes';
 import { layOut, ROW_PX } from './order-layout';
+import { clipPath, polygonPoints, slantedBlocks } from './slants';
 import { TeachingStore } from '../../data/teaching/teaching-store';
 
 /** Width of a student's lane, pixels: of all of them, of the widest and of the narrowest; on a phone each has the last. */
@@ -23,13 +29,13 @@ const WIDEST_PX = 52;
 const NARROWEST_PX = 24;
 /** Width of the lines that lead from blocks to their line, pixels. */
 const FAN_PX = 30;
+/** The same while a proposal is shown: what was there before stands beside the lanes. */
+const PREVIEW_FAN_PX = 46;
 /** Above the lanes a drill that is dragged is for everybody, pixels. */
 const HEAD_PX = 46;
 
-export interface Lane {
-  name: string;
-  note: string;
-}
+/** How far a block's picture may reach over its own box, pixels: the slant of the block before. */
+const OVER_PX = 40;
 
 interface Hold {
   block: Block;
@@ -57,6 +63,12 @@ export class TimelineComponent {
   readonly selectedId = input<string | null>(null);
   readonly flagged = input<ReadonlySet<string>>(new Set());
   readonly editable = input(true);
+  /** The plan as it was, while a proposal is shown over it. */
+  readonly before = input<PlanBody | null>(null);
+  /** When it ends if each block takes as long as it takes; null where nothing is in it. */
+  readonly overrun = input<Overrun | null>(null);
+  /** Blocks that would be cut first. */
+  readonly cut = input<readonly string[] | null>(null);
 
   readonly edited = output<PlanEdit>();
   /** An edit while it is dragged; null when it is dropped or cancelled. */
@@ -67,14 +79,26 @@ export class TimelineComponent {
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
   private readonly narrow = narrowWindow();
   private hold: Hold | null = null;
+  protected readonly overPx = OVER_PX;
   protected readonly held = signal<string | null>(null);
-  protected readonly fanPx = FAN_PX;
+  protected readonly fanPx = computed(() => (this.before() ? PREVIEW_FAN_PX : FAN_PX));
 
-  protected readonly totalMin = computed(() => Math.max(this.plan().lengthMin, planEnd(this.plan()), 60));
-  private readonly order = computed(() => runningOrder(this.plan()));
+  protected readonly totalMin = computed(() =>
+    Math.max(this.plan().lengthMin, planEnd(this.plan()), this.overrun()?.latestMin ?? 0, 60),
+  );
+  /** What becomes of each line; all are the same while no proposal is shown. */
+  private readonly changes = computed(() => planChanges(this.before() ?? this.plan(), this.plan()));
+  private readonly order = computed(() => this.changes().rows.map(({ row }) => row));
+  /** The lines with those that go among them. */
+  private readonly lines = computed(() =>
+    [
+      ...this.changes().rows.map(({ row, change }) => ({ row, change, gone: false })),
+      ...this.changes().gone.map((row) => ({ row, change: { kind: 'same' } as RowChange, gone: true })),
+    ].sort((a, b) => a.row.blocks[0].startMin - b.row.blocks[0].startMin),
+  );
   private readonly layout = computed(() =>
     layOut(
-      this.order().map(({ blocks }) => blocks[0].startMin),
+      this.lines().map(({ row }) => row.blocks[0].startMin),
       this.totalMin(),
       Math.min(...this.plan().blocks.map(({ durationMin }) => durationMin), this.totalMin()),
     ),
@@ -102,20 +126,45 @@ export class TimelineComponent {
       .map((minute) => ({ top: this.px(minute), text: this.tickText(minute) }));
   });
   protected readonly rows = computed(() =>
-    this.order().map((row, i) => this.toRow(row, this.layout().rowTops[i] ?? 0)),
+    this.lines().map((line, i) => this.toRow(line, this.layout().rowTops[i] ?? 0)),
+  );
+  private readonly shapes = computed(() =>
+    slantedBlocks(this.own(), this.plan().blocks, {
+      lanes: this.lanes().length,
+      lanePx: this.lanePx(),
+      pxPerMin: this.layout().pxPerMin,
+    }),
   );
   protected readonly boxes = computed(() =>
-    this.rows().flatMap(({ row, strandClass, selected }) =>
-      row.blocks.map((block) => ({ ...this.toBox(block, row, strandClass), selected })),
-    ),
+    this.rows()
+      .filter(({ gone }) => !gone)
+      .flatMap(({ row, strandClass, selected, tag }) =>
+        row.blocks.map((block) => ({
+          ...this.toBox(block, row, strandClass),
+          selected,
+          changed: tag !== '',
+        })),
+      ),
   );
+  /** What was there before, beside the lanes, and where it went. */
+  protected readonly ghosts = computed<Ghost[]>(() => {
+    const before = this.before();
+    return before ? ghostsOf(before, this.changes(), this.layout().pxPerMin) : [];
+  });
+  protected readonly band = computed<HumpBand | null>(() => {
+    const overrun = this.overrun();
+    return overrun && bandOf(overrun, this.layout().pxPerMin);
+  });
   protected readonly end = computed(() => {
     const { lengthMin } = this.plan();
     const over = planEnd(this.plan()) - lengthMin;
+    const overrun = this.overrun();
     return {
       top: this.px(lengthMin),
-      text: `${this.tickText(lengthMin)} the lesson ends${over > 0 ? `, the blocks ${over} min later` : ''}`,
-      over: over > 0,
+      text: overrun
+        ? this.endText(overrun)
+        : `${this.tickText(lengthMin)} the lesson ends${over > 0 ? `, the blocks ${over} min later` : ''}`,
+      over: over > 0 || (overrun?.late ?? 0) > 0.5,
     };
   });
   protected readonly night = computed(() => {
@@ -226,7 +275,20 @@ export class TimelineComponent {
 
   private readonly own = computed(() => curriculumOf(this.teaching.curriculum(), this.plan()));
 
-  private toRow(row: OrderRow, top: number) {
+  /** `Ends 12:54 to 13:14, likely 13:02. Past 13:00 in 6 of 10; block 11 is cut first.` */
+  private endText({ soonestMin, likelyMin, latestMin, late }: Overrun): string {
+    const at = (minutes: number): string => this.tickText(Math.round(minutes));
+    const cut = this.cut();
+    const first = cut && this.order().find(({ blocks }) => blocks.some(({ id }) => cut.includes(id)));
+    const past = Math.round(late * 10);
+    const lateText = late < 0.05 ? 'seldom' : past >= 10 ? 'nearly always' : `in ${Math.max(1, past)} of 10`;
+    return (
+      `Ends ${at(soonestMin)} to ${at(latestMin)}, likely ${at(likelyMin)}. ` +
+      `Past ${this.tickText(this.plan().lengthMin)} ${lateText}${first && late >= 0.05 ? `; block ${first.number} is cut first` : ''}.`
+    );
+  }
+
+  private toRow({ row, change, gone }: { row: OrderRow; change: RowChange; gone: boolean }, top: number) {
     const [block] = row.blocks;
     const strand = strandOf(this.own(), block);
     const flagged = row.blocks.some(({ id }) => this.flagged().has(id));
@@ -244,11 +306,20 @@ export class TimelineComponent {
         .filter(Boolean)
         .join(', '),
       line: block.cue || block.note,
-      selected: row.blocks.some(({ id }) => id === this.selectedId()),
+      selected: !gone && row.blocks.some(({ id }) => id === this.selectedId()),
+      gone,
+      tag: changeTag(change),
+      locked: row.blocks.some(({ locked }) => locked),
       flagged,
       // From the middle of the block's edge to the middle of the line's mark.
-      fan: `M0 ${this.px(block.startMin) + 9}L${FAN_PX * 0.35} ${this.px(block.startMin) + 9}L${FAN_PX} ${top + ROW_PX / 2 - 8}`,
-      spoken: [`${block.durationMin} minutes`, strand ?? '', flagged ? 'has a problem' : '']
+      fan: `M0 ${this.px(block.startMin) + 9}L${this.fanPx() - FAN_PX * 0.65} ${this.px(block.startMin) + 9}L${this.fanPx()} ${top + ROW_PX / 2 - 8}`,
+      spoken: [
+        `${block.durationMin} minutes`,
+        strand ?? '',
+        flagged ? 'has a problem' : '',
+        block.locked ? 'locked' : '',
+        gone ? 'goes' : changeTag(change),
+      ]
         .filter(Boolean)
         .join(', '),
     };
@@ -260,10 +331,14 @@ export class TimelineComponent {
   }
 
   private toBox(block: Block, row: OrderRow, strandClass: string) {
+    const left = (block.lane ?? 0) * this.lanePx();
+    const shape = this.shapes().get(block.id) ?? { points: [] };
     return {
       block,
       number: row.number,
-      left: (block.lane ?? 0) * this.lanePx(),
+      clip: clipPath(shape, left, this.px(block.startMin) - OVER_PX),
+      outline: polygonPoints(shape),
+      left,
       width: (block.lane === null ? this.lanes().length : 1) * this.lanePx(),
       top: this.px(block.startMin),
       height: this.px(endOf(block)) - this.px(block.startMin),

@@ -1,29 +1,13 @@
 import { Component, inject, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { waterSchema } from '@doceo/contract';
-import { type EarthPlace, WATER_KINDS, type WaterKind } from '@doceo/core';
+import { BLANK_CARD, type EarthPlace, WATER_KINDS, type WaterKind } from '@doceo/core';
 import type { ApiError } from '../../data/api/api-error';
 import { checked } from '../../data/api/checked';
 import { DayStore } from '../../data/lesson/day-store';
 import { PlaceFieldComponent } from '../../parts/fields/place-field.component';
 import { SegmentsComponent } from '../../parts/fields/segments.component';
 import { TextFieldComponent } from '../../parts/fields/text-field.component';
-
-/** A card on which nobody has written anything yet. */
-const BLANK_CARD = {
-  licence: '',
-  seasonFrom: null,
-  seasonTo: null,
-  maxHooks: null,
-  barbless: null,
-  leadAllowed: null,
-  release: '',
-  hours: '',
-  other: '',
-  whoSaysSo: '',
-  checkedOn: null,
-  checkedBy: null,
-};
 
 /** A new water: its name, its kind and, when one knows it, where it lies. All else is said later, or never. */
 @Component({

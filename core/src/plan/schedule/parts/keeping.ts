@@ -1,0 +1,45 @@
+import type { Activity, Board } from '../model';
+
+/** A drill that is moved by more than this counts as a part of one that is lost, minutes. Rules of thumb. */
+const NEAR_MIN = 10;
+const MOVED_COUNTS = 0.15;
+
+/**
+ * How many of the drills that were planned for a student are not in his day; what is moved far counts a little.
+ *
+ * @param lane his place in the group, a plain number from 0
+ * @param acts his, in the order of time
+ * @returns a plain number of 0 and more
+ */
+export function lostOf({ had }: Board, lane: number, acts: readonly Activity[]): number {
+  let lost = 0;
+  for (const [index, startMin] of had[lane]!) {
+    let nearest = Number.POSITIVE_INFINITY;
+    for (const act of acts)
+      if (act.on?.index === index) nearest = Math.min(nearest, Math.abs(act.startMin - startMin));
+    if (nearest === Number.POSITIVE_INFINITY) lost += 1;
+    else if (nearest > NEAR_MIN) lost += MOVED_COUNTS;
+  }
+  return lost;
+}
+
+/** Safety belongs into the first quarter of a lesson, the care of fish into the last two fifths. Rules of thumb. */
+const SAFETY_UNTIL = 0.25;
+const FISH_CARE_FROM = 0.6;
+
+/**
+ * How many drills on safety come late, and on the care of fish early.
+ *
+ * @param acts his, in the order of time
+ * @returns a whole number
+ */
+export function outOfOrderOf({ task }: Board, acts: readonly Pick<Activity, 'on' | 'startMin'>[]): number {
+  const { lengthMin } = task.plan;
+  return acts.filter(({ on, startMin }) => {
+    const strand = on?.drill.strand;
+    return (
+      (strand === 'safety' && startMin > SAFETY_UNTIL * lengthMin) ||
+      (strand === 'fish-care' && startMin < FISH_CARE_FROM * lengthMin)
+    );
+  }).length;
+}

@@ -1,0 +1,66 @@
+import { computed, type Signal } from '@angular/core';
+import {
+  type Curriculum,
+  curriculumOf,
+  type PlanBody,
+  type PlanLesson,
+  planProblems,
+  runningOrder,
+  strandOf,
+  type UnitSystem,
+} from '@doceo/core';
+import { planProblemInWords } from '@doceo/texts';
+import type { BlockMark } from './plan-check.component';
+
+const COUNTED = [
+  ['must-fix', 'must fix'],
+  ['check', 'check'],
+] as const;
+
+/** What the check of a plan finds, in words, and by which marks its blocks are known there. */
+export function planFound({
+  shown,
+  lesson,
+  curriculum,
+  units,
+}: {
+  shown: Signal<PlanBody | null>;
+  lesson: Signal<PlanLesson | null>;
+  curriculum: Signal<Curriculum>;
+  units: Signal<UnitSystem>;
+}) {
+  const order = computed(() => runningOrder(shown() ?? { blocks: [] }));
+  const problems = computed(() => {
+    const body = shown();
+    if (!body) return [];
+    return planProblems(curriculum(), body, lesson()).map((problem) => planProblemInWords(problem, units()));
+  });
+  return {
+    order,
+    problems,
+    /** How many there are of what must be done and of what is to be checked. */
+    counts: computed(() =>
+      COUNTED.map(([level, word]) => ({
+        level,
+        word,
+        count: problems().filter((problem) => problem.level === level).length,
+      })),
+    ),
+    /** Numbers of the blocks in the running order. */
+    marks: computed<ReadonlyMap<string, BlockMark>>(() => {
+      const own = curriculumOf(curriculum(), shown() ?? {});
+      return new Map(
+        order().flatMap(({ number, blocks }) =>
+          blocks.map((block): [string, BlockMark] => {
+            const strand = strandOf(own, block);
+            return [block.id, { number, strandClass: strand ? `strand-fill strand-${strand}` : 'rest' }];
+          }),
+        ),
+      );
+    }),
+    /** Blocks that something is wrong with. */
+    flagged: computed(
+      () => new Set(problems().flatMap(({ blockIds, level }) => (level === 'tip' ? [] : blockIds))),
+    ),
+  };
+}

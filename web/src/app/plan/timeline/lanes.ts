@@ -1,0 +1,19 @@
+import type { SavedStudent } from '@doceo/contract';
+import { aboutStudent, firstName } from '../../data/lesson/lesson-texts';
+
+/** A place in the group: who has it, and what matters of him. */
+export interface Lane {
+  name: string;
+  note: string;
+}
+
+/** The places of a plan with those who come; a place beyond them has its number. */
+export function lanesOf(students: readonly SavedStudent[], groupSize: number): Lane[] {
+  return Array.from({ length: Math.max(groupSize, students.length) }, (_, i) => {
+    const student = students[i]?.student;
+    return {
+      name: student ? firstName(student.name) : `Student ${i + 1}`,
+      note: student ? aboutStudent(student) : '',
+    };
+  });
+}
