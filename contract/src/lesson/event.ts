@@ -6,11 +6,13 @@ import {
   EVIDENCE_KINDS,
   MIN_TAPS,
   MISS_CAUSES,
+  REPLAN_REASONS,
   RETRIEVES,
   SAFETY_KINDS,
   STONE_KINDS,
 } from '@doceo/core';
 import * as z from 'zod';
+import { blockSchema } from './plan';
 import { halfCharacters, idSchema, libraryIdSchema, lineSchema, textSchema } from '../common';
 import { type Issue, issueSchema, toIssues } from '../http/error';
 
@@ -107,6 +109,12 @@ export const eventBodySchema = z.discriminatedUnion('kind', [
     aboutId: idSchema.nullable().default(null),
   }),
   z.strictObject({ kind: z.literal('sentence'), text: textSchema(MAX_SENTENCE) }),
+  z.strictObject({
+    kind: z.literal('replan'),
+    why: z.enum(REPLAN_REASONS),
+    fromMin: z.int().min(0).max(1440),
+    blocks: z.array(blockSchema).max(60),
+  }),
   z.strictObject({ kind: z.literal('undo'), targetId: idSchema }),
 ]);
 

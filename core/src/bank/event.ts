@@ -1,3 +1,4 @@
+import type { Block, ReplanReason } from '../plan';
 import type { EvidenceKind } from '../skill';
 
 export const MISS_CAUSES = ['late', 'early', 'slack', 'wrong-way', 'not-seen', 'unknown'] as const;
@@ -68,6 +69,8 @@ export type BankEventBody =
   | { kind: 'note'; text: string; aboutId: string | null }
   /** What the instructor says to a student on the card of a lesson; the last one stands. */
   | { kind: 'sentence'; text: string }
+  /** The lesson goes on otherwise from a minute on: all its blocks, what was done among them. */
+  | { kind: 'replan'; why: ReplanReason; fromMin: number; blocks: Block[] }
   | { kind: 'undo'; targetId: string };
 
 export interface BankEvent {

@@ -1,5 +1,6 @@
 export * from './event';
 export * from './log';
+export * from './plan-now';
 export * from './evidence-of';
 export * from './knot-evidence';
 export * from './briefing';

@@ -99,6 +99,8 @@ export interface PlanBody {
 
 /** Steps of the timeline, minutes. */
 export const STEP_MIN = 5;
+/** The shortest block, minutes. */
+export const MIN_BLOCK_MIN = 5;
 export const MAX_GROUP = 8;
 
 /** A plan with nothing in it yet. */

@@ -4,6 +4,7 @@ export * from './needs';
 export * from './plan-problems';
 export type { Evidence, ProblemInWords } from './problem';
 export * from './proposals';
+export * from './replan';
 export * from './rig-problems';
 export * from './stages';
 export * from './warm-water';

@@ -1,4 +1,4 @@
-import type { Board, BoardDrill } from './model';
+import type { Activity, Board, BoardDrill } from './model';
 import { adapt } from '../../adapt';
 import { type Drill, mainSkillOf } from '../../drill';
 import { limitsOf } from '../../need';
@@ -7,7 +7,7 @@ import { READY } from '../../skill';
 import { groundSuits, type PlaceKind } from '../../water';
 import { STEP_MIN } from '../plan';
 import type { PlanStudent } from '../rules/rule';
-import { actsOf, everybody } from './activity';
+import { actsOf, everybody, lanesOf } from './activity';
 import type { ScheduleTask } from './task';
 
 /** The skill a student has first who wades: a drill that watches for it is in the water. */
@@ -41,6 +41,18 @@ export function boardOf(task: ScheduleTask): Board {
   const ids = task.drillIds ?? curriculum.drills.all.map(({ id }) => id);
   const all = everybody(students.length);
   const drills = [...new Set(ids)].sort().flatMap((id) => drillOf(id) ?? []);
+  const planned = actsOf({ all, bitOf, drillOf }, plan.blocks);
+  const had = students.map(
+    (_, lane) =>
+      new Map(
+        planned.flatMap(({ on, lanes, startMin, endMin }) =>
+          on && (lanes & (1 << lane)) !== 0
+            ? [[on.index, { startMin, takenMin: endMin - startMin }] as const]
+            : [],
+        ),
+      ),
+  );
+  if (task.trustsPlan) planned.forEach(trusted);
   const board = {
     ...{ task, students, planLanes, bitOf, drillOf, all, known: new Map() },
     groups: (task.groups ?? [])
@@ -61,14 +73,7 @@ export function boardOf(task: ScheduleTask): Board {
     })),
     drills,
     draw: new Float64Array(drills.length),
-    had: students.map(
-      (_, lane) =>
-        new Map(
-          actsOf({ all, bitOf, drillOf }, plan.blocks).flatMap(({ on, lanes, startMin }) =>
-            on && (lanes & (1 << lane)) !== 0 ? [[on.index, startMin] as const] : [],
-          ),
-        ),
-    ),
+    had,
     locked: actsOf(
       { all, bitOf, drillOf },
       plan.blocks.filter(({ id }) => task.lockedIds.includes(id)),
@@ -77,6 +82,15 @@ export function boardOf(task: ScheduleTask): Board {
   let sum = 0;
   drills.forEach((drill, i) => (board.draw[i] = sum += SELDOM + couldGive(board, drill)));
   return board;
+}
+
+/** What somebody planned for a student he may do, as long as it was planned. */
+function trusted({ on, lanes, startMin, endMin }: Activity): void {
+  if (!on) return;
+  for (const lane of lanesOf(lanes)) {
+    on.mostMin[lane] = Math.max(on.mostMin[lane]!, endMin - startMin);
+    on.who |= 1 << lane;
+  }
 }
 
 /** Even what gives nothing is drawn now and then: something may rest on it. */

@@ -26,6 +26,7 @@ const MAX_PLANS = 200_000;
 export function exactSchedule(
   board: Board,
 ): { acts: Activity[] | null; score: Score | null; tried: number } | null {
+  if (board.task.notBeforeMin) return null;
   // Half of the steps filled with any drill are more days already: not worth beginning.
   const steps = board.task.plan.lengthMin / STEP_MIN;
   if ((board.drills.length + 1) ** Math.floor(steps / 2) > MAX_PLANS) return null;

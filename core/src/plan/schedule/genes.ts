@@ -48,7 +48,7 @@ export function placed(
   board: Board,
   genes: readonly Gene[],
 ): { acts: Activity[]; genes: Gene[]; free: number[] } {
-  const free = board.students.map(() => 0);
+  const free = board.students.map(() => board.task.notBeforeMin ?? 0);
   const acts: Activity[] = [...board.locked];
   const kept: Gene[] = [];
   const last = genes.filter(isLast);

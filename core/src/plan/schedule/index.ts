@@ -5,6 +5,7 @@ import { exactSchedule } from './exact';
 import { type HardFault, hardFaults } from './hard';
 import { type Score, scoreOf } from './parts';
 import { proposalOf, type Proposal } from './proposal';
+import { shorterPlans } from './keep-order';
 import { betterPlans } from './search';
 import type { ScheduleTask } from './task';
 
@@ -15,6 +16,7 @@ export { HARD_RULES, type HardFault, type HardRuleId } from './hard';
 export { PLAIN_RULES, plainPlan } from './plain-rules';
 export { type Proposal } from './proposal';
 export * from './closed-hours';
+export * from './replan';
 export * from './group-split';
 export * from './uses';
 export * from './why-not';
@@ -50,7 +52,9 @@ export function* proposalSteps(
     if (acts && score) yield { tried, found: proposalOf(board, acts, score, true) };
     return;
   }
-  const steps = betterPlans(board, { seed, tries, given: given.length > 0 ? given : null });
+  const steps = task.keepsOrder
+    ? shorterPlans(board, given, { seed, tries })
+    : betterPlans(board, { seed, tries, given: given.length > 0 ? given : null });
   for (const { found, tried } of steps)
     yield { tried, found: found && proposalOf(board, found.acts, found.score, false) };
 }

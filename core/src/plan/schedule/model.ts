@@ -81,8 +81,8 @@ export interface Board {
   drillOf: (id: string | null) => BoardDrill | null;
   /** For drawing a drill: up to each of them the sum of what they could give the group. */
   draw: Float64Array;
-  /** Of each student the drills the plan has for him, by their number, and when they begin, minutes. */
-  had: readonly ReadonlyMap<number, number>[];
+  /** Of each student the drills the plan has for him, by their number: when they begin, and how long they are. */
+  had: readonly ReadonlyMap<number, { startMin: number; takenMin: number }>[];
   /** What stays as it is. */
   locked: Activity[];
   /** Parts of a student's day that were computed before, by what he does. */

@@ -162,6 +162,7 @@ function repaired(board: Board, had: readonly Gene[]): Gene[] {
 
 /** A list with breaks for all where they gain, up to three. */
 function withBreaks(board: Board, genes: Gene[]): Gene[] {
+  if (board.task.addsBreaks === false) return genes;
   let best = genes;
   const rest: Gene = { drill: null, plain: BREAK, takenMin: BREAK_MIN, lanes: board.all };
   for (let i = 0; i < 3; i++) {
@@ -195,7 +196,8 @@ const BREAKS = 0.04;
 
 /** Any drill, or a break, for those of some who may do it; what could give the group more is drawn more often. */
 function anyGene(board: Board, lanes: number, random: Random, takenMin?: number): Gene {
-  if (random() < BREAKS) return { drill: null, plain: BREAK, takenMin: BREAK_MIN, lanes };
+  if (random() < BREAKS && board.task.addsBreaks !== false)
+    return { drill: null, plain: BREAK, takenMin: BREAK_MIN, lanes };
   const at = bisectRight(board.draw, random() * (board.draw.at(-1) ?? 0));
   const drill = board.drills[Math.min(at, board.drills.length - 1)] ?? null;
   return { drill, plain: null, takenMin: takenMin ?? drill?.likelyMin ?? BREAK_MIN, lanes };

@@ -60,6 +60,14 @@ export interface ScheduleTask {
   closed: readonly Closed[];
   /** Students of the lesson who do not come; their places in the plan stay. */
   absentIds?: readonly string[];
+  /** Nothing new begins before; what begins before was done, and is not judged any more. Minutes. */
+  notBeforeMin?: number;
+  /** Whether what the plan has for a student may be done by him as long as it was planned: somebody decided so. */
+  trustsPlan?: boolean;
+  /** Whether what there is stays in its order, shorter or left out, and nothing new comes. */
+  keepsOrder?: boolean;
+  /** Whether the machine puts in breaks of its own; it does when left out. */
+  addsBreaks?: boolean;
   /** Students who stay together all day, each group apart from the others but for the talk on safety; ids. */
   groups?: readonly (readonly string[])[];
   /** How many the school has of a thing; what is not named is not counted. */

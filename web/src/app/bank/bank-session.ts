@@ -10,6 +10,7 @@ import {
   mainSkillOf,
   placeAt,
   placesOf,
+  planNow,
   type PlanBody,
   activeEvents,
 } from '@doceo/core';
@@ -64,7 +65,14 @@ export class BankSession {
   );
   readonly several = computed(() => this.chosen().length > 1);
 
-  private readonly body = computed(() => this.plan()?.body ?? null);
+  /** All events of this lesson, taken back ones too. */
+  readonly events = computed(() => this.all().filter((event) => event.lessonId === this.lesson()?.id));
+  /** The plan of the day as it goes on now. */
+  readonly now = computed(() => {
+    const body = this.plan()?.body;
+    return body ? planNow(body, this.events()) : null;
+  });
+  private readonly body = this.now;
   readonly places = computed(() => (this.body() ? placesOf(this.body() as PlanBody) : []));
   /** Minute of the plan at which the group is: where it was put, else by the clock. */
   private readonly minute = computed(() => {
@@ -73,6 +81,8 @@ export class BankSession {
     if (!body || (kept !== null && this.places().includes(kept))) return kept;
     return placeAt(body, this.minuteNow());
   });
+  /** The place at which the group is, minutes from the start. */
+  readonly placeMinute = computed(() => this.minute());
   readonly placeNumber = computed(() => this.places().indexOf(this.minute() ?? -1) + 1);
   /** Students by what they do at this place, those who stepped out with theirs; none while nobody has a block. */
   readonly parts = computed(() => {
@@ -114,8 +124,6 @@ export class BankSession {
   /** Skills that the drill shows besides: one more tap each. */
   readonly sides = computed(() => sideSkills(this.curriculum(), this.drill()));
 
-  /** All events of this lesson, taken back ones too. */
-  readonly events = computed(() => this.all().filter((event) => event.lessonId === this.lesson()?.id));
   /** Standing events of this lesson. */
   readonly today = computed(() => activeEvents(this.events()));
   /** Of them, those of whom a tap counts for. */
@@ -312,6 +320,14 @@ export class BankSession {
     ]);
   }
 
+  /** The lesson goes on otherwise, and the group to what comes then. */
+  async replan(body: Extract<BankEventBody, { kind: 'replan' }>, fromMin: number): Promise<string[]> {
+    const kept = await this.add([{ body, studentId: null, blockId: null }]);
+    const next = this.places().find((min) => min >= fromMin);
+    if (next !== undefined && body.why !== 'absent') this.put({ minute: next });
+    return kept;
+  }
+
   /** Takes back the last entry; what was one tap for several students goes back as one. */
   undo(): Promise<string[]> {
     // A fast second tap means the entry before, and not the one that is being taken back.
@@ -391,7 +407,8 @@ export class BankSession {
     this.merge(events);
   }
 
-  private minuteNow(): number {
+  /** Minutes since the lesson began, by this device's clock. */
+  minuteNow(): number {
     return (Date.now() - Date.parse(this.lesson()?.startsAt ?? '')) / 60_000;
   }
 }

@@ -15,6 +15,8 @@ import { clockText } from '../data/lesson/lesson-texts';
 import { SetAsideComponent } from '../shared/lesson/set-aside.component';
 import { BankSession } from './bank-session';
 import { BankSheetComponent } from './bank-sheet.component';
+import { DayReplan } from './replan/day-replan';
+import { ReplanSheetComponent } from './replan/replan-sheet.component';
 import { LogListComponent } from './log-list.component';
 import { TimeLeftComponent, WARN_MIN } from './time-left.component';
 import { type BarStudent, WhoBarComponent } from './who-bar.component';
@@ -37,17 +39,19 @@ interface Tangle {
     BankSheetComponent,
     FormsModule,
     LogListComponent,
+    ReplanSheetComponent,
     RouterLink,
     SetAsideComponent,
     TimeLeftComponent,
     WhoBarComponent,
   ],
-  providers: [BankSession],
+  providers: [BankSession, DayReplan],
   templateUrl: './bank.page.html',
   styleUrl: './bank.page.css',
 })
 export class BankPage implements OnInit {
   protected readonly book = inject(BankSession);
+  protected readonly replan = inject(DayReplan);
   protected readonly store = inject(BankStore);
   protected readonly day = inject(DayStore);
   protected readonly session = inject(SessionStore);
@@ -286,6 +290,15 @@ export class BankPage implements OnInit {
       this.warm.set(warmReadingText(body.celsius, species, this.session.units()));
     }
     if (!logSheet(id).stays) this.sheet.set(null);
+  }
+
+  /** Told where it is undone: the last entry is the new plan. */
+  protected replanned(): void {
+    this.messages.add({
+      severity: 'success',
+      summary: 'The rest goes on otherwise. Undo brings back what was.',
+      life: 5000,
+    });
   }
 
   protected toggle(which: 'sun' | 'large'): void {

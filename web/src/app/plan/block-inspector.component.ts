@@ -2,10 +2,13 @@ import { Component, computed, inject, input, output } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import {
   type Block,
+  BLOCK_KINDS,
   type Curriculum,
   PLACE_KINDS,
   type PlanEdit,
   type PlanRig,
+  mainSkillOf,
+  softMinutes,
   textInUnits,
 } from '@doceo/core';
 import { adaptationText, NEED_NAMES } from '@doceo/texts';
@@ -31,6 +34,17 @@ import type { Lane } from './timeline/lanes';
       display: grid;
       grid-template-columns: 1fr 1fr;
       gap: 8px;
+    }
+    .lock {
+      display: flex;
+      gap: 6px;
+      align-items: center;
+    }
+    .watch {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 4px 6px;
+      align-items: center;
     }
     .how {
       margin: 0;
@@ -65,6 +79,25 @@ export class BlockInspectorComponent {
   protected readonly faults = computed(() =>
     this.block().watchFor.flatMap((id) => this.curriculum().faults.find(id) ?? []),
   );
+  /** Faults of its skill that are not watched for yet. */
+  protected readonly others = computed(() => {
+    const [drill, { watchFor }] = [this.drill(), this.block()];
+    const skill = drill && this.curriculum().skills.find(mainSkillOf(drill));
+    return [
+      { value: '', text: 'choose' },
+      ...(skill?.faults ?? []).flatMap((id) => {
+        const fault = watchFor.includes(id) ? undefined : this.curriculum().faults.find(id);
+        return fault ? [{ value: id, text: fault.short }] : [];
+      }),
+    ];
+  });
+  protected readonly mostFaults = 12;
+  protected readonly kinds = BLOCK_KINDS.map((kind) => ({ value: kind, text: kind }));
+  /** How long it may take: as somebody said, else as its drill spreads; whole minutes. */
+  protected readonly soft = computed(() => {
+    const { leastMin, mostMin } = softMinutes(this.curriculum(), this.block());
+    return { leastMin: Math.round(leastMin), mostMin: Math.round(mostMin) };
+  });
   protected readonly needNames = NEED_NAMES;
   protected readonly adaptationText = adaptationText;
   protected readonly gear = computed(() =>
@@ -88,6 +121,21 @@ export class BlockInspectorComponent {
 
   protected change(change: Partial<Block>): void {
     this.edited.emit({ kind: 'change', blockId: this.block().id, change });
+  }
+
+  protected soften(change: { soonestMin?: number; latestMin?: number }): void {
+    const { durationMin } = this.block();
+    const soonestMin = change.soonestMin && Math.max(1, Math.min(durationMin, Math.round(change.soonestMin)));
+    const latestMin = change.latestMin && Math.min(960, Math.max(durationMin, Math.round(change.latestMin)));
+    this.change({ ...(soonestMin ? { soonestMin } : {}), ...(latestMin ? { latestMin } : {}) });
+  }
+
+  protected watch(faultId: string): void {
+    if (faultId) this.change({ watchFor: [...this.block().watchFor, faultId] });
+  }
+
+  protected unwatch(faultId: string): void {
+    this.change({ watchFor: this.block().watchFor.filter((id) => id !== faultId) });
   }
 
   protected time(change: { startMin?: number; durationMin?: number; lane?: number | null }): void {

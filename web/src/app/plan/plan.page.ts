@@ -59,6 +59,7 @@ import { ProposalBarComponent } from './proposal/proposal-bar.component';
 import { ProposalPartsComponent } from './proposal/proposal-parts.component';
 import { PlanDocuments, type PlanValue } from './plan-document';
 import { PlanSchoolsComponent } from './plan-schools.component';
+import type { PlainKind } from './plain-blocks';
 import { PlanFactsComponent } from './plan-facts.component';
 import { PLAN_KEYS } from './plan-keys';
 import { ShareDialogComponent } from './sharing/share-dialog.component';
@@ -258,16 +259,9 @@ export class PlanPage implements OnInit, OnDestroy {
     this.addBlock(blockFromDrill(drill, crypto.randomUUID(), nextStart(this.value()?.body as PlanBody)));
   }
 
-  protected addPlain(kind: 'break' | 'debrief'): void {
-    this.addBlock(
-      plainBlock(
-        kind,
-        kind === 'break' ? 'Break' : 'What went well',
-        crypto.randomUUID(),
-        nextStart(this.value()?.body as PlanBody),
-        10,
-      ),
-    );
+  protected addPlain({ kind, title, minutes }: PlainKind): void {
+    const startMin = nextStart(this.value()?.body as PlanBody);
+    this.addBlock(plainBlock(kind, title, crypto.randomUUID(), startMin, minutes));
   }
 
   /** A drill dragged from the shelf: shown where it would land, put there when dropped. */

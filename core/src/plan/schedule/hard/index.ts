@@ -30,7 +30,14 @@ const RULES: readonly HardRule[] = [
 
 /** Everything in a plan that must not be. @param acts in the order of time */
 export function hardFaults(board: Board, acts: readonly Activity[]): HardFault[] {
-  return RULES.flatMap((rule) => rule(board, acts));
+  return RULES.flatMap((rule) => broken(rule, board, acts));
+}
+
+/** What a rule finds; what was done is not judged any more. */
+function broken(rule: HardRule, board: Board, acts: readonly Activity[]): HardFault[] {
+  const found = rule(board, acts);
+  const { notBeforeMin } = board.task;
+  return notBeforeMin === undefined ? found : found.filter(({ atMin }) => atMin >= notBeforeMin);
 }
 
 /** Those that hold by themselves where activities are put one behind the other, as the search does. */
@@ -47,7 +54,7 @@ const REST = RULES.filter((rule) => !BY_PLACING.has(rule));
 
 /** The same of a plan that was put together around locked activities that break nothing themselves. */
 export function staysAllowed(board: Board, acts: readonly Activity[]): boolean {
-  return REST.every((rule) => rule(board, acts).length === 0);
+  return REST.every((rule) => broken(rule, board, acts).length === 0);
 }
 
 /** Those that ask what goes on at the same time. */
@@ -64,16 +71,16 @@ export function isAllowedNow(
   act: Activity,
 ): boolean {
   const now = inTime([...on, act]);
-  if (AT_ONCE.some((rule) => rule(board, now).length > 0)) return false;
-  return [safetyFirst, restsOn].every((rule) => rule(board, inTime([...before, act])).length === 0);
+  if (AT_ONCE.some((rule) => broken(rule, board, now).length > 0)) return false;
+  return [safetyFirst, restsOn].every((rule) => broken(rule, board, inTime([...before, act])).length === 0);
 }
 
 /** Whether locked activities break nothing by where they stand. */
 export function canLock(board: Board): boolean {
-  return [...BY_PLACING].every((rule) => rule(board, board.locked).length === 0);
+  return [...BY_PLACING].every((rule) => broken(rule, board, board.locked).length === 0);
 }
 
 /** Whether nothing is in a plan that must not be. @param acts in the order of time */
 export function isAllowed(board: Board, acts: readonly Activity[]): boolean {
-  return RULES.every((rule) => rule(board, acts).length === 0);
+  return RULES.every((rule) => broken(rule, board, acts).length === 0);
 }

@@ -18,7 +18,8 @@ export const restsOn: HardRule = (board, acts) => {
   for (const act of acts) {
     if (!act.on) continue;
     for (const lane of lanesOf(act.lanes & lacking(board, act.on.main, taught)))
-      found.push(inAct('rests-on', act, lane));
+      if (!board.task.trustsPlan || !board.had[lane]!.has(act.on.index))
+        found.push(inAct('rests-on', act, lane));
     for (const { skill } of act.on.trains) taught[skill]! |= act.lanes;
   }
   return found;

@@ -3,6 +3,8 @@ import type { Activity, Board } from '../model';
 /** A drill that is moved by more than this counts as a part of one that is lost, minutes. Rules of thumb. */
 const NEAR_MIN = 10;
 const MOVED_COUNTS = 0.15;
+/** One that has no time left counts so much of one that is lost, when it is there at all. A rule of thumb. */
+const SHORTER_COUNTS = 0.4;
 
 /**
  * How many of the drills that were planned for a student are not in his day; what is moved far counts a little.
@@ -13,12 +15,19 @@ const MOVED_COUNTS = 0.15;
  */
 export function lostOf({ had }: Board, lane: number, acts: readonly Activity[]): number {
   let lost = 0;
-  for (const [index, startMin] of had[lane]!) {
+  for (const [index, { startMin, takenMin }] of had[lane]!) {
+    let minutes = 0;
     let nearest = Number.POSITIVE_INFINITY;
     for (const act of acts)
-      if (act.on?.index === index) nearest = Math.min(nearest, Math.abs(act.startMin - startMin));
+      if (act.on?.index === index) {
+        minutes += act.endMin - act.startMin;
+        nearest = Math.min(nearest, Math.abs(act.startMin - startMin));
+      }
     if (nearest === Number.POSITIVE_INFINITY) lost += 1;
-    else if (nearest > NEAR_MIN) lost += MOVED_COUNTS;
+    else {
+      if (nearest > NEAR_MIN) lost += MOVED_COUNTS;
+      lost += SHORTER_COUNTS * Math.max(0, 1 - minutes / takenMin);
+    }
   }
   return lost;
 }

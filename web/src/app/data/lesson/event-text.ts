@@ -10,6 +10,7 @@ import {
   formatTemperature,
   type MissCause,
   type Retrieve,
+  type ReplanReason,
   type SafetyKind,
   type UnitSystem,
 } from '@doceo/core';
@@ -45,6 +46,14 @@ export const RETRIEVE_WORDS: Record<Retrieve, string> = {
   static: 'static',
   hang: 'the hang',
 };
+const REPLAN_WORDS: Record<ReplanReason, string> = {
+  late: 'we were late',
+  thunder: 'thunder',
+  wind: 'wind',
+  rising: 'the river rose',
+  absent: 'somebody was missing',
+};
+
 export const SAFETY_WORDS: Record<SafetyKind, string> = {
   slip: 'slip in the water',
   hook: 'hook in somebody',
@@ -95,6 +104,8 @@ export function eventText(body: BankEventBody, system: UnitSystem, curriculum: C
       return `safety: ${SAFETY_WORDS[body.what]}${body.text ? `, ${body.text}` : ''}`;
     case 'tempo':
       return `beat of ${body.tapsMs.length} taps at ${formatRoundLength(body.lineM, system)}`;
+    case 'replan':
+      return `the plan goes on otherwise: ${REPLAN_WORDS[body.why]}`;
     case 'undo':
       return 'taken back';
   }

@@ -12,13 +12,15 @@ import { reasonText, RULE_BROKEN } from '@doceo/texts';
       <h3>Why now</h3>
       <p>{{ why.now }}</p>
       @if (why.bars.length > 1) {
-        <h3>What it beat <span class="soft">worth to the plan</span></h3>
+        <h3>Beside what else could stand here</h3>
         <div class="bars">
           @for (bar of why.bars; track bar.name) {
             <span class="name" [class.own]="bar.own">{{ bar.name }}</span>
             <span class="track"
               ><i [class.own]="bar.own" [class.no]="bar.note" [style.width.%]="bar.share * 100"></i
-              ><span class="figure">{{ bar.note || bar.worth }}</span></span
+              ><span [class.figure]="!bar.note" [class.note]="bar.note">{{
+                bar.note || bar.worth
+              }}</span></span
             >
           }
         </div>
@@ -40,6 +42,11 @@ import { reasonText, RULE_BROKEN } from '@doceo/texts';
       gap: 4px 8px;
       font-size: 12.5px;
     }
+    .note {
+      font-size: 12px;
+      line-height: 1.2;
+      color: var(--ink-soft);
+    }
     .name.own {
       font-weight: 700;
     }
@@ -59,6 +66,7 @@ import { reasonText, RULE_BROKEN } from '@doceo/texts';
       background: var(--ink);
     }
     i.no {
+      max-width: 26%;
       background: repeating-linear-gradient(45deg, #b9c4c9 0 3px, transparent 3px 6px);
     }
   `,

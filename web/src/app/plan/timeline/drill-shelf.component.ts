@@ -1,3 +1,4 @@
+import { PLAIN_KINDS, type PlainKind } from '../plain-blocks';
 import { Component, computed, input, output, signal, inject } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { type Drill, type Strand, STRAND_NAMES, STRANDS } from '@doceo/core';
@@ -27,8 +28,9 @@ import { TeachingStore } from '../../data/teaching/teaching-store';
         (ngModelChange)="words.set($event)"
       />
       <span class="spread"></span>
-      <button type="button" class="btn small" (click)="plain.emit('break')">Break</button>
-      <button type="button" class="btn small" (click)="plain.emit('debrief')">Debrief</button>
+      @for (one of plainKinds; track one.kind) {
+        <button type="button" class="btn small" (click)="plain.emit(one)">{{ one.text }}</button>
+      }
     </div>
     <p class="added" role="status">{{ added() }}</p>
     <div class="shelf">
@@ -58,7 +60,8 @@ export class DrillShelfComponent {
   /** What was added last, in words. */
   readonly added = input('');
   readonly chosen = output<Drill>();
-  readonly plain = output<'break' | 'debrief'>();
+  protected readonly plainKinds = PLAIN_KINDS;
+  readonly plain = output<PlainKind>();
   readonly dragged = output<{ drill: Drill; drag: Drag }>();
 
   protected readonly strands = STRANDS;

@@ -51,6 +51,7 @@ interface Hold {
   imports: [DragDirective],
   templateUrl: './timeline.component.html',
   styleUrl: './timeline.component.css',
+  host: { '[style.--lanes]': "lanesPx() + fanPx() + 'px'" },
 })
 export class TimelineComponent {
   private readonly teaching = inject(TeachingStore);

@@ -14,22 +14,39 @@ interface PlansApi {
 export class PlanRunner {
   private readonly startWorker = inject(PLANS_WORKER, { optional: true });
 
+  private ready: Worker | null = null;
+
+  /** Starts a worker before it is asked for anything, so that the first answer comes sooner. */
+  warm(): void {
+    this.ready ??= this.startWorker?.() ?? null;
+  }
+
   run(request: PlanRequest): Observable<PlanNews> {
     return new Observable((listener) => {
-      const worker = this.startWorker?.();
+      const worker = this.ready ?? this.startWorker?.();
+      this.ready = null;
       const tell = (news: PlanNews): void => listener.next(news);
       const ended = worker
         ? Promise.race([wrap<PlansApi>(worker).makePlans(request, proxy(tell)), workerBroken(worker)])
         : inPage(request, tell);
       ended.then(
         () => {
-          worker?.terminate();
+          this.keep(worker);
           listener.complete();
         },
         (error: unknown) => listener.error(error),
       );
-      return () => worker?.terminate();
+      return () => {
+        if (worker !== this.ready) worker?.terminate();
+      };
     });
+  }
+
+  /** A worker that is done is used again for the next. */
+  private keep(worker: Worker | undefined): void {
+    if (!worker) return;
+    if (this.ready) worker.terminate();
+    else this.ready = worker;
   }
 }
 
