@@ -67,11 +67,12 @@ export function replanTask(plan: PlanBody, wish: ReplanWish, day: PlanDay): Sche
     ({ id, lineOutM }) =>
       !dropIds.includes(id) && (why !== 'wind' || lineOutM <= WIND_LINE_M) && (isWeather || planned.has(id)),
   );
+  const allowed = new Set(drills.map(({ id }) => id));
   return {
     ...task,
     plan: {
       ...task.plan,
-      blocks: [...done, ...left.filter(({ drillId }) => !dropIds.includes(drillId ?? ''))],
+      blocks: [...done, ...left.filter(({ drillId }) => drillId === null || allowed.has(drillId))],
     },
     lockedIds: [...task.lockedIds.filter((id) => !doneIds.has(id)), ...doneIds],
     drillIds: drills.map(({ id }) => id),

@@ -2,54 +2,15 @@ import { emptyLayer, resolveCurriculum } from '../../curriculum';
 import { SHIPPED_CURRICULUM as SHIPPED } from '../../curriculum/shipped';
 import type { Drill } from '../../drill';
 import { seededRandom } from '../../random';
-import { skillState } from '../../skill';
-import { typicalPlaces } from '../../water';
-import { CARD } from '../../testing/rule-card';
+import { drawnStudent, taskOf } from '../../testing/schedule-task';
 import { type Block, emptyPlan, STEP_MIN } from '../plan';
 import { blockFromDrill } from '../edits';
 import { planProblems, type PlanStudent } from '../rules';
 import { actsOf } from './activity';
 import { boardOf } from './board';
 import { hardFaults } from './hard';
-import {
-  judgeOf,
-  PLAIN_RULES,
-  plainPlan,
-  proposals,
-  reasonsFor,
-  schedule,
-  type ScheduleTask,
-  USUAL_WEIGHTS,
-} from '.';
+import { judgeOf, PLAIN_RULES, plainPlan, proposals, reasonsFor, schedule, type ScheduleTask } from '.';
 import { scoreOf } from './parts';
-
-const WATER: ScheduleTask['lesson']['water'] = {
-  ...{ name: 'Ford', kind: 'river', latitude: null, longitude: null, timeZone: 'UTC' },
-  ...{ species: [], places: typicalPlaces('river'), rules: CARD, said: {}, calendar: null },
-};
-
-/** A student of whom some skills were seen, by a draw. */
-function student(i: number, random: () => number, change: Partial<PlanStudent> = {}): PlanStudent {
-  const skills = SHIPPED.skills.all.slice(0, 14);
-  const attempts = Array.from({ length: 30 }, (_, k) => ({
-    ...{ id: `${k}`, atMs: k, good: random() < 0.5 },
-    skillId: skills[Math.floor(random() * skills.length)]!.id,
-  }));
-  return {
-    ...{ id: `s${i}`, name: `S${i}`, ageYears: 40, saidAdult: false, guardianConsent: true, needs: [] },
-    skills: skillState(SHIPPED.skills.all, attempts, 100),
-    ...change,
-  };
-}
-
-const task = (students: PlanStudent[], change: Partial<ScheduleTask> = {}): ScheduleTask => ({
-  curriculum: SHIPPED,
-  plan: { ...emptyPlan(), groupSize: students.length, lengthMin: 90 },
-  lesson: { startMs: 0, date: '2026-06-01', water: WATER, students },
-  staff: { instructors: 1, assistants: 0 },
-  ...{ lockedIds: [], drillIds: null, goals: {}, closed: [], stock: {}, weights: USUAL_WEIGHTS },
-  ...change,
-});
 
 /** A case so small that every plan can be written down: few drills of a school of its own, few minutes. */
 function smallCase(seed: string): ScheduleTask {
@@ -79,12 +40,12 @@ function smallCase(seed: string): ScheduleTask {
     { owner: 'shipped', layer: { ...emptyLayer(), skills, drills, faults: SHIPPED.faults.all.slice() } },
   ]);
   const students = Array.from({ length: alone ? 1 : 2 }, (_, i) =>
-    student(i, random, { ageYears: oneOf([12, 40]), needs: random() < 0.2 ? ['shoulder'] : [] }),
+    drawnStudent(i, random, { ageYears: oneOf([12, 40]), needs: random() < 0.2 ? ['shoulder'] : [] }),
   );
   const lengthMin = alone ? 25 : 15;
   const drill = oneOf(drills);
   const lock = random() < 0.3 ? { ...blockFromDrill(drill, 'locked', 5), durationMin: 5, lane: 0 } : null;
-  return task(students, {
+  return taskOf(students, {
     curriculum,
     plan: { ...emptyPlan(), groupSize: students.length, lengthMin, blocks: lock ? [lock] : [] },
     lockedIds: lock ? ['locked'] : [],
@@ -158,9 +119,11 @@ describe('a plan made by the machine', () => {
   const larger = (seed: string): ScheduleTask => {
     const random = seededRandom(seed);
     const count = 2 + Math.floor(random() * 4);
-    return task(
+    return taskOf(
       Array.from({ length: count }, (_, i) =>
-        student(i, random, { needs: [['shoulder'], ['cannot-swim'], [], [], []][i] as PlanStudent['needs'] }),
+        drawnStudent(i, random, {
+          needs: [['shoulder'], ['cannot-swim'], [], [], []][i] as PlanStudent['needs'],
+        }),
       ),
       { staff: { instructors: 1 + Math.floor(random() * 2), assistants: Math.floor(random() * 2) } },
     );
@@ -247,6 +210,6 @@ describe('a plan made by the machine', () => {
         { seed: 'a', tries: 10 },
       ),
     ).toBeNull();
-    expect(schedule(task([]), { seed: 'a', tries: 10 })).toBeNull();
+    expect(schedule(taskOf([]), { seed: 'a', tries: 10 })).toBeNull();
   });
 });

@@ -124,6 +124,7 @@ function* starts(
   stays: readonly Gene[],
   random: Random,
 ): Generator<readonly Gene[]> {
+  if (stays.length > 0) for (const talk of shortTalks(board)) yield [...talk, ...stays];
   if (had.length > 0) {
     yield had;
     yield repaired(board, had);
@@ -139,6 +140,14 @@ function* starts(
       stays.reduce((list, stay) => withStay(board, list, stay), genes),
     );
   }
+}
+
+/** Talks on safety for all, as short as they may be, where nothing may come before one. */
+function shortTalks({ drills, talks, all }: Board): Gene[][] {
+  if (!talks) return [[]];
+  return drills
+    .filter(({ drill, who }) => drill.strand === 'safety' && who === all)
+    .map((drill) => [{ drill, plain: null, takenMin: drill.leastMin, lanes: all }]);
 }
 
 /** What is there without what breaks a rule, and the stretches that this leaves made anew. */

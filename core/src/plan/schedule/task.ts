@@ -62,6 +62,8 @@ export interface ScheduleTask {
   absentIds?: readonly string[];
   /** Nothing new begins before; what begins before was done, and is not judged any more. Minutes. */
   notBeforeMin?: number;
+  /** Whether what is locked stays where it breaks a rule itself: somebody decided so, and the check tells him. */
+  bearsLocked?: boolean;
   /** Whether what the plan has for a student may be done by him as long as it was planned: somebody decided so. */
   trustsPlan?: boolean;
   /** Whether what there is stays in its order, shorter or left out, and nothing new comes. */

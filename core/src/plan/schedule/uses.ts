@@ -47,6 +47,7 @@ export function taskFor(plan: PlanBody, use: PlanUse, day: PlanDay): ScheduleTas
     lesson: day.lesson ?? typicalLesson(day.curriculum, plan),
     staff: plan.staff ?? ALONE,
     lockedIds: locked.map(({ id }) => id),
+    bearsLocked: true,
     drillIds: null,
     goals: goalsOf(day.curriculum, plan, day.besides ?? USUAL_BESIDES),
     closed: day.closed,

@@ -2,7 +2,7 @@ import type { Activity, Board } from '../model';
 import { inTime } from '../activity';
 import { apart, group, minors, supervision } from './people';
 import { closed, ground, room } from './place';
-import type { HardFault, HardRule } from './rule';
+import { type HardFault, type HardRule, isSame } from './rule';
 import { needs, restsOn, safetyFirst } from './students';
 import { locked, stock } from './things';
 import { minutes, outsideLesson } from './time';
@@ -33,12 +33,20 @@ export function hardFaults(board: Board, acts: readonly Activity[]): HardFault[]
   return RULES.flatMap((rule) => broken(rule, board, acts));
 }
 
-/** What a rule finds; what was done is not judged any more. */
+/** What a rule finds; what was done is not judged any more, nor what is locked where that is borne. */
 function broken(rule: HardRule, board: Board, acts: readonly Activity[]): HardFault[] {
+  const { notBeforeMin = 0, bearsLocked = false } = board.task;
   const found = rule(board, acts);
-  const { notBeforeMin } = board.task;
-  return notBeforeMin === undefined ? found : found.filter(({ atMin }) => atMin >= notBeforeMin);
+  if (found.length === 0 || (notBeforeMin === 0 && !bearsLocked)) return found;
+  const isBorne = ({ rule: id, act, atMin }: HardFault): boolean =>
+    act !== null &&
+    board.locked.some((one) => isSame(one, act)) &&
+    (atMin < notBeforeMin || (bearsLocked && !NEVER_BORNE.has(id)));
+  return found.filter((fault) => !isBorne(fault));
 }
+
+/** Nobody can be in two places, or after the end, whoever decides so. */
+const NEVER_BORNE: ReadonlySet<HardFault['rule']> = new Set(['two-places', 'outside-lesson', 'locked']);
 
 /** Those that hold by themselves where activities are put one behind the other, as the search does. */
 const BY_PLACING: ReadonlySet<HardRule> = new Set([

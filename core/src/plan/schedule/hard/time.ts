@@ -1,11 +1,18 @@
+import type { Activity } from '../model';
 import { lanesOf } from '../activity';
 import { type HardFault, type HardRule, inAct, isSame } from './rule';
 
-/** Nothing begins before the lesson or ends after it. */
-export const outsideLesson: HardRule = ({ task }, acts) =>
-  acts
-    .filter(({ startMin, endMin }) => startMin < 0 || endMin > task.plan.lengthMin)
+/** Nothing begins before the lesson or ends after it; once it is on, nothing new begins in what is over. */
+export const outsideLesson: HardRule = (board, acts) => {
+  const { plan, notBeforeMin = 0 } = board.task;
+  const isDone = (act: Activity): boolean => board.locked.some((one) => isSame(one, act));
+  return acts
+    .filter(
+      (act) =>
+        act.startMin < 0 || act.endMin > plan.lengthMin || (act.startMin < notBeforeMin && !isDone(act)),
+    )
     .map((act) => inAct('outside-lesson', act));
+};
 
 /** A drill takes as long as it is worth, and no longer than it is good for each who does it; what is locked as it was. */
 export const minutes: HardRule = (board, acts) => {
