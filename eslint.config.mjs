@@ -34,7 +34,7 @@ const KNOWS_SHIPPED = [
   'core/src/shipped.ts',
   'core/src/curriculum/**/*.ts',
   'server/src/teaching/curriculum.ts',
-  'server/src/compute/commands.ts',
+  'server/src/compute/runner.ts',
   'server/src/bench/**/*.ts',
   'web/src/app/data/teaching/*.ts',
   'demo/src/**/*.ts',

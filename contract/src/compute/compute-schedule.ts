@@ -1,4 +1,4 @@
-import { ALONE, GROUND_KINDS, HARD_RULES, SCORE_PARTS } from '@doceo/core';
+import { ALONE, GROUND_KINDS, HARD_RULES, REPLAN_REASONS, SCORE_PARTS, SPLITS } from '@doceo/core';
 import * as z from 'zod';
 import { libraryIdSchema, lineSchema } from '../common';
 import { blockSchema, planBodySchema, staffSchema } from '../lesson/plan';
@@ -42,11 +42,29 @@ const scoreSchema = z.strictObject({
 });
 const lanesSchema = z.array(z.int());
 
+const daySchema = z.strictObject({ ...laidOver, plan: planBodySchema, lesson: lessonInputSchema });
+
+const wishSchema = z.discriminatedUnion('wish', [
+  z.strictObject({ wish: z.enum(['locked', 'kept']), blockId: z.string(), title: z.string() }),
+  z.strictObject({ wish: z.literal('length'), lengthMin: z.number() }),
+  z.strictObject({ wish: z.enum(['closed', 'stock']) }),
+  z.strictObject({ wish: z.literal('staff'), instructors: z.number(), assistants: z.number() }),
+]);
+/** Why there is no plan: the fewest wishes that cannot stand together, or what is missing at all. */
+const whyNotSchema = z.discriminatedUnion('why', [
+  z.strictObject({ why: z.enum(['no-students', 'no-drill']) }),
+  z.strictObject({
+    why: z.literal('wishes'),
+    wishes: z.array(wishSchema),
+    rules: z.array(z.enum(HARD_RULES)),
+  }),
+]);
+
 /** Commands about the plan that the machine makes. */
 export const scheduleCommands = {
   schedule: {
     summary:
-      'The plan for a group, a water and a day: what is done when by whom, what it is worth and why. Null where none is allowed.',
+      'The plan for a group, a water and a day: what is done when by whom, what it is worth and why. Null where none is allowed, with what cannot stand together.',
     input: taskSchema.extend({
       seed: z.string().max(100).default('schedule'),
       /** How long it may look, on a usual machine; the same on every machine gives the same plan. */
@@ -56,6 +74,7 @@ export const scheduleCommands = {
       plan: planBodySchema.nullable(),
       score: scoreSchema.nullable(),
       exact: z.boolean(),
+      whyNot: whyNotSchema.nullable(),
       reasons: z.array(
         z.strictObject({
           drillId: z.string(),
@@ -95,6 +114,68 @@ export const scheduleCommands = {
           ),
         }),
       ),
+    }),
+  },
+  replan: {
+    summary:
+      'The rest of a lesson planned anew: late, in thunder or wind, when a river rises, when somebody is missing.',
+    input: daySchema.extend({
+      why: z.enum(REPLAN_REASONS),
+      nowMin: minuteSchema,
+      /** Where the group is: what begins then in the plan is on. */
+      placeMin: minuteSchema,
+      stayMin: minuteSchema.optional(),
+      studentIds: z.array(z.string().max(60)).max(8).default([]),
+      dropIds: z.array(libraryIdSchema).max(60).default([]),
+      seed: z.string().max(100).default('replan'),
+      milliseconds: z.int().min(0).max(30_000).default(300),
+    }),
+    output: z.strictObject({
+      plan: planBodySchema.nullable(),
+      costs: z.array(
+        z.strictObject({
+          drillId: z.string(),
+          lanes: lanesSchema,
+          dropped: z.boolean(),
+          fewerTries: z.number(),
+          ofTries: z.number(),
+        }),
+      ),
+      whyNot: whyNotSchema.nullable(),
+    }),
+  },
+  overrun: {
+    summary:
+      'When a plan ends if each block takes as long as it takes: soonest, likely, latest, chance of late.',
+    input: z.strictObject({
+      ...laidOver,
+      plan: planBodySchema,
+      runs: z.int().min(1).max(100_000).default(4000),
+      seed: z.string().max(100).default('overrun'),
+    }),
+    output: z.strictObject({
+      ends: z
+        .strictObject({
+          soonestMin: z.number(),
+          likelyMin: z.number(),
+          latestMin: z.number(),
+          late: z.number(),
+        })
+        .nullable(),
+    }),
+  },
+  'group-split': {
+    summary: 'Groups of a class: those alike together, or each with its share of the strong.',
+    input: z.strictObject({
+      ...laidOver,
+      lesson: lessonInputSchema,
+      groups: z.int().min(1).max(8),
+      by: z.enum(SPLITS).default('readiness'),
+      leftTogether: z.boolean().default(true),
+      goals: z.record(libraryIdSchema, z.number().min(0).max(100)).default({}),
+    }),
+    output: z.strictObject({
+      groups: z.array(z.array(z.strictObject({ id: z.string(), name: z.string(), ready: z.number() }))),
     }),
   },
 } as const;

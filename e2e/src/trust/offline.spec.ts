@@ -44,6 +44,12 @@ describe('without a network', () => {
     await page.waitForSelector(STUDENTS);
   };
 
+  const title = (): Promise<string> => page.$eval('.what h1', ({ textContent }) => textContent ?? '');
+  const placeNumber = async (): Promise<number | null> => {
+    const text = await page.$eval('.blockno', ({ textContent }) => textContent ?? '');
+    return Number(/place (\d+)/.exec(text)?.[1] ?? 0) || null;
+  };
+
   beforeAll(async () => {
     folder = mkdtempSync(join(tmpdir(), 'doceo-device-'));
     databaseUrl = await freshDatabase('offline');
@@ -130,6 +136,35 @@ describe('without a network', () => {
     page = await tab();
     await openBank(lessonIds[0] as string);
     expect((await onDevice(page)).map(({ id }) => id).sort()).toEqual(before.map(({ id }) => id).sort());
+  }, 60_000);
+
+  it('plans the rest anew in thunder, alone, and one undo brings back what was', async () => {
+    await openBank(lessonIds[1] as string);
+    // To the third place of the plan.
+    for (let place = (await placeNumber()) ?? 1; place !== 3; place = (await placeNumber()) ?? 3)
+      await page.click(`[aria-label="${place < 3 ? 'Next block' : 'Block before'}"]`);
+    await page.waitForSelector('[data-tap=good]');
+    await page.click('[data-tap=good]');
+    const before = await title();
+    const entries = (await onDevice(page)).length;
+    await page.evaluate(() => {
+      const solid = [...document.querySelectorAll<HTMLElement>('.more .solid')];
+      solid.find(({ textContent }) => /Thunder/.test(textContent ?? ''))?.click();
+    });
+    await page.waitForSelector('doceo-replan-sheet .take:not([disabled])');
+    await page.click('doceo-replan-sheet .take');
+    await page.waitForFunction(() => !document.querySelector('doceo-replan-sheet'));
+    await acknowledged(page, entries + 1);
+    expect(await title()).not.toBe(before);
+    await page.click('[data-undo]');
+    await acknowledged(page, entries + 2);
+    // The tap that was logged before still belongs to its block.
+    for (let tries = 0; tries < 20 && (await placeNumber()) !== 3; tries++)
+      await page.click(`[aria-label="${((await placeNumber()) ?? 1) < 3 ? 'Next block' : 'Block before'}"]`);
+    expect(await title()).toBe(before);
+    expect(await page.$eval('.count', (count) => /[1-9]/.test(count.getAttribute('aria-label') ?? ''))).toBe(
+      true,
+    );
   }, 60_000);
 
   it('brings exactly those to the server, though it is killed in the middle', async () => {

@@ -1,21 +1,11 @@
-import { type CommandName, commands } from '@doceo/contract';
 import {
   adapt,
   beatFaults,
   buildRig,
   classKit,
   CoreError,
-  type Curriculum,
-  type Layer,
   comfortBand,
   chopOf,
-  curriculumOf,
-  judgeOf,
-  type PlanLesson,
-  reasonsFor,
-  schedule,
-  type ScheduleTask,
-  USUAL_WEIGHTS,
   pauseTable,
   unroll,
   loopCast,
@@ -44,7 +34,6 @@ import {
   freeSink,
   planProblems,
   rigFigures,
-  resolveCurriculum,
   rigProblems,
   simulateSchool,
   skillState,
@@ -58,62 +47,16 @@ import {
   wading,
   whatNext,
 } from '@doceo/core';
-import { SHIPPED_LAYER } from '@doceo/core/shipped';
 import { alertText, planProblemInWords, rigProblemInWords } from '@doceo/texts';
+import { type Runners, taught, withSkills } from './runner';
+import { scheduleRunners } from './schedule-runners';
 import { DateTime } from 'luxon';
-import * as z from 'zod';
-
-type Runners = {
-  [Name in CommandName]: (
-    input: z.output<(typeof commands)[Name]['input']>,
-  ) => z.input<(typeof commands)[Name]['output']>;
-};
 
 /** Parameters that are there; those left out take the template's default. */
 function withoutGaps(parameters: {
   [Key in keyof TemplateParameters]?: TemplateParameters[Key] | undefined;
 }): Partial<TemplateParameters> {
   return Object.fromEntries(Object.entries(parameters).filter(([, value]) => value !== undefined));
-}
-
-/** What ships, with a layer over it. */
-function taught(layer: Layer | undefined): Curriculum {
-  return resolveCurriculum([
-    { owner: 'shipped', layer: SHIPPED_LAYER },
-    ...(layer ? [{ owner: 'own' as const, layer }] : []),
-  ]);
-}
-
-/** Changes that a usual machine tries in a millisecond: by it a time is a number of tries, the same everywhere. */
-const TRIES_A_MS = 6;
-
-type LessonInput = NonNullable<z.output<(typeof commands)['plan-check']['input']>['lesson']>;
-
-/** A lesson with the skills that each student's attempts show. */
-function withSkills(curriculum: Curriculum, lesson: LessonInput): PlanLesson {
-  return {
-    ...lesson,
-    students: lesson.students.map(({ attempts, ...student }) => ({
-      ...student,
-      skills: skillState(curriculum.skills.all, attempts, lesson.startMs),
-    })),
-  };
-}
-
-function taskOf({
-  layer,
-  lesson,
-  weights,
-  ...task
-}: Omit<z.output<(typeof commands)['schedule-score']['input']>, 'plans'>): ScheduleTask {
-  const curriculum = curriculumOf(taught(layer), task.plan);
-  const said = Object.entries(weights).filter(([, weight]) => weight !== undefined);
-  return {
-    ...task,
-    curriculum,
-    lesson: withSkills(curriculum, lesson),
-    weights: { ...USUAL_WEIGHTS, ...Object.fromEntries(said) },
-  };
 }
 
 /** What each command computes. */
@@ -185,35 +128,7 @@ export const runners: Runners = {
     const problems = planProblems(curriculum, plan, lesson && withSkills(curriculum, lesson));
     return { problems: problems.map((problem) => ({ ...planProblemInWords(problem, 'metric') })) };
   },
-  schedule: ({ seed, milliseconds, ...input }) => {
-    const task = taskOf(input);
-    const found = schedule(task, { seed, tries: milliseconds * TRIES_A_MS });
-    return {
-      plan: found?.plan ?? null,
-      score: found?.score ?? null,
-      exact: found?.exact ?? false,
-      reasons: found
-        ? reasonsFor(task, found.plan.blocks).map((one) => ({
-            ...one,
-            lanes: [...one.lanes],
-            blockIds: [...one.blockIds],
-          }))
-        : [],
-    };
-  },
-  'schedule-score': ({ plans, ...input }) => {
-    const judge = judgeOf(taskOf(input));
-    return {
-      plans: plans.map((blocks) => {
-        const { faults, score } = judge(blocks);
-        const breaks = faults.map(({ rule, atMin, act, lane }) => ({
-          ...{ rule, atMin, lane },
-          drillId: act?.drillId ?? null,
-        }));
-        return { score, breaks };
-      }),
-    };
-  },
+  ...scheduleRunners,
   'fish-window': ({ fishDepthM, anglerHeightM, distanceM }) =>
     fishWindow(fishDepthM, anglerHeightM, distanceM),
   wading: ({ place, wader }) => wading(place, wader),

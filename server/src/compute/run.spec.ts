@@ -291,10 +291,33 @@ describe('compute', () => {
       },
       {
         plans: [
-          { score: { total: expect.closeTo(-0.66, 9) }, breaks: [] },
+          { score: { total: expect.closeTo(-1.37, 9) }, breaks: [] },
           { breaks: expect.arrayContaining([expect.objectContaining({ rule: 'safety-first' })]) },
         ],
       },
+    ],
+    [
+      'replan',
+      {
+        ...{ plan: FIRST_NYMPHS.body, lesson: PAIR, why: 'thunder', nowMin: 80, placeMin: 75 },
+        milliseconds: 20,
+      },
+      {
+        whyNot: null,
+        costs: expect.arrayContaining([expect.objectContaining({ dropped: true, lanes: expect.any(Array) })]),
+      },
+    ],
+    [
+      'overrun',
+      { plan: { ...FIRST_NYMPHS.body, lengthMin: 720 } },
+      { ends: { late: 0, likelyMin: expect.any(Number) } },
+    ],
+    ['overrun', { plan: { ...FIRST_NYMPHS.body, blocks: [] } }, { ends: null }],
+    ['group-split', { lesson: PAIR, groups: 2 }, { groups: [[expect.anything()], [expect.anything()]] }],
+    [
+      'schedule',
+      { plan: FIRST_NYMPHS.body, lesson: { ...PAIR, students: [] } },
+      { plan: null, whyNot: { why: 'no-students' } },
     ],
   ])('%s computes', (name, input, expected) =>
     expect(run(name, input)).toMatchObject({ exitCode: 0, value: expected }),

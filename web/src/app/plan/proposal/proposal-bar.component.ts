@@ -22,17 +22,18 @@ interface Bead {
     <section class="bar" aria-label="Preview" role="status">
       @if (none(); as why) {
         <p class="told">
-          <b>{{ why.title }}</b> <span>{{ why.reason }}</span>
+          <b>{{ why.title }}</b>&ngsp; <span>{{ why.reason }}</span>
         </p>
         <button type="button" class="btn" (click)="proposal.leave()">Leave it</button>
       } @else if (proposal.failed(); as text) {
         <p class="told">
-          <b>It could not be planned</b> <span>{{ text }}</span>
+          <b>It could not be planned</b>&ngsp; <span>{{ text }}</span>
         </p>
         <button type="button" class="btn" (click)="proposal.leave()">Leave it</button>
       } @else {
         <p class="told">
-          <b>Preview: {{ name() }}</b>
+          <b>Preview: {{ name() }}</b
+          >&ngsp;
           <span>{{ counted() }}{{ typical() ? ', for a typical group' : '' }}</span>
         </p>
         @for (bead of beads(); track bead.name) {

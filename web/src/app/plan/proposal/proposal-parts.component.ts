@@ -16,7 +16,7 @@ import { PlanProposal } from './plan-proposal';
               [checked]="proposal.parts()?.has(part.key)"
               (change)="proposal.togglePart(part.key)"
             />
-            <b>{{ part.title }}</b> <span>{{ part.tag }}</span></label
+            <b>{{ part.title }}</b>&ngsp; <span>{{ part.tag }}</span></label
           >
         </li>
       }
