@@ -91,7 +91,16 @@ const SHOTS: Shot[] = [
       await page.click('[data-kind="nymph/bead/dark/20"]');
     },
   },
-  { name: 'plan', path: '/plan', before: (page) => clickText(page, 'a.open', 'First nymphs') },
+  {
+    name: 'plan',
+    path: '/plan',
+    before: async (page) => {
+      await clickText(page, 'a.open', 'First nymphs');
+      await clickText(page, 'doceo-proposal-asks button', 'For this group');
+      await page.waitForSelector('.bead');
+      await page.waitForSelector('doceo-proposal-bar progress', { hidden: true, timeout: 60_000 });
+    },
+  },
   {
     name: 'teaching',
     path: '/plan/teaching',

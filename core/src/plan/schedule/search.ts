@@ -28,7 +28,7 @@ interface State extends Found {
 }
 
 /** How much worse a step may be at first and at last, points. */
-const HOT = 0.02;
+const HOT = 0.03;
 const COLD = 0.0005;
 
 /**
@@ -80,7 +80,7 @@ export function* betterPlans(
 }
 
 /** One time of so many a stretch of the plan is made anew; it takes as long as so many small changes. */
-const ANEW = 0.05;
+const ANEW = 0.15;
 const ANEW_TRIES = 12;
 /** Up to so long a stretch, minutes. */
 const STRETCH_MIN = 60;
@@ -135,10 +135,9 @@ function* starts(
       before: [],
       untilMin: board.task.plan.lengthMin,
     });
-    yield withBreaks(
-      board,
-      stays.reduce((list, stay) => withStay(board, list, stay), genes),
-    );
+    const whole = stays.reduce((list, stay) => withStay(board, list, stay), genes);
+    yield whole;
+    yield withBreaks(board, whole);
   }
 }
 

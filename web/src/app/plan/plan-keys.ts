@@ -6,6 +6,7 @@ export const PLAN_KEYS = [
   ['Shift + ↑ ↓', 'make it shorter or longer'],
   ['Alt + ↑ ↓', 'swap it with its neighbour'],
   ['← →', 'give it to another student, or to everybody'],
+  ['Ctrl + C, Ctrl + V', 'copy it, put it at the end of this plan or of another'],
   ['Delete', 'remove it'],
   ['Ctrl + Z, Ctrl + Shift + Z', 'undo, redo'],
   ['?', 'this list'],

@@ -75,6 +75,20 @@ describe('the plan page', () => {
     expect(page.all('[data-save-state]')).toEqual(['saved']);
   });
 
+  it('copies a line to the end of the plan, by keys or a button', async () => {
+    const page = await open();
+    await page.key(face(42), 'c', { ctrlKey: true });
+    expect(page.all('.added')).toEqual([expect.stringContaining('Count the pause is copied')]);
+    await page.key('body', 'v', { ctrlKey: true });
+    await page.saved();
+    const [, drill, copy] = stored.body.blocks;
+    expect(copy).toEqual({ ...drill, id: copy!.id, startMin: drill!.startMin + drill!.durationMin });
+    expect(copy!.id).not.toBe(drill!.id);
+    await page.press('Paste');
+    await page.saved();
+    expect(stored.body.blocks).toHaveLength(4);
+  });
+
   it('is worked by keys: later, longer, to a student, swapped, removed, undone', async () => {
     const page = await open();
     await page.key(face(42), 'ArrowDown');

@@ -14,6 +14,7 @@ import { Router, RouterLink } from '@angular/router';
 import { api, type SavedLesson, type SavedPlan, type SavedRig } from '@doceo/contract';
 import {
   applyEdit,
+  type Block,
   blockFromDrill,
   curriculumOf,
   type Drill,
@@ -57,8 +58,10 @@ import { PlanProposal } from './proposal/plan-proposal';
 import { ProposalAsksComponent } from './proposal/proposal-asks.component';
 import { ProposalBarComponent } from './proposal/proposal-bar.component';
 import { ProposalPartsComponent } from './proposal/proposal-parts.component';
+import { PlanClipboard } from './plan-clipboard';
 import { PlanDocuments, type PlanValue } from './plan-document';
 import { PlanSchoolsComponent } from './plan-schools.component';
+import { withRig } from './plan-rig';
 import type { PlainKind } from './plain-blocks';
 import { PlanFactsComponent } from './plan-facts.component';
 import { PLAN_KEYS } from './plan-keys';
@@ -112,6 +115,7 @@ export class PlanPage implements OnInit, OnDestroy {
   private readonly messages = inject(MessageService);
   private readonly router = inject(Router);
   protected readonly proposal = inject(PlanProposal);
+  protected readonly clipboard = inject(PlanClipboard);
   protected readonly day = inject(DayStore);
   protected readonly session = inject(SessionStore);
   readonly id = input.required<string>();
@@ -124,7 +128,6 @@ export class PlanPage implements OnInit, OnDestroy {
   protected readonly narrow = narrowWindow();
   /** Whether the check is up on a phone. */
   protected readonly sheet = signal(false);
-  /** What was added last, told where one added it. */
   protected readonly added = signal('');
   protected readonly preview = signal<PlanEdit | null>(null);
   protected readonly dialog = signal<'lesson' | 'share' | 'rules' | 'keys' | null>(null);
@@ -274,19 +277,23 @@ export class PlanPage implements OnInit, OnDestroy {
     if (drag.phase === 'end') this.dragId = crypto.randomUUID();
   }
 
+  protected copy(blocks: readonly Block[]): void {
+    this.clipboard.copy(blocks);
+    this.added.set(
+      `${blocks[0]?.title ?? ''} is copied: Ctrl + V puts it at the end, here or in another plan`,
+    );
+  }
+
+  protected paste(): void {
+    const body = this.value()?.body;
+    if (!body || !this.editable() || this.clipboard.blocks().length === 0) return;
+    this.edit(this.clipboard.paste(body));
+  }
+
   protected takeRig(rigId: string): void {
     const rig = this.myRigs().find(({ id }) => id === rigId);
-    const block = this.selected();
-    const body = this.value()?.body;
-    if (!rig || !block || !body) return;
-    const rigs = [...body.rigs, { id: rig.id, name: rig.name, rig: rig.rig }];
-    this.edit({
-      kind: 'all',
-      edits: [
-        { kind: 'set', change: { rigs } },
-        { kind: 'change', blockId: block.id, change: { rigId: rig.id } },
-      ],
-    });
+    const [block, body] = [this.selected(), this.value()?.body];
+    if (rig && block && body) this.edit(withRig(body, rig, block.id));
   }
 
   protected fix({ problemId, index }: { problemId: string; index: number }): void {
@@ -360,7 +367,9 @@ export class PlanPage implements OnInit, OnDestroy {
       event.target instanceof HTMLInputElement ||
       event.target instanceof HTMLTextAreaElement ||
       event.target instanceof HTMLSelectElement;
-    if (!typing && this.mine() && event.key === '?') this.dialog.set('keys');
+    if (typing || !this.mine()) return;
+    if (event.key === '?') this.dialog.set('keys');
+    if ((event.ctrlKey || event.metaKey) && event.key === 'v') this.paste();
   }
 
   /** Whether the lesson dialog changes the lesson shown, or makes a new one. */

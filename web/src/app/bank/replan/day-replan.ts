@@ -59,6 +59,7 @@ export class DayReplan implements OnDestroy {
 
   ngOnDestroy(): void {
     this.work?.unsubscribe();
+    this.runner.cool();
   }
 
   /** Begins with one of the reasons. */

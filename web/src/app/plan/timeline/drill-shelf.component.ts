@@ -31,6 +31,9 @@ import { TeachingStore } from '../../data/teaching/teaching-store';
       @for (one of plainKinds; track one.kind) {
         <button type="button" class="btn small" (click)="plain.emit(one)">{{ one.text }}</button>
       }
+      @if (copied() > 0) {
+        <button type="button" class="btn small" (click)="pasted.emit()">Paste</button>
+      }
     </div>
     <p class="added" role="status">{{ added() }}</p>
     <div class="shelf">
@@ -62,6 +65,9 @@ export class DrillShelfComponent {
   readonly chosen = output<Drill>();
   protected readonly plainKinds = PLAIN_KINDS;
   readonly plain = output<PlainKind>();
+  /** How many blocks were copied, to be put in here. */
+  readonly copied = input(0);
+  readonly pasted = output<void>();
   readonly dragged = output<{ drill: Drill; drag: Drag }>();
 
   protected readonly strands = STRANDS;

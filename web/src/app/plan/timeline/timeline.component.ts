@@ -75,6 +75,8 @@ export class TimelineComponent {
   /** An edit while it is dragged; null when it is dropped or cancelled. */
   readonly previewed = output<PlanEdit | null>();
   readonly selected = output<string | null>();
+  /** The blocks of a line are to be put elsewhere too. */
+  readonly copied = output<readonly Block[]>();
 
   private readonly track = viewChild.required<ElementRef<HTMLElement>>('track');
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
@@ -217,6 +219,7 @@ export class TimelineComponent {
   }
 
   protected key(event: KeyboardEvent, { blocks }: OrderRow): void {
+    if ((event.ctrlKey || event.metaKey) && event.key === 'c') return this.copied.emit(blocks);
     if (!this.editable()) return;
     const edits = blocks.flatMap((block) => this.keyEdit(event, block) ?? []);
     const [edit] = edits;

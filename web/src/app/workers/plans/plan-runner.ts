@@ -13,12 +13,20 @@ interface PlansApi {
 @Injectable({ providedIn: 'root' })
 export class PlanRunner {
   private readonly startWorker = inject(PLANS_WORKER, { optional: true });
-
+  /** A worker that waits for the next to be asked. */
   private ready: Worker | null = null;
+  private keepsReady = false;
 
-  /** Starts a worker before it is asked for anything, so that the first answer comes sooner. */
+  /** Has a worker started before anything is asked, now and after each answer, so that answers come sooner. */
   warm(): void {
+    this.keepsReady = true;
     this.ready ??= this.startWorker?.() ?? null;
+  }
+
+  cool(): void {
+    this.keepsReady = false;
+    this.ready?.terminate();
+    this.ready = null;
   }
 
   run(request: PlanRequest): Observable<PlanNews> {
@@ -30,23 +38,14 @@ export class PlanRunner {
         ? Promise.race([wrap<PlansApi>(worker).makePlans(request, proxy(tell)), workerBroken(worker)])
         : inPage(request, tell);
       ended.then(
-        () => {
-          this.keep(worker);
-          listener.complete();
-        },
+        () => listener.complete(),
         (error: unknown) => listener.error(error),
       );
       return () => {
-        if (worker !== this.ready) worker?.terminate();
+        worker?.terminate();
+        if (this.keepsReady) this.warm();
       };
     });
-  }
-
-  /** A worker that is done is used again for the next. */
-  private keep(worker: Worker | undefined): void {
-    if (!worker) return;
-    if (this.ready) worker.terminate();
-    else this.ready = worker;
   }
 }
 

@@ -1,0 +1,72 @@
+import { TestBed } from '@angular/core/testing';
+import { emptyPlan, taskFor } from '@doceo/core';
+import { SHIPPED_CURRICULUM as SHIPPED } from '@doceo/core/shipped';
+import { lastValueFrom, toArray } from 'rxjs';
+import { type PlanRequest, sentCurriculum } from './make-plans';
+import { PlanRunner } from './plan-runner';
+import { PLANS_WORKER } from './plans-token';
+
+/** A plan of an hour for two, as the page asks for it. */
+function request(lengthMin = 60, groupSize = 2): PlanRequest {
+  const plan = { ...emptyPlan(), lengthMin, groupSize };
+  const day = { curriculum: SHIPPED, lesson: null, closed: [] };
+  const { curriculum, ...task } = taskFor(plan, { use: 'fill' }, day);
+  return { curriculum: sentCurriculum(curriculum), task, before: [], seed: 'spec', tries: 300 };
+}
+
+/** Workers that never answer, and know whether they were ended. */
+function silentWorkers(): { started: { ended: boolean }[]; start: () => Worker } {
+  const started: { ended: boolean }[] = [];
+  const nothing = (): void => undefined;
+  const start = (): Worker => {
+    const worker = {
+      ...{ addEventListener: nothing, removeEventListener: nothing, start: nothing, postMessage: nothing },
+      ended: false,
+      terminate: () => (worker.ended = true),
+    };
+    started.push(worker);
+    return worker as unknown as Worker;
+  };
+  return { started, start };
+}
+
+describe('the runner of plans', () => {
+  it('tells of plans, each better, with how far it is, and of what there was at the end', async () => {
+    TestBed.configureTestingModule({});
+    const news = await lastValueFrom(TestBed.inject(PlanRunner).run(request()).pipe(toArray()));
+    const plans = news.flatMap((one) => (one.kind === 'plan' ? one : []));
+    expect(plans.length).toBeGreaterThan(1);
+    const totals = plans.map(({ score }) => score.total);
+    expect(totals).toEqual([...totals].sort((a, b) => a - b));
+    expect(plans.at(-1)!.plan.blocks[0]).toMatchObject({ kind: 'safety', startMin: 0 });
+    expect(news.some(({ kind }) => kind === 'share')).toBe(true);
+    expect(news.at(-1)).toMatchObject({ kind: 'end', before: { score: { figures: { gainSkills: 0 } } } });
+  });
+
+  it('tells why there is none', async () => {
+    TestBed.configureTestingModule({});
+    const news = await lastValueFrom(TestBed.inject(PlanRunner).run(request(60, 0)).pipe(toArray()));
+    expect(news).toEqual([{ kind: 'none', whyNot: { why: 'no-students' } }]);
+  });
+
+  it('ends its worker when nobody listens, and has the next one ready where it was asked to', () => {
+    const { started, start } = silentWorkers();
+    const port = { addEventListener: () => undefined, start: () => undefined, postMessage: () => undefined };
+    Object.assign(globalThis, {
+      MessageChannel: class {
+        port1 = port;
+        port2 = port;
+      },
+    });
+    TestBed.configureTestingModule({ providers: [{ provide: PLANS_WORKER, useValue: start }] });
+    const runner = TestBed.inject(PlanRunner);
+    runner.run(request()).subscribe().unsubscribe();
+    expect(started.map(({ ended }) => ended)).toEqual([true]);
+    runner.warm();
+    expect(started).toHaveLength(2);
+    runner.run(request()).subscribe().unsubscribe();
+    expect(started.map(({ ended }) => ended)).toEqual([true, true, false]);
+    runner.cool();
+    expect(started.map(({ ended }) => ended)).toEqual([true, true, true]);
+  });
+});
