@@ -3,6 +3,7 @@ import type { PlaceKind } from '../../water';
 import type { Activity, Board, BoardDrill } from './model';
 import { countOf, everybody, inTime, isWet, lanesOf } from './activity';
 import { actOf } from './exact';
+import { REST_AFTER_MIN } from './parts/idle';
 
 /** What is no drill: a break, a talk, an hour of fishing. */
 export interface Plain {
@@ -66,7 +67,8 @@ export function placed(
       if ((one.lanes & lanes) !== 0 && one.startMin < startMin + takenMin && startMin < one.endMin)
         startMin = one.endMin;
     if (startMin + takenMin > untilMin) return;
-    if (drill || gene.plain) {
+    // A break of the machine's own that comes too soon is waiting, and called so.
+    if (drill || gene.plain?.stays || (gene.plain && startMin >= REST_AFTER_MIN)) {
       const act = drill
         ? actOf(drill, startMin, takenMin, lanes)
         : plainAct(gene.plain!, startMin, takenMin, lanes);

@@ -3,17 +3,20 @@ import type { Activity, Board } from '../model';
 /** The last minutes of a lesson are no loss: they are the margin. */
 export const MARGIN_MIN = 10;
 
-/** Breaks of so long are good in every so long a stretch, minutes. Rules of thumb. */
-const REST_MIN = 10;
-const REST_EVERY_MIN = 90;
+/** A break is one after so long, and for so long, minutes: else it is waiting by another name. Rules of thumb. */
+export const REST_AFTER_MIN = 60;
+const REST_MIN = 15;
 
-/** Minutes of breaks beyond what is good: that is waiting by another name. */
-function longRests(lengthMin: number, acts: readonly Activity[]): number {
-  const rests = acts.reduce(
-    (sum, { kind, startMin, endMin }) => sum + (kind === 'break' ? endMin - startMin : 0),
-    0,
-  );
-  return Math.max(0, rests - REST_MIN * Math.max(1, Math.round(lengthMin / REST_EVERY_MIN)));
+/** Minutes of breaks that come too soon, or last too long. */
+function waitingRests(acts: readonly Activity[]): number {
+  let [waiting, since] = [0, 0];
+  for (const { kind, startMin, endMin } of acts) {
+    if (kind !== 'break') continue;
+    const taken = endMin - startMin;
+    waiting += startMin - since < REST_AFTER_MIN ? taken : Math.max(0, taken - REST_MIN);
+    since = endMin;
+  }
+  return waiting;
 }
 
 /**
@@ -29,5 +32,5 @@ export function idleOf({ task }: Board, acts: readonly Activity[]): number {
     idle += Math.max(0, Math.min(startMin, untilMin) - busyUntil);
     busyUntil = Math.max(busyUntil, Math.min(endMin, untilMin));
   }
-  return idle + Math.max(0, untilMin - busyUntil) + longRests(task.plan.lengthMin, acts);
+  return idle + Math.max(0, untilMin - busyUntil) + waitingRests(acts);
 }
