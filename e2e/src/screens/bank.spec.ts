@@ -142,7 +142,7 @@ describe.each([
     const inSheet = (): Promise<boolean> =>
       page.evaluate(() => document.activeElement?.closest('[role=dialog]') !== null);
     await page.waitForFunction(() => document.querySelector('[role=dialog]') === null);
-    await page.focus('.more button:last-child');
+    await page.focus('.more button:nth-child(4)');
     await page.keyboard.press('Enter');
     await byText(page, '[role=dialog] h2', 'More to log');
     await page.waitForFunction(() => document.activeElement?.closest('[role=dialog]') !== null);

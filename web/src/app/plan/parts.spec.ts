@@ -157,7 +157,10 @@ describe('the shelf of drills', () => {
     await page.press('Break');
     await page.press('Debrief');
     expect(chosen).toEqual([expect.objectContaining({ id: 'hoops' })]);
-    expect(plain).toEqual(['break', 'debrief']);
+    expect(plain).toEqual([
+      expect.objectContaining({ kind: 'break', minutes: 10 }),
+      expect.objectContaining({ kind: 'debrief', title: 'What went well' }),
+    ]);
   });
 });
 

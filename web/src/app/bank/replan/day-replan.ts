@@ -53,10 +53,6 @@ export class DayReplan implements OnDestroy {
     return before && after ? replanCosts(this.book.curriculum(), before, after) : [];
   });
 
-  constructor() {
-    this.runner.warm();
-  }
-
   ngOnDestroy(): void {
     this.work?.unsubscribe();
     this.runner.cool();
@@ -109,6 +105,8 @@ export class DayReplan implements OnDestroy {
     );
     this.fromMin.set(task.notBeforeMin ?? 0);
     this.running.set(true);
+    // Once something was asked, more may be: five minutes later, another drill.
+    this.runner.warm();
     const { curriculum: taught, ...sent } = task;
     this.work = this.runner
       .run({ curriculum: sentCurriculum(taught), task: sent, before: [], seed: 'replan', tries: TRIES })
