@@ -24,6 +24,7 @@ import { SessionStore } from '../data/session';
 import { type GroupPlace, placeIn } from './group-place';
 import { faultButtons, sideSkills } from './fault-buttons';
 import { groupCount } from './group-count';
+import { whoseText } from './whose-text';
 import { whyNotRecorded } from '../data/lesson/consent';
 import { eventText } from '../data/lesson/event-text';
 import { TeachingStore } from '../data/teaching/teaching-store';
@@ -72,18 +73,15 @@ export class BankSession {
     const body = this.plan()?.body;
     return body ? planNow(body, this.events()) : null;
   });
-  private readonly body = this.now;
-  readonly places = computed(() => (this.body() ? placesOf(this.body() as PlanBody) : []));
+  readonly places = computed(() => (this.now() ? placesOf(this.now() as PlanBody) : []));
   /** Minute of the plan at which the group is: where it was put, else by the clock. */
-  private readonly minute = computed(() => {
+  readonly placeMinute = computed(() => {
     const kept = this.place().minute;
-    const body = this.body();
+    const body = this.now();
     if (!body || (kept !== null && this.places().includes(kept))) return kept;
     return placeAt(body, this.minuteNow());
   });
-  /** The place at which the group is, minutes from the start. */
-  readonly placeMinute = computed(() => this.minute());
-  readonly placeNumber = computed(() => this.places().indexOf(this.minute() ?? -1) + 1);
+  readonly placeNumber = computed(() => this.places().indexOf(this.placeMinute() ?? -1) + 1);
   /** Students by what they do at this place, those who stepped out with theirs; none while nobody has a block. */
   readonly parts = computed(() => {
     const parts = new Map<string, { block: Block | null; students: SavedStudent[] }>();
@@ -99,8 +97,8 @@ export class BankSession {
   readonly block = computed<Block | null>(() => this.parts()[0]?.block ?? null);
   /** What comes after, for the one who is on. */
   readonly next = computed<Block | null>(() => {
-    const [body, student] = [this.body(), this.student()];
-    const from = this.block()?.startMin ?? this.minute() ?? 0;
+    const [body, student] = [this.now(), this.student()];
+    const from = this.block()?.startMin ?? this.placeMinute() ?? 0;
     return body && student
       ? (blocksOfLane(body, this.laneOf(student.id)).find(({ startMin }) => startMin > from) ?? null)
       : null;
@@ -112,7 +110,7 @@ export class BankSession {
   });
   /** What is taught, as the plan of the day reads it. */
   readonly curriculum = computed(() => {
-    const [curriculum, body] = [this.teaching.curriculum(), this.body()];
+    const [curriculum, body] = [this.teaching.curriculum(), this.now()];
     return body ? curriculumOf(curriculum, body) : curriculum;
   });
   readonly drill = computed(() => this.curriculum().drills.find(this.block()?.drillId ?? '') ?? null);
@@ -168,14 +166,8 @@ export class BankSession {
   readonly lastText = computed(() => {
     const last = this.last();
     if (!last) return 'Nothing logged yet';
-    const names = this.together(last).map(
-      ({ studentId }) =>
-        this.students()
-          .find(({ id }) => id === studentId)
-          ?.student.name.split(' ')[0] ?? 'All',
-    );
-    const name = names.length === this.students().length && names.length > 2 ? 'All' : names.join(', ');
-    return `${name}: ${eventText(last.body, this.session.units(), this.curriculum())}`;
+    const whose = this.together(last).map(({ studentId }) => studentId);
+    return `${whoseText(whose, this.students())}: ${eventText(last.body, this.session.units(), this.curriculum())}`;
   });
   /** Why nothing may be recorded of those chosen, or null; of several the others are recorded. */
   readonly forbidden = computed(() => {
@@ -255,7 +247,7 @@ export class BankSession {
   }
 
   private stepAlone(id: string, by: 1 | -1): void {
-    const blocks = this.body() ? blocksOfLane(this.body() as PlanBody, this.laneOf(id)) : [];
+    const blocks = this.now() ? blocksOfLane(this.now() as PlanBody, this.laneOf(id)) : [];
     const at = blocks.findIndex((block) => block.id === this.place().out[id]);
     const next = blocks[at + by];
     if (next) this.put({ out: { ...this.place().out, [id]: next.id } });
@@ -273,7 +265,7 @@ export class BankSession {
   }
 
   private blockOf(id: string): Block | null {
-    const [body, minute] = [this.body(), this.minute()];
+    const [body, minute] = [this.now(), this.placeMinute()];
     if (!body || minute === null) return null;
     const alone = this.place().out[id];
     return body.blocks.find((block) => block.id === alone) ?? blockAt(body, this.laneOf(id), minute);
@@ -389,13 +381,6 @@ export class BankSession {
     const fresh = events.filter(({ id }) => !this.known.has(id));
     for (const { id } of fresh) this.known.add(id);
     if (fresh.length > 0) this.all.update((list) => [...list, ...fresh]);
-  }
-
-  /** How the tries of a student in this lesson went, oldest first. */
-  triesOf(id: string): boolean[] {
-    return this.today().flatMap(({ studentId, body }) =>
-      studentId === id && body.kind === 'attempt' ? [body.good] : [],
-    );
   }
 
   isOut(id: string): boolean {

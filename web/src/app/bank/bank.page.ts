@@ -13,6 +13,7 @@ import { aboutStudent, firstName, initials, timeText } from '../data/lesson/less
 import { SessionStore } from '../data/session';
 import { clockText } from '../data/lesson/lesson-texts';
 import { SetAsideComponent } from '../shared/lesson/set-aside.component';
+import { triesOf } from './tries-of';
 import { BankSession } from './bank-session';
 import { BankSheetComponent } from './bank-sheet.component';
 import { DayReplan } from './replan/day-replan';
@@ -103,7 +104,7 @@ export class BankPage implements OnInit {
       initials: initials(student.name),
       first: firstName(student.name),
       line: aboutStudent(student),
-      tries: this.book.triesOf(id).slice(-SHOWN_TRIES),
+      tries: triesOf(this.book.today(), id).slice(-SHOWN_TRIES),
       chosen: chosen.has(id),
       out: this.book.isOut(id),
     }));
