@@ -7,6 +7,7 @@ import {
   conditionReadingSchema,
   conditionsQuerySchema,
   MAX_READINGS,
+  outlookQuerySchema,
 } from './water/conditions';
 import { lakeSchema, savedLakeSchema } from './water/lake';
 import { drillSchema } from './curriculum/entries';
@@ -207,6 +208,11 @@ export const api = {
       params: byId,
       query: conditionsQuerySchema,
       reply: conditionDaySchema,
+    }),
+    outlook: endpoint('get', '/waters/:id/outlook', 'Hourly conditions of up to fourteen days at a water', {
+      params: byId,
+      query: outlookQuerySchema,
+      reply: z.array(conditionDaySchema),
     }),
     beats: endpoint('get', '/waters/:id/beats', 'River beats of a water, seen from above', {
       params: byId,

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { conditionDaySchema } from '@doceo/contract';
 import { demoScenario, LEAD } from '@doceo/demo';
 import type supertest from 'supertest';
+import * as z from 'zod';
 import { type TestApp, testApp } from './testing/test-app';
 
 const [river] = demoScenario(new Date()).waters.list;
@@ -35,6 +36,15 @@ describe('conditions of a day at a water', () => {
 
   it('are the same whenever one asks', async () =>
     expect(await day('2026-06-10')).toEqual(await day('2026-06-10')));
+
+  it('of two weeks are those of each day, also over the change of the clocks', async () => {
+    const { body } = await lead.get(`/api/waters/${river!.id}/outlook?date=2026-10-20&days=14`).expect(200);
+    const days = z.array(conditionDaySchema).parse(body);
+    expect(days.map(({ date }) => date).slice(4, 7)).toEqual(['2026-10-24', '2026-10-25', '2026-10-26']);
+    expect(days.map(({ hours }) => hours.length).slice(4, 7)).toEqual([24, 25, 24]);
+    expect(days[6]).toEqual(await day('2026-10-26'));
+    await lead.get(`/api/waters/${river!.id}/outlook?date=2026-10-20&days=15`).expect(400);
+  });
 
   it('of no day at all are refused at the day', async () => {
     const { body } = await lead.get(`/api/waters/${river!.id}/conditions?date=today`).expect(400);

@@ -1,8 +1,19 @@
-import { ALONE, GROUND_KINDS, HARD_RULES, REPLAN_REASONS, SCORE_PARTS, SPLITS } from '@doceo/core';
+import {
+  ALONE,
+  DAY_PARTS,
+  GROUND_KINDS,
+  HARD_RULES,
+  NO_HOURS,
+  REPLAN_REASONS,
+  SCORE_PARTS,
+  SPLITS,
+} from '@doceo/core';
 import * as z from 'zod';
-import { libraryIdSchema, lineSchema } from '../common';
+import { dateSchema, libraryIdSchema, lineSchema } from '../common';
 import { blockSchema, planBodySchema, staffSchema } from '../lesson/plan';
-import { laidOver, lessonInputSchema } from './parts';
+import { conditionHourSchema, conditionReadingSchema } from '../water/conditions';
+import { waterSchema } from '../water/water';
+import { laidOver, lessonInputSchema, momentSchema } from './parts';
 
 const minuteSchema = z.int().min(0).max(1440);
 
@@ -43,6 +54,8 @@ const scoreSchema = z.strictObject({
 const lanesSchema = z.array(z.int());
 
 const daySchema = z.strictObject({ ...laidOver, plan: planBodySchema, lesson: lessonInputSchema });
+
+const stretchSchema = z.strictObject({ fromMs: momentSchema, toMs: momentSchema });
 
 const wishSchema = z.discriminatedUnion('wish', [
   z.strictObject({ wish: z.enum(['locked', 'kept']), blockId: z.string(), title: z.string() }),
@@ -176,6 +189,45 @@ export const scheduleCommands = {
     }),
     output: z.strictObject({
       groups: z.array(z.array(z.strictObject({ id: z.string(), name: z.string(), ready: z.number() }))),
+    }),
+  },
+  'day-rank': {
+    summary:
+      'Days at waters for a plan and its students, the best first: the hours of each by light, weather and what the check finds then.',
+    input: z.strictObject({
+      ...laidOver,
+      plan: planBodySchema,
+      students: lessonInputSchema.shape.students,
+      waters: z.array(z.strictObject({ id: lineSchema(60), water: waterSchema })).max(20),
+      days: z
+        .array(
+          z.strictObject({
+            waterId: lineSchema(60),
+            date: dateSchema,
+            open: stretchSchema,
+            hours: z.array(conditionHourSchema).max(30),
+            source: lineSchema(200).nullable().default(null),
+            simulated: z.boolean().default(false),
+            readings: z.array(conditionReadingSchema).max(500).default([]),
+          }),
+        )
+        .max(300),
+      busy: z.array(stretchSchema).max(300).default([]),
+    }),
+    output: z.strictObject({
+      days: z.array(
+        z.strictObject({
+          waterId: z.string(),
+          date: z.string(),
+          hours: z.strictObject({ fromMs: z.number(), toMs: z.number() }).nullable(),
+          why: z.enum(NO_HOURS).nullable(),
+          score: z.number(),
+          parts: z.record(z.enum(DAY_PARTS), z.number()).nullable(),
+          reasons: z.array(z.string()),
+          mustFix: z.int(),
+          check: z.int(),
+        }),
+      ),
     }),
   },
 } as const;

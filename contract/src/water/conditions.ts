@@ -51,6 +51,15 @@ export type SavedConditionReading = z.infer<typeof savedConditionReadingSchema>;
 
 export const conditionsQuerySchema = z.strictObject({ date: dateSchema });
 
+/** The most days that are told at once. */
+export const MAX_OUTLOOK_DAYS = 14;
+
+/** So many days from one on. */
+export const outlookQuerySchema = z.strictObject({
+  date: dateSchema,
+  days: z.coerce.number().int().min(1).max(MAX_OUTLOOK_DAYS),
+});
+
 /** Conditions of one day at a water, from midnight to midnight there. */
 export const conditionDaySchema = z.strictObject({
   waterId: z.string(),

@@ -1,5 +1,5 @@
 import { CHOP, COMFORT, isStill, SPECIES, type Water } from '../water';
-import { type ConditionAlert, conditionAlerts, type Stretch } from './alerts';
+import { type ConditionAlert, conditionAlerts, type HoursFrom, type Stretch } from './alerts';
 import { type ConditionHour, HOUR_MS } from './hour';
 
 /** A stretch of a day for a lesson, with the parts of its score, each 0…1. */
@@ -44,19 +44,21 @@ const WET_MM = 4;
  * with its reason all the same.
  *
  * @param light no window when there is none: polar night
+ * @param hoursFrom weather of a stand-in stops nothing
  */
 export function lessonWindows(
   hours: readonly ConditionHour[],
   water: Pick<Water, 'kind' | 'species'>,
   light: Stretch | null,
   lengthMin: number,
+  hoursFrom?: HoursFrom,
 ): LessonWindow[] {
   if (!light) return [];
   const lengthMs = lengthMin * 60_000;
   const first = Math.ceil(light.fromMs / STEP_MS) * STEP_MS;
   const windows: LessonWindow[] = [];
   for (let fromMs = first; fromMs + lengthMs <= light.toMs; fromMs += STEP_MS) {
-    const window = windowOf(hours, water, { fromMs, toMs: fromMs + lengthMs });
+    const window = windowOf(hours, water, { fromMs, toMs: fromMs + lengthMs }, hoursFrom);
     if (window) windows.push(window);
   }
   return windows.sort((a, b) => b.score - a.score || a.fromMs - b.fromMs);
@@ -66,6 +68,7 @@ function windowOf(
   hours: readonly ConditionHour[],
   water: Pick<Water, 'kind' | 'species'>,
   within: Stretch,
+  hoursFrom?: HoursFrom,
 ): LessonWindow | null {
   const inside = hours.filter(
     ({ atMs }) => atMs + HOUR_MS / 2 > within.fromMs && atMs - HOUR_MS / 2 < within.toMs,
@@ -73,7 +76,7 @@ function windowOf(
   if (inside.length === 0) return null;
   const mean = (of: (hour: ConditionHour) => number): number =>
     inside.reduce((sum, hour) => sum + of(hour), 0) / inside.length;
-  const found = conditionAlerts(hours, water, within);
+  const found = conditionAlerts(hours, water, within, hoursFrom);
   const windMs = mean((hour) => hour.windMs);
   const waterC = mean((hour) => hour.waterC);
   const rainMm = Math.max(...inside.map((hour) => hour.rainMm));

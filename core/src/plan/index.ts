@@ -9,3 +9,4 @@ export * from './running-order';
 export * from './schedule';
 export * from './overrun';
 export * from './changes';
+export * from './day-rank';

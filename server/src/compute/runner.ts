@@ -1,5 +1,12 @@
 import type { CommandName, commands } from '@doceo/contract';
-import { type Curriculum, type Layer, type PlanLesson, resolveCurriculum, skillState } from '@doceo/core';
+import {
+  type Curriculum,
+  type Layer,
+  type PlanLesson,
+  type PlanStudent,
+  resolveCurriculum,
+  skillState,
+} from '@doceo/core';
 import { SHIPPED_LAYER } from '@doceo/core/shipped';
 import type * as z from 'zod';
 
@@ -20,13 +27,19 @@ export function taught(layer: Layer | undefined): Curriculum {
 
 type LessonInput = NonNullable<z.output<(typeof commands)['plan-check']['input']>['lesson']>;
 
+/** Students with the skills that the attempts of each show at a moment, epoch milliseconds. */
+export function knownStudents(
+  curriculum: Curriculum,
+  students: LessonInput['students'],
+  atMs: number,
+): PlanStudent[] {
+  return students.map(({ attempts, ...student }) => ({
+    ...student,
+    skills: skillState(curriculum.skills.all, attempts, atMs),
+  }));
+}
+
 /** A lesson with the skills that each student's attempts show. */
 export function withSkills(curriculum: Curriculum, lesson: LessonInput): PlanLesson {
-  return {
-    ...lesson,
-    students: lesson.students.map(({ attempts, ...student }) => ({
-      ...student,
-      skills: skillState(curriculum.skills.all, attempts, lesson.startMs),
-    })),
-  };
+  return { ...lesson, students: knownStudents(curriculum, lesson.students, lesson.startMs) };
 }

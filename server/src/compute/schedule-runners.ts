@@ -1,10 +1,12 @@
 import type { commands } from '@doceo/contract';
 import {
   closedHours,
+  CoreError,
   curriculumOf,
   groupSplit,
   judgeOf,
   overrun,
+  rankDays,
   readiness,
   reasonsFor,
   replanCosts,
@@ -14,8 +16,9 @@ import {
   USUAL_WEIGHTS,
   whyNot,
 } from '@doceo/core';
+import { windowReasonText } from '@doceo/texts';
 import type * as z from 'zod';
-import { type Runners, taught, withSkills } from './runner';
+import { knownStudents, type Runners, taught, withSkills } from './runner';
 
 /** Changes that a usual machine tries in a millisecond: by it a time is a number of tries, the same everywhere. */
 const TRIES_A_MS = 6;
@@ -92,6 +95,30 @@ export const scheduleRunners = {
           ready: readiness(student, wish.goals),
         })),
       ),
+    };
+  },
+  'day-rank': ({ layer, plan, students, waters, days, busy }) => {
+    const curriculum = taught(layer);
+    const found = new Map(waters.map(({ id, water }) => [id, water]));
+    const options = days.map((day) => {
+      const water = found.get(day.waterId);
+      if (!water) throw new CoreError('unknown-id', { name: 'water', value: day.waterId });
+      return { ...day, water };
+    });
+    const ranked = rankDays(
+      curriculum,
+      plan,
+      knownStudents(curriculum, students, days[0]?.open.fromMs ?? 0),
+      options,
+      busy,
+    );
+    return {
+      days: ranked.map(({ problems, reasons, ...day }) => ({
+        ...day,
+        reasons: reasons.map(windowReasonText),
+        mustFix: problems.filter(({ level }) => level === 'must-fix').length,
+        check: problems.filter(({ level }) => level === 'check').length,
+      })),
     };
   },
 } satisfies Partial<Runners>;

@@ -1,4 +1,4 @@
-import { api, type Issue } from '@doceo/contract';
+import { api, type ConditionDay, type Issue, type SavedWater } from '@doceo/contract';
 import { HOUR_MS, withReadings } from '@doceo/core';
 import type { Router } from 'express';
 import { DateTime } from 'luxon';
@@ -22,6 +22,21 @@ const AROUND_MS = 24 * HOUR_MS;
 const AHEAD_MS = 5 * 60_000;
 
 export function conditionRoutes(router: Router, pool: Pool, conditionsOf = conditionsFrom()): void {
+  /** One day at a water, from midnight to midnight there. */
+  const dayAt = async (saved: SavedWater, userId: string, start: DateTime<true>): Promise<ConditionDay> => {
+    // A day on which the clocks change has 23 or 25 hours.
+    const count = Math.round(start.plus({ days: 1 }).diff(start, 'hours').hours);
+    const fromMs = start.toMillis();
+    const [{ hours, source, simulated }, readings] = await Promise.all([
+      conditionsOf(saved, fromMs, count),
+      findConditionReadings(pool, saved.id, userId, fromMs - AROUND_MS, fromMs + count * HOUR_MS + AROUND_MS),
+    ]);
+    const date = start.toISODate();
+    return { waterId: saved.id, date, source, simulated, hours: withReadings(hours, readings), readings };
+  };
+  const startOf = (date: string, saved: SavedWater): DateTime<true> =>
+    DateTime.fromISO(date, { zone: saved.water.timeZone }) as DateTime<true>;
+
   route(
     router,
     pool,
@@ -29,15 +44,21 @@ export function conditionRoutes(router: Router, pool: Pool, conditionsOf = condi
     may('see', 'water'),
     async ({ user, params: { id }, query: { date } }) => {
       const saved = await visibleWater(pool, user.id, id);
-      const start = DateTime.fromISO(date, { zone: saved.water.timeZone });
-      // A day on which the clocks change has 23 or 25 hours.
-      const count = Math.round(start.plus({ days: 1 }).diff(start, 'hours').hours);
-      const fromMs = start.toMillis();
-      const [{ hours, source, simulated }, readings] = await Promise.all([
-        conditionsOf(saved, fromMs, count),
-        findConditionReadings(pool, id, user.id, fromMs - AROUND_MS, fromMs + count * HOUR_MS + AROUND_MS),
-      ]);
-      return { waterId: id, date, source, simulated, hours: withReadings(hours, readings), readings };
+      return dayAt(saved, user.id, startOf(date, saved));
+    },
+  );
+
+  route(
+    router,
+    pool,
+    api.waters.outlook,
+    may('see', 'water'),
+    async ({ user, params: { id }, query: { date, days } }) => {
+      const saved = await visibleWater(pool, user.id, id);
+      const start = startOf(date, saved);
+      return Promise.all(
+        Array.from({ length: days }, (_, i) => dayAt(saved, user.id, start.plus({ days: i }))),
+      );
     },
   );
 

@@ -77,6 +77,11 @@ const ROWS: Row[] = [
     query: { date: '2026-06-10' },
     stranger: 404,
   }),
+  row(api.waters.outlook, {
+    params: { id: water.id },
+    query: { date: '2026-06-10', days: 2 },
+    stranger: 404,
+  }),
   row(api.waters.create, {
     body: { id: id(), water: water.water },
     wrong: { id: 'x', water: { ...water.water, latitude: 'north' } },

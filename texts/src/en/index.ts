@@ -1,4 +1,5 @@
 export * from './conditions';
+export * from './days';
 export * from './here-questions';
 export * from './needs';
 export * from './plan-problems';

@@ -94,6 +94,16 @@ export const routes: Routes = [
     loadComponent: () => import('./teaching/teaching.page').then((m) => m.TeachingPage),
   },
   {
+    path: 'plan/weeks',
+    title: 'The weeks · Doceo',
+    loadComponent: () => import('./plan/weeks/weeks.page').then((m) => m.WeeksPage),
+  },
+  {
+    path: 'plan/:id/days',
+    title: 'Which day and water · Doceo',
+    loadComponent: () => import('./plan/days/days.page').then((m) => m.DaysPage),
+  },
+  {
     path: 'plan/:id',
     title: 'Plan · Doceo',
     loadComponent: () => import('./plan/plan.page').then((m) => m.PlanPage),

@@ -116,3 +116,20 @@ export const dayOf = (
     ...change(i),
   })),
 });
+
+/** Days from one on at the waters of the fixtures, every hour alike but for what is changed of a day. */
+export const outlookFrom = (
+  waterId: string,
+  date: string,
+  days: number,
+  change: (date: string) => Partial<ConditionHour> = () => ({}),
+): ConditionDay[] =>
+  Array.from({ length: days }, (_, i) => {
+    const fromMs = Date.parse(`${date}T00:00:00+02:00`) + i * 24 * HOUR_MS;
+    const on = new Date(fromMs + 12 * HOUR_MS).toISOString().slice(0, 10);
+    const hours = Array.from({ length: 24 }, (_hour, h) => ({
+      ...{ ...HOUR, atMs: fromMs + h * HOUR_MS },
+      ...change(on),
+    }));
+    return { ...dayOf(waterId), date: on, simulated: false, hours };
+  });

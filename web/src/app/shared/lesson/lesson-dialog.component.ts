@@ -4,7 +4,7 @@ import type { ApiError } from '../../data/api/api-error';
 import { DayStore } from '../../data/lesson/day-store';
 import { Undoable } from '../../data/undoable';
 import { DialogComponent } from '../../parts/dialog.component';
-import { LessonFormComponent } from './lesson-form.component';
+import { LessonFormComponent, type ProposedLesson } from './lesson-form.component';
 
 /** Schedules a plan, or changes a lesson. */
 @Component({
@@ -17,7 +17,12 @@ import { LessonFormComponent } from './lesson-form.component';
       [typed]="true"
       (closed)="closed.emit(null)"
     >
-      <doceo-lesson-form [planId]="planId()" [lesson]="lesson()" (saved)="closed.emit($event)">
+      <doceo-lesson-form
+        [planId]="planId()"
+        [lesson]="lesson()"
+        [proposed]="proposed()"
+        (saved)="closed.emit($event)"
+      >
         <button type="button" class="btn" (click)="closed.emit(null)">Cancel</button>
         @if (lesson()) {
           <button type="button" class="btn plain" (click)="callOff()">Cancel the lesson</button>
@@ -33,6 +38,8 @@ export class LessonDialogComponent {
   /** Null for a lesson that goes on with its own copy of a plan. */
   readonly planId = input.required<string | null>();
   readonly lesson = input<SavedLesson | null>(null);
+  /** What a new lesson begins with. */
+  readonly proposed = input<ProposedLesson | null>(null);
   readonly closed = output<SavedLesson | null>();
   private readonly day = inject(DayStore);
   private readonly undoable = inject(Undoable);

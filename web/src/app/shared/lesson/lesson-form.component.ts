@@ -16,6 +16,9 @@ const NOW_STEP_MIN = 5;
 const FIRST_HOUR = 9;
 const FIRST_MINUTE = 30;
 
+/** A day and a water that were chosen for a plan, with who comes. */
+export type ProposedLesson = Pick<SavedLesson, 'waterId' | 'startsAt' | 'studentIds'>;
+
 /** A plan's day, water and students. Water and students that miss are added here. */
 @Component({
   selector: 'doceo-lesson-form',
@@ -30,6 +33,8 @@ export class LessonFormComponent implements OnInit {
   readonly lesson = input<SavedLesson | null>(null);
   /** A new lesson begins now, with everybody there is; else tomorrow morning, with nobody. */
   readonly now = input(false);
+  /** What a new lesson begins with, where somebody chose it before. */
+  readonly proposed = input<ProposedLesson | null>(null);
   readonly saved = output<SavedLesson>();
 
   protected readonly about = aboutStudent;
@@ -54,7 +59,7 @@ export class LessonFormComponent implements OnInit {
   );
 
   ngOnInit(): void {
-    const lesson = this.lesson();
+    const lesson = this.lesson() ?? this.proposed();
     this.waterId.set(lesson?.waterId ?? this.day.waters()[0]?.id ?? '');
     const everybody = this.now()
       ? this.day

@@ -1,6 +1,6 @@
 import { Component, computed, input, output } from '@angular/core';
 import { formatLength, type Stand, type StandParts, type UnitSystem } from '@doceo/core';
-import { ScorePartsComponent } from '../stand/score-parts.component';
+import { ScorePartsComponent } from '../../parts/score-parts.component';
 
 const PARTS: { key: keyof StandParts; name: string }[] = [
   { key: 'holding', name: 'Holds fish' },

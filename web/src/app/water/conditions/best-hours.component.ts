@@ -112,7 +112,7 @@ export class BestHoursComponent {
   protected readonly windows = computed(() => {
     const [day, water, zone] = [this.day.conditions(), this.store.water(), this.store.zone()];
     if (!day || !water) return [];
-    const all = lessonWindows(day.hours, water, this.store.light(), this.store.lengthMin());
+    const all = lessonWindows(day.hours, water, this.store.light(), this.store.lengthMin(), day);
     const told: typeof all = [];
     for (const window of all) {
       if (told.length >= SHOWN) break;

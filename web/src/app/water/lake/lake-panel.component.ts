@@ -1,6 +1,6 @@
 import { Component, computed, input, output } from '@angular/core';
 import { type FanStand, formatLength, type UnitSystem } from '@doceo/core';
-import { ScorePartsComponent } from '../stand/score-parts.component';
+import { ScorePartsComponent } from '../../parts/score-parts.component';
 
 const WIND = {
   behind: 'The wind is behind: long casts, the margin is fished out first.',

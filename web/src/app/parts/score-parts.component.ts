@@ -21,7 +21,7 @@ export interface ScorePart {
   styles: `
     .part {
       display: grid;
-      grid-template-columns: 92px 1fr 38px;
+      grid-template-columns: 118px 1fr 38px;
       gap: 8px;
       align-items: center;
       padding: 3px 0;

@@ -1,0 +1,216 @@
+import { Component, computed, inject, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import type { SavedLesson } from '@doceo/contract';
+import { sunTimes } from '@doceo/core';
+import { DateTime } from 'luxon';
+import { forkJoin, map } from 'rxjs';
+import { ApiClient } from '../../data/api/api-client';
+import { fetched } from '../../data/api/fetched';
+import { DayStore } from '../../data/lesson/day-store';
+import { dayText, timeText } from '../../data/lesson/lesson-texts';
+import { localDate } from '../../data/lesson/local-date';
+import { noonWater, outlookOf } from '../../data/lesson/outlook';
+import { ChoiceFieldComponent } from '../../parts/fields/choice-field.component';
+import { narrowWindow } from '../../parts/narrow';
+import { SheetComponent } from '../../parts/sheet.component';
+import { type BandDay, type BandMark, datesFrom } from '../../shared/weeks/band-shape';
+import { DayBandComponent } from '../../shared/weeks/day-band.component';
+import { WeekLessonComponent } from './week-lesson.component';
+
+const WEEKS = 4;
+/** Days that are asked for at once. */
+const ASKED_DAYS = 14;
+
+/** The lessons of four weeks in their light, over the water they are at. */
+@Component({
+  selector: 'doceo-weeks-page',
+  imports: [ChoiceFieldComponent, DayBandComponent, RouterLink, SheetComponent, WeekLessonComponent],
+  template: `
+    <div class="bench">
+      <section class="bench-main">
+        <div class="row">
+          <h1>The weeks</h1>
+          <span class="spread"></span>
+          <button type="button" class="btn small" (click)="step(-1)">‹ Earlier</button>
+          <button type="button" class="btn small" (click)="weeksOn.set(0)">Now</button>
+          <button type="button" class="btn small" (click)="step(1)">Later ›</button>
+        </div>
+        @if (water(); as w) {
+          <div class="row of">
+            <doceo-choice-field
+              label="Light and water of"
+              [beside]="true"
+              [options]="waters()"
+              [value]="w.id"
+              (chosen)="waterId.set($event)"
+            />
+            <span class="small soft">{{ about() }}</span>
+          </div>
+        }
+        @for (week of weeks(); track week.number) {
+          <h2>Week {{ week.number }}</h2>
+          <doceo-day-band
+            [days]="week.days"
+            [marks]="week.marks"
+            [zone]="zone()"
+            [chosenId]="chosenId()"
+            [today]="today()"
+            (chosen)="choose($event)"
+          />
+        }
+      </section>
+      <aside class="bench-side" aria-label="The lesson">
+        @if (chosen() && !narrow()) {
+          <doceo-week-lesson [lesson]="chosen()!" />
+        } @else if (day.lessons().length > 0) {
+          <h2>{{ shownCount() === 0 ? 'No lesson in these weeks' : 'Choose a lesson' }}</h2>
+          <p>It is moved, repeated or cancelled here.</p>
+          @if (next(); as lesson) {
+            <p>
+              The next is
+              <button type="button" class="btn small" (click)="show(lesson)">
+                {{ lesson.planTitle }}, {{ dayOf(lesson) }}
+              </button>
+            </p>
+          }
+        } @else if (day.loaded()) {
+          <h2>No lesson yet</h2>
+          <p>
+            A plan finds its day under <i>Which day and water</i>, and stands here then.
+            <a routerLink="/plan">To the plans</a>
+          </p>
+        }
+      </aside>
+    </div>
+    @if (narrow() && chosen(); as lesson) {
+      <doceo-sheet [heading]="lesson.planTitle" (closed)="chosenId.set(null)">
+        <doceo-week-lesson [lesson]="lesson" [headed]="false" />
+      </doceo-sheet>
+    }
+  `,
+  styles: `
+    .of {
+      align-items: center;
+      gap: 12px;
+      margin-top: 6px;
+    }
+    h2 {
+      margin: 12px 0 4px;
+    }
+  `,
+})
+export class WeeksPage {
+  private readonly client = inject(ApiClient);
+  protected readonly day = inject(DayStore);
+  protected readonly narrow = narrowWindow();
+  /** Weeks from this one on at which the page begins. */
+  protected readonly weeksOn = signal(0);
+  protected readonly waterId = signal<string | null>(null);
+  protected readonly chosenId = signal<string | null>(null);
+
+  protected readonly waters = computed(() =>
+    this.day.waters().map(({ id, water }) => ({ value: id, text: water.name })),
+  );
+  /** The chosen one, else that of the next lesson. */
+  protected readonly water = computed(() => {
+    const wanted = this.waterId() ?? this.day.nextLesson()?.waterId;
+    return this.day.waters().find(({ id }) => id === wanted) ?? this.day.waters()[0] ?? null;
+  });
+  protected readonly zone = computed(() => this.water()?.water.timeZone ?? 'UTC');
+  protected readonly today = computed(
+    () => DateTime.fromMillis(this.day.now(), { zone: this.zone() }).toISODate() ?? '',
+  );
+  private readonly monday = computed(
+    () =>
+      DateTime.fromISO(this.today(), { zone: 'utc' })
+        .startOf('week')
+        .plus({ weeks: this.weeksOn() })
+        .toISODate() ?? '',
+  );
+  private readonly conditions = fetched(
+    () => {
+      const water = this.water();
+      return water && water.water.latitude !== null ? { id: water.id, monday: this.monday() } : null;
+    },
+    ({ id, monday }) =>
+      forkJoin(
+        datesFrom(monday, WEEKS * 7)
+          .filter((_, i) => i % ASKED_DAYS === 0)
+          .map((date) => outlookOf(this.client, id, date, ASKED_DAYS)),
+      ).pipe(map((parts) => parts.flat())),
+  );
+  protected readonly about = computed(() => {
+    if (this.water()?.water.latitude === null)
+      return 'Nobody has said where it lies: its light is not known.';
+    return this.conditions.value()?.some(({ simulated }) => simulated)
+      ? 'Level and warmth are simulated: they foretell nothing.'
+      : '';
+  });
+  private readonly marks = computed(() =>
+    this.day.lessons().map((lesson): BandMark => {
+      const fromMs = Date.parse(lesson.startsAt);
+      const toMs = fromMs + lesson.lengthMin * 60_000;
+      const zone = this.day.waterOf(lesson)?.water.timeZone ?? 'UTC';
+      return {
+        ...{ id: lesson.id, date: localDate(lesson.startsAt, zone), fromMs, toMs },
+        ...{ text: lesson.planTitle, short: timeText(fromMs, zone) },
+        label: `${lesson.planTitle}, ${this.dayOf(lesson)}, ${lesson.waterName}`,
+        looks: toMs <= this.day.now() ? 'taught' : 'lesson',
+      };
+    }),
+  );
+  protected readonly weeks = computed(() => {
+    const days = datesFrom(this.monday(), WEEKS * 7).map((date) => this.bandDay(date));
+    return Array.from({ length: WEEKS }, (_, i) => {
+      const own = days.slice(i * 7, i * 7 + 7);
+      const dates = new Set(own.map(({ date }) => date));
+      return {
+        number: DateTime.fromISO(own[0]?.date ?? '').weekNumber,
+        days: own,
+        marks: this.marks().filter(({ date }) => dates.has(date)),
+      };
+    });
+  });
+  protected readonly shownCount = computed(() =>
+    this.weeks().reduce((count, { marks }) => count + marks.length, 0),
+  );
+  protected readonly chosen = computed(
+    () => this.day.lessons().find(({ id }) => id === this.chosenId()) ?? null,
+  );
+  protected readonly next = this.day.nextLesson;
+
+  protected step(by: number): void {
+    this.weeksOn.update((weeks) => weeks + by * WEEKS);
+  }
+
+  protected choose(id: string): void {
+    this.chosenId.set(id);
+  }
+
+  /** Turns to the weeks of a lesson, and chooses it. */
+  protected show(lesson: SavedLesson): void {
+    const monday = (date: string): DateTime => DateTime.fromISO(date, { zone: 'utc' }).startOf('week');
+    const on = monday(localDate(lesson.startsAt, this.zone())).diff(monday(this.today()), 'weeks').weeks;
+    this.weeksOn.set(Math.floor(on / WEEKS) * WEEKS);
+    this.chosenId.set(lesson.id);
+  }
+
+  protected dayOf(lesson: SavedLesson): string {
+    return dayText(lesson.startsAt, this.day.waterOf(lesson)?.water.timeZone ?? 'UTC');
+  }
+
+  private bandDay(date: string): BandDay {
+    const { latitude = null, longitude = null } = this.water()?.water ?? {};
+    return {
+      date,
+      sun:
+        latitude === null || longitude === null
+          ? null
+          : sunTimes(latitude, longitude, Date.parse(`${date}T12:00:00Z`)),
+      ...noonWater(
+        this.conditions.value()?.find((one) => one.date === date),
+        this.zone(),
+      ),
+    };
+  }
+}
