@@ -1,4 +1,5 @@
 import {
+  allBlocks,
   type Block,
   BLOCK_KINDS,
   type Curriculum,
@@ -68,13 +69,15 @@ export const planBodySchema = z
   .superRefine((plan, context) => {
     const rigs = new Set(plan.rigs.map((rig) => rig.id));
     const seen = new Set<string>();
-    plan.blocks.forEach((block, index) => {
-      if (block.rigId && !rigs.has(block.rigId))
+    const rigOf = ({ rigId }: Block, path: (string | number)[]): void => {
+      if (rigId && !rigs.has(rigId))
         context.addIssue({
-          code: 'custom',
-          path: ['blocks', index, 'rigId'],
-          message: 'the plan carries no such rig',
+          ...{ code: 'custom', path: [...path, 'rigId'], message: 'the plan carries no such rig' },
         });
+    };
+    plan.planB?.blocks.forEach((block, index) => rigOf(block, ['planB', 'blocks', index]));
+    plan.blocks.forEach((block, index) => {
+      rigOf(block, ['blocks', index]);
       if (seen.has(block.id))
         context.addIssue({ code: 'custom', path: ['blocks', index, 'id'], message: 'is used twice' });
       seen.add(block.id);
@@ -89,16 +92,18 @@ export const planBodySchema = z
 export function goneFromCurriculum(curriculum: Curriculum, plan: PlanBody, before: PlanBody | null): Issue[] {
   const { drills, faults } = curriculumOf(curriculum, plan);
   const named = (block: Block): string[] => [...(block.drillId ? [block.drillId] : []), ...block.watchFor];
-  const old = new Set(before?.blocks.flatMap(named));
+  const old = new Set(before ? allBlocks(before).flatMap(named) : []);
   const gone = (path: string, message: string): Issue => ({ path, code: 'gone', message });
-  return plan.blocks.flatMap(({ drillId, watchFor }, i) => [
-    ...(drillId && !drills.find(drillId) && !old.has(drillId)
-      ? [gone(`body.blocks[${i}].drillId`, 'is no drill that is taught')]
-      : []),
-    ...watchFor.flatMap((id, n) =>
-      faults.find(id) || old.has(id) ? [] : [gone(`body.blocks[${i}].watchFor[${n}]`, 'is no known fault')],
-    ),
-  ]);
+  const goneOf = (blocks: readonly Block[], path: string): Issue[] =>
+    blocks.flatMap(({ drillId, watchFor }, i) => [
+      ...(drillId && !drills.find(drillId) && !old.has(drillId)
+        ? [gone(`${path}[${i}].drillId`, 'is no drill that is taught')]
+        : []),
+      ...watchFor.flatMap((id, n) =>
+        faults.find(id) || old.has(id) ? [] : [gone(`${path}[${i}].watchFor[${n}]`, 'is no known fault')],
+      ),
+    ]);
+  return [...goneOf(plan.blocks, 'body.blocks'), ...goneOf(plan.planB?.blocks ?? [], 'body.planB.blocks')];
 }
 
 export const planTitleSchema = lineSchema(80);

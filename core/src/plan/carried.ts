@@ -1,12 +1,13 @@
 import type { Curriculum } from '../curriculum';
 import type { Drill } from '../drill';
-import type { Block, Carried, PlanBody } from './plan';
+import { allBlocks, type Block, type Carried, type PlanBody } from './plan';
 
 /** The plan with copies of all that its blocks use and nobody else; what it carries already stays as it is. */
 export function carrying(curriculum: Curriculum, plan: PlanBody): PlanBody {
   const had = plan.carries;
+  const blocks = allBlocks(plan);
   const drills = copies(
-    plan.blocks.flatMap(({ drillId }) => drillId ?? []),
+    blocks.flatMap(({ drillId }) => drillId ?? []),
     had?.drills,
     curriculum.drills.find,
   );
@@ -18,7 +19,7 @@ export function carrying(curriculum: Curriculum, plan: PlanBody): PlanBody {
       curriculum.skills.find,
     ),
     faults: copies(
-      [...plan.blocks, ...drills].flatMap(({ watchFor }) => watchFor),
+      [...blocks, ...drills].flatMap(({ watchFor }) => watchFor),
       had?.faults,
       curriculum.faults.find,
     ),

@@ -10,3 +10,4 @@ export * from './schedule';
 export * from './overrun';
 export * from './changes';
 export * from './day-rank';
+export * from './plan-b';

@@ -103,6 +103,11 @@ export const STEP_MIN = 5;
 export const MIN_BLOCK_MIN = 5;
 export const MAX_GROUP = 8;
 
+/** All blocks of a plan, those of its plan B too. */
+export function allBlocks({ blocks, planB }: Pick<PlanBody, 'blocks' | 'planB'>): Block[] {
+  return [...blocks, ...(planB?.blocks ?? [])];
+}
+
 /** A plan with nothing in it yet. */
 export function emptyPlan(): PlanBody {
   return {

@@ -94,16 +94,17 @@ export function strandShares(curriculum: Curriculum, plan: PlanBody): { strand: 
 }
 
 /**
- * Things to pack: every drill's gear for those who use it at the most at once, one each, one for two or one for the group,
+ * Things to pack for a plan and its plan B: every drill's gear for those who use it at the most at once, one each, one for two or one for the group,
  * and what everybody has all day for all.
  */
 export function gearList(curriculum: Curriculum, plan: PlanBody): { item: string; count: number }[] {
   const own = curriculumOf(curriculum, plan);
   const gearOf = (block: Block): GearItem[] => drillOf(own, block)?.gear ?? [];
   const counts = new Map<string, number>();
-  for (const block of plan.blocks) {
+  const days = [plan.blocks, plan.planB?.blocks ?? []];
+  for (const { blocks, block } of days.flatMap((all) => all.map((one) => ({ blocks: all, block: one })))) {
     for (const { item, per } of gearOf(block)) {
-      const users = plan.blocks
+      const users = blocks
         .filter((other) => gearOf(other).some((one) => one.item === item) && isOnAt(other, block.startMin))
         .reduce((sum, { lane }) => sum + (lane === null ? plan.groupSize : 1), 0);
       const needed = { group: 1, pair: Math.ceil(users / 2), student: users, day: plan.groupSize }[per];

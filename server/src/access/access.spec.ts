@@ -70,7 +70,7 @@ const ROWS: Row[] = [
   }),
   row(api.waters.outlook, ['guest', ...MEMBERS], {
     params: of('water'),
-    query: () => ({ date: '2026-06-10', days: 2 }),
+    query: () => ({ date: '2026-06-10', days: '2' }),
   }),
   row(api.waters.change, DRAWERS, { params: of('water'), body: () => ({ source: 'the sign', species: [] }) }),
   row(api.waters.deletionPreview, ['keeper'], { params: of('water') }),

@@ -79,7 +79,7 @@ const ROWS: Row[] = [
   }),
   row(api.waters.outlook, {
     params: { id: water.id },
-    query: { date: '2026-06-10', days: 2 },
+    query: { date: '2026-06-10', days: '2' },
     stranger: 404,
   }),
   row(api.waters.create, {

@@ -1,5 +1,5 @@
 import type { Issue } from '@doceo/contract';
-import type { PlanBody } from '@doceo/core';
+import type { Block, PlanBody } from '@doceo/core';
 
 /**
  * Places of a plan where a student is named, so that no student travels with a shared plan.
@@ -16,15 +16,20 @@ export function studentNamesIn(title: string, plan: PlanBody, names: readonly st
   const texts: [string, string][] = [
     ['title', title],
     ['body.aim', plan.aim],
-    ...plan.blocks.flatMap((block, index): [string, string][] => [
-      [`body.blocks[${index}].title`, block.title],
-      [`body.blocks[${index}].cue`, block.cue],
-      [`body.blocks[${index}].note`, block.note],
-    ]),
+    ...textsOf(plan.blocks, 'body.blocks'),
+    ...textsOf(plan.planB?.blocks ?? [], 'body.planB.blocks'),
     ...plan.rigs.map((rig, index): [string, string] => [`body.rigs[${index}].name`, rig.name]),
   ];
   return texts.flatMap(([path, text]) => {
     const hit = pattern.exec(text);
     return hit ? [{ path, code: 'student-name', message: `names a student: “${hit[1]}”` }] : [];
   });
+}
+
+function textsOf(blocks: readonly Block[], path: string): [string, string][] {
+  return blocks.flatMap((block, index): [string, string][] => [
+    [`${path}[${index}].title`, block.title],
+    [`${path}[${index}].cue`, block.cue],
+    [`${path}[${index}].note`, block.note],
+  ]);
 }

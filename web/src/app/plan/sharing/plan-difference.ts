@@ -38,12 +38,19 @@ export function planDifferences(mine: PlanValue, theirs: PlanValue): Difference[
         theirs: blockText(b),
       });
   }
+  add('Plan B', planBText(mine), planBText(theirs));
   add(
     'Rigs',
     mine.body.rigs.map((rig) => rig.name).join(', '),
     theirs.body.rigs.map((rig) => rig.name).join(', '),
   );
   return differences;
+}
+
+function planBText({ body: { planB } }: PlanValue): string {
+  return planB
+    ? `from minute ${planB.fromMin}: ${planB.blocks.map(({ title, startMin }) => `${title}, minute ${startMin}`).join('; ')}`
+    : 'none';
 }
 
 function blockText(block: Block | undefined): string {
