@@ -95,6 +95,15 @@ describe('plan B', () => {
     expect(onPlanB(PLAN)).toBe(PLAN);
   });
 
+  it('needs nothing that is not packed anyway, where that is asked', () => {
+    const task = planBTask(PLAN, { trigger: 'thunder', fromMin: 30, sameKit: true }, DAY);
+    const found = schedule(task, { seed: 'b', tries: 100 })!;
+    const both = { ...PLAN, planB: planBOf({ trigger: 'thunder', fromMin: 30 }, found.plan) };
+    const items = (plan: PlanBody) => gearList(SHIPPED, plan).map(({ item }) => item);
+    expect(items(both)).toEqual(items(PLAN));
+    expect(both.planB.blocks.length).toBeGreaterThan(1);
+  });
+
   it('is packed for, and travels with what it uses', () => {
     const items = (plan: PlanBody) => gearList(SHIPPED, plan).map(({ item }) => item);
     const other = { ...planB, blocks: [block('stick-and-staff', 30, 40)] };

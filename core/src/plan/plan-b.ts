@@ -1,7 +1,7 @@
 import type { AlertKind } from '../conditions';
 import { MIN_BLOCK_MIN, type PlanB, type PlanBody, type PlanBTrigger, STEP_MIN } from './plan';
 import { type PlanDay, replanTask, type ReplanReason, type ScheduleTask } from './schedule';
-import { endOf, shareLane } from './timing';
+import { endOf, gearList, shareLane } from './timing';
 
 /** What of the conditions brings a plan B in. */
 export const PLAN_B_ALERTS: Readonly<Record<PlanBTrigger, readonly AlertKind[]>> = {
@@ -19,19 +19,33 @@ const GOES_ON: Readonly<Record<PlanBTrigger, ReplanReason>> = {
   cold: 'rising',
 };
 
+/** What a plan B is asked to be. */
+export interface PlanBWish extends Pick<PlanB, 'trigger' | 'fromMin'> {
+  /** Whether nothing is used but what is packed for the plan. */
+  sameKit?: boolean | undefined;
+}
+
 /** The task of a plan B: what comes before it leaves the plan stays, what comes then is done on other grounds. */
 export function planBTask(
   plan: PlanBody,
-  { trigger, fromMin }: Pick<PlanB, 'trigger' | 'fromMin'>,
+  { trigger, fromMin, sameKit = false }: PlanBWish,
   day: PlanDay,
 ): ScheduleTask {
   const { lengthMin: toMin } = plan;
   const water = { fromMin, toMin, grounds: ['river', 'stillwater'] as const };
-  return replanTask(
+  const task = replanTask(
     plan,
     { why: GOES_ON[trigger], nowMin: fromMin, placeMin: fromMin - 1 },
     { ...day, closed: trigger === 'cold' ? [...day.closed, water] : day.closed },
   );
+  const weights = { ...task.weights, attention: 1 };
+  if (!sameKit) return { ...task, weights };
+  const packed = new Set(gearList(day.curriculum, { ...plan, planB: undefined }).map(({ item }) => item));
+  const { drills } = task.curriculum;
+  const drillIds = (task.drillIds ?? drills.all.map(({ id }) => id)).filter((id) =>
+    drills.find(id)?.gear.every(({ item }) => packed.has(item)),
+  );
+  return { ...task, weights, drillIds };
 }
 
 /** The plan B that a plan of its task holds. */

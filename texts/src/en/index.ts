@@ -2,6 +2,7 @@ export * from './conditions';
 export * from './days';
 export * from './here-questions';
 export * from './needs';
+export * from './plan-b';
 export * from './plan-problems';
 export type { Evidence, ProblemInWords } from './problem';
 export * from './proposals';

@@ -35,6 +35,8 @@ const LEAVES: Readonly<Record<ReplanReason, readonly GroundKind[]>> = {
 
 /** In wind no longer line than this is cast, metres. A rule of thumb. */
 const WIND_LINE_M = 6;
+/** The longest line that is cast then, metres: rods conduct, so in thunder none is, not even where there is a roof. */
+const MOST_LINE_M: Readonly<Partial<Record<ReplanReason, number>>> = { thunder: 0, wind: WIND_LINE_M };
 /** What was planned for today counts so much more than in a plan that is only being made. */
 const KEEP = 3;
 
@@ -63,9 +65,9 @@ export function replanTask(plan: PlanBody, wish: ReplanWish, day: PlanDay): Sche
   );
   const planned = new Set(left.flatMap(({ drillId }) => drillId ?? []));
   const isWeather = grounds.length > 0 || why === 'wind';
+  const mostLineM = MOST_LINE_M[why] ?? Infinity;
   const drills = own.drills.all.filter(
-    ({ id, lineOutM }) =>
-      !dropIds.includes(id) && (why !== 'wind' || lineOutM <= WIND_LINE_M) && (isWeather || planned.has(id)),
+    ({ id, lineOutM }) => !dropIds.includes(id) && lineOutM <= mostLineM && (isWeather || planned.has(id)),
   );
   const allowed = new Set(drills.map(({ id }) => id));
   return {

@@ -58,6 +58,7 @@ import { PlanProposal } from './proposal/plan-proposal';
 import { ProposalAsksComponent } from './proposal/proposal-asks.component';
 import { ProposalBarComponent } from './proposal/proposal-bar.component';
 import { ProposalPartsComponent } from './proposal/proposal-parts.component';
+import { PlanBComponent } from './plan-b/plan-b.component';
 import { PlanClipboard } from './plan-clipboard';
 import { PlanDocuments, type PlanValue } from './plan-document';
 import { PlanSchoolsComponent } from './plan-schools.component';
@@ -86,6 +87,7 @@ import { TeachingStore } from '../data/teaching/teaching-store';
     LessonDialogComponent,
     NgTemplateOutlet,
     NoSuchComponent,
+    PlanBComponent,
     PlanCheckComponent,
     PlanFactsComponent,
     PlanGoalsComponent,
@@ -375,13 +377,8 @@ export class PlanPage implements OnInit, OnDestroy {
   /** Whether the lesson dialog changes the lesson shown, or makes a new one. */
   protected readonly changing = signal(false);
 
-  protected newDay(): void {
-    this.changing.set(false);
-    this.dialog.set('lesson');
-  }
-
-  protected changeDay(): void {
-    this.changing.set(true);
+  protected openDay(changing: boolean): void {
+    this.changing.set(changing);
     this.dialog.set('lesson');
   }
 

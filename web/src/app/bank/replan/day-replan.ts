@@ -1,6 +1,7 @@
 import { computed, inject, Injectable, type OnDestroy, signal } from '@angular/core';
 import {
   closedHours,
+  onPlanB,
   placesOf,
   type PlanBody,
   type ReplanReason,
@@ -61,6 +62,23 @@ export class DayReplan implements OnDestroy {
   /** Begins with one of the reasons. */
   open(why: ReplanReason, studentIds: readonly string[] = []): void {
     this.ask({ why, lateMin: this.lateNow(), studentIds, dropIds: [] });
+  }
+
+  /** Whether there is a plan B for what came. */
+  readonly hasPlanB = computed(() => {
+    const why = this.asked()?.why;
+    return why !== undefined && this.before()?.planB?.trigger === why;
+  });
+
+  /** What was made for it at home, from now on, in place of what this device proposes. */
+  takePlanB(): void {
+    const body = this.before();
+    if (!body?.planB) return;
+    this.work?.unsubscribe();
+    this.running.set(false);
+    this.none.set(null);
+    this.failed.set(false);
+    this.found.set(onPlanB(body, this.fromMin()));
   }
 
   /** The same with another word: later, another drill dropped. */

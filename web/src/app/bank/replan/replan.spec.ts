@@ -51,6 +51,26 @@ describe('the rest of a day on the bank', () => {
   const sent = (): BankEvent[] =>
     server.of(api.events.add).flatMap(({ body }) => (body as { events: BankEvent[] }).events);
 
+  it('thunder: the plan B that was made at home is taken by a tap, from now on', async () => {
+    const planB = { trigger: 'thunder' as const, fromMin: 35, blocks: [drill(46, 'clinch-race', 35, 15)] };
+    server.on(api.lessons.plan, { ...TAUGHT, body: { ...BODY, planB } });
+    const page = await open();
+    await asked(page, 'Thunder');
+    await page.press('Plan B, as it was made');
+    await page.press(/^Take it/);
+    await until(() => sent().some(({ body }) => body.kind === 'replan'));
+    const body = sent().find((one) => one.body.kind === 'replan')?.body;
+    const blocks = body?.kind === 'replan' ? body.blocks : [];
+    expect(blocks.map(({ drillId, startMin }) => [drillId, startMin])).toEqual([
+      ['hats-and-glasses', 0],
+      ['count-the-pause', 15],
+      ['clinch-race', 25],
+    ]);
+    await page.quiet();
+    await page.press('We are late');
+    expect(page.all('doceo-replan-sheet .others button')).not.toContain('Plan B, as it was made');
+  });
+
   it('late: says how late and until when, in the order that was planned, and goes on later by a tap', async () => {
     const page = await open();
     await asked(page, 'We are late');

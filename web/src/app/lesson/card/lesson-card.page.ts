@@ -11,7 +11,7 @@ import {
   textInUnits,
   toBrief,
 } from '@doceo/core';
-import { adaptedText } from '@doceo/texts';
+import { adaptedText, planBWhen } from '@doceo/texts';
 import { SAFETY_WORDS } from '../../data/lesson/event-text';
 import { ApiClient } from '../../data/api/api-client';
 import { DayStore } from '../../data/lesson/day-store';
@@ -22,6 +22,7 @@ import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { SessionStore } from '../../data/session';
 import { LessonDialogComponent } from '../../shared/lesson/lesson-dialog.component';
 import { needsText, dayText, firstName, spanText, timeText } from '../../data/lesson/lesson-texts';
+import { planBRows } from '../../shared/plan/plan-b-rows';
 import { readOnText } from '../../parts/dates';
 import { WaterSketchComponent } from './water-sketch.component';
 import { NoSuchComponent } from '../../shared/no-such.component';
@@ -102,6 +103,21 @@ export class LessonCardPage {
   private readonly curriculum = computed(() =>
     curriculumOf(this.teaching.curriculum(), this.plan()?.body ?? {}),
   );
+  /** What is done instead, when something comes. */
+  protected readonly planB = computed(() => {
+    const planB = this.plan()?.body.planB;
+    const startMs = Date.parse(this.lesson()?.startsAt ?? '');
+    if (!planB || Number.isNaN(startMs)) return null;
+    const names = this.students().map(({ student }) => firstName(student.name));
+    return {
+      when: `from ${timeText(startMs + planB.fromMin * 60_000, this.zone())}, ${planBWhen(planB.trigger)}`,
+      rows: planBRows(this.curriculum(), planB).map((row) => ({
+        ...row,
+        time: spanText(startMs + row.startMin * 60_000, row.durationMin, this.zone()),
+        who: row.lanes.map((lane) => names[lane] ?? `student ${lane + 1}`).join(', ') || 'all',
+      })),
+    };
+  });
   protected readonly drifts = computed(() =>
     this.rows().flatMap(({ id, title, drift }) =>
       drift ? [{ id, title, drift, text: driftText(drift, this.session.units()) }] : [],
