@@ -230,4 +230,43 @@ export const scheduleCommands = {
       ),
     }),
   },
+  course: {
+    summary:
+      'Several lessons to goals by a date: a plan for each of what students will be able to do by then, and the chance of each goal with how it grows.',
+    input: z.strictObject({
+      ...laidOver,
+      students: lessonInputSchema.shape.students,
+      goals: z.array(libraryIdSchema).min(1).max(20),
+      nowMs: momentSchema,
+      untilMs: momentSchema,
+      lessons: z
+        .array(
+          z.strictObject({
+            plan: planBodySchema,
+            startMs: momentSchema,
+            date: dateSchema,
+            water: waterSchema,
+          }),
+        )
+        .max(20),
+      seed: z.string().max(100).default('course'),
+      /** How long it may look at each lesson, on a usual machine. */
+      milliseconds: z.int().min(0).max(5000).default(200),
+    }),
+    output: z.strictObject({
+      plans: z.array(planBodySchema.nullable()),
+      goals: z.array(
+        z.strictObject({
+          studentId: z.string(),
+          skillId: z.string(),
+          now: z.number(),
+          chance: z.number(),
+          course: z.array(
+            z.strictObject({ atMs: z.number(), mean: z.number(), low: z.number(), high: z.number() }),
+          ),
+          enoughAt: z.int().nullable(),
+        }),
+      ),
+    }),
+  },
 } as const;

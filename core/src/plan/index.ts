@@ -11,3 +11,4 @@ export * from './overrun';
 export * from './changes';
 export * from './day-rank';
 export * from './plan-b';
+export * from './course';

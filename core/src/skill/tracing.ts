@@ -70,19 +70,41 @@ export function traceSkill(
   grid: readonly TracingParameters[] = PARAMETER_GRID,
   forgetDays = FORGET_DAYS,
 ): SkillEstimate {
-  const ordered = inOrder(attempts);
+  const { masteries, weights } = traceBelief(attempts, nowMs, grid, forgetDays);
+  return summarise(grid, masteries, weights, inOrder(attempts));
+}
+
+/** What is believed of one student's skill, for each set of plausible parameters. */
+export interface SkillBelief {
+  /** Probability of mastery by each set, 0…1. */
+  masteries: Float64Array;
+  /** How much each set is believed; they add up to 1. */
+  weights: Float64Array;
+}
+
+/**
+ * The belief behind `traceSkill`, of the same arguments.
+ *
+ * @param nowMs epoch milliseconds for which it is wanted
+ * @param forgetDays days away after which a third is left
+ */
+export function traceBelief(
+  attempts: readonly Attempt[],
+  nowMs: number,
+  grid: readonly TracingParameters[] = PARAMETER_GRID,
+  forgetDays = FORGET_DAYS,
+): SkillBelief {
   const masteries = Float64Array.from(grid, (parameters) => parameters.initial);
   const weights = new Float64Array(grid.length).fill(1);
   const seenAs = gridsOf(grid);
   let previousMs: number | null = null;
-  for (const attempt of ordered) {
+  for (const attempt of inOrder(attempts)) {
     const kept = previousMs === null ? 1 : retained(attempt.atMs - previousMs, forgetDays);
-    step(seenAs(attempt), masteries, weights, attempt.good, kept);
+    believe(seenAs(attempt), { masteries, weights }, attempt.good, kept);
     previousMs = attempt.atMs;
   }
   const kept = previousMs === null ? 1 : retained(nowMs - previousMs, forgetDays);
-  for (let i = 0; i < masteries.length; i++) masteries[i] = (masteries[i] as number) * kept;
-  return summarise(grid, masteries, normalised(weights), ordered);
+  return { masteries: masteries.map((mastery) => mastery * kept), weights: normalised(weights) };
 }
 
 /**
@@ -111,7 +133,7 @@ export function traceCourse(
     const kept = previousMs === null ? 1 : retained(atMs - previousMs, forgetDays);
     previousMs = atMs;
     const before = mean(kept);
-    step(seenAs(attempt), masteries, weights, good, kept);
+    believe(seenAs(attempt), { masteries, weights }, good, kept);
     return { id, before, after: mean(1) };
   });
 }
@@ -131,11 +153,16 @@ function gridsOf(grid: readonly TracingParameters[]): (seen: Seen) => readonly T
   };
 }
 
-/** One attempt: forgetting, Bayes, learning, for every set of parameters. Changes the two arrays it is given. */
-function step(
+/**
+ * One attempt: forgetting, Bayes, learning, for every set of parameters. Changes the two arrays of the belief; its weights
+ * need not add up to 1 afterwards.
+ *
+ * @param grid the sets as this attempt was seen
+ * @param kept share of mastery that is left since the attempt before, 0…1
+ */
+export function believe(
   grid: readonly TracingParameters[],
-  masteries: Float64Array,
-  weights: Float64Array,
+  { masteries, weights }: SkillBelief,
   good: boolean,
   kept: number,
 ): void {

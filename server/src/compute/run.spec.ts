@@ -315,6 +315,34 @@ describe('compute', () => {
     ['overrun', { plan: { ...FIRST_NYMPHS.body, blocks: [] } }, { ends: null }],
     ['group-split', { lesson: PAIR, groups: 2 }, { groups: [[expect.anything()], [expect.anything()]] }],
     [
+      'course',
+      {
+        ...{ students: PAIR.students, goals: ['casting.stop'], nowMs: PAIR.startMs, milliseconds: 10 },
+        untilMs: PAIR.startMs + 30 * 86_400_000,
+        lessons: [7, 1].map((days) => ({
+          plan: { ...FIRST_NYMPHS.body, blocks: [], lengthMin: 60, planB: undefined },
+          ...{ startMs: PAIR.startMs + days * 86_400_000, date: PAIR.date, water: PAIR.water },
+        })),
+      },
+      {
+        plans: [expect.anything(), expect.anything()],
+        goals: [
+          { skillId: 'casting.stop', course: [{ atMs: PAIR.startMs + 86_400_000 }, {}, {}] },
+          { skillId: 'casting.stop' },
+        ],
+      },
+    ],
+    [
+      'day-rank',
+      {
+        ...{ plan: FIRST_NYMPHS.body, students: PAIR.students, waters: [{ id: 'a', water: PAIR.water }] },
+        days: [
+          { waterId: 'a', date: '2026-06-10', open: { fromMs: PAIR.startMs, toMs: PAIR.startMs }, hours: [] },
+        ],
+      },
+      { days: [{ waterId: 'a', score: 0, hours: null, why: 'unknown-weather' }] },
+    ],
+    [
       'schedule',
       { plan: FIRST_NYMPHS.body, lesson: { ...PAIR, students: [] } },
       { plan: null, whyNot: { why: 'no-students' } },
@@ -332,6 +360,7 @@ describe('compute', () => {
     ['plan-check', { plan: {} }, 'plan.aim'],
     ['schedule', { plan: FIRST_NYMPHS.body, lesson: { ...PAIR, students: [{}] } }, 'lesson.students[0].id'],
     ['schedule', { plan: FIRST_NYMPHS.body, lesson: PAIR, weights: { gain: -1 } }, 'weights.gain'],
+    ['course', { students: [], goals: [], nowMs: 0, untilMs: 0, lessons: [] }, 'goals'],
     ['curriculum-check', { layer: { drills: [{ id: 'x' }] } }, 'layer.drills[0].name'],
     ['adapt', { drillId: 'hoops', needs: ['wings'] }, 'needs[0]'],
     ['rig-template', { template: 'magic' }, 'template'],

@@ -6,6 +6,7 @@ import {
   groupSplit,
   judgeOf,
   overrun,
+  planCourse,
   rankDays,
   readiness,
   reasonsFor,
@@ -120,5 +121,15 @@ export const scheduleRunners = {
         check: problems.filter(({ level }) => level === 'check').length,
       })),
     };
+  },
+  course: ({ layer, lessons, goals, seed, milliseconds, ...task }) => {
+    const curriculum = taught(layer);
+    const unknown = goals.find((id) => !curriculum.skills.find(id));
+    if (unknown !== undefined) throw new CoreError('unknown-id', { name: 'goals', value: unknown });
+    const ordered = [...lessons].sort((a, b) => a.startMs - b.startMs);
+    return planCourse(
+      { ...task, curriculum, goals, lessons: ordered.map(({ plan, ...lesson }) => ({ plan, lesson })) },
+      { seed, tries: milliseconds * TRIES_A_MS },
+    );
   },
 } satisfies Partial<Runners>;

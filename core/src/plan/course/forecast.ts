@@ -1,0 +1,153 @@
+import { pickWeighted, type Random, seededRandom } from '../../random';
+import {
+  type Attempt,
+  believe,
+  FORGET_DAYS,
+  PARAMETER_GRID,
+  retained,
+  seenBy,
+  type SkillBelief,
+  traceBelief,
+  type TracingParameters,
+} from '../../skill';
+
+/** Attempts at one skill at a lesson to come. */
+export interface ComingPractice {
+  /** Epoch milliseconds. */
+  atMs: number;
+  /** Bouts of them: how many attempts, 0 and more, and whether it is the main thing of its drill. */
+  bouts: readonly { attempts: number; main: boolean }[];
+}
+
+/** Where a skill is expected to be at a moment: mastery as it will be believed then, each 0…1. */
+export interface ForecastPoint {
+  /** Epoch milliseconds. */
+  atMs: number;
+  mean: number;
+  /** A tenth of all courses lies below, and a tenth above. */
+  low: number;
+  high: number;
+}
+
+export interface SkillForecast {
+  /** Probability that he masters it now, and when it is wanted, 0…1. */
+  now: number;
+  chance: number;
+  /** After each lesson, and when it is wanted. */
+  course: ForecastPoint[];
+}
+
+export interface ForecastOptions {
+  grid?: readonly TracingParameters[];
+  /** Days away after which a third is left. */
+  forgetDays?: number;
+  /** How many courses are played for the band, 1 and more. */
+  runs?: number;
+  seed?: string;
+}
+
+const USUAL_RUNS = 120;
+const TENTH = 0.1;
+
+/**
+ * How a skill goes on over lessons to come: what is believed now is carried on by the model of the tracing. The chance is
+ * exact for it; the band is that of courses played, each with a draw of what is true and of how every attempt goes.
+ *
+ * @param attempts what was seen of it until now
+ * @param nowMs epoch milliseconds
+ * @param lessons in the order of time
+ * @param untilMs when it is wanted, epoch milliseconds
+ */
+export function forecastSkill(
+  attempts: readonly Attempt[],
+  nowMs: number,
+  lessons: readonly ComingPractice[],
+  untilMs: number,
+  {
+    grid = PARAMETER_GRID,
+    forgetDays = FORGET_DAYS,
+    runs = USUAL_RUNS,
+    seed = 'course',
+  }: ForecastOptions = {},
+): SkillForecast {
+  const lastMs = attempts.reduce<number | null>((last, { atMs }) => Math.max(last ?? atMs, atMs), null);
+  // What was never tried is not forgotten: it is not there yet, or was there all the time.
+  const begin = traceBelief(attempts, lastMs ?? nowMs, grid, forgetDays);
+  const side = grid.map((parameters) => seenBy(parameters, { evidence: 'side' }));
+  const away = (fromMs: number | null, toMs: number): number =>
+    fromMs === null ? 1 : retained(toMs - fromMs, forgetDays);
+  const moments = [...lessons.map(({ atMs }) => atMs), untilMs];
+
+  let masteries = begin.masteries;
+  let sinceMs = lastMs;
+  const means = moments.map((atMs, i) => {
+    masteries = masteries.map((mastery) => mastery * away(sinceMs, atMs));
+    const bouts = lessons[i]?.bouts ?? [];
+    for (const { attempts: tries, main } of bouts)
+      masteries = masteries.map(
+        (mastery, k) => 1 - (1 - mastery) * (1 - (main ? grid : side)[k]!.learn) ** tries,
+      );
+    if (bouts.length > 0 || sinceMs !== null) sinceMs = atMs;
+    return meanOf(masteries, begin.weights);
+  });
+  const played = Array.from({ length: runs }, (_, run) =>
+    playCourse(begin, { grid, side, lessons, moments, away, lastMs }, seededRandom(`${seed}/${run}`)),
+  );
+  const nowShare = away(lastMs, nowMs);
+  return {
+    now: meanOf(begin.masteries, begin.weights) * nowShare,
+    chance: means.at(-1)!,
+    course: moments.map((atMs, i) => {
+      const found = played.map((course) => course[i]!).sort((a, b) => a - b);
+      const at = (share: number): number => found[Math.round(share * (found.length - 1))]!;
+      return { atMs, mean: means[i]!, low: at(TENTH), high: at(1 - TENTH) };
+    }),
+  };
+}
+
+interface CoursePlay {
+  grid: readonly TracingParameters[];
+  side: readonly TracingParameters[];
+  lessons: readonly ComingPractice[];
+  moments: readonly number[];
+  away: (fromMs: number | null, toMs: number) => number;
+  lastMs: number | null;
+}
+
+/** One course that may come: what will be believed of the skill at each moment, as its attempts go. */
+function playCourse(
+  begin: SkillBelief,
+  { grid, side, lessons, moments, away, lastMs }: CoursePlay,
+  random: Random,
+): number[] {
+  const sets = Array.from(grid.keys());
+  const trueSet = pickWeighted(random, sets, (k) => begin.weights[k]!);
+  let mastered = random() < begin.masteries[trueSet]!;
+  const masteries = begin.masteries.slice();
+  const weights = begin.weights.slice();
+  let sinceMs = lastMs;
+  return moments.map((atMs, i) => {
+    const kept = away(sinceMs, atMs);
+    if (mastered && random() >= kept) mastered = false;
+    for (const k of sets) masteries[k]! *= kept;
+    const bouts = lessons[i]?.bouts ?? [];
+    for (const { attempts, main } of bouts)
+      for (let n = 0; n < attempts; n++) {
+        const own = (main ? grid : side)[trueSet]!;
+        const good = random() < (mastered ? 1 - own.slip : own.guess);
+        if (!mastered && random() < own.learn) mastered = true;
+        believe(main ? grid : side, { masteries, weights }, good, 1);
+      }
+    if (bouts.length > 0 || sinceMs !== null) sinceMs = atMs;
+    return meanOf(masteries, weights);
+  });
+}
+
+function meanOf(masteries: Float64Array, weights: Float64Array): number {
+  let [sum, total] = [0, 0];
+  masteries.forEach((mastery, k) => {
+    sum += mastery * weights[k]!;
+    total += weights[k]!;
+  });
+  return sum / total;
+}

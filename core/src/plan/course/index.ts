@@ -1,0 +1,3 @@
+export * from './practice';
+export * from './forecast';
+export * from './plan-course';
