@@ -14,12 +14,6 @@ interface Shot {
 
 /** The main views, from demo data. Fewer than twenty. */
 const SHOTS: Shot[] = [
-  {
-    name: 'record-phone',
-    path: '/record',
-    viewport: PHONE,
-    before: openSam,
-  },
   { name: 'today', path: '/today', before: packed },
   {
     name: 'water',
@@ -115,6 +109,24 @@ const SHOTS: Shot[] = [
     path: '/record/group',
     before: (page) => page.waitForSelector('thead a').then(() => undefined),
   },
+  {
+    name: 'days',
+    path: '/plan',
+    before: async (page) => {
+      await clickText(page, 'a.open', 'First nymphs');
+      await clickText(page, 'a', 'Which day and water');
+      await page.waitForSelector('doceo-day-band button.best');
+    },
+  },
+  {
+    name: 'weeks',
+    path: '/plan/weeks',
+    before: async (page) => {
+      await page.waitForSelector('doceo-day-band .water');
+      await clickText(page, 'doceo-day-band button', 'First nymphs');
+      await page.waitForSelector('doceo-week-lesson');
+    },
+  },
   { name: 'record', path: '/record', before: openSam },
   {
     name: 'student-card',
@@ -126,7 +138,6 @@ const SHOTS: Shot[] = [
     },
   },
   { name: 'circle', path: '/circle' },
-  { name: 'today-phone', path: '/today', viewport: PHONE, before: packed },
   // Last: what they log would stand in the records.
   { name: 'teach-phone', path: '/teach', viewport: PHONE, before: logSome },
 ];

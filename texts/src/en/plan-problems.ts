@@ -10,6 +10,7 @@ import {
   type PlanProblem,
   skillStage,
   type ShortStudent,
+  type Staff,
   type UnitSystem,
 } from '@doceo/core';
 import { alertText } from './conditions';
@@ -123,7 +124,29 @@ const WORDS: Worded<PlanFacts> = {
     reason: 'The drill bends, not the student. It stands on his card and on the log.',
     evidence: blocks.map((block) => ({ label: block.block, text: needText(block, units) })),
   }),
+  watched: ({ what, moments, staff, timeZone }) => ({
+    title: what === 'minors' ? 'A minor out of sight' : 'Nobody free to watch',
+    reason:
+      what === 'minors'
+        ? 'All who teach have eyes on a group, and a minor is in none of them.'
+        : 'Eyes-on drills want an instructor for each group; within call an adult has four, two where minors are at the water.',
+    evidence: [
+      ...moments.map(({ atMs, blocks }) => ({ label: clockTime(atMs, timeZone), text: listed(blocks) })),
+      { label: 'who teaches', text: staffText(staff) },
+    ],
+  }),
+  waits: ({ names, minutes, fromMs, timeZone }) => ({
+    title: `${listed(names.map(first))} ${names.length === 1 ? 'waits' : 'wait'} ${minutes} min`,
+    reason: `Nothing is planned for ${names.length === 1 ? first(names[0] ?? '') : 'them'} from ${clockTime(fromMs, timeZone)} on. Fill the rest, or put a break there.`,
+    evidence: [],
+  }),
 };
+
+function staffText({ instructors, assistants }: Staff): string {
+  const counted = (count: number, word: string): string[] =>
+    count > 0 ? [`${count} ${word}${count === 1 ? '' : 's'}`] : [];
+  return listed([...counted(instructors, 'instructor'), ...counted(assistants, 'assistant')]) || 'nobody';
+}
 
 function needText(block: NeedBlock, units: UnitSystem): string {
   switch (block.asks) {
@@ -181,6 +204,7 @@ function fixText(fix: PlanFix): string {
   if ('earlierMin' in fix) return `Start ${fix.earlierMin} min earlier`;
   if ('rig' in fix) return `Use “${fix.rig}”`;
   if ('longerPlace' in fix) return `Use ${fix.longerPlace}`;
+  if ('comes' in fix) return fix.comes === 'assistant' ? 'With an assistant' : 'With one instructor more';
   return 'place' in fix ? `At ${fix.place}` : `${fix.drill} instead`;
 }
 

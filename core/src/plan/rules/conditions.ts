@@ -1,11 +1,39 @@
-import { conditionAlerts } from '../../conditions';
+import { type AlertKind, type ConditionAlert, conditionAlerts, HOUR_MS } from '../../conditions';
+import type { Curriculum } from '../../curriculum';
+import { groundOf } from '../../water';
+import { drillOf } from '../carried';
+import type { Block } from '../plan';
 import { planEnd } from '../timing';
 import type { PlanRule } from './rule';
 
 const MINUTE_MS = 60_000;
 
+/** Line out from which a wind that is too much for beginners is felt in a drill, metres. A rule of thumb. */
+const WIND_LINE_M = 6;
+
+/** Whether a block is one that such a thing is about; what is not here is of the whole day. */
+const ABOUT: Partial<Record<AlertKind, (block: Block, curriculum: Curriculum) => boolean>> = {
+  thunder: ({ place }) => groundOf(place) !== 'anywhere',
+  rising: ({ place }) => groundOf(place) === 'river',
+  windy: (block, curriculum) => (drillOf(curriculum, block)?.lineOutM ?? 0) > WIND_LINE_M,
+};
+
+/** Whether a block lies in the hours of an alert, and is one it is about. */
+function touches(
+  { kind, fromMs, toMs }: ConditionAlert,
+  block: Block,
+  startMs: number,
+  curriculum: Curriculum,
+): boolean {
+  const fromBlockMs = startMs + block.startMin * MINUTE_MS;
+  const toBlockMs = fromBlockMs + block.durationMin * MINUTE_MS;
+  const half = HOUR_MS / 2;
+  const isThen = fromBlockMs < toMs + half && toBlockMs > fromMs - half;
+  return isThen && (ABOUT[kind]?.(block, curriculum) ?? false);
+}
+
 /** What the conditions of the lesson's hours say against it. Says nothing when no conditions are known. */
-export const conditions: PlanRule = (plan, lesson) => {
+export const conditions: PlanRule = (plan, lesson, curriculum) => {
   if (!lesson?.hours?.length) return [];
   const { water, startMs } = lesson;
   const toMs = startMs + Math.max(planEnd(plan), plan.lengthMin) * MINUTE_MS;
@@ -15,7 +43,7 @@ export const conditions: PlanRule = (plan, lesson) => {
     rule: 'conditions' as const,
     level: alert.level,
     facts: { alert, timeZone: water.timeZone, source: lesson.hoursFrom ?? null },
-    blockIds: [],
+    blockIds: plan.blocks.flatMap((block) => (touches(alert, block, startMs, curriculum) ? block.id : [])),
     studentId: null,
     fixes: [],
   }));

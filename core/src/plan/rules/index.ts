@@ -14,6 +14,8 @@ import { prerequisites } from './prerequisites';
 import type { PlanLesson, PlanRule, PlanProblem } from './rule';
 import { ruleCard } from './rule-card';
 import { safetyFirst } from './safety-first';
+import { waits } from './waits';
+import { watched } from './watched';
 
 const RULES: PlanRule[] = [
   guardianConsent,
@@ -27,6 +29,8 @@ const RULES: PlanRule[] = [
   placeMissing,
   prerequisites,
   needs,
+  watched,
+  waits,
 ];
 
 /**

@@ -5,7 +5,7 @@ import type { Problem } from '../../problem';
 import type { SkillState } from '../../skill';
 import type { GroundKind, Place, PlaceKind, Water } from '../../water';
 import type { PlanEdit } from '../edits';
-import type { PlanBody } from '../plan';
+import type { PlanBody, Staff } from '../plan';
 
 /** What a student brings to the check of a plan. */
 export interface PlanStudent {
@@ -57,6 +57,7 @@ export type PlanFix =
   | { rig: string }
   | { longerPlace: string }
   | { place: string }
+  | { comes: 'assistant' | 'instructor' }
   | { drill: string };
 
 /** A student who lacks skills that a drill rests on, nearest first. */
@@ -100,6 +101,14 @@ export interface PlanFacts {
     | { place: 'none'; block: string; kind: PlaceKind; water: string; places: string[] };
   prerequisites: { drill: string; students: ShortStudent[] };
   needs: { name: string; needs: readonly Need[]; blocks: NeedBlock[] };
+  watched: {
+    what: 'supervision' | 'minors';
+    /** When it begins to be so, and what is done then. */
+    moments: { atMs: number; blocks: string[] }[];
+    staff: Staff;
+    timeZone: string;
+  };
+  waits: { names: string[]; minutes: number; fromMs: number; timeZone: string };
 }
 
 /** What a rule found wrong with a plan. */

@@ -1,0 +1,134 @@
+import type { ConditionHour } from '../conditions';
+import { SHIPPED_CURRICULUM as SHIPPED } from '../curriculum/shipped';
+import { seededRandom } from '../random';
+import { drawnStudent, FORD } from '../testing/schedule-task';
+import { applyEdit, blockFromDrill, plainBlock } from './edits';
+import { type Block, emptyPlan, type PlanBody } from './plan';
+import { type PlanLesson, planProblems, type PlanStudent } from './rules';
+
+const START = Date.parse('2026-06-10T08:00:00Z');
+const random = seededRandom('watched');
+const two = (change: Partial<PlanStudent> = {}): PlanStudent[] => [
+  drawnStudent(0, random),
+  drawnStudent(1, random, change),
+];
+const day = (students: PlanStudent[], hours: ConditionHour[] = []): PlanLesson => ({
+  ...{ startMs: START, date: '2026-06-10', water: FORD, students, hours },
+});
+const block = (drill: string, startMin: number, durationMin: number, lane: number | null = null): Block => ({
+  ...blockFromDrill(SHIPPED.drills.get(drill), `${drill}/${startMin}/${lane}`, startMin, lane),
+  durationMin,
+});
+const plan = (blocks: Block[], change: Partial<PlanBody> = {}): PlanBody => ({
+  ...{ ...emptyPlan(), groupSize: 2, lengthMin: 120, blocks },
+  ...change,
+});
+const found = (body: PlanBody, lesson: PlanLesson, rule: string) =>
+  planProblems(SHIPPED, body, lesson).filter((one) => one.rule === rule);
+
+/** Two drills at once that want eyes on them, after the talk. */
+const PARTED = [
+  block('hats-and-glasses', 0, 10),
+  block('set-on-anything', 10, 20, 0),
+  block('tuck-over', 10, 20, 1),
+];
+
+describe('who watches, in the check of a plan', () => {
+  const eyesOn = ['set-on-anything', 'tuck-over'].map((id) => SHIPPED.drills.get(id).supervision);
+
+  it('is nobody where two groups want the eyes of one instructor', () => {
+    expect(eyesOn).toEqual(['eyes-on', 'eyes-on']);
+    const [problem] = found(plan(PARTED), day(two()), 'watched');
+    expect(problem).toMatchObject({
+      ...{ id: 'watched/supervision', level: 'check' },
+      facts: {
+        what: 'supervision',
+        moments: [{ atMs: START + 600_000, blocks: ['Set on anything', 'Tuck it in'] }],
+        staff: { instructors: 1, assistants: 0 },
+      },
+    });
+    expect(problem?.blockIds.length).toBeGreaterThan(0);
+  });
+
+  it('is mended by one instructor more, with a press, and by no assistant', () => {
+    const lesson = day(two());
+    const [problem] = found(plan(PARTED), lesson, 'watched');
+    expect(problem?.fixes.map(({ does }) => does)).toEqual([{ comes: 'instructor' }]);
+    const change = problem?.fixes[0]?.change;
+    const mended = change?.kind === 'edit' ? applyEdit(SHIPPED, plan(PARTED), change.edit) : plan(PARTED);
+    expect(mended.staff).toEqual({ instructors: 2, assistants: 0 });
+    expect(found(mended, lesson, 'watched')).toEqual([]);
+  });
+
+  it('must be mended where somebody said who teaches', () => {
+    const staff = { instructors: 1, assistants: 1 };
+    expect(found(plan(PARTED, { staff }), day(two()), 'watched')[0]?.level).toBe('must-fix');
+  });
+
+  it('leaves no minor out of sight while the one instructor has eyes on the others', () => {
+    const lesson = day(two({ ageYears: 14 }));
+    const one = plan([block('hats-and-glasses', 0, 10), block('set-on-anything', 10, 20, 0)]);
+    const [problem] = found(one, lesson, 'watched').filter(({ id }) => id === 'watched/minors');
+    expect(problem?.fixes.map(({ does }) => does)).toContainEqual({ comes: 'assistant' });
+    expect(found(one, day(two()), 'watched')).toEqual([]);
+  });
+});
+
+describe('who waits, in the check of a plan', () => {
+  it('is told with how long and from when, together with those who wait alike', () => {
+    const gap = plan([block('hats-and-glasses', 0, 10), block('count-the-pause', 30, 20)]);
+    expect(found(gap, day(two()), 'waits').map(({ facts }) => facts)).toEqual([
+      { names: ['S0', 'S1'], minutes: 20, fromMs: START + 600_000, timeZone: 'UTC' },
+    ]);
+  });
+
+  it('is nobody in a break, in ten minutes, or at the end', () => {
+    const short = plan([
+      block('hats-and-glasses', 0, 10),
+      block('count-the-pause', 20, 20),
+      plainBlock('break', 'Tea', 'tea', 40, 30),
+      block('stop-and-say', 70, 15),
+    ]);
+    expect(found(short, day(two()), 'waits')).toEqual([]);
+  });
+});
+
+describe('the weather, in the check of a plan', () => {
+  const hours = (change: (hour: number) => Partial<ConditionHour>): ConditionHour[] =>
+    Array.from({ length: 24 }, (_, i) => ({
+      ...{ atMs: Date.parse('2026-06-10T00:00:00Z') + i * 3_600_000, airC: 14, windMs: 2, gustMs: 3 },
+      ...{
+        windFromDeg: 0,
+        pressureHpa: 1013,
+        cloud: 0,
+        rainMm: 0,
+        thunder: 0,
+        levelM: 0,
+        flow: 1,
+        waterC: 12,
+      },
+      ...change(i),
+    }));
+  const body = plan([
+    block('hats-and-glasses', 0, 10),
+    { ...block('find-the-seam', 10, 20), place: 'run' as const },
+    { ...block('mend-both-ways', 90, 20), place: 'run' as const },
+  ]);
+  const touched = (change: (hour: number) => Partial<ConditionHour>): string[] =>
+    found(body, day(two(), hours(change)), 'conditions').flatMap(({ blockIds }) => [...blockIds]);
+
+  it('names the blocks it is about: those out of doors in its hours', () => {
+    expect(touched((hour) => ({ thunder: hour === 8 ? 0.6 : 0 }))).toEqual(['find-the-seam/10/null']);
+    expect(touched((hour) => ({ thunder: hour >= 8 ? 0.6 : 0 }))).toEqual([
+      'find-the-seam/10/null',
+      'mend-both-ways/90/null',
+    ]);
+  });
+
+  it('names only blocks with a long line in a wind', () =>
+    expect(touched(() => ({ windMs: 12 }))).toEqual(
+      [...body.blocks]
+        .filter(({ drillId }) => SHIPPED.drills.get(drillId ?? '').lineOutM > 6)
+        .map(({ id }) => id),
+    ));
+});
