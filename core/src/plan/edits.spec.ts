@@ -53,6 +53,11 @@ const editOf: fc.Arbitrary<PlanEdit> = fc.constantFrom(...IDS).chain((blockId) =
       blockId: fc.constant(blockId),
       change: fc.record({ note: fc.string() }),
     }),
+    fc.record({
+      kind: fc.constant('shift' as const),
+      fromMin: minuteOf,
+      byMin: fc.integer({ min: -40, max: 40 }),
+    }),
     fc.constant<PlanEdit>({ kind: 'fit' }),
   ),
 );
@@ -113,6 +118,31 @@ describe('any edit of any plan', () => {
 });
 
 describe('one kind of edit', () => {
+  it('a shift takes along all that follows, sooner as far as its students are free, and nothing that is locked', () => {
+    const at = (
+      id: string,
+      startMin: number,
+      durationMin: number,
+      lane: number | null,
+      locked?: true,
+    ): Block => ({
+      ...plainBlock('break', id, id, startMin, durationMin),
+      ...{ lane, locked },
+    });
+    const plan: PlanBody = {
+      ...{ ...emptyPlan(), groupSize: 2 },
+      blocks: [at('a', 0, 20, null), at('b', 30, 10, 0), at('c', 40, 10, 1), at('d', 90, 10, null, true)],
+    };
+    const starts = (fromMin: number, byMin: number): number[] =>
+      applyEdit(SHIPPED, plan, { kind: 'shift', fromMin, byMin }).blocks.map(({ startMin }) => startMin);
+    expect(starts(30, 15)).toEqual([0, 45, 55, 90]);
+    expect(starts(30, -5)).toEqual([0, 25, 35, 90]);
+    expect(starts(30, -30)).toEqual([0, 20, 30, 90]);
+    expect(starts(40, -30)).toEqual([0, 20, 30, 90]);
+    expect(starts(0, -30)).toEqual([0, 30, 40, 90]);
+    expect(starts(95, 10)).toEqual([0, 30, 40, 90]);
+  });
+
   it('a move or a swap changes no lengths', () => {
     fc.assert(
       fc.property(

@@ -18,6 +18,8 @@ export type PlanEdit =
       blockId: string;
       change: Partial<Omit<Block, 'id' | 'startMin' | 'durationMin' | 'lane'>>;
     }
+  /** All that begins at a minute or later, but for what is locked. */
+  | { kind: 'shift'; fromMin: number; byMin: number }
   | { kind: 'fit' }
   | { kind: 'all'; edits: PlanEdit[] }
   | { kind: 'set'; change: Partial<Omit<PlanBody, 'blocks'>> };
@@ -112,6 +114,8 @@ function edited(curriculum: Curriculum, plan: PlanBody, edit: PlanEdit): PlanBod
       return replaced(plan, edit.blockId, edit.change, false);
     case 'reorder':
       return reordered(plan, find(plan, edit.blockId), edit.direction);
+    case 'shift':
+      return shifted(plan, edit.fromMin, roundToStep(edit.byMin));
     case 'fit':
       return fitted(curriculumOf(curriculum, plan), plan);
     case 'all':
@@ -147,6 +151,22 @@ function find(plan: PlanBody, blockId: string): Block {
 
 function withBlocks(plan: PlanBody, blocks: Block[], placed: string | null = null): PlanBody {
   return { ...plan, blocks: resolveOverlaps(blocks, placed) };
+}
+
+/** Sooner only as far as those who are in it are free. */
+function shifted(plan: PlanBody, fromMin: number, byMin: number): PlanBody {
+  const moved = plan.blocks.filter(({ startMin, locked }) => startMin >= fromMin && !locked);
+  const slackMin = moved.map((block) => {
+    const before = plan.blocks.filter((other) => !moved.includes(other) && shareLane(block, other));
+    const busyMin = before.flatMap((other) => (other.startMin < block.startMin ? endOf(other) : []));
+    return block.startMin - Math.max(0, ...busyMin);
+  });
+  const by = Math.max(byMin, -Math.max(0, Math.min(...slackMin)));
+  if (moved.length === 0 || by === 0) return plan;
+  return withBlocks(
+    plan,
+    plan.blocks.map((block) => (moved.includes(block) ? { ...block, startMin: block.startMin + by } : block)),
+  );
 }
 
 function without(plan: PlanBody, removed: Block): PlanBody {

@@ -1,6 +1,7 @@
 import type { ConditionHour } from '../conditions';
 import { SHIPPED_CURRICULUM as SHIPPED } from '../curriculum/shipped';
 import { seededRandom } from '../random';
+import { buildRig } from '../rig';
 import { drawnStudent, FORD } from '../testing/schedule-task';
 import { applyEdit, blockFromDrill, plainBlock } from './edits';
 import { type Block, emptyPlan, type PlanBody } from './plan';
@@ -90,6 +91,49 @@ describe('who waits, in the check of a plan', () => {
       block('stop-and-say', 70, 15),
     ]);
     expect(found(short, day(two()), 'waits')).toEqual([]);
+  });
+});
+
+describe('the rig of a block, in the check of a plan', () => {
+  const rig = buildRig('indicator-nymph');
+  const leaded = {
+    ...rig,
+    fittings: rig.fittings.map((one) => (one.kind === 'shot' ? { ...one, metal: 'lead' as const } : one)),
+  };
+  const body = (rigId: string | null): PlanBody =>
+    plan([{ ...block('water-load', 10, 20), rigId }], {
+      rigs: [{ id: 'r', name: 'Two nymphs', rig: leaded }],
+    });
+  const lead = (of: PlanBody) =>
+    found(of, day(two()), 'rig').find(({ id }) => id === 'rig/r/lead-not-allowed');
+
+  it('is checked by the card of the water, with the blocks that fish it, and mended by a press', () => {
+    const problem = lead(body('r'));
+    expect(problem).toMatchObject({ level: 'must-fix', facts: { name: 'Two nymphs' } });
+    expect(problem?.blockIds).toEqual(['water-load/10/null']);
+    expect(problem?.fixes.map(({ does }) => does)).toEqual([{ mends: 'tin-shot' }]);
+    const change = problem?.fixes[0]?.change;
+    const mended = change?.kind === 'edit' ? applyEdit(SHIPPED, body('r'), change.edit) : body('r');
+    expect(lead(mended)).toBeUndefined();
+    expect(mended.rigs[0]?.name).toBe('Two nymphs');
+  });
+
+  it('says nothing of a rig that no block fishes', () =>
+    expect(found(body(null), day(two()), 'rig')).toEqual([]));
+});
+
+describe('how long a drill lasts, in the check of a plan', () => {
+  it('is told where it is more than meant, and cut to that by a press', () => {
+    const most = SHIPPED.drills.get('count-the-pause').minutes.max;
+    const body = plan([block('hats-and-glasses', 0, 10), block('count-the-pause', 10, most + 20)]);
+    const [problem] = found(body, day(two()), 'too-long');
+    expect(problem?.facts).toEqual({
+      blocks: [{ block: 'Count the pause', minutes: most + 20, mostMin: most }],
+    });
+    const change = problem?.fixes[0]?.change;
+    const mended = change?.kind === 'edit' ? applyEdit(SHIPPED, body, change.edit) : body;
+    expect(found(mended, day(two()), 'too-long')).toEqual([]);
+    expect(found(plan([block('count-the-pause', 0, most + 5)]), day(two()), 'too-long')).toEqual([]);
   });
 });
 

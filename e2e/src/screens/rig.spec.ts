@@ -108,7 +108,8 @@ describe('the rig bench', () => {
       await byText(page, '.refused li', 'material');
       expect(await page.$$eval('article', (cards) => cards.length)).toBe(before);
     } finally {
-      rmSync(folder, { recursive: true, force: true });
+      // The browser may still be putting its last file there.
+      rmSync(folder, { recursive: true, force: true, maxRetries: 10, retryDelay: 200 });
     }
   });
 

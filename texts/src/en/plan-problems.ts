@@ -15,6 +15,7 @@ import {
 } from '@doceo/core';
 import { alertText } from './conditions';
 import { NEED_NAMES } from './needs';
+import { rigFixText, rigProblemInWords } from './rig-problems';
 import { STAGES } from './stages';
 import { inWords, type ProblemInWords, type ProblemWords, type Worded } from './problem';
 import { listed } from './words';
@@ -124,6 +125,10 @@ const WORDS: Worded<PlanFacts> = {
     reason: 'The drill bends, not the student. It stands on his card and on the log.',
     evidence: blocks.map((block) => ({ label: block.block, text: needText(block, units) })),
   }),
+  rig: ({ name, problem }, units) => {
+    const { title, reason, evidence } = rigProblemInWords(problem, units);
+    return { title, reason: `“${name}”: ${reason}`, evidence };
+  },
   watched: ({ what, moments, staff, timeZone }) => ({
     title: what === 'minors' ? 'A minor out of sight' : 'Nobody free to watch',
     reason:
@@ -134,6 +139,14 @@ const WORDS: Worded<PlanFacts> = {
       ...moments.map(({ atMs, blocks }) => ({ label: clockTime(atMs, timeZone), text: listed(blocks) })),
       { label: 'who teaches', text: staffText(staff) },
     ],
+  }),
+  'too-long': ({ blocks }) => ({
+    title: blocks.length === 1 ? `Long at “${blocks[0]?.block}”` : `Long at ${blocks.length} drills`,
+    reason: 'Longer than they are meant for. Hands and heads tire before that: change, and come back to it.',
+    evidence: blocks.map(({ block, minutes, mostMin }) => ({
+      label: block,
+      text: `${minutes} min, meant for ${mostMin} at the most`,
+    })),
   }),
   waits: ({ names, minutes, fromMs, timeZone }) => ({
     title: `${listed(names.map(first))} ${names.length === 1 ? 'waits' : 'wait'} ${minutes} min`,
@@ -196,14 +209,16 @@ const FIXES: Record<Extract<PlanFix, string>, string> = {
   'add-safety': 'Put a safety talk first',
   shorten: 'Shorten drills to fit',
   'fewer-hooks': 'Take the dropper off',
+  'as-meant': 'As long as meant',
 };
 
-function fixText(fix: PlanFix): string {
+function fixText(fix: PlanFix, units: UnitSystem): string {
   if (typeof fix === 'string') return FIXES[fix];
   if ('lengthenToMin' in fix) return `Make it ${fix.lengthenToMin} min`;
   if ('earlierMin' in fix) return `Start ${fix.earlierMin} min earlier`;
   if ('rig' in fix) return `Use “${fix.rig}”`;
   if ('longerPlace' in fix) return `Use ${fix.longerPlace}`;
+  if ('mends' in fix) return rigFixText(fix.mends, units);
   if ('comes' in fix) return fix.comes === 'assistant' ? 'With an assistant' : 'With one instructor more';
   return 'place' in fix ? `At ${fix.place}` : `${fix.drill} instead`;
 }

@@ -145,7 +145,8 @@ const FIXES: Record<Extract<RigFix, string>, string> = {
   'longer-tippet': 'Lengthen the tippet',
 };
 
-function fixText(fix: RigFix, units: UnitSystem): string {
+/** What a fix of a rig is called on its button. */
+export function rigFixText(fix: RigFix, units: UnitSystem): string {
   if (typeof fix === 'string') return FIXES[fix];
   return 'tie' in fix ? `Use a ${KNOTS[fix.tie].name}` : `Move to ${formatLength(fix.toM, units)}`;
 }
@@ -183,5 +184,5 @@ function indicatorAt(setM: number, wantedM: number, units: UnitSystem): Evidence
 
 /** A problem of a rig in words, with its fixes. */
 export function rigProblemInWords(problem: RigProblem, units: UnitSystem): ProblemInWords<Rig> {
-  return inWords(problem, WORDS, fixText, units);
+  return inWords(problem, WORDS, rigFixText, units);
 }

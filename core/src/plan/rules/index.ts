@@ -13,7 +13,9 @@ import { placeMissing } from './place-missing';
 import { prerequisites } from './prerequisites';
 import type { PlanLesson, PlanRule, PlanProblem } from './rule';
 import { ruleCard } from './rule-card';
+import { rigOfBlocks } from './rig';
 import { safetyFirst } from './safety-first';
+import { tooLong } from './too-long';
 import { waits } from './waits';
 import { watched } from './watched';
 
@@ -29,8 +31,10 @@ const RULES: PlanRule[] = [
   placeMissing,
   prerequisites,
   needs,
+  rigOfBlocks,
   watched,
   waits,
+  tooLong,
 ];
 
 /**

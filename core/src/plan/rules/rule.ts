@@ -2,6 +2,7 @@ import type { ConditionAlert, ConditionHour, ConditionReading } from '../../cond
 import type { Curriculum } from '../../curriculum';
 import type { Need } from '../../need';
 import type { Problem } from '../../problem';
+import type { RigFix, RigProblem } from '../../rig';
 import type { SkillState } from '../../skill';
 import type { GroundKind, Place, PlaceKind, Water } from '../../water';
 import type { PlanEdit } from '../edits';
@@ -52,11 +53,13 @@ export type PlanFix =
   | 'add-safety'
   | 'shorten'
   | 'fewer-hooks'
+  | 'as-meant'
   | { lengthenToMin: number }
   | { earlierMin: number }
   | { rig: string }
   | { longerPlace: string }
   | { place: string }
+  | { mends: RigFix }
   | { comes: 'assistant' | 'instructor' }
   | { drill: string };
 
@@ -101,6 +104,7 @@ export interface PlanFacts {
     | { place: 'none'; block: string; kind: PlaceKind; water: string; places: string[] };
   prerequisites: { drill: string; students: ShortStudent[] };
   needs: { name: string; needs: readonly Need[]; blocks: NeedBlock[] };
+  rig: { name: string; problem: RigProblem };
   watched: {
     what: 'supervision' | 'minors';
     /** When it begins to be so, and what is done then. */
@@ -108,6 +112,7 @@ export interface PlanFacts {
     staff: Staff;
     timeZone: string;
   };
+  'too-long': { blocks: { block: string; minutes: number; mostMin: number }[] };
   waits: { names: string[]; minutes: number; fromMs: number; timeZone: string };
 }
 

@@ -50,13 +50,6 @@ export interface BarStudent {
     </nav>
   `,
   styles: `
-    /* Names stay in sight where a phone is too low for all. */
-    :host {
-      display: block;
-      position: sticky;
-      bottom: 0;
-      z-index: 1;
-    }
     .who {
       display: flex;
       background: #0c1a14;

@@ -64,6 +64,7 @@ describe('the timeline', () => {
     ['ArrowUp', { altKey: true }, 1, { kind: 'reorder', blockId: uuid(1), direction: -1 }],
     ['ArrowRight', {}, 1, { kind: 'move', blockId: uuid(1), startMin: 0, lane: 0 }],
     ['ArrowLeft', {}, 1, { kind: 'move', blockId: uuid(1), startMin: 0, lane: 1 }],
+    ['ArrowDown', { altKey: true, shiftKey: true }, 2, { kind: 'shift', fromMin: 30, byMin: 5 }],
     ['Delete', {}, 1, { kind: 'remove', blockId: uuid(1) }],
     [
       'ArrowUp',

@@ -4,6 +4,7 @@ export const PLAN_KEYS = [
   ['Enter on a drill', 'put it at the end of the plan'],
   ['↑ ↓', 'move the line by 5 minutes'],
   ['Shift + ↑ ↓', 'make it shorter or longer'],
+  ['Alt + Shift + ↑ ↓', 'move it and all that follows by 5 minutes'],
   ['Alt + ↑ ↓', 'swap it with its neighbour'],
   ['← →', 'give it to another student, or to everybody'],
   ['Ctrl + C, Ctrl + V', 'copy it, put it at the end of this plan or of another'],

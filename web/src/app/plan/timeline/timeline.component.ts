@@ -221,7 +221,11 @@ export class TimelineComponent {
   protected key(event: KeyboardEvent, { blocks }: OrderRow): void {
     if ((event.ctrlKey || event.metaKey) && event.key === 'c') return this.copied.emit(blocks);
     if (!this.editable()) return;
-    const edits = blocks.flatMap((block) => this.keyEdit(event, block) ?? []);
+    // What is done alike by several follows as one.
+    const follows = event.altKey && event.shiftKey;
+    const edits = (follows ? blocks.slice(0, 1) : blocks).flatMap(
+      (block) => this.keyEdit(event, block) ?? [],
+    );
     const [edit] = edits;
     if (!edit) return;
     event.preventDefault();
@@ -245,6 +249,8 @@ export class TimelineComponent {
     const aside = event.key === 'ArrowLeft' ? -1 : event.key === 'ArrowRight' ? 1 : 0;
     if (event.ctrlKey || event.metaKey) return null;
     if (event.key === 'Delete' || event.key === 'Backspace') return { kind: 'remove', blockId };
+    if (later !== 0 && event.altKey && event.shiftKey)
+      return { kind: 'shift', fromMin: block.startMin, byMin: later * STEP_MIN };
     if (later !== 0 && event.altKey) return { kind: 'reorder', blockId, direction: later };
     if (later !== 0 && event.shiftKey)
       return { kind: 'resize', blockId, durationMin: block.durationMin + later * STEP_MIN };
