@@ -275,7 +275,7 @@ describe('compute', () => {
     [
       'plan-check',
       { plan: { ...FIRST_NYMPHS.body, blocks: FIRST_NYMPHS.body.blocks.slice(1) } },
-      { problems: [expect.objectContaining({ rule: 'safety-first' })] },
+      { problems: expect.arrayContaining([expect.objectContaining({ rule: 'safety-first' })]) },
     ],
     [
       'schedule',

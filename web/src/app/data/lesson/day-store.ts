@@ -390,8 +390,8 @@ function endMs(lesson: SavedLesson): number {
   return Date.parse(lesson.startsAt) + lesson.lengthMin * 60_000;
 }
 
-/** Null while nobody has said where the water lies. */
-function sunAt({ water: { latitude, longitude } }: SavedWater, date: string): SunTimes | null {
+/** Sun times of a day at a water; null while nobody has said where it lies. */
+export function sunAt({ water: { latitude, longitude } }: SavedWater, date: string): SunTimes | null {
   if (latitude === null || longitude === null) return null;
   return sunTimes(latitude, longitude, Date.parse(`${date}T12:00:00Z`));
 }

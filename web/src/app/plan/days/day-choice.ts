@@ -1,13 +1,14 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { api, type ConditionDay, type SavedWater } from '@doceo/contract';
-import { type DayOption, type PlanStudent, type RankedDay, rankDays, sunTimes } from '@doceo/core';
+import { type DayOption, type PlanStudent, type RankedDay, rankDays } from '@doceo/core';
 import { DateTime } from 'luxon';
 import { forkJoin, map, type Observable, of } from 'rxjs';
 import { ApiClient } from '../../data/api/api-client';
 import { fetched } from '../../data/api/fetched';
 import { DayStore } from '../../data/lesson/day-store';
-import { noonWater, outlookOf } from '../../data/lesson/outlook';
+import { outlookOf } from '../../data/lesson/outlook';
 import { TeachingStore } from '../../data/teaching/teaching-store';
+import { bandDay } from '../../shared/weeks/band-day';
 import { type BandDay, datesFrom } from '../../shared/weeks/band-shape';
 
 /** Days that are looked at. */
@@ -110,19 +111,7 @@ export class DayChoice {
 
   /** The days of a water as they are drawn. */
   bandOf(water: SavedWater): BandDay[] {
-    const { latitude, longitude, timeZone } = water.water;
-    const days = this.conditions.value()?.get(water.id) ?? [];
-    return this.datesAt(water).map((date) => ({
-      date,
-      sun:
-        latitude === null || longitude === null
-          ? null
-          : sunTimes(latitude, longitude, Date.parse(`${date}T12:00:00Z`)),
-      ...noonWater(
-        days.find((one) => one.date === date),
-        timeZone,
-      ),
-    }));
+    return this.datesAt(water).map((date) => bandDay(water, date, this.conditions.value()?.get(water.id)));
   }
 
   private outlook(water: SavedWater): Observable<ConditionDay[]> {

@@ -1,7 +1,6 @@
 import { Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { SavedLesson } from '@doceo/contract';
-import { sunTimes } from '@doceo/core';
 import { DateTime } from 'luxon';
 import { forkJoin, map } from 'rxjs';
 import { ApiClient } from '../../data/api/api-client';
@@ -9,11 +8,12 @@ import { fetched } from '../../data/api/fetched';
 import { DayStore } from '../../data/lesson/day-store';
 import { dayText, timeText } from '../../data/lesson/lesson-texts';
 import { localDate } from '../../data/lesson/local-date';
-import { noonWater, outlookOf } from '../../data/lesson/outlook';
+import { outlookOf } from '../../data/lesson/outlook';
 import { ChoiceFieldComponent } from '../../parts/fields/choice-field.component';
 import { narrowWindow } from '../../parts/narrow';
 import { SheetComponent } from '../../parts/sheet.component';
-import { type BandDay, type BandMark, datesFrom } from '../../shared/weeks/band-shape';
+import { bandDay } from '../../shared/weeks/band-day';
+import { type BandMark, datesFrom } from '../../shared/weeks/band-shape';
 import { DayBandComponent } from '../../shared/weeks/day-band.component';
 import { WeekLessonComponent } from './week-lesson.component';
 
@@ -160,7 +160,9 @@ export class WeeksPage {
     }),
   );
   protected readonly weeks = computed(() => {
-    const days = datesFrom(this.monday(), WEEKS * 7).map((date) => this.bandDay(date));
+    const days = datesFrom(this.monday(), WEEKS * 7).map((date) =>
+      bandDay(this.water(), date, this.conditions.value()),
+    );
     return Array.from({ length: WEEKS }, (_, i) => {
       const own = days.slice(i * 7, i * 7 + 7);
       const dates = new Set(own.map(({ date }) => date));
@@ -197,20 +199,5 @@ export class WeeksPage {
 
   protected dayOf(lesson: SavedLesson): string {
     return dayText(lesson.startsAt, this.day.waterOf(lesson)?.water.timeZone ?? 'UTC');
-  }
-
-  private bandDay(date: string): BandDay {
-    const { latitude = null, longitude = null } = this.water()?.water ?? {};
-    return {
-      date,
-      sun:
-        latitude === null || longitude === null
-          ? null
-          : sunTimes(latitude, longitude, Date.parse(`${date}T12:00:00Z`)),
-      ...noonWater(
-        this.conditions.value()?.find((one) => one.date === date),
-        this.zone(),
-      ),
-    };
   }
 }
