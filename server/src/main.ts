@@ -43,7 +43,11 @@ server.once('error', (error: NodeJS.ErrnoException) => {
 function stop(): void {
   server.close(() => {
     close();
-    void pool.end().then(() => process.exit(0));
+    // A connection that never came up has nothing to close.
+    void pool
+      .end()
+      .catch((error: Error) => log.warn({ err: error }, 'the database did not say goodbye'))
+      .then(() => process.exit(0));
   });
   server.closeIdleConnections();
   setTimeout(() => process.exit(1), 5000).unref();

@@ -1,7 +1,8 @@
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { setTimeout as pause } from 'node:timers/promises';
 import { ROOT } from './server';
 
 /** A database of its own, which keeps what it acknowledged, and which a test may kill and start again. */
@@ -10,8 +11,8 @@ export interface OwnDatabase {
   /** Ends it as a power cut would. */
   kill: () => Promise<void>;
   start: () => void;
-  /** Makes it hang: it takes what it is asked, and answers nothing. */
-  hang: () => void;
+  /** Makes it hang: it takes what it is asked, and answers nothing. Ends when each of its threads stands still. */
+  hang: () => Promise<void>;
   goOn: () => void;
   /** Ends it and takes its data away. */
   end: () => Promise<void>;
@@ -35,7 +36,7 @@ export function ownDatabase(): OwnDatabase {
   let { url, pid } = run();
   const kill = async (): Promise<void> => {
     process.kill(pid, 'SIGKILL');
-    for (let i = 0; i < 100 && alive(pid); i++) await new Promise((resolve) => setTimeout(resolve, 50));
+    for (let i = 0; i < 100 && alive(pid); i++) await pause(50);
   };
   return {
     url,
@@ -43,7 +44,10 @@ export function ownDatabase(): OwnDatabase {
     start: () => {
       ({ url, pid } = run());
     },
-    hang: () => void process.kill(pid, 'SIGSTOP'),
+    hang: async () => {
+      process.kill(pid, 'SIGSTOP');
+      for (let i = 0; i < 100 && !stopped(pid); i++) await pause(50);
+    },
     goOn: () => void process.kill(pid, 'SIGCONT'),
     end: async () => {
       if (alive(pid)) await kill();
@@ -59,4 +63,11 @@ function alive(pid: number): boolean {
   } catch {
     return false;
   }
+}
+
+/** Whether all threads of a process are stopped: a signal reaches one that works or waits for the disk a little later. */
+function stopped(pid: number): boolean {
+  return readdirSync(`/proc/${pid}/task`).every((thread) =>
+    /^State:\s*T/m.test(readFileSync(`/proc/${pid}/task/${thread}/status`, 'utf8')),
+  );
 }
