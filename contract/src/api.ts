@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { courseSchema, savedCourseSchema } from './lesson/course';
 import { circleNameSchema, circleSchema, invitationSchema, ROLES } from './people/circle';
 import { emptySchema, idSchema, okSchema, versionSchema } from './common';
 import { beatSchema, savedBeatSchema } from './water/beat';
@@ -383,6 +384,24 @@ export const api = {
       reply: savedLessonSchema,
     }),
     remove: endpoint('delete', '/lessons/:id', 'Take a lesson without records off the calendar', {
+      params: byId,
+      reply: okSchema,
+    }),
+  },
+  courses: {
+    list: endpoint('get', '/courses', 'My courses, the last to end first', {
+      reply: z.array(savedCourseSchema),
+    }),
+    create: endpoint('post', '/courses', 'Set goals for a group by a day', {
+      body: z.strictObject({ id: idSchema, course: courseSchema }),
+      reply: savedCourseSchema,
+    }),
+    update: endpoint('put', '/courses/:id', 'Change goals, days or students', {
+      params: byId,
+      body: courseSchema,
+      reply: savedCourseSchema,
+    }),
+    remove: endpoint('delete', '/courses/:id', 'Delete a course; its lessons stay', {
       params: byId,
       reply: okSchema,
     }),

@@ -23,6 +23,7 @@ export * from './people/student-file';
 export * from './lesson/plan';
 export * from './lesson/lesson';
 export * from './lesson/event';
+export * from './lesson/course';
 export * from './people/session';
 export * from './people/circle';
 export * from './curriculum/entries';

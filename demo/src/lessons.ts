@@ -1,4 +1,4 @@
-import type { Lesson } from '@doceo/contract';
+import type { Course, Lesson } from '@doceo/contract';
 import {
   type BankEvent,
   type BankEventBody,
@@ -86,7 +86,31 @@ const PAST: { daysAgo: number; water: string; who: string[]; bouts: [string, num
   },
 ];
 
-/** Past lessons with their records, played by simulated students, and two lessons to come. */
+const COURSE_GROUP = ['Petra Holm', 'Jonas Wren', 'Sam Okande', 'Noor Hadley'];
+/** Days from now on which they come again after their next lesson. */
+const COURSE_DAYS = [17, 31];
+
+/** What the four of the next lesson want to be able to do in five weeks; it began with the last one. */
+export function demoCourses(
+  now: DateTime,
+  students: readonly DemoStudent[],
+): { id: string; course: Course }[] {
+  const day = (days: number): string => now.plus({ days }).toISODate() ?? '';
+  return [
+    {
+      id: deterministicId('course:first-fish'),
+      course: {
+        name: 'From grass to first fish',
+        fromOn: day(-13),
+        untilOn: day(35),
+        goals: ['casting.roll', 'water.mend-up', 'hook-setting.set-timing', 'water.find-seam'],
+        studentIds: COURSE_GROUP.flatMap((name) => students.find(({ key }) => key === name)?.id ?? []),
+      },
+    },
+  ];
+}
+
+/** Past lessons with their records, played by simulated students, and lessons to come. */
 export function demoLessons(
   now: DateTime,
   students: readonly DemoStudent[],
@@ -126,12 +150,10 @@ export function demoLessons(
   return {
     lessons: [
       ...past,
-      make('next', morning(3), FIRST_NYMPHS.id, 'River Ostrel', [
-        'Petra Holm',
-        'Jonas Wren',
-        'Sam Okande',
-        'Noor Hadley',
-      ]),
+      ...COURSE_DAYS.map((days) =>
+        make(`course-${days}`, morning(days), FIRST_NYMPHS.id, 'River Ostrel', COURSE_GROUP),
+      ),
+      make('next', morning(3), FIRST_NYMPHS.id, 'River Ostrel', COURSE_GROUP),
       make('later', morning(11), STILL_WATER.id, 'Merrow Lake', ['Lidia Moreau', 'Emil Starck']),
     ],
     events,

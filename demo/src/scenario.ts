@@ -1,7 +1,7 @@
 import { DateTime } from 'luxon';
 import { demoBeats } from './beats';
 import { demoLakes } from './lakes';
-import { demoLessons } from './lessons';
+import { demoCourses, demoLessons } from './lessons';
 import { CLUB, demoStudents, FELLOW, LEAD, OTHER, SCHOOL } from './people';
 import { DEMO_RIGS, FIRST_NYMPHS, GRASS_DAY, JETTY_EVENING, RIFFLE_NYMPHS, STILL_WATER } from './plans';
 import { DEMO_FLY_BOX, demoReadings, FELLOW_SCHOOLS } from './rig-bench';
@@ -45,6 +45,7 @@ export function demoScenario(now: Date) {
       { ownerId: FELLOW.id, circleId: SCHOOL.id, plan: RIFFLE_NYMPHS },
       { ownerId: OTHER.id, circleId: CLUB.id, plan: JETTY_EVENING },
     ],
+    courses: demoCourses(today, students),
     lessons: { ownerId: LEAD.id, ...demoLessons(today, students, waters) },
   };
 }

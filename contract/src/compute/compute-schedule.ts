@@ -1,4 +1,5 @@
 import {
+  MAX_GROUP,
   ALONE,
   DAY_PARTS,
   GROUND_KINDS,
@@ -246,6 +247,8 @@ export const scheduleCommands = {
             startMs: momentSchema,
             date: dateSchema,
             water: waterSchema,
+            /** Who comes, in the order of the plan's lanes; all where it is not said. */
+            studentIds: z.array(z.string().max(100)).max(MAX_GROUP).optional(),
           }),
         )
         .max(20),

@@ -1,5 +1,6 @@
 import * as z from 'zod';
-import { idSchema, instantSchema, lineSchema } from '../common';
+import { dateSchema, idSchema, instantSchema, libraryIdSchema, lineSchema } from '../common';
+import { MAX_GOALS } from '../lesson/course';
 import { eventSchema } from '../lesson/event';
 import { takenReadingSchema } from '../rig/reading';
 import { readDocument, type ReadFile } from '../files/document-file';
@@ -30,6 +31,18 @@ export const studentFileSchema = z
         }),
       )
       .max(20_000),
+    /** What it was all about; told, and not taken in again. */
+    courses: z
+      .array(
+        z.strictObject({
+          name: lineSchema(80),
+          fromOn: dateSchema,
+          untilOn: dateSchema,
+          goals: z.array(libraryIdSchema).max(MAX_GOALS),
+        }),
+      )
+      .max(1000)
+      .optional(),
     events: z.array(eventSchema).max(MAX_STUDENT_EVENTS),
     readings: z.array(takenReadingSchema).max(20_000),
   })
@@ -70,6 +83,7 @@ export const deletionEffectSchema = z.strictObject({
   lessons: z.int(),
   /** Lessons still to come that lose the student. */
   comingLessons: z.int(),
+  courses: z.int(),
   rigs: z.int(),
 });
 export type DeletionEffect = z.infer<typeof deletionEffectSchema>;

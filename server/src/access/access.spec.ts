@@ -39,6 +39,7 @@ interface Things {
   plan: string;
   circle: string;
   student: string;
+  course: string;
   lesson: string;
   rig: string;
   reading: string;
@@ -113,6 +114,13 @@ const ROWS: Row[] = [
       studentIds: [student],
     }),
   }),
+  row(api.courses.update, KEEPER, {
+    params: of('course'),
+    body: ({ student }) => ({
+      ...{ name: 'x', fromOn: '2027-05-01', untilOn: '2027-06-01', goals: ['casting.stop'] },
+      studentIds: [student],
+    }),
+  }),
   row(api.rigs.get, KEEPER, { params: of('rig') }),
   row(api.rigs.update, KEEPER, {
     params: of('rig'),
@@ -136,6 +144,7 @@ const ROWS: Row[] = [
     body: () => ({ role: 'reader' }),
   }),
   row(api.plans.share, ['owner', 'keeper'], { params: of('plan'), body: () => ({ circleId: null }) }),
+  row(api.courses.remove, KEEPER, { params: of('course') }),
   row(api.lessons.remove, KEEPER, { params: of('lesson') }),
   row(api.plans.remove, KEEPER, { params: of('plan') }),
   row(api.rigs.remove, KEEPER, { params: of('rig') }),
@@ -157,7 +166,14 @@ const ROWS: Row[] = [
     ...[api.students.create, api.students.import, api.skillFit.get, api.rigs.list, api.rigs.create],
     ...[api.readings.list, api.readings.create, api.flyBox.get, api.flyBox.update, api.plans.list],
     ...[api.plans.create, api.lessons.list, api.lessons.create, api.events.add, api.circles.list],
-    ...[api.circles.create, api.circles.invitations, api.teaching.get, api.teaching.update],
+    ...[
+      api.courses.list,
+      api.courses.create,
+      api.circles.create,
+      api.circles.invitations,
+      api.teaching.get,
+      api.teaching.update,
+    ],
     ...[api.teaching.show, api.teaching.follow, api.teaching.shown],
   ].map((endpoint) => row(endpoint, SIGNED_IN)),
   ...[api.health, api.openapi, api.session.get, api.session.register, api.session.signIn].map((endpoint) =>
@@ -184,7 +200,16 @@ describe('who may what', () => {
       ids[actor] = (await agent.get('/api/session')).body.user.id;
     }
     const by = (actor: Actor): Agent => agents.get(actor) as Agent;
-    things = { water: id(), plan: id(), circle: id(), student: id(), lesson: id(), rig: id(), reading: id() };
+    things = {
+      water: id(),
+      plan: id(),
+      circle: id(),
+      student: id(),
+      lesson: id(),
+      rig: id(),
+      reading: id(),
+      course: id(),
+    };
     const { water, circle, student } = things;
     await by('owner').post('/api/circles').send({ id: circle, name: 'A circle' }).expect(200);
     for (const [actor, role] of [
@@ -212,6 +237,11 @@ describe('who may what', () => {
     await keeper
       .post('/api/lessons')
       .send({ id: things.lesson, lesson: { ...lesson, studentIds: [student] } })
+      .expect(200);
+    const course = { name: 'A course', fromOn: '2027-04-01', untilOn: '2027-06-01' };
+    await keeper
+      .post('/api/courses')
+      .send({ id: things.course, course: { ...course, goals: ['casting.stop'], studentIds: [student] } })
       .expect(200);
     await keeper
       .post('/api/rigs')

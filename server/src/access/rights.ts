@@ -42,6 +42,7 @@ export const RIGHTS = {
     'see-access-log': ['keeper'],
   },
   lesson: { see: ['keeper'], change: ['keeper'], remove: ['keeper'] },
+  course: { see: ['keeper'], change: ['keeper'], remove: ['keeper'] },
   rig: { see: ['keeper'], change: ['keeper'], remove: ['keeper'] },
   reading: { see: ['keeper'], remove: ['keeper'] },
   circle: {

@@ -15,6 +15,7 @@ const QUERIES: Record<Kind, string> = {
     FROM students s LEFT JOIN student_access a ON a.student_id = s.id AND a.user_id = ? WHERE s.id = ?`,
   lesson:
     'SELECT owner_id = ? AS keeper, 0 AND ? AND ? AS guest FROM lessons WHERE id = ? AND taken_title IS NULL',
+  course: 'SELECT owner_id = ? AS keeper, 0 AND ? AND ? AS guest FROM courses WHERE id = ?',
   rig: 'SELECT owner_id = ? AS keeper, 0 AND ? AND ? AS guest FROM rigs WHERE id = ?',
   reading: 'SELECT owner_id = ? AS keeper, 0 AND ? AND ? AS guest FROM readings WHERE id = ?',
   circle: `SELECT 0 AND ? AND ? AS keeper, ${BY_CIRCLE} AS circle

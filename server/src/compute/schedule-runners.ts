@@ -126,9 +126,18 @@ export const scheduleRunners = {
     const curriculum = taught(layer);
     const unknown = goals.find((id) => !curriculum.skills.find(id));
     if (unknown !== undefined) throw new CoreError('unknown-id', { name: 'goals', value: unknown });
+    const stranger = lessons
+      .flatMap(({ studentIds = [] }) => studentIds)
+      .find((id) => !task.students.some((student) => student.id === id));
+    if (stranger !== undefined) throw new CoreError('unknown-id', { name: 'studentIds', value: stranger });
     const ordered = [...lessons].sort((a, b) => a.startMs - b.startMs);
     return planCourse(
-      { ...task, curriculum, goals, lessons: ordered.map(({ plan, ...lesson }) => ({ plan, lesson })) },
+      {
+        ...task,
+        curriculum,
+        goals,
+        lessons: ordered.map(({ plan, studentIds, ...lesson }) => ({ plan, studentIds, lesson })),
+      },
       { seed, tries: milliseconds * TRIES_A_MS },
     );
   },

@@ -17,6 +17,7 @@ import { accountRoutes } from '../accounts/accounts.routes';
 import { bePatient, withPatience } from '../db/patience';
 import { type Pool, rows } from '../db/pool';
 import { eventRoutes } from '../events/events.routes';
+import { courseRoutes } from '../courses/courses.routes';
 import { lessonRoutes } from '../lessons/lessons.routes';
 import { planRoutes } from '../plans/plans.routes';
 import { flyBoxRoutes } from '../fly-box/fly-box.routes';
@@ -113,6 +114,7 @@ export function createApp(
   flyBoxRoutes(router, pool);
   planRoutes(router, pool);
   lessonRoutes(router, pool);
+  courseRoutes(router, pool);
   eventRoutes(router, pool);
   circleRoutes(router, pool);
   skillFitRoutes(router, pool, fitJob);

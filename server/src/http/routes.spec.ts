@@ -18,6 +18,7 @@ const rig = scenario.rigs.list[0] as (typeof scenario.rigs.list)[number];
 const reading = scenario.readings.list.find(
   ({ studentId }) => studentId !== null,
 ) as (typeof scenario.readings.list)[number];
+const course = scenario.courses[0] as (typeof scenario.courses)[number];
 const circle = scenario.circles[0] as (typeof scenario.circles)[number];
 const id = (): string => randomUUID();
 
@@ -220,6 +221,19 @@ const ROWS: Row[] = [
     wrong: { ...lesson.lesson, studentIds: 'all' },
   }),
   row(api.lessons.remove, { params: { id: lesson.id }, stranger: 404 }),
+  row(api.courses.list),
+  row(api.courses.create, {
+    body: { id: id(), course: { ...course.course, name: 'Another' } },
+    stranger: 400,
+    wrong: { id: id(), course: { ...course.course, goals: [] } },
+  }),
+  row(api.courses.update, {
+    params: { id: course.id },
+    body: course.course,
+    stranger: 404,
+    wrong: { ...course.course, untilOn: '2001-01-01' },
+  }),
+  row(api.courses.remove, { params: { id: course.id }, stranger: 404 }),
   row(api.events.list, { query: { studentId: student.id }, stranger: 404 }),
   row(api.events.add, { body: { events: [] }, stranger: 400, wrong: { events: 'all' } }),
   row(api.skillFit.get),

@@ -1,6 +1,7 @@
 import { hash } from '@node-rs/argon2';
 import { DEMO_PASSWORD, demoScenario, LEAD, type Scenario } from '@doceo/demo';
 import { insertCircle, upsertMember } from '../circles/circles.sql';
+import { insertCourse } from '../courses/courses.sql';
 import { type Db, rows, write } from '../db/pool';
 import { insertEvents } from '../events/events.sql';
 import { insertLesson } from '../lessons/lessons.sql';
@@ -63,5 +64,6 @@ async function insertScenario(db: Db, scenario: Scenario, passwordHash: string):
     const taught = scenario.plans.find(({ plan }) => plan.id === lesson.planId)?.plan;
     if (taught) await insertLesson(db, ownerId, id, lesson, { ...taught, version: 1 });
   }
+  for (const { id, course } of scenario.courses) await insertCourse(db, ownerId, id, course);
   for (let i = 0; i < events.length; i += BATCH) await insertEvents(db, ownerId, events.slice(i, i + BATCH));
 }

@@ -35,14 +35,16 @@ export async function findDeletionEffect(db: Db, studentId: string): Promise<Del
        (SELECT COUNT(*) FROM lesson_students WHERE student_id = ?) AS lessons,
        (SELECT COUNT(*) FROM lesson_students s JOIN lessons l ON l.id = s.lesson_id
           WHERE s.student_id = ? AND l.starts_at > UTC_TIMESTAMP()) AS comingLessons,
+       (SELECT COUNT(*) FROM course_students WHERE student_id = ?) AS courses,
        (SELECT COUNT(*) FROM rigs WHERE student_id = ?) AS rigs`,
-    [studentId, studentId, studentId, studentId, studentId],
+    [studentId, studentId, studentId, studentId, studentId, studentId],
   );
   return {
     events: Number(counts?.events ?? 0),
     readings: Number(counts?.readings ?? 0),
     lessons: Number(counts?.lessons ?? 0),
     comingLessons: Number(counts?.comingLessons ?? 0),
+    courses: Number(counts?.courses ?? 0),
     rigs: Number(counts?.rigs ?? 0),
   };
 }

@@ -1,9 +1,16 @@
-import { api, type SavedStudent, STUDENT_FILE_FORMAT, STUDENT_FILE_VERSION } from '@doceo/contract';
+import {
+  api,
+  type SavedStudent,
+  STUDENT_FILE_FORMAT,
+  STUDENT_FILE_VERSION,
+  type StudentFile,
+} from '@doceo/contract';
 import type { Router } from 'express';
 import { may } from '../access/access';
 import type { Db, Pool } from '../db/pool';
 import { HttpError } from '../http/errors';
 import { route } from '../http/route';
+import { findCoursesOfStudent } from '../courses/courses.sql';
 import { findEventsOfStudents, findOverview } from '../events/events.sql';
 import { findReadingsOfStudent } from '../readings/readings.sql';
 import { importStudent } from './import';
@@ -46,7 +53,7 @@ export function studentRoutes(router: Router, pool: Pool): void {
     pool,
     api.students.export,
     may('export', 'student'),
-    async ({ user, params: { id }, log }) => {
+    async ({ user, params: { id }, log }): Promise<StudentFile> => {
       const { student } = await visibleStudent(pool, user.id, id);
       await insertLook(pool, id, user.id, 'export');
       log.info({ userId: user.id, studentId: id }, 'record exported');
@@ -56,6 +63,7 @@ export function studentRoutes(router: Router, pool: Pool): void {
         writtenAt: new Date().toISOString(),
         student: { id, ...student },
         lessons: await findLessonsOfStudent(pool, id),
+        courses: await findCoursesOfStudent(pool, id),
         events: await findEventsOfStudents(pool, [id]),
         readings: await findReadingsOfStudent(pool, id),
       };

@@ -1,3 +1,4 @@
 export * from './practice';
 export * from './forecast';
 export * from './plan-course';
+export * from './slipped';

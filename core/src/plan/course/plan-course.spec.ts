@@ -180,6 +180,26 @@ describe('a course', () => {
     ).toEqual(made);
   });
 
+  it('trains only who comes to a lesson, and is heard of after each', () => {
+    const goal = 'casting.stop';
+    const both = task([student('a', []), student('b', [])], [goal], [1, 2, 3, 4]);
+    const lessons = both.lessons.map((one, i) => ({
+      ...one,
+      plan: { ...one.plan, groupSize: 1 },
+      studentIds: i < 3 ? ['b'] : [],
+    }));
+    const heard: number[] = [];
+    const made = planCourse(
+      { ...both, lessons },
+      { seed: 'c', tries: 60, done: (lessons) => heard.push(lessons) },
+    );
+    const [a, b] = made.goals;
+    expect(a!.chance).toBeCloseTo(a!.now, 9);
+    expect(b!.chance).toBeGreaterThan(b!.now);
+    expect(heard).toEqual([1, 2, 3, 4]);
+    expect(made.plans.map((one) => one === null)).toEqual([false, false, false, true]);
+  });
+
   it('goes on without a lesson that no plan is allowed on', () => {
     const short = task([student('a', [])], ['casting.stop'], [1, 2]);
     const [first, second] = short.lessons;

@@ -13,8 +13,16 @@ import { closedHours, schedule, taskFor } from '../schedule';
 import { type ComingPractice, type ForecastPoint, forecastSkill } from './forecast';
 import { type Practice, practiceOf } from './practice';
 
-/** A student of a course, with all that was seen of him. */
+/** One who comes to a lesson of a course, with all that was seen of him. */
 export type CourseStudent = Omit<PlanStudent, 'skills'> & { attempts: readonly SkillAttempt[] };
+
+/** A lesson of a course, with its day and water; what its plan has already stays when it is locked. */
+export interface CourseLesson {
+  plan: PlanBody;
+  lesson: Omit<PlanLesson, 'students'>;
+  /** Who comes, in the order of the plan's lanes; all students where nothing is said. */
+  studentIds?: readonly string[] | undefined;
+}
 
 /** What a course is to be made of. */
 export interface CourseTask {
@@ -25,8 +33,8 @@ export interface CourseTask {
   /** By when, epoch milliseconds. */
   untilMs: number;
   nowMs: number;
-  /** Lessons in the order of time, each with its day and water; what its plan has already stays when it is locked. */
-  lessons: readonly { plan: PlanBody; lesson: Omit<PlanLesson, 'students'> }[];
+  /** Lessons to come, in the order of time. */
+  lessons: readonly CourseLesson[];
   fitted?: FittedSkills | undefined;
 }
 
@@ -58,21 +66,28 @@ const BESIDES = 0.1;
  * after all lessons before it and what is forgotten between, and the chance of each goal at its end.
  *
  * @param tries changes that the solver tries for each lesson, 0 and more
+ * @param done hears of each lesson that is planned, counted from 1
  */
-export function planCourse(task: CourseTask, { seed, tries }: { seed: string; tries: number }): Course {
-  const given: Given[] = task.students.map(() => []);
-  const plans = task.lessons.map(({ plan, lesson }, i) => {
-    const students = task.students.map((student, lane) =>
-      expectedAt(task, student, given[lane]!, lesson.startMs),
-    );
-    const on: PlanLesson = { ...lesson, students };
+export function planCourse(
+  task: CourseTask,
+  { seed, tries, done }: { seed: string; tries: number; done?: (lessons: number) => unknown },
+): Course {
+  const given: Given = new Map();
+  const plans = task.lessons.map((one, i) => {
+    const coming = comingTo(task, one);
+    const { plan, lesson } = one;
+    const on: PlanLesson = {
+      ...lesson,
+      students: coming.map((student) =>
+        expectedAt(task, student, given.get(student.id) ?? [], lesson.startMs),
+      ),
+    };
     const day = { curriculum: task.curriculum, lesson: on, closed: closedHours(plan, on) };
     const wish = { ...taskFor(plan, { use: 'fill' }, day), goals: goalWeights(task) };
-    const made = schedule(wish, { seed: `${seed}/${i}`, tries })?.plan ?? null;
-    task.students.forEach((_, lane) => {
-      if (made)
-        given[lane]!.push({ atMs: lesson.startMs, practice: practiceOf(task.curriculum, made, lane) });
-    });
+    const found = schedule(wish, { seed: `${seed}/${i}`, tries })?.plan;
+    const made = found && found.blocks.length > 0 ? found : null;
+    if (made) give(task, given, one, made);
+    done?.(i + 1);
     return made;
   });
   return { plans, goals: goalForecasts(task, given, seed) };
@@ -84,22 +99,39 @@ export function forecastCourse(
   plans: readonly (PlanBody | null)[],
   seed: string,
 ): GoalForecast[] {
-  const given = task.students.map((_, lane) =>
-    task.lessons.flatMap(({ lesson }, i) => {
-      const plan = plans[i];
-      return plan ? [{ atMs: lesson.startMs, practice: practiceOf(task.curriculum, plan, lane) }] : [];
-    }),
-  );
+  const given: Given = new Map();
+  task.lessons.forEach((one, i) => {
+    const plan = plans[i];
+    if (plan) give(task, given, one, plan);
+  });
   return goalForecasts(task, given, seed);
 }
 
-/** What a student is given in the lessons of a course. */
-type Given = { atMs: number; practice: Practice[] }[];
+/** What students are given in the lessons of a course, by their ids. */
+type Given = Map<string, GivenLesson[]>;
+interface GivenLesson {
+  atMs: number;
+  practice: Practice[];
+}
 
-function goalForecasts(task: CourseTask, given: readonly Given[], seed: string): GoalForecast[] {
-  return task.students.flatMap((student, lane) =>
+function comingTo({ students }: CourseTask, { studentIds }: CourseLesson): CourseStudent[] {
+  return studentIds
+    ? studentIds.flatMap((id) => students.find((student) => student.id === id) ?? [])
+    : [...students];
+}
+
+function give(task: CourseTask, given: Given, one: CourseLesson, plan: PlanBody): void {
+  comingTo(task, one).forEach(({ id }, lane) => {
+    const own = given.get(id) ?? [];
+    own.push({ atMs: one.lesson.startMs, practice: practiceOf(task.curriculum, plan, lane) });
+    given.set(id, own);
+  });
+}
+
+function goalForecasts(task: CourseTask, given: Given, seed: string): GoalForecast[] {
+  return task.students.flatMap((student) =>
     task.goals.map((skillId) => {
-      const lessons = comingAt(given[lane]!, skillId);
+      const lessons = comingAt(given.get(student.id) ?? [], skillId);
       const { now, chance, course } = forecastSkill(
         student.attempts.filter((one) => one.skillId === skillId),
         task.nowMs,
@@ -113,7 +145,7 @@ function goalForecasts(task: CourseTask, given: readonly Given[], seed: string):
   );
 }
 
-function comingAt(given: Given, skillId: string): ComingPractice[] {
+function comingAt(given: readonly GivenLesson[], skillId: string): ComingPractice[] {
   return given.map(({ atMs, practice }) => ({
     atMs,
     bouts: practice.filter((one) => one.skillId === skillId),
@@ -128,7 +160,12 @@ function learning({ curriculum, fitted = {} }: CourseTask, skillId: string) {
 }
 
 /** A student as he is expected to come to a lesson. */
-function expectedAt(task: CourseTask, student: CourseStudent, given: Given, atMs: number): PlanStudent {
+function expectedAt(
+  task: CourseTask,
+  student: CourseStudent,
+  given: readonly GivenLesson[],
+  atMs: number,
+): PlanStudent {
   const { attempts, ...rest } = student;
   const skills: SkillState = skillState(task.curriculum.skills.all, attempts, atMs, task.fitted);
   const trained = new Set(given.flatMap(({ practice }) => practice.map(({ skillId }) => skillId)));
@@ -146,19 +183,18 @@ function expectedAt(task: CourseTask, student: CourseStudent, given: Given, atMs
 
 /** Goals count whole, what they rest on a little less, all else hardly. */
 function goalWeights({ curriculum, goals }: CourseTask): Record<string, number> {
-  const under = new Set<string>();
-  const dig = (id: string): void => {
-    for (const need of curriculum.skills.find(id)?.needs ?? [])
-      if (!under.has(need)) {
-        under.add(need);
-        dig(need);
-      }
-  };
-  goals.forEach(dig);
+  const wanted = restsOn(curriculum, goals);
   return Object.fromEntries(
     curriculum.skills.all.map(({ id }) => [
       id,
-      goals.includes(id) ? 1 : under.has(id) ? UNDERNEATH : BESIDES,
+      goals.includes(id) ? 1 : wanted.has(id) ? UNDERNEATH : BESIDES,
     ]),
   );
+}
+
+/** Skills with all that they rest on. */
+export function restsOn(curriculum: Curriculum, skillIds: readonly string[]): Set<string> {
+  const found = new Set(skillIds);
+  for (const id of found) for (const need of curriculum.skills.find(id)?.needs ?? []) found.add(need);
+  return found;
 }

@@ -58,6 +58,13 @@ export function* betterPlans(
     best = state;
     yield { found: best, tried: 0 };
   }
+  if (best?.acts.length === 0)
+    for (const genes of afterTalks(board, random)) {
+      const state = stateOf(board, genes, stays.length);
+      if (!state || state.score.total <= best.score.total) continue;
+      best = state;
+      yield { found: best, tried: 0 };
+    }
   if (!best) return;
   let now: State = stateOf(board, best.genes, stays.length) ?? best;
   let told = 0;
@@ -139,6 +146,12 @@ function* starts(
     yield whole;
     yield withBreaks(board, whole);
   }
+}
+
+/** Where the talk that must come first is worth less than it takes, nothing is begun: then it is given, and one goes on. */
+function* afterTalks(board: Board, random: Random): Generator<readonly Gene[]> {
+  const untilMin = board.task.plan.lengthMin;
+  for (const before of shortTalks(board)) yield constructed(board, random, { stray: 0, before, untilMin });
 }
 
 /** Talks on safety for all, as short as they may be, where nothing may come before one. */

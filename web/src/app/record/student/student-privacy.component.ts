@@ -36,6 +36,9 @@ import { TeachingStore } from '../../data/teaching/teaching-store';
             Deleting {{ student().student.name }} removes for good <b>{{ goes.events }}</b> entries of the
             record and <b>{{ goes.readings }}</b> readings, and takes the student out of
             <b>{{ goes.lessons }}</b> lessons, {{ goes.comingLessons }} of them still to come.
+            @if (goes.courses > 0) {
+              {{ goes.courses }} {{ goes.courses === 1 ? 'course goes' : 'courses go' }} on without them.
+            }
             @if (goes.rigs > 0) {
               {{ goes.rigs }} rigs forget whose knots they have.
             }

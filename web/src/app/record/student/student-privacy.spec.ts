@@ -14,7 +14,7 @@ beforeEach(() => {
 afterEach(() => jest.useRealTimers());
 
 describe('the student’s own data', () => {
-  const EFFECT = { events: 12, readings: 2, lessons: 3, comingLessons: 1, rigs: 1 };
+  const EFFECT = { events: 12, readings: 2, lessons: 3, comingLessons: 1, courses: 0, rigs: 1 };
   const open = async (mine = true) => {
     const server = lessonServer()
       .on(api.students.accessLog, [{ who: 'Tobias Lind', what: 'record', hour: '2026-06-09T10:00:00Z' }])
