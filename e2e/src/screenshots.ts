@@ -127,16 +127,17 @@ const SHOTS: Shot[] = [
       await page.waitForSelector('doceo-week-lesson');
     },
   },
-  { name: 'record', path: '/record', before: openSam },
   {
-    name: 'student-card',
-    path: '/record',
+    name: 'course',
+    path: '/plan/courses',
     before: async (page) => {
-      await clickText(page, 'a', 'Sam Okande');
-      await clickText(page, 'a', 'Card for Sam');
-      await byText(page, 'h1', 'day');
+      await clickText(page, 'a.course', 'From grass');
+      await page.waitForSelector('doceo-course-streams');
+      await clickText(page, 'button', 'Plan its lessons');
+      await byText(page, 'button', 'Take the plans', 60_000);
     },
   },
+  { name: 'record', path: '/record', before: openSam },
   { name: 'circle', path: '/circle' },
   // Last: what they log would stand in the records.
   { name: 'teach-phone', path: '/teach', viewport: PHONE, before: logSome },

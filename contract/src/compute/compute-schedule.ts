@@ -240,6 +240,8 @@ export const scheduleCommands = {
       goals: z.array(libraryIdSchema).min(1).max(20),
       nowMs: momentSchema,
       untilMs: momentSchema,
+      /** When its lessons that are over ended, in the order of time. */
+      overMs: z.array(momentSchema).max(100).default([]),
       lessons: z
         .array(
           z.strictObject({
@@ -264,6 +266,7 @@ export const scheduleCommands = {
           skillId: z.string(),
           now: z.number(),
           chance: z.number(),
+          past: z.array(z.number()),
           course: z.array(
             z.strictObject({ atMs: z.number(), mean: z.number(), low: z.number(), high: z.number() }),
           ),

@@ -99,6 +99,16 @@ export const routes: Routes = [
     loadComponent: () => import('./plan/weeks/weeks.page').then((m) => m.WeeksPage),
   },
   {
+    path: 'plan/courses',
+    title: 'Courses · Doceo',
+    loadComponent: () => import('./plan/course/course-list.page').then((m) => m.CourseListPage),
+  },
+  {
+    path: 'plan/courses/:id',
+    title: 'Course · Doceo',
+    loadComponent: () => import('./plan/course/course.page').then((m) => m.CoursePage),
+  },
+  {
     path: 'plan/:id/days',
     title: 'Which day and water · Doceo',
     loadComponent: () => import('./plan/days/days.page').then((m) => m.DaysPage),

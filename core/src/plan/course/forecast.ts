@@ -105,6 +105,25 @@ export function forecastSkill(
   };
 }
 
+/**
+ * What was believed of a skill at moments that are over, by what was seen until each.
+ *
+ * @param attempts what was seen of it until now
+ * @param momentsMs epoch milliseconds
+ * @returns mastery at each moment, 0…1
+ */
+export function believedAt(
+  attempts: readonly Attempt[],
+  momentsMs: readonly number[],
+  { grid = PARAMETER_GRID, forgetDays = FORGET_DAYS }: Pick<ForecastOptions, 'grid' | 'forgetDays'> = {},
+): number[] {
+  return momentsMs.map((atMs) => {
+    const seen = attempts.filter((one) => one.atMs <= atMs);
+    const { masteries, weights } = traceBelief(seen, atMs, grid, forgetDays);
+    return meanOf(masteries, weights);
+  });
+}
+
 interface CoursePlay {
   grid: readonly TracingParameters[];
   side: readonly TracingParameters[];

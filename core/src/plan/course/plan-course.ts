@@ -10,7 +10,7 @@ import {
 import type { PlanBody } from '../plan';
 import type { PlanLesson, PlanStudent } from '../rules/rule';
 import { closedHours, schedule, taskFor } from '../schedule';
-import { type ComingPractice, type ForecastPoint, forecastSkill } from './forecast';
+import { believedAt, type ComingPractice, type ForecastPoint, forecastSkill } from './forecast';
 import { type Practice, practiceOf } from './practice';
 
 /** One who comes to a lesson of a course, with all that was seen of him. */
@@ -28,8 +28,12 @@ export interface CourseLesson {
 export interface CourseTask {
   curriculum: Curriculum;
   students: readonly CourseStudent[];
+  /** When its lessons that are over ended, in the order of time, epoch milliseconds. */
+  overMs?: readonly number[] | undefined;
   /** Ids of the skills that are to be reached. */
   goals: readonly string[];
+  /** Ids of skills that slipped: they count as goals do until they were tried. */
+  slippedIds?: readonly string[] | undefined;
   /** By when, epoch milliseconds. */
   untilMs: number;
   nowMs: number;
@@ -44,6 +48,8 @@ export interface GoalForecast {
   skillId: string;
   now: number;
   chance: number;
+  /** What was believed after each lesson that is over, 0…1. */
+  past: number[];
   course: ForecastPoint[];
   /** The lesson after which it is more likely than `ENOUGH`, from 0; null where none is enough. */
   enoughAt: number | null;
@@ -61,19 +67,57 @@ export const ENOUGH = 0.8;
 const UNDERNEATH = 0.7;
 const BESIDES = 0.1;
 
+export interface CourseOptions {
+  seed: string;
+  /** Changes that the solver tries for each lesson, 0 and more. */
+  tries: number;
+  /** How often all lessons are planned, each time with more weight on what is not reached; whole, 1 and more. */
+  rounds?: number;
+  /** Hears of each lesson that is planned, counted from 1 over all rounds. */
+  done?: (lessons: number) => unknown;
+  /** Hears of each course that is better than those before. */
+  better?: (course: Course) => unknown;
+}
+
+export const USUAL_ROUNDS = 4;
+
 /**
  * A course: for each lesson the plan that the solver makes of what each student is expected to be able to do by then,
- * after all lessons before it and what is forgotten between, and the chance of each goal at its end.
- *
- * @param tries changes that the solver tries for each lesson, 0 and more
- * @param done hears of each lesson that is planned, counted from 1
+ * after all lessons before it and what is forgotten between, and the chance of each goal at its end. What is not reached
+ * so counts more the next time all is planned. It is never worse than the plans that the lessons have: fewer goals
+ * reached, or as many with less chance of the others.
  */
 export function planCourse(
   task: CourseTask,
-  { seed, tries, done }: { seed: string; tries: number; done?: (lessons: number) => unknown },
+  { seed, tries, rounds = USUAL_ROUNDS, done, better }: CourseOptions,
 ): Course {
+  const given = task.lessons.map(({ plan }) => plan);
+  let best: Course = { plans: given, goals: forecastCourse(task, given, seed) };
+  let hasPlans = given.some(({ blocks }) => blocks.length > 0);
+  const weights = goalWeights(task);
+  for (let round = 0; round < rounds; round++) {
+    const made = planOnce(task, weights, { seed: `${seed}/${round}`, tries }, (lessons) =>
+      done?.(round * task.lessons.length + lessons),
+    );
+    const course = { plans: made, goals: forecastCourse(task, made, seed) };
+    if (!hasPlans || isBetter(course.goals, best.goals)) {
+      best = course;
+      hasPlans = true;
+      better?.(best);
+    }
+    weighAnew(task, weights, course.goals);
+  }
+  return best;
+}
+
+function planOnce(
+  task: CourseTask,
+  goals: Readonly<Record<string, number>>,
+  { seed, tries }: { seed: string; tries: number },
+  done: (lessons: number) => unknown,
+): (PlanBody | null)[] {
   const given: Given = new Map();
-  const plans = task.lessons.map((one, i) => {
+  return task.lessons.map((one, i) => {
     const coming = comingTo(task, one);
     const { plan, lesson } = one;
     const on: PlanLesson = {
@@ -83,14 +127,46 @@ export function planCourse(
       ),
     };
     const day = { curriculum: task.curriculum, lesson: on, closed: closedHours(plan, on) };
-    const wish = { ...taskFor(plan, { use: 'fill' }, day), goals: goalWeights(task) };
-    const found = schedule(wish, { seed: `${seed}/${i}`, tries })?.plan;
+    const found = schedule(
+      { ...taskFor(plan, { use: 'fill' }, day), goals },
+      { seed: `${seed}/${i}`, tries },
+    )?.plan;
     const made = found && found.blocks.length > 0 ? found : null;
     if (made) give(task, given, one, made);
-    done?.(i + 1);
+    done(i + 1);
     return made;
   });
-  return { plans, goals: goalForecasts(task, given, seed) };
+}
+
+/** More goals that are likely enough; of as many, more chance of those that are not. */
+function isBetter(one: readonly GoalForecast[], other: readonly GoalForecast[]): boolean {
+  const reached = (goals: readonly GoalForecast[]): number =>
+    goals.filter(({ chance }) => chance >= ENOUGH).length;
+  const sum = (goals: readonly GoalForecast[]): number =>
+    goals.reduce((total, { chance }) => total + Math.min(ENOUGH, chance), 0);
+  const more = reached(one) - reached(other);
+  return more > 0 || (more === 0 && sum(one) > sum(other) + 1e-9);
+}
+
+/** So much more a goal counts the next time when everybody lacks it, and so much less when nobody does. Rules of thumb. */
+const LACKED = 2;
+const KEPT = 0.6;
+
+/** What a goal rests on goes with it: what nobody is ready for cannot be taught. */
+function weighAnew(
+  { curriculum, students, goals }: CourseTask,
+  weights: Record<string, number>,
+  found: readonly GoalForecast[],
+): void {
+  const more = new Map<string, number>();
+  for (const id of goals) {
+    const lacking = found.filter(({ skillId, chance }) => skillId === id && chance < ENOUGH).length;
+    const factor = lacking === 0 ? KEPT : 1 + (LACKED * lacking) / Math.max(1, students.length);
+    more.set(id, factor);
+    for (const under of restsOn(curriculum, [id]))
+      if (!goals.includes(under)) more.set(under, Math.max(more.get(under) ?? 0, factor));
+  }
+  for (const [id, factor] of more) weights[id] = (weights[id] ?? BESIDES) * factor;
 }
 
 /** The same forecast for lessons whose plans there are already: null for a lesson without one. */
@@ -132,15 +208,23 @@ function goalForecasts(task: CourseTask, given: Given, seed: string): GoalForeca
   return task.students.flatMap((student) =>
     task.goals.map((skillId) => {
       const lessons = comingAt(given.get(student.id) ?? [], skillId);
-      const { now, chance, course } = forecastSkill(
-        student.attempts.filter((one) => one.skillId === skillId),
-        task.nowMs,
-        lessons,
-        task.untilMs,
-        { ...learning(task, skillId), seed: `${seed}/${student.id}/${skillId}` },
-      );
+      const own = student.attempts.filter((one) => one.skillId === skillId);
+      const learns = learning(task, skillId);
+      const { now, chance, course } = forecastSkill(own, task.nowMs, lessons, task.untilMs, {
+        ...learns,
+        seed: `${seed}/${student.id}/${skillId}`,
+      });
+      const past = believedAt(own, task.overMs ?? [], learns);
       const enough = course.findIndex(({ mean }, i) => i < lessons.length && mean >= ENOUGH);
-      return { studentId: student.id, skillId, now, chance, course, enoughAt: enough < 0 ? null : enough };
+      return {
+        studentId: student.id,
+        skillId,
+        now,
+        chance,
+        past,
+        course,
+        enoughAt: enough < 0 ? null : enough,
+      };
     }),
   );
 }
@@ -182,12 +266,12 @@ function expectedAt(
 }
 
 /** Goals count whole, what they rest on a little less, all else hardly. */
-function goalWeights({ curriculum, goals }: CourseTask): Record<string, number> {
+function goalWeights({ curriculum, goals, slippedIds = [] }: CourseTask): Record<string, number> {
   const wanted = restsOn(curriculum, goals);
   return Object.fromEntries(
     curriculum.skills.all.map(({ id }) => [
       id,
-      goals.includes(id) ? 1 : wanted.has(id) ? UNDERNEATH : BESIDES,
+      goals.includes(id) || slippedIds.includes(id) ? 1 : wanted.has(id) ? UNDERNEATH : BESIDES,
     ]),
   );
 }

@@ -127,10 +127,6 @@ import { checked } from '../data/api/checked';
       margin: 0 0 8px;
       padding-left: 18px;
     }
-
-    .wrong {
-      color: var(--safety);
-    }
   `,
 })
 export class AccountDialogComponent {

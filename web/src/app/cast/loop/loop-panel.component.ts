@@ -78,9 +78,6 @@ type SliderName = (typeof SLIDERS)[number]['name'];
     h2 {
       margin: 10px 0 6px;
     }
-    .wrong {
-      color: var(--safety);
-    }
   `,
 })
 export class LoopPanelComponent {

@@ -1,6 +1,13 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import { api } from '@doceo/contract';
-import { attemptsOf, evidenceOf, type BankEvent, type SkillState, skillState } from '@doceo/core';
+import {
+  attemptsOf,
+  evidenceOf,
+  type BankEvent,
+  type SkillAttempt,
+  type SkillState,
+  skillState,
+} from '@doceo/core';
 import { type Subscription } from 'rxjs';
 import { ApiClient } from '../api/api-client';
 import type { ApiError } from '../api/api-error';
@@ -56,11 +63,24 @@ export class RecordsStore {
     return attemptsOf(this.byStudent().get(studentId) ?? [], studentId).length;
   }
 
+  /** What shows the skills of one student. */
+  evidence(studentId: string): SkillAttempt[] {
+    return evidenceOf(this.byStudent().get(studentId) ?? [], studentId);
+  }
+
+  /** Ids of the skills of which a lesson has anything on record; null where it has nothing at all. */
+  triedIn(lessonId: string): ReadonlySet<string> | null {
+    const own = this.all().filter((event) => event.lessonId === lessonId);
+    if (own.length === 0) return null;
+    const who = new Set(own.flatMap(({ studentId }) => studentId ?? []));
+    return new Set([...who].flatMap((id) => evidenceOf(own, id).map(({ skillId }) => skillId)));
+  }
+
   /** Estimates of one student now. */
   stateOf(studentId: string, nowMs: number): SkillState {
     return skillState(
       this.teaching.curriculum().skills.all,
-      evidenceOf(this.byStudent().get(studentId) ?? [], studentId),
+      this.evidence(studentId),
       nowMs,
       this.fits.fitted(),
     );

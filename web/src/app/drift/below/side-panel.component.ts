@@ -105,9 +105,6 @@ const DEEPEST_M = 6;
     .short {
       width: 96px;
     }
-    .wrong {
-      color: var(--safety);
-    }
   `,
 })
 export class SidePanelComponent {

@@ -4,6 +4,7 @@ import { isClosed } from '@doceo/core';
 import { DateTime } from 'luxon';
 import { concatMap, from } from 'rxjs';
 import { Failures } from '../../data/api/failures';
+import { bareLesson } from '../../data/lesson/bare-lesson';
 import { DayStore } from '../../data/lesson/day-store';
 import { dayText } from '../../data/lesson/lesson-texts';
 import { Undoable } from '../../data/undoable';
@@ -45,13 +46,13 @@ export class LessonMoves {
     const [first] = lessons;
     if (!first) return;
     this.saveAll(
-      lessons.map((lesson) => [lesson.id, { ...bare(lesson), startsAt: this.on(lesson, days) }]),
+      lessons.map((lesson) => [lesson.id, { ...bareLesson(lesson), startsAt: this.on(lesson, days) }]),
       first.id,
     );
     const many = lessons.length > 1 ? ` and ${lessons.length - 1} more` : '';
     this.undoable.told(`${first.planTitle}${many} moved to ${this.text(first, days)}`, () =>
       this.saveAll(
-        lessons.map((lesson) => [lesson.id, bare(lesson)]),
+        lessons.map((lesson) => [lesson.id, bareLesson(lesson)]),
         first.id,
       ),
     );
@@ -63,7 +64,7 @@ export class LessonMoves {
     const free = days.filter((n) => this.whyNot(lesson, n) === null);
     const made = free.map((n): [string, Lesson] => [
       crypto.randomUUID(),
-      { ...bare(lesson), startsAt: this.on(lesson, n) },
+      { ...bareLesson(lesson), startsAt: this.on(lesson, n) },
     ]);
     const left = days
       .filter((n) => !free.includes(n))
@@ -83,7 +84,7 @@ export class LessonMoves {
     this.day.removeLesson(lesson.id).subscribe({
       next: () =>
         this.undoable.told(`${lesson.planTitle} is cancelled`, () =>
-          this.saveAll([[lesson.id, bare(lesson)]], lesson.id),
+          this.saveAll([[lesson.id, bareLesson(lesson)]], lesson.id),
         ),
       error: this.failures.tell,
     });
@@ -120,8 +121,4 @@ export class LessonMoves {
       .pipe(concatMap(([id, lesson]) => this.day.saveLesson(id, lesson)))
       .subscribe({ complete: () => this.day.choose(chosenId), error: this.failures.tell });
   }
-}
-
-function bare({ planId, waterId, startsAt, studentIds }: SavedLesson): Lesson {
-  return { planId, waterId, startsAt, studentIds };
 }

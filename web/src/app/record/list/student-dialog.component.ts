@@ -41,9 +41,6 @@ import { UNKNOWN_STUDENT } from '../../shared/lesson/student-adder.component';
     .needs p {
       margin: 0;
     }
-    .wrong {
-      color: var(--safety);
-    }
   `,
 })
 export class StudentDialogComponent implements OnInit {

@@ -72,9 +72,6 @@ import { TeachingStore } from '../../data/teaching/teaching-store';
       border-left: 5px solid var(--must-fix);
       padding: 4px 0 4px 10px;
     }
-    .wrong {
-      color: var(--safety);
-    }
   `,
 })
 export class StudentPrivacyComponent implements OnInit {

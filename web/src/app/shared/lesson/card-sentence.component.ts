@@ -55,9 +55,6 @@ import { EntryCorrections } from '../../data/records/entry-corrections';
     p {
       margin: 0;
     }
-    .wrong {
-      color: var(--safety);
-    }
   `,
 })
 export class CardSentenceComponent {

@@ -85,9 +85,6 @@ interface Choice {
       margin: 0;
       color: var(--ink-soft);
     }
-    .wrong {
-      color: var(--safety);
-    }
     @media (pointer: coarse) {
       button {
         min-height: 56px;

@@ -50,9 +50,6 @@ import { DialogComponent } from '../../parts/dialog.component';
       gap: 8px;
       margin-top: 12px;
     }
-    .wrong {
-      color: var(--safety);
-    }
   `,
 })
 export class PutInPlanDialogComponent implements OnInit {

@@ -54,9 +54,6 @@ import { TextFieldComponent } from '../../parts/fields/text-field.component';
     p {
       margin: 0;
     }
-    .wrong {
-      color: var(--safety);
-    }
   `,
 })
 export class WaterFormComponent {

@@ -88,9 +88,6 @@ import { ChoiceFieldComponent } from '../../parts/fields/choice-field.component'
     p {
       margin: 6px 0;
     }
-    .wrong {
-      color: var(--safety);
-    }
   `,
 })
 export class WaterHandoverComponent {

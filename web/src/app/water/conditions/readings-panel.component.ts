@@ -115,10 +115,6 @@ import { TextFieldComponent } from '../../parts/fields/text-field.component';
       flex-basis: 124px;
     }
 
-    .wrong {
-      color: var(--safety);
-    }
-
     .files {
       margin-top: 8px;
     }

@@ -79,10 +79,6 @@ type AnyPiece = Drawn<string>;
       grid-template-columns: 1fr 1fr;
       gap: 8px;
     }
-
-    .wrong {
-      color: var(--safety);
-    }
   `,
 })
 export class PieceInspectorComponent {

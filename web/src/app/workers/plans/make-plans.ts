@@ -71,7 +71,8 @@ export async function makePlans(
   await tell({ kind: 'end', before: { score, faults: faults.length } });
 }
 
-function received({ skills, faults, drills }: SentCurriculum): Curriculum {
+/** A curriculum that has travelled. */
+export function received({ skills, faults, drills }: SentCurriculum): Curriculum {
   const layer = { ...emptyLayer(), skills: [...skills], faults: [...faults], drills: [...drills] };
   return resolveCurriculum([{ owner: 'shipped', layer }]);
 }

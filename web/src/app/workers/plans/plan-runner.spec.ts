@@ -2,6 +2,8 @@ import { TestBed } from '@angular/core/testing';
 import { emptyPlan, taskFor } from '@doceo/core';
 import { SHIPPED_CURRICULUM as SHIPPED } from '@doceo/core/shipped';
 import { lastValueFrom, toArray } from 'rxjs';
+import { WATER } from '../../../testing/fixtures';
+import type { CourseRequest } from './make-course';
 import { type PlanRequest, sentCurriculum } from './make-plans';
 import { PlanRunner } from './plan-runner';
 import { PLANS_WORKER } from './plans-token';
@@ -41,6 +43,39 @@ describe('the runner of plans', () => {
     expect(plans.at(-1)!.plan.blocks[0]).toMatchObject({ kind: 'safety', startMin: 0 });
     expect(news.some(({ kind }) => kind === 'share')).toBe(true);
     expect(news.at(-1)).toMatchObject({ kind: 'end', before: { score: { figures: { gainSkills: 0 } } } });
+  });
+
+  it('plans a course, tells how far it is, and of it at the end', async () => {
+    TestBed.configureTestingModule({});
+    const [weekMs, nowMs] = [7 * 86_400_000, Date.parse('2026-06-10T08:00:00Z')];
+    const student = {
+      ...{
+        id: 's',
+        name: 'S',
+        ageYears: 30,
+        saidAdult: true,
+        guardianConsent: true,
+        needs: [],
+        attempts: [],
+      },
+    };
+    const plan = { ...emptyPlan(), lengthMin: 60, groupSize: 1 };
+    const course: CourseRequest = {
+      curriculum: sentCurriculum(SHIPPED),
+      task: {
+        ...{ students: [student], goals: ['casting.stop'], nowMs, untilMs: nowMs + 2 * weekMs },
+        lessons: [{ plan, lesson: { startMs: nowMs + weekMs, date: '2026-06-17', water: WATER.water } }],
+      },
+      ...{ seed: 'spec', tries: 100 },
+    };
+    const runner = TestBed.inject(PlanRunner);
+    const news = await lastValueFrom(runner.course(course).pipe(toArray()));
+    const shares = news.flatMap((one) => (one.kind === 'planned' ? [one.share] : []));
+    expect(shares).toEqual([0.25, 0.5, 0.75, 1]);
+    const made = news.at(-1);
+    expect(made).toMatchObject({ kind: 'course', goals: [{ skillId: 'casting.stop' }] });
+    const [foretold] = await lastValueFrom(runner.course({ ...course, tries: null }).pipe(toArray()));
+    expect(foretold).toMatchObject({ kind: 'course', plans: [{ blocks: [] }] });
   });
 
   it('tells why there is none', async () => {

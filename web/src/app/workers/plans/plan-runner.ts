@@ -1,12 +1,14 @@
 import { inject, Injectable } from '@angular/core';
-import { proxy, wrap } from 'comlink';
+import { proxy, type Remote, wrap } from 'comlink';
 import { Observable } from 'rxjs';
 import { workerBroken } from '../worker-broken';
+import { type CourseNews, type CourseRequest, makeCourse } from './make-course';
 import { makePlans, type PlanNews, type PlanRequest } from './make-plans';
 import { PLANS_WORKER } from './plans-token';
 
 interface PlansApi {
   makePlans: typeof makePlans;
+  makeCourse: typeof makeCourse;
 }
 
 /** Makes plans in a worker; whoever stops listening stops it. */
@@ -29,14 +31,26 @@ export class PlanRunner {
     this.ready = null;
   }
 
+  /** Makes plans for one lesson. */
   run(request: PlanRequest): Observable<PlanNews> {
+    return this.heard<PlanNews>((plans, tell) => plans.makePlans(request, tell));
+  }
+
+  /** Foretells a course, or plans its lessons. */
+  course(request: CourseRequest): Observable<CourseNews> {
+    return this.heard<CourseNews>((plans, tell) => plans.makeCourse(request, tell));
+  }
+
+  private heard<N>(
+    ask: (plans: PlansApi | Remote<PlansApi>, tell: (news: N) => void) => Promise<unknown>,
+  ): Observable<N> {
     return new Observable((listener) => {
       const worker = this.ready ?? this.startWorker?.();
       this.ready = null;
-      const tell = (news: PlanNews): void => listener.next(news);
+      const tell = (news: N): void => listener.next(news);
       const ended = worker
-        ? Promise.race([wrap<PlansApi>(worker).makePlans(request, proxy(tell)), workerBroken(worker)])
-        : inPage(request, tell);
+        ? Promise.race([ask(wrap<PlansApi>(worker), proxy(tell)), workerBroken(worker)])
+        : aTurnLater().then(() => ask({ makePlans, makeCourse }, tell));
       ended.then(
         () => listener.complete(),
         (error: unknown) => listener.error(error),
@@ -49,8 +63,7 @@ export class PlanRunner {
   }
 }
 
-/** A turn later, so that it stays as it would be with a worker. */
-async function inPage(request: PlanRequest, tell: (news: PlanNews) => void): Promise<void> {
+/** So that it stays as it would be with a worker. */
+async function aTurnLater(): Promise<void> {
   await new Promise((done) => setTimeout(done));
-  await makePlans(request, tell);
 }

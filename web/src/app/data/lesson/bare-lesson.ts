@@ -1,0 +1,6 @@
+import type { Lesson, SavedLesson } from '@doceo/contract';
+
+/** What is saved of a lesson that is there already. */
+export function bareLesson({ planId, waterId, startsAt, studentIds }: SavedLesson): Lesson {
+  return { planId, waterId, startsAt, studentIds };
+}
