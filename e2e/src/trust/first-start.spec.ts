@@ -31,7 +31,7 @@ describe('the first start', () => {
     for (let time = 0; time < AT_ONCE; time++) {
       const databaseUrl = await freshDatabase('first_two');
       const servers = await Promise.all([startServer(databaseUrl), startServer(databaseUrl)]);
-      for (const server of servers) expect(await works(server.url)).toBe(6);
+      for (const server of servers) expect(await works(server.url)).toBe(8);
       await Promise.all(servers.map((server) => server.stop()));
     }
   }, 180_000);

@@ -155,7 +155,7 @@ describe('while the database hangs', () => {
     expect(slowest(replies)).toBeLessThan(5000 + slowest(await Promise.all(files)));
     await hangs;
     database.goOn();
-    expect((await lead.json<unknown[]>('/api/lessons')).length).toBe(6);
+    expect((await lead.json<unknown[]>('/api/lessons')).length).toBe(8);
     // What was given up is given up: the next request does not wait behind it.
     expect((await timed(() => lead.once('/api/lessons'))).ms).toBeLessThan(1500);
     expect(server.process.exitCode).toBeNull();
