@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { kitUpdateSchema, savedKitSchema } from './lesson/kit';
 import { courseSchema, savedCourseSchema } from './lesson/course';
 import { circleNameSchema, circleSchema, invitationSchema, ROLES } from './people/circle';
 import { emptySchema, idSchema, okSchema, versionSchema } from './common';
@@ -339,6 +340,13 @@ export const api = {
     update: endpoint('put', '/fly-box', 'Save my fly box', {
       body: flyBoxUpdateSchema,
       reply: savedFlyBoxSchema,
+    }),
+  },
+  kit: {
+    get: endpoint('get', '/kit', 'What I have to teach with', { reply: savedKitSchema }),
+    update: endpoint('put', '/kit', 'Save what I have to teach with', {
+      body: kitUpdateSchema,
+      reply: savedKitSchema,
     }),
   },
   plans: {

@@ -24,6 +24,7 @@ export * from './lesson/plan';
 export * from './lesson/lesson';
 export * from './lesson/event';
 export * from './lesson/course';
+export * from './lesson/kit';
 export * from './people/session';
 export * from './people/circle';
 export * from './curriculum/entries';

@@ -2,4 +2,5 @@ export * from './people';
 export * from './scenario';
 export { FELLOW_SCHOOLS } from './rig-bench';
 export { DEMO_RIGS, FIRST_NYMPHS } from './plans';
+export { DEMO_KIT } from './kit';
 export { demoWaters } from './waters';

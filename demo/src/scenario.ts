@@ -1,5 +1,6 @@
 import { DateTime } from 'luxon';
 import { demoBeats } from './beats';
+import { DEMO_KIT } from './kit';
 import { demoLakes } from './lakes';
 import { demoCourses, demoLessons } from './lessons';
 import { CLUB, demoStudents, FELLOW, LEAD, OTHER, SCHOOL } from './people';
@@ -37,6 +38,7 @@ export function demoScenario(now: Date) {
     rigs: { ownerId: LEAD.id, list: DEMO_RIGS },
     readings: { ownerId: LEAD.id, list: demoReadings(today, students) },
     flyBox: { ownerId: LEAD.id, box: DEMO_FLY_BOX },
+    kit: { ownerId: LEAD.id, kit: DEMO_KIT },
     schools: { [FELLOW.id]: FELLOW_SCHOOLS },
     plans: [
       { ownerId: LEAD.id, circleId: null, plan: FIRST_NYMPHS },

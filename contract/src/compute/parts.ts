@@ -23,6 +23,8 @@ export const lessonInputSchema = z.strictObject({
   startMs: momentSchema,
   date: dateSchema,
   water: waterSchema,
+  /** How many there are of each thing that was counted. */
+  stock: z.record(z.string().max(60), z.int().min(0).max(999)).optional(),
   students: z
     .array(
       z.strictObject({

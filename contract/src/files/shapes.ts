@@ -19,6 +19,7 @@ const UPGRADES = {
   lake: [],
   event: [],
   flyBox: [],
+  kit: [],
   reading: [],
   layer: [],
 } satisfies Record<string, Upgrade[]>;

@@ -1,1 +1,2 @@
 export * from './drill';
+export * from './thing';

@@ -22,7 +22,7 @@ describe('the first start', () => {
       await pause(200 + (time / KILLS) * START_MS);
       first.kill('SIGKILL');
       const server = await startServer(databaseUrl);
-      expect({ time, lessons: await works(server.url) }).toEqual({ time, lessons: 6 });
+      expect({ time, lessons: await works(server.url) }).toEqual({ time, lessons: 8 });
       await server.stop();
     }
   }, 180_000);

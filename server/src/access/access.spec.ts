@@ -164,7 +164,15 @@ const ROWS: Row[] = [
     ...[api.session.settings, api.session.changePassword, api.account.deletionPreview, api.account.remove],
     ...[api.drills.list, api.waters.list, api.waters.create, api.students.list, api.students.overview],
     ...[api.students.create, api.students.import, api.skillFit.get, api.rigs.list, api.rigs.create],
-    ...[api.readings.list, api.readings.create, api.flyBox.get, api.flyBox.update, api.plans.list],
+    ...[
+      api.readings.list,
+      api.readings.create,
+      api.flyBox.get,
+      api.flyBox.update,
+      api.kit.get,
+      api.kit.update,
+      api.plans.list,
+    ],
     ...[api.plans.create, api.lessons.list, api.lessons.create, api.events.add, api.circles.list],
     ...[
       api.courses.list,

@@ -28,7 +28,7 @@ describe('accounts', () => {
   it('tell what goes and what stays, and ask for the password', async () => {
     expect((await lead.get('/api/account/deletion-preview').expect(200)).body).toMatchObject({
       students: 6,
-      lessons: 6,
+      lessons: 8,
       circlesWithoutOwner: [SCHOOL.name],
     });
     expect((await remove(fellow, 'not it').expect(401)).body.error.issues[0].path).toBe('password');

@@ -113,7 +113,7 @@ describe('the first start', () => {
     for (; await killedAfter(url, after, (db) => seedDemo(db, NOW)); after++)
       expect(await counts()).toEqual({ users: 0, events: 0, lessons: 0, loaded: 0 });
     expect(after).toBeGreaterThan(60);
-    expect(await counts()).toEqual({ users: 3, events: expect.any(Number), lessons: 6, loaded: 1 });
+    expect(await counts()).toEqual({ users: 3, events: expect.any(Number), lessons: 8, loaded: 1 });
     await pool.end();
   }, 120_000);
 

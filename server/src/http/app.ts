@@ -18,6 +18,7 @@ import { bePatient, withPatience } from '../db/patience';
 import { type Pool, rows } from '../db/pool';
 import { eventRoutes } from '../events/events.routes';
 import { courseRoutes } from '../courses/courses.routes';
+import { kitRoutes } from '../kit/kit.routes';
 import { lessonRoutes } from '../lessons/lessons.routes';
 import { planRoutes } from '../plans/plans.routes';
 import { flyBoxRoutes } from '../fly-box/fly-box.routes';
@@ -114,6 +115,7 @@ export function createApp(
   flyBoxRoutes(router, pool);
   planRoutes(router, pool);
   lessonRoutes(router, pool);
+  kitRoutes(router, pool);
   courseRoutes(router, pool);
   eventRoutes(router, pool);
   circleRoutes(router, pool);

@@ -221,6 +221,11 @@ const ROWS: Row[] = [
     wrong: { ...lesson.lesson, studentIds: 'all' },
   }),
   row(api.lessons.remove, { params: { id: lesson.id }, stranger: 404 }),
+  row(api.kit.get),
+  row(api.kit.update, {
+    body: { kit: scenario.kit.kit, baseVersion: 1 },
+    wrong: { kit: { currency: 7 }, baseVersion: 'one' },
+  }),
   row(api.courses.list),
   row(api.courses.create, {
     body: { id: id(), course: { ...course.course, name: 'Another' } },

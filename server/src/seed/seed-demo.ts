@@ -2,6 +2,7 @@ import { hash } from '@node-rs/argon2';
 import { DEMO_PASSWORD, demoScenario, LEAD, type Scenario } from '@doceo/demo';
 import { insertCircle, upsertMember } from '../circles/circles.sql';
 import { insertCourse } from '../courses/courses.sql';
+import { saveOwnDocument } from '../db/own-document';
 import { type Db, rows, write } from '../db/pool';
 import { insertEvents } from '../events/events.sql';
 import { insertLesson } from '../lessons/lessons.sql';
@@ -54,6 +55,7 @@ async function insertScenario(db: Db, scenario: Scenario, passwordHash: string):
   for (const rig of scenario.rigs.list)
     await insertRig(db, scenario.rigs.ownerId, { ...rig, studentId: null });
   for (const reading of scenario.readings.list) await insertReading(db, scenario.readings.ownerId, reading);
+  await saveOwnDocument(db, 'kits', scenario.kit.ownerId, scenario.kit.kit, 0);
   await saveFlyBox(db, scenario.flyBox.ownerId, scenario.flyBox.box, 0);
   for (const { ownerId, circleId, plan } of scenario.plans) {
     await insertPlan(db, ownerId, plan);

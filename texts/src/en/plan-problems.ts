@@ -148,6 +148,14 @@ const WORDS: Worded<PlanFacts> = {
       text: `${minutes} min, meant for ${mostMin} at the most`,
     })),
   }),
+  'kit-short': ({ short }) => ({
+    title: `Too few: ${listed(short.map(({ item }) => item))}`,
+    reason: 'More are used at once than there are. Bring more, or let groups take turns.',
+    evidence: short.map(({ item, count, have }) => ({
+      label: item,
+      text: `${count} needed, ${have} on hand`,
+    })),
+  }),
   waits: ({ names, minutes, fromMs, timeZone }) => ({
     title: `${listed(names.map(first))} ${names.length === 1 ? 'waits' : 'wait'} ${minutes} min`,
     reason: `Nothing is planned for ${names.length === 1 ? first(names[0] ?? '') : 'them'} from ${clockTime(fromMs, timeZone)} on. Fill the rest, or put a break there.`,
@@ -205,6 +213,7 @@ function shortOf(drill: string, students: readonly ShortStudent[]): ProblemWords
 const FIXES: Record<Extract<PlanFix, string>, string> = {
   'open-student': 'Open the student',
   'open-card': 'Open the card',
+  'open-kit': 'Open the kit',
   'safety-to-start': 'Move it to the start',
   'add-safety': 'Put a safety talk first',
   shorten: 'Shorten drills to fit',

@@ -99,6 +99,11 @@ export const routes: Routes = [
     loadComponent: () => import('./plan/weeks/weeks.page').then((m) => m.WeeksPage),
   },
   {
+    path: 'plan/kit',
+    title: 'Kit on hand · Doceo',
+    loadComponent: () => import('./plan/kit/kit.page').then((m) => m.KitPage),
+  },
+  {
     path: 'plan/courses',
     title: 'Courses · Doceo',
     loadComponent: () => import('./plan/course/course-list.page').then((m) => m.CourseListPage),

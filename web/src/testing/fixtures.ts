@@ -18,6 +18,7 @@ import {
   buildRig,
   DEFAULT_SCHOOLS,
   emptyPlan,
+  type KitEntry,
 } from '@doceo/core';
 
 /** A morning in June, an hour and a half before the lesson. */
@@ -214,3 +215,9 @@ export const dayOfAttempts = (): ReturnType<typeof attempt>[] => [
   ...Array.from({ length: 6 }, () => attempt('casting.stop', null)),
   ...Array.from({ length: 3 }, () => attempt('casting.pause', 'cast.crack')),
 ];
+
+/** A thing of the kit on hand, of which nothing else was said. */
+export const kitEntry = (item: string, count: number, rest: Partial<KitEntry> = {}): KitEntry => ({
+  ...{ item, count, priceEach: null, lengthM: null, rodFor: 'anybody', reelHand: 'either', note: '' },
+  ...rest,
+});

@@ -1,6 +1,7 @@
 import type { Type } from '@angular/core';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import { api } from '@doceo/contract';
+import { EMPTY_KIT } from '@doceo/core';
 import { lastValueFrom } from 'rxjs';
 import { DayStore } from '../app/data/lesson/day-store';
 import { SessionStore } from '../app/data/session';
@@ -44,6 +45,7 @@ export function lessonServer(): FakeServer {
     .on(api.flyBox.get, { box: { flies: [] }, version: 0 })
     .on(api.rigs.list, [RIG])
     .on(api.rigs.get, RIG)
+    .on(api.kit.get, { kit: EMPTY_KIT, version: 0 })
     .on(api.plans.list, [PLAN])
     .on(api.plans.get, PLAN)
     .on(api.circles.list, [CIRCLE])

@@ -7,6 +7,7 @@ import { darkBeforeEnd } from './dark-before-end';
 import { guardianConsent } from './guardian-consent';
 import { hookDistanceRule } from './hook-distance';
 import { hookLimit } from './hook-limit';
+import { kitShort } from './kit-short';
 import { needs } from './needs';
 import { overTime } from './over-time';
 import { placeMissing } from './place-missing';
@@ -35,6 +36,7 @@ const RULES: PlanRule[] = [
   watched,
   waits,
   tooLong,
+  kitShort,
 ];
 
 /**

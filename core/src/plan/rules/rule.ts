@@ -37,18 +37,21 @@ export interface PlanLesson {
   hoursSimulated?: boolean;
   /** What was read at the water about that day. */
   readings?: readonly ConditionReading[];
+  /** How many there are of each thing that was counted, by `thingOf` its name. */
+  stock?: Readonly<Record<string, number>>;
 }
 
 /** What a one-click fix changes. */
 export type PlanChange =
   | { kind: 'edit'; edit: PlanEdit }
   | { kind: 'start-earlier'; byMin: number }
-  | { kind: 'open'; what: 'rule-card' | 'student' | 'rigs'; id: string | null };
+  | { kind: 'open'; what: 'rule-card' | 'student' | 'rigs' | 'kit'; id: string | null };
 
 /** What a one-click fix does, as it is told; names are those of the plan and the water. */
 export type PlanFix =
   | 'open-student'
   | 'open-card'
+  | 'open-kit'
   | 'safety-to-start'
   | 'add-safety'
   | 'shorten'
@@ -113,6 +116,7 @@ export interface PlanFacts {
     timeZone: string;
   };
   'too-long': { blocks: { block: string; minutes: number; mostMin: number }[] };
+  'kit-short': { short: { item: string; count: number; have: number }[] };
   waits: { names: string[]; minutes: number; fromMs: number; timeZone: string };
 }
 

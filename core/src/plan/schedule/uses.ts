@@ -51,7 +51,7 @@ export function taskFor(plan: PlanBody, use: PlanUse, day: PlanDay): ScheduleTas
     drillIds: null,
     goals: goalsOf(day.curriculum, plan, day.besides ?? USUAL_BESIDES),
     closed: day.closed,
-    stock: day.stock ?? {},
+    stock: day.stock ?? day.lesson?.stock ?? {},
     weights: { ...USUAL_WEIGHTS, ...day.weights },
   };
   switch (use.use) {

@@ -2,9 +2,9 @@ import { Directive, ElementRef, inject } from '@angular/core';
 
 /** What both A4 and letter have within margins of 14 mm, CSS pixels. */
 const PAPER = { width: 688, height: 945 };
-/** Smaller letters are not read at arm's length. */
-const SMALLEST = 0.6;
-const STEP = 0.04;
+/** Smaller letters are not read at arm's length, percent. */
+const SMALLEST = 60;
+const STEP = 4;
 /** What `print.css` reads. */
 const ZOOM = '--on-paper';
 
@@ -19,14 +19,14 @@ export class OnePageDirective {
   protected fit(): void {
     const { style, classList } = this.card;
     classList.add('on-paper');
-    let zoom = 1;
+    let percent = 100;
     const fits = (): boolean => {
-      style.width = `${PAPER.width / zoom}px`;
-      return this.card.offsetHeight <= PAPER.height / zoom;
+      style.width = `${(PAPER.width * 100) / percent}px`;
+      return this.card.offsetHeight <= (PAPER.height * 100) / percent;
     };
-    for (; zoom >= SMALLEST && !fits(); zoom -= STEP);
+    for (; percent >= SMALLEST && !fits(); percent -= STEP);
     style.width = '';
-    style.setProperty(ZOOM, zoom < SMALLEST ? '1' : zoom.toFixed(2));
+    style.setProperty(ZOOM, percent < SMALLEST ? '1' : (percent / 100).toFixed(2));
   }
 
   protected release(): void {

@@ -304,7 +304,8 @@ export class PlanPage implements OnInit, OnDestroy {
     if (change.kind === 'edit') return this.edit(change.edit);
     if (change.kind === 'open') {
       if (change.what === 'rule-card') return this.dialog.set('rules');
-      void this.router.navigate(change.what === 'student' ? ['/record', change.id] : ['/rig']);
+      const to = { student: ['/record', change.id], rigs: ['/rig'], kit: ['/plan/kit'] }[change.what];
+      void this.router.navigate(to);
       return;
     }
     const lesson = this.lesson();

@@ -1,3 +1,4 @@
+import { thingOf } from '../../../drill';
 import { countOf } from '../activity';
 import { type HardRule, inAct, isSame } from './rule';
 
@@ -7,7 +8,7 @@ export const stock: HardRule = ({ task, students }, acts) => {
   return acts.flatMap((act) => {
     const gear = act.on?.drill.gear ?? [];
     const short = gear.some(({ item, per }) => {
-      const owned = task.stock[item];
+      const owned = task.stock[thingOf(item)];
       if (owned === undefined) return false;
       const users = acts
         .filter(

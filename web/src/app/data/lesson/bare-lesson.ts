@@ -4,3 +4,8 @@ import type { Lesson, SavedLesson } from '@doceo/contract';
 export function bareLesson({ planId, waterId, startsAt, studentIds }: SavedLesson): Lesson {
   return { planId, waterId, startsAt, studentIds };
 }
+
+/** When a lesson ends, epoch milliseconds. */
+export function endMs({ startsAt, lengthMin }: Pick<SavedLesson, 'startsAt' | 'lengthMin'>): number {
+  return Date.parse(startsAt) + lengthMin * 60_000;
+}

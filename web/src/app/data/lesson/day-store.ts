@@ -18,6 +18,7 @@ import {
   levelTrend,
   type PlanLesson,
   skillState,
+  stockOf,
   sunTimes,
   type SunTimes,
   type Food,
@@ -25,12 +26,14 @@ import {
 import { forkJoin, map, type Observable, of, switchMap, tap } from 'rxjs';
 import { ApiClient } from '../api/api-client';
 import type { ApiError } from '../api/api-error';
+import { endMs } from './bare-lesson';
 import { BankStore } from './bank-store';
 import { DeviceCopies } from '../device/device-copies';
 import { DeviceUser } from '../device/device-user';
 import { UserStorage } from '../device/user-storage';
 import { Failures } from '../api/failures';
 import { FitStore } from '../records/fit-store';
+import { KitStore } from './kit-store';
 import { MomentStore, type Spot, type WaterMoment } from './moment-store';
 import { TeachingStore } from '../teaching/teaching-store';
 
@@ -45,6 +48,7 @@ export class DayStore {
   private readonly bank = inject(BankStore);
   private readonly copies = inject(DeviceCopies);
   private readonly fits = inject(FitStore);
+  private readonly kits = inject(KitStore);
   private readonly moments = inject(MomentStore);
   private readonly failures = inject(Failures);
   private readonly user = inject(DeviceUser);
@@ -123,6 +127,7 @@ export class DayStore {
   load(): Observable<unknown> {
     this.fits.load().subscribe();
     this.teaching.load().subscribe();
+    this.kits.load();
     return forkJoin([
       this.client.call(api.lessons.list),
       this.client.call(api.waters.list),
@@ -345,6 +350,7 @@ export class DayStore {
       startMs,
       date,
       water,
+      stock: stockOf(this.kits.kit()),
       ...(known?.waterId === waterId && known.date === date
         ? {
             hours: known.hours,
@@ -384,10 +390,6 @@ export class DayStore {
       ),
     );
   }
-}
-
-function endMs(lesson: SavedLesson): number {
-  return Date.parse(lesson.startsAt) + lesson.lengthMin * 60_000;
 }
 
 /** Sun times of a day at a water; null while nobody has said where it lies. */

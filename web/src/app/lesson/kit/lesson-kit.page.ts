@@ -14,6 +14,9 @@ import { SessionStore } from '../../data/session';
 import { DayStore } from '../../data/lesson/day-store';
 import { UserStorage } from '../../data/device/user-storage';
 import { download, fileName } from '../../data/download';
+import { kitShorts } from '../../data/lesson/kit-shorts';
+import { KitStore } from '../../data/lesson/kit-store';
+import { kitName, priceText, shortText } from '../../data/lesson/kit-texts';
 import { dayText } from '../../data/lesson/lesson-texts';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { NoSuchComponent } from '../../shared/no-such.component';
@@ -42,6 +45,7 @@ export class LessonKitPage implements OnInit {
   private readonly storage = inject(UserStorage);
   protected readonly day = inject(DayStore);
   protected readonly session = inject(SessionStore);
+  private readonly kits = inject(KitStore);
   readonly id = input.required<string>();
   private readonly taught = taughtIn(() => this.lesson());
   private readonly plan = computed(() => this.taught.value()?.plan ?? null);
@@ -90,6 +94,20 @@ export class LessonKitPage implements OnInit {
     })),
   );
   protected readonly packed = computed(() => this.lines().filter(({ key }) => this.isTicked(key)).length);
+
+  protected readonly saidKit = computed(() => this.kits.kit().entries.length > 0);
+  protected readonly shorts = computed(() => {
+    const [lesson, body] = [this.lesson(), this.plan()?.body];
+    if (!lesson || !body) return [];
+    return kitShorts(
+      ...([this.kits.kit(), this.teaching.curriculum(), body, lesson, this.day.studentsOf(lesson)] as const),
+    )
+      .filter(({ missing }) => missing > 0)
+      .map((short) => ({
+        ...{ key: `${short.item}/${short.of}`, name: kitName(short), text: shortText(short) },
+        cost: short.cost === null ? '' : priceText(short.cost, this.kits.kit().currency),
+      }));
+  });
 
   ngOnInit(): void {
     this.ticked.set(new Set(JSON.parse(this.storage.get(this.storeKey()) ?? '[]') as string[]));

@@ -29,6 +29,7 @@ import { TeachingStore } from '../../data/teaching/teaching-store';
         />
         <a class="btn" routerLink="/plan/weeks">The weeks</a>
         <a class="btn" routerLink="/plan/courses">Courses</a>
+        <a class="btn" routerLink="/plan/kit">Kit</a>
         <a class="btn" routerLink="/plan/teaching">What we teach</a>
         <button type="button" class="btn go" (click)="make('Untitled plan', empty())">New plan</button>
         <button type="button" class="btn" (click)="make(exampleTitle, example())">

@@ -1,0 +1,2 @@
+export * from './kit';
+export * from './kit-needs';

@@ -1,0 +1,8 @@
+-- What an instructor has to teach with.
+CREATE TABLE IF NOT EXISTS kits (
+  owner_id CHAR(36) CHARACTER SET ascii NOT NULL PRIMARY KEY,
+  body JSON NOT NULL,
+  shape SMALLINT UNSIGNED NOT NULL DEFAULT 1,
+  version INT UNSIGNED NOT NULL DEFAULT 1,
+  FOREIGN KEY (owner_id) REFERENCES users (id) ON DELETE CASCADE
+);
