@@ -29,7 +29,7 @@ describe('the kit on hand', () => {
     const page = await show(KitPage, server);
     expect(page.all('.bench-side .short')[0]).toBe('Rod €80 1 short: 2 needed, 1 on hand');
     expect(page.text()).toContain('To buy what is short: €80');
-    expect(page.text()).toContain('2 things nobody counted');
+    expect(page.text()).toContain('5 things nobody counted');
   });
 
   it('is counted up and down, and saved', async () => {
