@@ -52,7 +52,7 @@ const GATE = 0.8;
           [attr.y2]="height()"
         />
         @if (mark.named) {
-          <text class="day" [attr.x]="mark.textX" y="24" [attr.text-anchor]="mark.anchor">
+          <text class="day" [attr.x]="mark.textX" y="24" text-anchor="middle">
             {{ mark.day }}
           </text>
         }
@@ -108,15 +108,10 @@ export class CourseStreamsComponent {
   protected readonly nowX = computed(() => this.x()(this.nowMs()));
   protected readonly lessons = computed(() => {
     const placed = this.marks().map((mark) => ({ ...mark, x: this.x()(mark.atMs) }));
-    const named = withRoom(
-      placed.map(({ x }) => x),
-      LABEL_APART,
-    );
     // A word at the edge stands beside its line, not over it.
-    return placed.map((mark, i) => {
-      const anchor = mark.x < LABEL_APART / 2 ? 'start' : 'middle';
-      return { ...mark, named: named[i], anchor, textX: Math.max(2, mark.x) };
-    });
+    const middles = placed.map(({ x }) => Math.max(LABEL_APART / 2, x));
+    const named = withRoom(middles, LABEL_APART);
+    return placed.map((mark, i) => ({ ...mark, named: named[i], textX: middles[i] }));
   });
   protected readonly rows = computed(() =>
     this.streams().map((stream, i) => {

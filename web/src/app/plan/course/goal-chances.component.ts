@@ -2,14 +2,16 @@ import { Component, computed, inject, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { ENOUGH, type GoalForecast, type Skill } from '@doceo/core';
 import { firstName } from '../../data/lesson/lesson-texts';
+import { SessionStore } from '../../data/session';
+import { InUnitsPipe } from '../../parts/in-units.pipe';
 import { CourseView } from './course-view';
 
 /** A goal of a course for each of its students: where he is, where he will be, and from which lesson on it is enough. */
 @Component({
   selector: 'doceo-goal-chances',
-  imports: [RouterLink],
+  imports: [InUnitsPipe, RouterLink],
   template: `
-    <p>{{ goal().good }}</p>
+    <p>{{ goal().good | inUnits: units() }}</p>
     @for (row of rows(); track row.id) {
       <a class="who" [class]="'strand-' + goal().strand" [routerLink]="['/record', row.id]">
         <b>{{ row.name }}</b>
@@ -32,7 +34,7 @@ import { CourseView } from './course-view';
   styles: `
     .who {
       display: grid;
-      grid-template-columns: minmax(56px, auto) 1fr 48px;
+      grid-template-columns: 76px 1fr 48px;
       gap: 2px 8px;
       align-items: center;
       padding: 6px 0;
@@ -43,6 +45,10 @@ import { CourseView } from './course-view';
     }
     .who:hover b {
       text-decoration: underline;
+    }
+    .who b {
+      overflow: hidden;
+      text-overflow: ellipsis;
     }
     .note {
       grid-column: 2 / -1;
@@ -79,6 +85,7 @@ import { CourseView } from './course-view';
 })
 export class GoalChancesComponent {
   private readonly view = inject(CourseView);
+  protected readonly units = inject(SessionStore).units;
   readonly goal = input.required<Skill>();
   readonly goals = input.required<readonly GoalForecast[]>();
   readonly until = input.required<string>();
