@@ -9,6 +9,7 @@ import {
   type Block,
   type DriftSetup,
   type PlaceKind,
+  type PlanB,
   type PlanBody,
   type Rig,
   DEFAULT_SETUP,
@@ -54,29 +55,50 @@ interface Row {
   drift?: DriftSetup;
 }
 
-function build(key: string, base: Partial<PlanBody>, rows: Row[]): PlanBody {
-  return rows.reduce<PlanBody>(
-    (plan, row, index) => {
-      const lanes = row.lanes === 'all' ? [null] : row.lanes;
-      return lanes.reduce<PlanBody>((current, lane) => {
-        const id = deterministicId(`block:${key}/${index}/${lane ?? 'all'}`);
-        const made = row.drill
-          ? blockFromDrill(SHIPPED_CURRICULUM.drills.get(row.drill), id, row.at, lane)
-          : plainBlock(row.plain?.[0] ?? 'break', row.plain?.[1] ?? 'Break', id, row.at, row.min);
-        return applyEdit(SHIPPED_CURRICULUM, current, {
-          kind: 'add',
-          block: {
-            ...made,
-            durationMin: row.min,
-            ...(row.drift ? { drift: row.drift } : {}),
-            place: row.place ?? made.place,
-            rigId: row.rigId ?? null,
-          },
-        });
-      }, plan);
-    },
-    { ...emptyPlan(), ...base },
-  );
+/** What is done in the hut when thunder ends the morning at the water. */
+const IN_THE_HUT: Row[] = [
+  { drill: 'thunder-drill', at: 100, min: 5, lanes: 'all' },
+  { plain: ['break', 'Tea'], at: 105, min: 10, lanes: 'all' },
+  { drill: 'clinch-race', at: 115, min: 15, lanes: 'all' },
+  { drill: 'surgeon-pairs', at: 130, min: 15, lanes: 'all' },
+  { drill: 'seam-on-paper', at: 145, min: 10, lanes: [0, 1] },
+  { drill: 'untangle-clock', at: 145, min: 10, lanes: [2, 3] },
+  { drill: 'untangle-clock', at: 155, min: 10, lanes: [0, 1] },
+  { drill: 'seam-on-paper', at: 155, min: 10, lanes: [2, 3] },
+  { drill: 'wet-hands-net', at: 165, min: 20, lanes: 'all' },
+  { plain: ['debrief', 'What went well'], at: 185, min: 15, lanes: 'all' },
+];
+
+function build(
+  key: string,
+  base: Partial<PlanBody>,
+  rows: Row[],
+  other?: Omit<PlanB, 'blocks'> & { rows: Row[] },
+): PlanBody {
+  const planB = other && {
+    ...{ trigger: other.trigger, fromMin: other.fromMin },
+    blocks: build(`${key}/b`, base, other.rows).blocks,
+  };
+  const start: PlanBody = { ...emptyPlan(), ...base, ...(planB ? { planB } : {}) };
+  return rows.reduce<PlanBody>((plan, row, index) => {
+    const lanes = row.lanes === 'all' ? [null] : row.lanes;
+    return lanes.reduce<PlanBody>((current, lane) => {
+      const id = deterministicId(`block:${key}/${index}/${lane ?? 'all'}`);
+      const made = row.drill
+        ? blockFromDrill(SHIPPED_CURRICULUM.drills.get(row.drill), id, row.at, lane)
+        : plainBlock(row.plain?.[0] ?? 'break', row.plain?.[1] ?? 'Break', id, row.at, row.min);
+      return applyEdit(SHIPPED_CURRICULUM, current, {
+        kind: 'add',
+        block: {
+          ...made,
+          durationMin: row.min,
+          ...(row.drift ? { drift: row.drift } : {}),
+          place: row.place ?? made.place,
+          rigId: row.rigId ?? null,
+        },
+      });
+    }, plan);
+  }, start);
 }
 
 /** Reached up over the faster water, with a mend up once it begins to take the line. */
@@ -117,6 +139,7 @@ export const FIRST_NYMPHS = {
       { drill: 'set-on-anything', at: 150, min: 30, lanes: [2, 3], place: 'pool', rigId: TWO_NYMPHS.id },
       { drill: 'wet-hands-net', at: 180, min: 30, lanes: 'all' },
     ],
+    { trigger: 'thunder', fromMin: 100, rows: IN_THE_HUT },
   ),
 };
 

@@ -118,7 +118,7 @@ describe('the record', () => {
       expect(text).toContain(name);
   });
 
-  it('prints each card on one page, and no screen on pages of which the last is mostly blank', async () => {
+  it('prints each card on one page, a lesson on both sides of a sheet, and no screen on pages of which the last is mostly blank', async () => {
     const { page } = at;
     const [lessons, rigs, plans] = await Promise.all([
       ask<{ id: string }[]>(page, '/api/lessons'),
@@ -132,10 +132,13 @@ describe('the record', () => {
       return pagesOf(file);
     };
     const cards = [
-      ...lessons.flatMap(({ id }) => [`/lesson/${id}`, `/lesson/${id}/kit`]),
-      ...[`/rig/${rigs[0]?.id}/card`, '/cast/card', '/drift/card'],
+      ...lessons.flatMap(({ id }): [string, number][] => [
+        [`/lesson/${id}`, 2],
+        [`/lesson/${id}/kit`, 1],
+      ]),
+      ...[`/rig/${rigs[0]?.id}/card`, '/cast/card', '/drift/card'].map((path): [string, number] => [path, 1]),
     ];
-    for (const path of cards) expect([path, (await printed(path)).length]).toEqual([path, 1]);
+    for (const [path, sides] of cards) expect([path, (await printed(path)).length]).toEqual([path, sides]);
     const screens = ['/today', '/water', `/rig/${rigs[0]?.id}`, '/record/group', `/plan/${plans[0]?.id}`];
     for (const path of screens) {
       const last = (await printed(path)).at(-1);

@@ -1,45 +1,32 @@
 import { Component, computed, inject, input, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { ageOn, api } from '@doceo/contract';
-import {
-  adapt,
-  type Block,
-  curriculumOf,
-  gearList,
-  needsOf,
-  strandOf,
-  textInUnits,
-  toBrief,
-} from '@doceo/core';
-import { adaptedText, planBWhen } from '@doceo/texts';
+import { adapt, type Block, curriculumOf, needsOf, strandOf, textInUnits, toBrief } from '@doceo/core';
+import { adaptedText } from '@doceo/texts';
 import { SAFETY_WORDS } from '../../data/lesson/event-text';
 import { ApiClient } from '../../data/api/api-client';
 import { DayStore } from '../../data/lesson/day-store';
-import { DriftFigureComponent } from '../../shared/drift/drift-figure.component';
-import { driftText } from '../../shared/drift/drift-texts';
 import { fetched } from '../../data/api/fetched';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { SessionStore } from '../../data/session';
 import { LessonDialogComponent } from '../../shared/lesson/lesson-dialog.component';
 import { needsText, dayText, firstName, spanText, timeText } from '../../data/lesson/lesson-texts';
-import { planBRows } from '../../shared/plan/plan-b-rows';
 import { readOnText } from '../../parts/dates';
-import { WaterSketchComponent } from './water-sketch.component';
+import { CardBackComponent } from './card-back.component';
 import { NoSuchComponent } from '../../shared/no-such.component';
 import { OnePageDirective } from '../../parts/one-page.directive';
 import { TeachingStore } from '../../data/teaching/teaching-store';
 
-/** The lesson on paper: who does what when, what to say, what to pack, whom to call. Made to be printed. */
+/** The lesson on paper, both sides of a sheet: who does what when and what to say; behind it what if, where and what to pack. */
 @Component({
   selector: 'doceo-lesson-card',
   imports: [
+    CardBackComponent,
     OnePageDirective,
-    DriftFigureComponent,
     LessonDialogComponent,
     LoadFailedComponent,
     NoSuchComponent,
     RouterLink,
-    WaterSketchComponent,
   ],
   templateUrl: './lesson-card.page.html',
   styleUrl: './lesson-card.page.css',
@@ -91,7 +78,6 @@ export class LessonCardPage {
       rig: plan.rigs.find(({ id }) => id === block.rigId)?.name ?? '',
       cue: block.cue,
       note: block.note,
-      drift: block.drift,
       goal: this.goal(block.drillId),
       bent: this.bent(block, lanes),
       watch: block.watchFor
@@ -103,32 +89,6 @@ export class LessonCardPage {
   private readonly curriculum = computed(() =>
     curriculumOf(this.teaching.curriculum(), this.plan()?.body ?? {}),
   );
-  /** What is done instead, when something comes. */
-  protected readonly planB = computed(() => {
-    const planB = this.plan()?.body.planB;
-    const startMs = Date.parse(this.lesson()?.startsAt ?? '');
-    if (!planB || Number.isNaN(startMs)) return null;
-    const names = this.students().map(({ student }) => firstName(student.name));
-    return {
-      when: `from ${timeText(startMs + planB.fromMin * 60_000, this.zone())}, ${planBWhen(planB.trigger)}`,
-      rows: planBRows(this.curriculum(), planB).map((row) => ({
-        ...row,
-        time: spanText(startMs + row.startMin * 60_000, row.durationMin, this.zone()),
-        who: row.lanes.map((lane) => names[lane] ?? `student ${lane + 1}`).join(', ') || 'all',
-      })),
-    };
-  });
-  protected readonly drifts = computed(() =>
-    this.rows().flatMap(({ id, title, drift }) =>
-      drift ? [{ id, title, drift, text: driftText(drift, this.session.units()) }] : [],
-    ),
-  );
-  protected readonly gear = computed(() => {
-    const plan = this.plan();
-    return plan
-      ? gearList(this.teaching.curriculum(), plan.body).map((one) => ({ ...one, item: this.told(one.item) }))
-      : [];
-  });
   /** What went wrong with them before, for the safety talk; of the lesson whose records are here. */
   protected readonly brief = computed(() => {
     const lesson = this.lesson();

@@ -90,10 +90,6 @@ interface Sketch {
       padding-left: 20px;
     }
 
-    :host-context(.on-paper) {
-      grid-template-columns: minmax(0, 0.8fr) minmax(0, 1fr);
-    }
-
     @media screen and (max-width: 700px) {
       :host {
         grid-template-columns: minmax(0, 1fr);
