@@ -1,1 +1,2 @@
 export * from './adapt';
+export * from './cast-reach';

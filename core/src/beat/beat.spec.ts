@@ -3,7 +3,8 @@ import type { Wader } from '../water';
 import { type Beat, beatFaults, type Piece, pieceAt, waterAt } from './beat';
 import { crossingSides, distance, inside, type Point } from '../geometry';
 import { findSeams } from './seams';
-import { laneGrid, spacing, type SuggestOptions, suggestStands } from './suggest';
+import { laneGrid } from './lane-grid';
+import { spacing, type SuggestOptions, suggestStands } from './suggest';
 
 const rectangle = (x1: number, y1: number, x2: number, y2: number): Point[] => [
   { x: x1, y: y1 },

@@ -1,3 +1,4 @@
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import { ageOn, api, type SavedBeat, type SavedLake, type SavedRig } from '@doceo/contract';
 import {
@@ -6,18 +7,19 @@ import {
   leaderLength,
   type Lie,
   profileOf,
-  type Stand,
   stillProfile,
   type Stretch,
-  suggestStands,
   waterAt,
 } from '@doceo/core';
 import { alertText } from '@doceo/texts';
+import { map, merge, scan, startWith, switchMap } from 'rxjs';
 import { ApiClient } from '../data/api/api-client';
 import type { ApiError } from '../data/api/api-error';
 import { DayStore } from '../data/lesson/day-store';
-import { firstName, timeText } from '../data/lesson/lesson-texts';
+import { timeText } from '../data/lesson/lesson-texts';
 import { MomentStore } from '../data/lesson/moment-store';
+import { sameJson } from '../data/same-json';
+import { type FoundStands, StandFinder } from '../shared/water/stand-finder';
 import { waderOf } from '../shared/water/wader-of';
 import type { BoardStand } from '../shared/water/board/beat-board.component';
 
@@ -32,6 +34,7 @@ export class WaterStore {
   private readonly client = inject(ApiClient);
   private readonly day = inject(DayStore);
   private readonly moments = inject(MomentStore);
+  private readonly finder = inject(StandFinder);
   private readonly beatList = signal<SavedBeat[]>([]);
   private readonly savedLake = signal<SavedLake | null>(null);
   private readonly rigList = signal<SavedRig[]>([]);
@@ -116,8 +119,36 @@ export class WaterStore {
     () => ({ waterC: this.hour()?.waterC ?? null, rising: this.rising() }),
     { equal: (a, b) => a.rising === b.rising && isCold(a.waterC) === isCold(b.waterC) },
   );
+  /** Those of the lesson as they are to stand. */
+  private readonly group = computed(
+    () => this.finder.people(this.day.lesson(), this.day.events(), () => this.outfit()),
+    { equal: sameJson },
+  );
+  /** Who stands where in each beat, as far as it has been worked out. */
+  private readonly found = toSignal(
+    toObservable(
+      computed(() => ({
+        beats: this.beats(),
+        people: this.group(),
+        around: { bottom: 'cobble' as const, ...this.footing() },
+        outfit: this.outfit(),
+      })),
+    ).pipe(
+      switchMap(({ beats, people, around, outfit }) =>
+        merge(
+          ...beats.map(({ id, beat }) =>
+            this.finder.find(beat, people, around, outfit).pipe(map((found) => [id, found] as const)),
+          ),
+        ).pipe(
+          scan((all, [id, found]) => new Map(all).set(id, found), new Map<string, FoundStands>()),
+          startWith(new Map<string, FoundStands>()),
+        ),
+      ),
+    ),
+    { initialValue: new Map<string, FoundStands>() },
+  );
   readonly standsByBeat = computed(
-    () => new Map(this.beats().map(({ id, beat }) => [id, this.standsOf(beat)])),
+    () => new Map([...this.found()].map(([id, { stands }]) => [id, stands.map(({ stand }) => stand)])),
   );
   readonly beat = computed(
     () => this.beats().find(({ id }) => id === this.beatId()) ?? this.beats()[0] ?? null,
@@ -127,12 +158,13 @@ export class WaterStore {
     return saved && saved.waterId === this.saved()?.id ? saved : null;
   });
   /** Places for the students of the lesson, or for one when there is none. */
-  readonly stands = computed<BoardStand[]>(() => {
-    const beat = this.beat();
-    return beat ? this.named(this.standsByBeat().get(beat.id) ?? []) : [];
-  });
+  private readonly foundHere = computed(() => this.found().get(this.beat()?.id ?? ''));
+  /** Whether places are still being looked for. */
+  readonly looking = computed(() => this.beat() !== null && this.foundHere() === undefined);
+  readonly stands = computed<BoardStand[]>(() => this.foundHere()?.stands ?? []);
   readonly stand = computed(() => this.stands()[this.standAt()] ?? this.stands()[0] ?? null);
-  readonly without = computed(() => Math.max(0, this.people().length - this.stands().length));
+  /** Names of those for whom no place was found. */
+  readonly without = computed(() => this.foundHere()?.without ?? []);
   readonly spot = computed(() => this.moments.spots()[this.saved()?.id ?? ''] ?? null);
 
   constructor() {
@@ -152,18 +184,6 @@ export class WaterStore {
         this.rigId.set(rigs[0]?.id ?? null);
       },
       error: (error: ApiError) => this.problem.set(error),
-    });
-  }
-
-  private standsOf(beat: SavedBeat['beat']): Stand[] {
-    const { rodM, leaderM } = this.outfit();
-    return suggestStands(beat, {
-      students: Math.max(1, this.people().length),
-      wader: this.wader(),
-      bottom: 'cobble',
-      ...this.footing(),
-      rodM,
-      leaderM,
     });
   }
 
@@ -208,11 +228,6 @@ export class WaterStore {
       next: () => this.beatList.update((list) => list.filter((one) => one.id !== id)),
       error: (error: ApiError) => this.problem.set(error),
     });
-  }
-
-  private named(stands: readonly Stand[]): BoardStand[] {
-    const names = this.people().map(({ name }) => firstName(name));
-    return stands.map((stand, i) => ({ stand, who: names[i] ?? 'one more' }));
   }
 
   private load(waterId: string): void {

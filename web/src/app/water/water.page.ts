@@ -15,6 +15,7 @@ import {
   leaderLength,
   waterAt,
 } from '@doceo/core';
+import { listed } from '@doceo/texts';
 import { DayStore } from '../data/lesson/day-store';
 import { dayText, timeText } from '../data/lesson/lesson-texts';
 import { readOnText } from '../parts/dates';
@@ -118,6 +119,7 @@ export class WaterPage {
     };
   });
   /** Lanes over the piece that the chosen stand fishes, the nearest first. */
+  protected readonly without = computed(() => listed(this.store.without()));
   protected readonly lanes = computed<Lane[]>(() => {
     const [beat, one] = [this.store.beat()?.beat, this.store.stand()];
     const piece = beat && one && waterAt(beat, one.stand.lie.at)?.pieceId;

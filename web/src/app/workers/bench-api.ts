@@ -13,6 +13,9 @@ import {
   type SideDrift,
   sideDrift,
   type SuggestOptions,
+  type Standing,
+  type StandingOptions,
+  standsForGroup,
   suggestStands,
   sweepCell,
   type SurfaceDrift,
@@ -41,6 +44,8 @@ export const BENCH = {
   sweep: (drift: SideDrift, cell: SweepCell) => sweepCell(drift, cell),
   loop: (options: Partial<LoopCast>) => loopCast(options),
   stands: (beat: Beat, options: SuggestOptions) => suggestStands(beat, options),
+  groupStands: (beat: Beat, people: readonly Standing[], around: Omit<StandingOptions, 'wader'>) =>
+    standsForGroup(beat, people, around),
 };
 
 export type Bench = typeof BENCH;

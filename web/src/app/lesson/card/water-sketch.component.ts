@@ -1,18 +1,19 @@
 import { Component, computed, inject, input } from '@angular/core';
 import { toSignal, toObservable } from '@angular/core/rxjs-interop';
 import { ageOn, api, type SavedLesson, type SavedWater } from '@doceo/contract';
-import { type Beat, formatLength, leaderLength, type Rig, type Stand, textInUnits } from '@doceo/core';
+import { type Beat, leaderLength, type Outfit, type PlanBody, textInUnits } from '@doceo/core';
+import { listed } from '@doceo/texts';
 import { catchError, forkJoin, map, of, switchMap } from 'rxjs';
 import { ApiClient } from '../../data/api/api-client';
 import { fetched } from '../../data/api/fetched';
 import { DayStore } from '../../data/lesson/day-store';
-import { firstName } from '../../data/lesson/lesson-texts';
 import { sameJson } from '../../data/same-json';
 import { SessionStore } from '../../data/session';
 import { BeatBoardComponent } from '../../shared/water/board/beat-board.component';
 import { LakeBoardComponent } from '../../shared/water/board/lake-board.component';
+import { type FoundStands, StandFinder } from '../../shared/water/stand-finder';
+import { castText, standReasonText } from '../../shared/water/stand-texts';
 import { waderOf } from '../../shared/water/wader-of';
-import { BenchRunner } from '../../workers/bench-runner';
 import { DepthRunner } from '../../workers/depths/depth-runner';
 
 /** Cells of the grid of depths each way: enough for a sketch. */
@@ -20,9 +21,19 @@ const CELLS = 70;
 /** An outfit of beginners, when the plan has no rig, metres. */
 const OUTFIT = { rodM: 2.74, leaderM: 2.7 };
 
-interface Sketch {
+interface Sketch extends FoundStands {
   beat: Beat;
-  stands: Stand[];
+}
+
+/** The longest outfit that somebody fishes in a plan, by his place in the group. */
+function outfitIn(plan: PlanBody, lane: number): Outfit {
+  const rigs = plan.blocks
+    .filter((block) => block.lane === null || block.lane === lane)
+    .flatMap(({ rigId }) => plan.rigs.find(({ id }) => id === rigId)?.rig ?? []);
+  return {
+    rodM: Math.max(OUTFIT.rodM, ...rigs.map(({ rod }) => rod.lengthM)),
+    leaderM: Math.max(...(rigs.length > 0 ? rigs.map(leaderLength) : [OUTFIT.leaderM])),
+  };
 }
 
 /** The water of a lesson on its card: the beat with most room for the group and who stands where, or the lake. */
@@ -34,7 +45,7 @@ interface Sketch {
       <div inert>
         <doceo-beat-board
           [beat]="one.beat"
-          [stands]="stands()"
+          [stands]="one.stands"
           [chosen]="-1"
           [units]="session.units()"
           [wader]="wader()"
@@ -46,7 +57,12 @@ interface Sketch {
         <h2>{{ one.beat.name }}</h2>
         <ol>
           @for (line of lines(); track $index) {
-            <li>{{ line }}</li>
+            <li>
+              <b>{{ line.who }}</b> {{ line.where }}
+              @if (line.why) {
+                <span class="soft">{{ line.why }}</span>
+              }
+            </li>
           }
         </ol>
         @if (without(); as names) {
@@ -99,19 +115,17 @@ interface Sketch {
 })
 export class WaterSketchComponent {
   private readonly client = inject(ApiClient);
-  private readonly runner = inject(BenchRunner);
+  private readonly finder = inject(StandFinder);
   private readonly depths = inject(DepthRunner);
   private readonly day = inject(DayStore);
   protected readonly session = inject(SessionStore);
   readonly lesson = input.required<SavedLesson>();
   readonly water = input.required<SavedWater>();
-  /** What they fish with, where the plan says it. */
-  readonly rig = input.required<Rig | null>();
+  readonly plan = input.required<PlanBody>();
 
   private readonly flows = computed(() => ['river', 'brook'].includes(this.water().water.kind));
   private readonly people = computed(() =>
     this.day.studentsOf(this.lesson()).map(({ student }) => ({
-      name: firstName(student.name),
       ageYears: ageOn(student.bornOn, this.lesson().startsAt.slice(0, 10)),
       heightM: student.heightM,
       needs: student.needs,
@@ -122,28 +136,29 @@ export class WaterSketchComponent {
   protected readonly hour = computed(() =>
     this.day.lesson()?.id === this.lesson().id && !this.day.elsewhere() ? this.day.hour() : null,
   );
-  private readonly outfit = computed(() => {
-    const rig = this.rig();
-    return rig ? { rodM: rig.rod.lengthM, leaderM: leaderLength(rig) } : OUTFIT;
-  });
+  /** What was seen of them; what is not known yet makes no difference to the rest. */
+  private readonly events = fetched(
+    () => (this.day.lesson()?.id === this.lesson().id ? null : this.lesson()),
+    (lesson) => this.day.historyFor(lesson),
+  );
   private readonly asked = computed(
     () =>
       this.flows()
         ? {
             id: this.water().id,
-            options: {
-              students: Math.max(1, this.people().length),
-              wader: this.wader(),
+            people: this.finder.people(this.lesson(), this.events.value() ?? this.day.events(), (lane) =>
+              outfitIn(this.plan(), lane),
+            ),
+            around: {
               bottom: 'cobble' as const,
               waterC: this.hour()?.waterC ?? null,
               rising: this.hour()?.trend === 'rising',
-              ...this.outfit(),
             },
           }
         : null,
     { equal: sameJson },
   );
-  private readonly sketches = fetched(this.asked, ({ id, options }) =>
+  private readonly sketches = fetched(this.asked, ({ id, people, around }) =>
     this.client
       .call(api.waters.beats, { params: { id } })
       .pipe(
@@ -152,9 +167,9 @@ export class WaterSketchComponent {
             ? of([])
             : forkJoin(
                 beats.map(({ beat }) =>
-                  this.runner
-                    .runOfMany('stands', beat, options)
-                    .pipe(map((stands): Sketch => ({ beat, stands }))),
+                  this.finder
+                    .find(beat, people, around, OUTFIT)
+                    .pipe(map((found): Sketch => ({ beat, ...found }))),
                 ),
               ),
         ),
@@ -169,21 +184,14 @@ export class WaterSketchComponent {
           null,
         ) ?? null,
   );
-  protected readonly stands = computed(() =>
-    (this.sketch()?.stands ?? []).map((stand, i) => ({ stand, who: this.people()[i]?.name ?? 'one more' })),
-  );
   protected readonly lines = computed(() =>
-    this.stands().map(
-      ({ stand, who }) =>
-        `${who}: ${stand.inWater ? 'in the water' : 'from the bank'}, cast ${formatLength(stand.castM, this.session.units())} to the ${textInUnits(stand.lie.what, this.session.units())}`,
-    ),
+    (this.sketch()?.stands ?? []).map(({ stand, who, because = [] }) => {
+      const units = this.session.units();
+      const where = `${stand.inWater ? 'in the water' : 'from the bank'}, cast ${castText(stand.castM, units)} to the ${textInUnits(stand.lie.what, units)}`;
+      return { who, where, why: because.map((reason) => standReasonText(reason, units)).join('; ') };
+    }),
   );
-  protected readonly without = computed(() =>
-    this.people()
-      .slice(this.stands().length)
-      .map(({ name }) => name)
-      .join(' and '),
-  );
+  protected readonly without = computed(() => listed(this.sketch()?.without ?? []));
 
   private readonly drawn = fetched(
     () => (this.flows() ? null : this.water().id),

@@ -30,9 +30,9 @@ describe('the board of a beat', () => {
     expect(page.element.querySelectorAll('.area')).toHaveLength(6);
     expect(page.element.querySelectorAll('.seam').length).toBeGreaterThan(1);
     expect(page.element.querySelectorAll('.gate')).toHaveLength(1);
-    expect(stands()).toEqual([
-      expect.stringMatching(/^Stand 1, Sam: cast \d\.\d\d m to the \w/),
-      expect.stringMatching(/^Stand 2, Jonas: cast/),
+    expect(stands().sort()).toEqual([
+      expect.stringMatching(/^Stand 1, (Sam|Jonas): cast \d(\.5)? m to the \w/),
+      expect.stringMatching(/^Stand 2, (Sam|Jonas): cast/),
     ]);
     expect(page.text()).toContain('Judge on the spot');
   });
@@ -48,6 +48,8 @@ describe('the board of a beat', () => {
       'Casting room',
       'Footing',
       'Teaches',
+      'Within reach',
+      'Rod hand clear',
     ]);
     document
       .querySelectorAll('.stand')[1]
@@ -75,7 +77,7 @@ describe('the board of a beat', () => {
   it('says how many find no place', async () => {
     const bank: Beat = { ...GLIDE, lengthM: 6, pieces: [piece('open-bank', 'left', rectangle(0, 0, 6, 4))] };
     server.on(api.waters.beats, [savedBeat(91, bank)]);
-    expect((await open()).text()).toContain('2 of the lesson find no place here');
+    expect((await open()).text()).toContain('No place here at the same time for Sam and Jonas');
   });
 });
 

@@ -1,6 +1,7 @@
 import { Component, computed, input, output } from '@angular/core';
-import { formatLength, type Stand, type StandParts, type UnitSystem } from '@doceo/core';
+import { type Stand, type StandParts, type StandReason, type UnitSystem } from '@doceo/core';
 import { ScorePartsComponent } from '../../parts/score-parts.component';
+import { castText, standReasonText } from '../../shared/water/stand-texts';
 
 const PARTS: { key: keyof StandParts; name: string }[] = [
   { key: 'holding', name: 'Holds fish' },
@@ -10,6 +11,8 @@ const PARTS: { key: keyof StandParts; name: string }[] = [
   { key: 'room', name: 'Casting room' },
   { key: 'wading', name: 'Footing' },
   { key: 'teaches', name: 'Teaches' },
+  { key: 'reach', name: 'Within reach' },
+  { key: 'hand', name: 'Rod hand clear' },
 ];
 
 /** One stand: where to, how far, and the parts of its score. */
@@ -23,6 +26,9 @@ const PARTS: { key: keyof StandParts; name: string }[] = [
       <b class="figure">{{ length(stand().castM) }}</b>. Score
       <b class="figure">{{ stand().score.toFixed(2) }}</b>.
     </p>
+    @if (why(); as text) {
+      <p>{{ text }}</p>
+    }
     <doceo-score-parts [parts]="parts()" />
     @if (!stand().backCast) {
       <p>Trees behind: roll cast, water-load, or bow-and-arrow.</p>
@@ -59,16 +65,25 @@ export class BeatPanelComponent {
   readonly number = input.required<number>();
   readonly who = input.required<string>();
   readonly units = input.required<UnitSystem>();
+  /** Why it is his. */
+  readonly because = input<readonly StandReason[]>([]);
   /** Whether the benches take their depth from a place of this water. */
   readonly fishing = input(false);
   readonly fish = output<void>();
   readonly leave = output<void>();
 
   protected readonly parts = computed(() =>
-    PARTS.map(({ key, name }) => ({ name, value: this.stand().parts[key] })),
+    PARTS.flatMap(({ key, name }) => {
+      const value = this.stand().parts[key];
+      return value === undefined ? [] : { name, value };
+    }),
   );
+  protected readonly why = computed(() => {
+    const said = this.because().map((reason) => standReasonText(reason, this.units()));
+    return said.length === 0 ? '' : `Why here: ${said.join('; ')}.`;
+  });
 
   protected length(metres: number): string {
-    return formatLength(metres, this.units());
+    return castText(metres, this.units());
   }
 }

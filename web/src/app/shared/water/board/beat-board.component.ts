@@ -10,6 +10,7 @@ import {
   type Piece,
   type Point,
   type Stand,
+  type StandReason,
   type UnitSystem,
   wading,
   type Wader,
@@ -20,6 +21,7 @@ import { LETTERS_ON_DESK, lettersAcross } from './letters-across';
 import { MeasuredDirective } from '../../../drawing/measured.directive';
 import { beatLabels } from './beat-labels';
 import { pathOf } from './paths';
+import { castText } from '../stand-texts';
 import { StandMarkComponent } from './stand-mark.component';
 import { ScaleBarComponent } from './scale-bar.component';
 
@@ -27,6 +29,10 @@ import { ScaleBarComponent } from './scale-bar.component';
 export interface BoardStand {
   stand: Stand;
   who: string;
+  /** Why it is his; nothing where anybody could stand there. */
+  because?: readonly StandReason[];
+  /** His own limits. */
+  wader?: Wader;
 }
 
 /** Metres the sheet shows beyond the beat. */
@@ -100,7 +106,7 @@ export class BeatBoardComponent {
     numbered(this.stands(), this.letter()).map((one) => ({
       ...one,
       late: one.stand.at.x > LATE_SHARE * this.beat().lengthM,
-      words: `Stand ${one.number}, ${one.who}: cast ${formatLength(one.stand.castM, this.units())} to the ${one.stand.lie.what}`,
+      words: `Stand ${one.number}, ${one.who}: cast ${castText(one.stand.castM, this.units())} to the ${one.stand.lie.what}`,
     })),
   );
   protected readonly scale = computed(() => {

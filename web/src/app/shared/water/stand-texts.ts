@@ -1,0 +1,21 @@
+import { formatLength, formatRoundLength, type StandReason, type UnitSystem } from '@doceo/core';
+import { NEED_NAMES } from '@doceo/texts';
+
+/** A cast or a line of a beginner, to the half metre. */
+export function castText(metres: number, units: UnitSystem): string {
+  return formatRoundLength(Math.round(metres * 2) / 2, units);
+}
+
+/** Why somebody stands where he does, in a few words. */
+export function standReasonText(reason: StandReason, units: UnitSystem): string {
+  switch (reason.why) {
+    case 'bank':
+      return `stays on the bank (${NEED_NAMES[reason.need].toLowerCase()})`;
+    case 'shallow':
+      return `no deeper than ${formatLength(reason.wadeM, units)}`;
+    case 'reach':
+      return `casts ${castText(reason.reachM, units)} of line`;
+    case 'hand':
+      return `the ${reason.hand} hand is clear of the trees`;
+  }
+}
