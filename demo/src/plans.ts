@@ -23,21 +23,28 @@ export interface DemoRig {
   rig: Rig;
 }
 
+/** The school presses all its barbs flat. */
+function flat(rig: Rig): Rig {
+  return { ...rig, flies: rig.flies.map((fly) => ({ ...fly, barb: 'flat' })) };
+}
+
 export const DEMO_RIGS: DemoRig[] = [
   {
     id: deterministicId('rig:two-nymphs'),
     name: 'Two nymphs under an indicator',
-    rig: buildRig('indicator-nymph'),
+    rig: flat(buildRig('indicator-nymph')),
   },
   {
     id: deterministicId('rig:one-nymph'),
     name: 'One nymph, slow water',
-    rig: buildRig('indicator-nymph', {
-      schools: { ...DEFAULT_SCHOOLS, indicator: 'suspended' },
-      flyCount: 1,
-      waterDepthM: 1.6,
-      shotMassKg: 0,
-    }),
+    rig: flat(
+      buildRig('indicator-nymph', {
+        schools: { ...DEFAULT_SCHOOLS, indicator: 'suspended' },
+        flyCount: 1,
+        waterDepthM: 1.6,
+        shotMassKg: 0,
+      }),
+    ),
   },
 ];
 

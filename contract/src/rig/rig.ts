@@ -83,6 +83,7 @@ export const flySchema = z.strictObject({
     }),
     z.strictObject({ kind: z.literal('inline'), sectionId: partIdSchema }),
   ]),
+  barb: z.enum(['flat', 'barbed']).optional(),
 });
 
 /** A value that was measured and stands in for an estimate, as it travels with a rig. SI. */

@@ -1,4 +1,12 @@
-import { PLACE_KINDS, type RuleCard, type Saying, SPECIES, type Water, WATER_KINDS } from '@doceo/core';
+import {
+  METHODS,
+  PLACE_KINDS,
+  type RuleCard,
+  type Saying,
+  SPECIES,
+  type Water,
+  WATER_KINDS,
+} from '@doceo/core';
 import * as z from 'zod';
 import { dateSchema, idSchema, lineSchema, textSchema } from '../common';
 import { calendarSchema } from '../rig/fly-box';
@@ -23,6 +31,7 @@ export const ruleCardSchema = z.strictObject({
   maxHooks: z.int().min(1).max(6).nullable(),
   barbless: z.boolean().nullable(),
   leadAllowed: z.boolean().nullable(),
+  forbidden: z.array(z.enum(METHODS)).max(METHODS.length).nullish(),
   release: textSchema(300),
   hours: textSchema(200),
   other: textSchema(1000),

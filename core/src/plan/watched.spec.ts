@@ -176,3 +176,30 @@ describe('the weather, in the check of a plan', () => {
         .map(({ id }) => id),
     ));
 });
+
+describe('water where nobody may wade, in the check of a plan', () => {
+  const ford = (rules: Partial<PlanLesson['water']['rules']>): PlanLesson => {
+    const lesson = day(two());
+    return { ...lesson, water: { ...lesson.water, rules: { ...lesson.water.rules, ...rules } } };
+  };
+  const body = plan([
+    block('hats-and-glasses', 0, 10),
+    block('turn-back', 10, 20),
+    block('count-the-pause', 30, 20),
+  ]);
+
+  it('has no drill that wades, and one click takes them out', () => {
+    const lesson = ford({ forbidden: ['wading'] });
+    const [problem] = found(body, lesson, 'no-wading');
+    expect([problem?.level, problem?.blockIds]).toEqual(['must-fix', [body.blocks[1]?.id]]);
+    const change = problem?.fixes[0]?.change;
+    const mended = change?.kind === 'edit' ? applyEdit(SHIPPED, body, change.edit) : body;
+    expect(mended.blocks.map(({ drillId }) => drillId)).toEqual(['hats-and-glasses', 'count-the-pause']);
+    expect(found(mended, lesson, 'no-wading')).toEqual([]);
+  });
+
+  it('is only where the card says so', () => {
+    for (const forbidden of [undefined, null, [], ['shot' as const]])
+      expect(found(body, ford({ forbidden }), 'no-wading')).toEqual([]);
+  });
+});

@@ -207,8 +207,8 @@ describe('figures', () => {
 });
 
 describe('problems', () => {
-  it('finds only the tangle risk and the heavy loop in the shipped rig', () =>
-    expect(rulesOf(rig)).toEqual(['tangle-risk', 'open-loop']));
+  it('finds only the tangle risk, the heavy loop and barbs nobody spoke of in the shipped rig', () =>
+    expect(rulesOf(rig)).toEqual(['barbs', 'tangle-risk', 'open-loop']));
 
   const thin = (id: string, diameterM: number): Rig => rigEdits.section(rig, id, { diameterM });
   const cases: [string, Rig, number][] = [

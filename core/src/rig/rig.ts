@@ -48,6 +48,8 @@ export interface Fly {
   beadDiameterM: number;
   knot: KnotId;
   at: FlyPlace;
+  /** Whether its barb is pressed flat, or was never there; left out where nobody has said it. */
+  barb?: 'flat' | 'barbed' | undefined;
 }
 
 export const INDICATOR_SCHOOLS = ['one-and-half', 'double', 'suspended'] as const;

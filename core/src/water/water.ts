@@ -66,6 +66,10 @@ export interface Place {
   lengthFrom: Extract<Origin, 'measured' | 'entered' | 'typical'>;
 }
 
+/** Ways of fishing that a rule card may forbid: a float or shot on the leader, flies that sink, wading. */
+export const METHODS = ['float', 'shot', 'sinking-fly', 'wading'] as const;
+export type Method = (typeof METHODS)[number];
+
 /**
  * The rules of a water as a person read them. Doceo never knows the law: it only repeats the card. What nobody has said is
  * null, or an empty text.
@@ -78,6 +82,8 @@ export interface RuleCard {
   maxHooks: number | null;
   barbless: boolean | null;
   leadAllowed: boolean | null;
+  /** What is not allowed; left out where nobody has said anything of it. */
+  forbidden?: Method[] | null | undefined;
   release: string;
   hours: string;
   other: string;

@@ -98,6 +98,11 @@ const WORDS: Worded<PlanFacts> = {
       { label: 'card', text: `${maxHooks}` },
     ],
   }),
+  'no-wading': ({ water, blocks }) => ({
+    title: 'No wading here',
+    reason: `The card of ${water} does not allow it. It is a reminder; the water's own rules decide.`,
+    evidence: [{ label: 'in the water', text: listed(blocks) }],
+  }),
   'hook-distance': ({ students, fit, block, place, lineOutM, distanceM, lengthM, lengthFrom }, units) => ({
     title: 'Hooks too near',
     reason: `${students} students at “${block}” need ${formatLength(distanceM, units)} between them; the longest ${place} here is ${formatLength(lengthM, units)}${lengthFrom === 'typical' ? ', a typical length nobody has paced out,' : ''} and takes ${fit}.`,
@@ -219,6 +224,7 @@ const FIXES: Record<Extract<PlanFix, string>, string> = {
   shorten: 'Shorten drills to fit',
   'fewer-hooks': 'Take the dropper off',
   'as-meant': 'As long as meant',
+  off: 'Take them out',
 };
 
 function fixText(fix: PlanFix, units: UnitSystem): string {

@@ -15,7 +15,7 @@ import {
   type UnitSystem,
 } from '@doceo/core';
 import { type Evidence, inWords, type ProblemInWords, type Worded } from './problem';
-import { capital } from './words';
+import { capital, listed } from './words';
 
 const WORDS: Worded<RigFacts> = {
   'no-point-fly': () => ({
@@ -48,6 +48,18 @@ const WORDS: Worded<RigFacts> = {
     title: 'Lead is not allowed here',
     reason: `The card of ${water} asks for non-toxic shot.`,
     evidence: [{ label: 'lead shot', text: `${shot}` }],
+  }),
+  barbs: ({ water, flies, said }) => ({
+    title: said ? 'Barbs are not allowed here' : 'Barbless here: are they flat?',
+    reason: said
+      ? `The card of ${water} asks for hooks without a barb.`
+      : `The card of ${water} asks for hooks without a barb, and nobody has said it of these.`,
+    evidence: [{ label: flies.length === 1 ? 'fly' : 'flies', text: listed(flies) }],
+  }),
+  'method-not-allowed': ({ water, method, parts }) => ({
+    title: `${METHOD_WORDS[method]} not allowed here`,
+    reason: `The card of ${water} says so. It is a reminder; the water's own rules decide.`,
+    evidence: [{ label: 'on the leader', text: listed(parts) }],
   }),
   'thin-to-fly-line': ({ section, diameterM, minM }, units) => ({
     title: 'Thin line in the fly line’s loop',
@@ -127,11 +139,15 @@ const WORDS: Worded<RigFacts> = {
   }),
 };
 
+const METHOD_WORDS = { float: 'An indicator is', shot: 'Shot is', 'sinking-fly': 'Flies that sink are' };
+
 const FIXES: Record<Extract<RigFix, string>, string> = {
   'one-fly': 'One fly',
   'no-shot': 'No shot',
   'fewer-hooks': 'Take the dropper off',
   'tin-shot': 'Use tin',
+  'barbs-flat': 'The barbs are flat',
+  'float-off': 'Take the indicator off',
   'shot-off': 'Take the shot off',
   'slip-release': 'Slip-release indicator',
   'within-reach': 'Move it within reach',

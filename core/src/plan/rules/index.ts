@@ -9,6 +9,7 @@ import { hookDistanceRule } from './hook-distance';
 import { hookLimit } from './hook-limit';
 import { kitShort } from './kit-short';
 import { needs } from './needs';
+import { noWading } from './no-wading';
 import { overTime } from './over-time';
 import { placeMissing } from './place-missing';
 import { prerequisites } from './prerequisites';
@@ -28,6 +29,7 @@ const RULES: PlanRule[] = [
   overTime,
   darkBeforeEnd,
   hookLimit,
+  noWading,
   hookDistanceRule,
   placeMissing,
   prerequisites,

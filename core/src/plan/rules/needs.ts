@@ -1,11 +1,10 @@
 import { adapt } from '../../adapt';
 import type { Curriculum } from '../../curriculum';
-import { mainSkillOf } from '../../drill';
 import { limitsOf } from '../../need';
-import { groundOf } from '../../water';
 import { drillOf } from '../carried';
 import type { Block, PlanBody } from '../plan';
 import { blocksOfLane } from '../timing';
+import { wadesIn } from '../wades';
 import type { NeedBlock, PlanProblem, PlanRule, PlanStudent } from './rule';
 
 /** Minutes by which a block may be longer than a need allows before it is said. */
@@ -44,10 +43,7 @@ function asksTooMuch(curriculum: Curriculum, block: Block, { needs: own = [] }: 
   const adapted = adapt(curriculum, drill, own);
   if (adapted.instead) return [{ asks: 'other-drill', block: block.title, drill: adapted.drill.name }];
   const { wadeM } = limitsOf(own);
-  const wades =
-    wadeM === 0 &&
-    groundOf(block.place) === 'river' &&
-    curriculum.skills.get(mainSkillOf(drill)).faults.includes('water.wades-deep');
+  const wades = wadeM === 0 && wadesIn(curriculum, block);
   const most = Math.round((adapted.minutes / drill.minutes.likely) * drill.minutes.max);
   return [
     ...(wades ? [{ asks: 'wading' as const, block: block.title, wadeM }] : []),

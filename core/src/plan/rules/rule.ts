@@ -57,6 +57,7 @@ export type PlanFix =
   | 'shorten'
   | 'fewer-hooks'
   | 'as-meant'
+  | 'off'
   | { lengthenToMin: number }
   | { earlierMin: number }
   | { rig: string }
@@ -92,6 +93,7 @@ export interface PlanFacts {
     | { dark: 'start'; startMs: number; dawnMs: number; timeZone: string }
     | { dark: 'end'; endMs: number; sunsetMs: number; duskMs: number; timeZone: string };
   'hook-limit': { rig: string; block: string; hooks: number; water: string; maxHooks: number };
+  'no-wading': { water: string; blocks: string[] };
   'hook-distance': {
     students: number;
     fit: number;

@@ -1,5 +1,6 @@
 import { bySeverity } from '../../problem';
 import type { Rig } from '../rig';
+import { barbs } from './barbs';
 import { beginnerLoad } from './beginner-load';
 import { breaksAboveTippet } from './breaks-above-tippet';
 import { dropperRules } from './dropper-rules';
@@ -8,6 +9,7 @@ import { floatTooSmall } from './float-margin';
 import { hinge } from './hinge';
 import { indicatorPlace } from './indicator-place';
 import { knotsFit } from './knots-fit';
+import { methods } from './methods';
 import { netTooFar } from './net-too-far';
 import { noPointFly } from './no-point-fly';
 import type { RigContext, RigRule, RigProblem } from './rule';
@@ -19,6 +21,8 @@ const RULES: RigRule[] = [
   breaksAboveTippet,
   netTooFar,
   waterRules,
+  barbs,
+  methods,
   thinToFlyLine,
   knotsFit,
   dropperTooThick,

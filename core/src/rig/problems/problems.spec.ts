@@ -1,5 +1,5 @@
 import { CARD } from '../../testing/rule-card';
-import type { RuleCard } from '../../water';
+import { BLANK_CARD, type RuleCard } from '../../water';
 import { floatMargin } from '../sink/float-margin';
 import { rigEdits } from '../leader/edits';
 import { hookCount } from '../strength/hook-count';
@@ -140,4 +140,51 @@ describe('knots', () => {
 
   it('of a tapered leader are none, and not asked for', () =>
     expect(rulesOf(buildRig('dry-fly'))).not.toContain('knot-unsuited'));
+});
+
+describe('barbs and methods that a card does not allow', () => {
+  const at = (rules: Partial<RuleCard>) => ({
+    water: { name: 'Elm Beck', rules: { ...BLANK_CARD, ...rules } },
+  });
+  const found = (rig: Rig, rules: Partial<RuleCard>, rule: string) =>
+    rigProblems(rig, at(rules)).filter((problem) => problem.rule === rule);
+  const nymphs = buildRig('indicator-nymph');
+  const barbed = (barb: 'flat' | 'barbed'): Rig => ({
+    ...nymphs,
+    flies: nymphs.flies.map((fly) => ({ ...fly, barb })),
+  });
+
+  it('asks for barbs of which nobody has said anything, once for all flies', () => {
+    const [problem, ...more] = found(nymphs, { barbless: true }, 'barbs');
+    expect([problem?.level, more]).toEqual(['check', []]);
+    expect(problem?.facts).toMatchObject({ said: false, flies: nymphs.flies.map(({ name }) => name) });
+    expect(found(problem?.fixes[0]?.change as Rig, { barbless: true }, 'barbs')).toEqual([]);
+  });
+
+  it('must have known barbs pressed flat, and says nothing where barbs may be', () => {
+    expect(found(barbed('barbed'), { barbless: true }, 'barbs')[0]?.level).toBe('must-fix');
+    expect(found(barbed('flat'), { barbless: true }, 'barbs')).toEqual([]);
+    for (const barbless of [false, null]) expect(found(barbed('barbed'), { barbless }, 'barbs')).toEqual([]);
+    // A tuft of yarn has no hook.
+    expect(found(buildRig('grass'), { barbless: true }, 'barbs')).toEqual([]);
+  });
+
+  it.each([
+    ['float', 'indicator-nymph', 'dry-fly'],
+    ['shot', 'indicator-nymph', 'dry-fly'],
+    ['sinking-fly', 'indicator-nymph', 'dry-fly'],
+  ] as const)('finds a %s on a leader, and none where there is none', (method, withIt, withoutIt) => {
+    const [problem] = found(buildRig(withIt), { forbidden: [method] }, 'method-not-allowed');
+    expect(problem?.level).toBe('must-fix');
+    expect(problem?.facts).toMatchObject({ method, water: 'Elm Beck' });
+    for (const { change } of problem?.fixes ?? [])
+      expect(found(change, { forbidden: [method] }, 'method-not-allowed')).toEqual([]);
+    expect(found(buildRig(withoutIt), { forbidden: [method] }, 'method-not-allowed')).toEqual([]);
+  });
+
+  it('leaves wading to the plan, and a card that says nothing forbids nothing', () => {
+    expect(found(nymphs, { forbidden: ['wading'] }, 'method-not-allowed')).toEqual([]);
+    expect(found(nymphs, { forbidden: null }, 'method-not-allowed')).toEqual([]);
+    expect(found(nymphs, {}, 'method-not-allowed')).toEqual([]);
+  });
 });

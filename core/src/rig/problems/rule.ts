@@ -1,5 +1,5 @@
 import type { Problem } from '../../problem';
-import type { RuleCard } from '../../water';
+import type { Method, RuleCard } from '../../water';
 import type { LoopAdvice } from '../cast/casting-load';
 import type { Rig } from '../rig';
 import type { KnotId, MaterialId } from '../tackle/ids';
@@ -27,6 +27,8 @@ export interface RigFacts {
   'net-too-far': { stoppedBy: string; shortestM: number; reachM: number };
   'hooks-over-limit': { water: string; hooks: number; maxHooks: number };
   'lead-not-allowed': { water: string; shot: number };
+  barbs: { water: string; flies: string[]; said: boolean };
+  'method-not-allowed': { water: string; method: Exclude<Method, 'wading'>; parts: string[] };
   'thin-to-fly-line': { section: string; diameterM: number; minM: number };
   'knot-unsuited': { knot: KnotId; misfit: KnotMisfit; strands: TiedLine[] };
   'dropper-too-thick': { fly: string; tagM: number; holder: string; holderM: number };
@@ -54,6 +56,8 @@ export type RigFix =
   | 'no-shot'
   | 'fewer-hooks'
   | 'tin-shot'
+  | 'barbs-flat'
+  | 'float-off'
   | 'shot-off'
   | 'slip-release'
   | 'within-reach'

@@ -84,6 +84,11 @@ export class RigTableComponent {
     value: size,
     text: `#${size}`,
   }));
+  protected readonly barbs = [
+    { value: null, text: 'barb: not said' },
+    { value: 'flat' as const, text: 'barb flat' },
+    { value: 'barbed' as const, text: 'barbed' },
+  ];
   protected readonly styles = [
     { value: 'fixed' as const, text: 'fixed' },
     { value: 'slip-release' as const, text: 'slip-release, lets go on a take' },

@@ -1,8 +1,9 @@
 import { Component, computed, input, output, signal } from '@angular/core';
-import type { RuleCard, Saying } from '@doceo/core';
+import { type Method, METHODS, type RuleCard, type Saying } from '@doceo/core';
 import { dayOfYear, dayOfYearText } from '../../parts/dates';
 import { SegmentsComponent } from '../../parts/fields/segments.component';
 import { TextFieldComponent } from '../../parts/fields/text-field.component';
+import { METHOD_NAMES } from '../../shared/water/card-lines';
 import { OriginComponent } from '../../parts/origin.component';
 
 type TextRule = 'licence' | 'release' | 'hours' | 'other' | 'whoSaysSo';
@@ -10,7 +11,7 @@ type TextRule = 'licence' | 'release' | 'hours' | 'other' | 'whoSaysSo';
 const TEXTS: { field: TextRule; label: string; example: string; most: number }[] = [
   { field: 'release', label: 'Which fish go back', example: 'all trout and grayling', most: 300 },
   { field: 'hours', label: 'Hours', example: 'first to last light', most: 200 },
-  { field: 'other', label: 'Also (wading, boats, methods, access)', example: '', most: 1000 },
+  { field: 'other', label: 'Also (boats, access, other methods)', example: '', most: 1000 },
   { field: 'whoSaysSo', label: 'Who sets these rules', example: 'warden, club, office', most: 200 },
 ];
 const NOT_SAID = { value: null, text: 'not said' };
@@ -67,6 +68,35 @@ const MAX_HOOKS = 6;
         }
       </div>
     }
+    <div>
+      <div class="field">
+        <span id="forbidden">Not allowed</span>
+        <div class="segments" role="group" aria-labelledby="forbidden">
+          <button type="button" [attr.aria-pressed]="!rules().forbidden" (click)="set('forbidden', null)">
+            not said
+          </button>
+          <button
+            type="button"
+            [attr.aria-pressed]="rules().forbidden?.length === 0"
+            (click)="set('forbidden', [])"
+          >
+            none of these
+          </button>
+          @for (one of methods; track one.value) {
+            <button
+              type="button"
+              [attr.aria-pressed]="rules().forbidden?.includes(one.value) ?? false"
+              (click)="forbid(one.value)"
+            >
+              {{ one.text }}
+            </button>
+          }
+        </div>
+      </div>
+      @if (of('forbidden'); as one) {
+        <doceo-origin of="entered" [said]="one" />
+      }
+    </div>
     @for (row of texts; track row.field) {
       <div>
         <doceo-text-field
@@ -88,6 +118,14 @@ const MAX_HOOKS = 6;
       display: grid;
       gap: 12px;
     }
+    .segments {
+      flex-wrap: wrap;
+    }
+
+    .segments button {
+      padding: 3px 7px;
+    }
+
     .two {
       display: grid;
       grid-template-columns: 1fr 1fr;
@@ -100,6 +138,7 @@ export class RuleFieldsComponent {
   readonly said = input.required<Readonly<Record<string, Saying>>>();
   readonly changed = output<Partial<Omit<RuleCard, 'checkedOn' | 'checkedBy'>>>();
   protected readonly texts = TEXTS;
+  protected readonly methods = METHODS.map((value) => ({ value, text: METHOD_NAMES[value] }));
   protected readonly wrong = signal<'from' | 'to' | null>(null);
   protected readonly from = computed(() => dayText(this.rules().seasonFrom));
   protected readonly to = computed(() => dayText(this.rules().seasonTo));
@@ -140,6 +179,13 @@ export class RuleFieldsComponent {
 
   protected set(field: string, value: unknown): void {
     this.changed.emit({ [field]: value });
+  }
+
+  /** One more thing that is not allowed, or one less. */
+  protected forbid(method: Method): void {
+    const forbidden = this.rules().forbidden ?? [];
+    const rest = forbidden.filter((one) => one !== method);
+    this.set('forbidden', rest.length < forbidden.length ? rest : [...forbidden, method]);
   }
 
   /** A season is two days; what is no day stays where it was typed. */
