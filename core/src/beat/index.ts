@@ -10,3 +10,4 @@ export * from './lane-grid';
 export * from './edits';
 export * from './lanes-across';
 export * from './room';
+export * from './drawn-places';

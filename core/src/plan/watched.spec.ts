@@ -1,7 +1,7 @@
 import type { ConditionHour } from '../conditions';
 import { SHIPPED_CURRICULUM as SHIPPED } from '../curriculum/shipped';
 import { seededRandom } from '../random';
-import { buildRig } from '../rig';
+import { buildRig, leaderLength } from '../rig';
 import { drawnStudent, FORD } from '../testing/schedule-task';
 import { applyEdit, blockFromDrill, plainBlock } from './edits';
 import { type Block, emptyPlan, type PlanBody } from './plan';
@@ -201,5 +201,48 @@ describe('water where nobody may wade, in the check of a plan', () => {
   it('is only where the card says so', () => {
     for (const forbidden of [undefined, null, [], ['shot' as const]])
       expect(found(body, ford({ forbidden }), 'no-wading')).toEqual([]);
+  });
+});
+
+describe('walking, in the check of a plan', () => {
+  const at = (start: number, place: Block['place']): Block => ({
+    ...block('count-the-pause', start, 10),
+    place,
+  });
+  const back = plan([at(0, 'grass'), at(10, 'run'), at(20, 'grass'), at(30, 'run'), at(40, 'grass')]);
+
+  it('tells who goes to and fro, how often, and how far on the drawing', () => {
+    const lesson = day(two());
+    const drawn = (x: number) => ({ drawn: { beatId: 'b', at: { x, y: 0 } } });
+    const places = lesson.water.places
+      .filter(({ kind }) => kind === 'grass' || kind === 'run')
+      .map((place) => ({ ...place, ...drawn(place.kind === 'grass' ? 0 : 40) }));
+    const [problem] = found(back, { ...lesson, water: { ...lesson.water, places } }, 'walking');
+    expect(problem?.level).toBe('tip');
+    expect(problem?.facts).toEqual({ names: lesson.students.map(({ name }) => name), walks: 4, metres: 160 });
+    expect(found(back, lesson, 'walking')[0]?.facts).toMatchObject({ walks: 4, metres: 0 });
+  });
+
+  it('says nothing of a group that goes out and stays', () => {
+    const out = plan([at(0, 'grass'), at(10, 'run'), { ...at(20, 'anywhere') }, at(30, 'run')]);
+    expect(found(out, day(two()), 'walking')).toEqual([]);
+  });
+});
+
+describe('room between hooks, in the check of a plan', () => {
+  it('goes by the rod and leader of the block’s own rig', () => {
+    const lesson = day(two());
+    const places = lesson.water.places.map((place) => ({ ...place, lengthM: 6 }));
+    const narrow = { ...lesson, water: { ...lesson.water, places } };
+    const casting: Block = { ...block('water-load', 0, 10), place: 'run' };
+    const long = buildRig('lake-long-leader');
+    const apartM = (body: PlanBody): unknown[] =>
+      found(body, narrow, 'hook-distance').map(({ facts }) => (facts as { distanceM: number }).distanceM);
+    const lineOutM = SHIPPED.drills.get('water-load').lineOutM;
+    expect(apartM(plan([casting]))).toEqual([2 * lineOutM]);
+    const rigs = [{ id: 'r', name: 'Long', rig: { ...long, rod: { lengthM: 9 } } }];
+    const [own] = apartM(plan([{ ...casting, rigId: 'r' }], { rigs })) as number[];
+    expect(own).toBeGreaterThan(2 * lineOutM);
+    expect(own).toBeCloseTo(9 + leaderLength(long) + 0.7, 6);
   });
 });

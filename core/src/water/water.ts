@@ -1,3 +1,4 @@
+import type { Point } from '../geometry';
 import type { Origin } from '../origin';
 import type { Species } from './comfort';
 import type { Food } from './food';
@@ -64,6 +65,8 @@ export interface Place {
   lengthM: number;
   /** Paced out, told by somebody, or usual for such a place. */
   lengthFrom: Extract<Origin, 'measured' | 'entered' | 'typical'>;
+  /** Where it lies on a drawing that its length is taken from; left out where it is of no drawing. */
+  drawn?: { beatId: string; at: Point };
 }
 
 /** Ways of fishing that a rule card may forbid: a float or shot on the leader, flies that sink, wading. */

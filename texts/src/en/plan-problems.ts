@@ -161,6 +161,11 @@ const WORDS: Worded<PlanFacts> = {
       text: `${count} needed, ${have} on hand`,
     })),
   }),
+  walking: ({ names, walks, metres }, units) => ({
+    title: `${listed(names.map(first))} ${names.length === 1 ? 'walks' : 'walk'} ${walks} times`,
+    reason: `From place to place${metres > 0 ? `, about ${formatLength(metres, units)} on the drawing` : ''}. Each walk costs tries: put what is done at one place together.`,
+    evidence: [],
+  }),
   waits: ({ names, minutes, fromMs, timeZone }) => ({
     title: `${listed(names.map(first))} ${names.length === 1 ? 'waits' : 'wait'} ${minutes} min`,
     reason: `Nothing is planned for ${names.length === 1 ? first(names[0] ?? '') : 'them'} from ${clockTime(fromMs, timeZone)} on. Fill the rest, or put a break there.`,

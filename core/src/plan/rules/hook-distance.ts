@@ -1,4 +1,5 @@
-import { hookDistance, studentsThatFit } from '../../safety';
+import { leaderLength } from '../../rig';
+import { hookDistance, type Outfit, studentsThatFit } from '../../safety';
 import { isSaid } from '../../origin';
 import { groundSuits, type Place, type PlaceKind, type Water } from '../../water';
 import { drillOf } from '../carried';
@@ -25,7 +26,7 @@ export const hookDistanceRule: PlanRule = (plan, lesson, curriculum) => {
     const longest = longestPlace(lesson.water, block.place);
     if (lineOutM === 0 || longest === null) return [];
     const together = studentsAt(plan, block, present);
-    const distanceM = hookDistance(lineOutM);
+    const distanceM = hookDistance(lineOutM, outfitOf(plan, block));
     const fit = studentsThatFit(longest.lengthM, distanceM);
     if (together <= fit) return [];
     const longer = lesson.water.places.find(
@@ -66,6 +67,12 @@ export const hookDistanceRule: PlanRule = (plan, lesson, curriculum) => {
     ];
   });
 };
+
+/** Rod and leader of a block's rig; those of beginners where it has none. */
+function outfitOf(plan: PlanBody, block: Block): Outfit | undefined {
+  const rig = plan.rigs.find(({ id }) => id === block.rigId)?.rig;
+  return rig && { rodM: rig.rod.lengthM, leaderM: leaderLength(rig) };
+}
 
 function studentsAt(plan: PlanBody, block: Block, present: number): number {
   if (block.lane === null) return present;

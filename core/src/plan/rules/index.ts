@@ -18,6 +18,7 @@ import { ruleCard } from './rule-card';
 import { rigOfBlocks } from './rig';
 import { safetyFirst } from './safety-first';
 import { tooLong } from './too-long';
+import { walking } from './walking';
 import { waits } from './waits';
 import { watched } from './watched';
 
@@ -37,6 +38,7 @@ const RULES: PlanRule[] = [
   rigOfBlocks,
   watched,
   waits,
+  walking,
   tooLong,
   kitShort,
 ];

@@ -119,6 +119,8 @@ export interface PlanFacts {
   };
   'too-long': { blocks: { block: string; minutes: number; mostMin: number }[] };
   'kit-short': { short: { item: string; count: number; have: number }[] };
+  /** Metres as far as a drawing shows them, 0 where none does. */
+  walking: { names: string[]; walks: number; metres: number };
   waits: { names: string[]; minutes: number; fromMs: number; timeZone: string };
 }
 

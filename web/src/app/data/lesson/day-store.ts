@@ -19,7 +19,6 @@ import {
   type PlanLesson,
   skillState,
   stockOf,
-  sunTimes,
   type SunTimes,
   type Food,
 } from '@doceo/core';
@@ -33,7 +32,9 @@ import { DeviceUser } from '../device/device-user';
 import { UserStorage } from '../device/user-storage';
 import { Failures } from '../api/failures';
 import { FitStore } from '../records/fit-store';
+import { DrawnWaters } from './drawn-waters';
 import { KitStore } from './kit-store';
+import { sunAt } from './sun-at';
 import { MomentStore, type Spot, type WaterMoment } from './moment-store';
 import { TeachingStore } from '../teaching/teaching-store';
 
@@ -49,6 +50,7 @@ export class DayStore {
   private readonly copies = inject(DeviceCopies);
   private readonly fits = inject(FitStore);
   private readonly kits = inject(KitStore);
+  private readonly drawn = inject(DrawnWaters);
   private readonly moments = inject(MomentStore);
   private readonly failures = inject(Failures);
   private readonly user = inject(DeviceUser);
@@ -342,8 +344,9 @@ export class DayStore {
   planLessonOf(lesson: SavedLesson, events: readonly BankEvent[]): PlanLesson | null {
     const { waterId } = lesson;
     const startMs = Date.parse(lesson.startsAt);
-    const water = this.waterList().find(({ id }) => id === waterId)?.water;
-    if (!water) return null;
+    const said = this.waterList().find(({ id }) => id === waterId)?.water;
+    if (!said) return null;
+    const water = this.drawn.with(waterId, said);
     const date = localDate(new Date(startMs).toISOString(), water.timeZone);
     const known = this.conditions();
     return {
@@ -390,10 +393,4 @@ export class DayStore {
       ),
     );
   }
-}
-
-/** Sun times of a day at a water; null while nobody has said where it lies. */
-export function sunAt({ water: { latitude, longitude } }: SavedWater, date: string): SunTimes | null {
-  if (latitude === null || longitude === null) return null;
-  return sunTimes(latitude, longitude, Date.parse(`${date}T12:00:00Z`));
 }

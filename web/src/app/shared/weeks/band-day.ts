@@ -1,5 +1,5 @@
 import type { ConditionDay, SavedWater } from '@doceo/contract';
-import { sunAt } from '../../data/lesson/day-store';
+import { sunAt } from '../../data/lesson/sun-at';
 import { noonWater } from '../../data/lesson/outlook';
 import type { BandDay } from './band-shape';
 

@@ -1,0 +1,50 @@
+import { middle, type Point } from '../geometry';
+import { type Place, PLACE_KINDS, type PlaceKind, type Water } from '../water';
+import type { Beat, PieceKind } from './beat';
+
+/** Open bank is where one casts on grass; other pieces are the places of the same name. */
+const PLACE_OF: Partial<Record<PieceKind, PlaceKind>> = { 'open-bank': 'grass' };
+
+/**
+ * The places of drawn beats: of each kind the longest piece, along the flow.
+ *
+ * @returns lengths in metres, off the scale of the drawing
+ */
+export function drawnPlaces(beats: readonly Beat[]): Place[] {
+  return beats.flatMap((beat) => {
+    const longest = new Map<PlaceKind, Place>();
+    for (const { kind, shape } of beat.pieces) {
+      const place = PLACE_OF[kind] ?? PLACE_KINDS.find((one) => one === kind);
+      if (!place) continue;
+      const lengthM = alongFlow(shape);
+      if (lengthM < 1 || lengthM <= (longest.get(place)?.lengthM ?? 0)) continue;
+      const drawn = { beatId: beat.id, at: middle(shape) };
+      longest.set(place, {
+        ...{ id: `${beat.id}/${place}`, name: beat.name, kind: place },
+        ...{ lengthM, lengthFrom: 'entered', drawn },
+      });
+    }
+    return [...longest.values()];
+  });
+}
+
+/**
+ * A water with the places of its drawings: their lengths go before typical ones of their kind, and after what somebody
+ * paced or said; where they lie is added to both.
+ */
+export function withDrawn(water: Water, beats: readonly Beat[]): Water {
+  const drawn = new Map(drawnPlaces(beats).map((place) => [place.kind, place]));
+  const said = water.places
+    .filter(({ kind, lengthFrom }) => lengthFrom !== 'typical' || !drawn.has(kind))
+    .map((place): Place => {
+      const at = drawn.get(place.kind)?.drawn;
+      return at ? { ...place, drawn: at } : place;
+    });
+  const isSaid = new Set(said.map(({ kind }) => kind));
+  return { ...water, places: [...said, ...[...drawn.values()].filter(({ kind }) => !isSaid.has(kind))] };
+}
+
+function alongFlow(shape: readonly Point[]): number {
+  const xs = shape.map(({ x }) => x);
+  return Math.max(...xs) - Math.min(...xs);
+}
