@@ -11,4 +11,5 @@ export * from './overrun';
 export * from './changes';
 export * from './day-rank';
 export * from './plan-b';
+export * from './plan-b-alerts';
 export * from './course';

@@ -1,15 +1,6 @@
-import type { AlertKind } from '../conditions';
 import { MIN_BLOCK_MIN, type PlanB, type PlanBody, type PlanBTrigger, STEP_MIN } from './plan';
 import { type PlanDay, replanTask, type ReplanReason, type ScheduleTask } from './schedule';
 import { endOf, gearList, shareLane } from './timing';
-
-/** What of the conditions brings a plan B in. */
-export const PLAN_B_ALERTS: Readonly<Record<PlanBTrigger, readonly AlertKind[]>> = {
-  thunder: ['thunder'],
-  wind: ['windy'],
-  rising: ['rising'],
-  cold: ['cold-wading', 'ice'],
-};
 
 /** As what the day goes on otherwise; in the cold it goes on out of the water, as when a river rises. */
 const GOES_ON: Readonly<Record<PlanBTrigger, ReplanReason>> = {

@@ -429,8 +429,8 @@ describe('plan check', () => {
     const late = plan([safety], { lengthMin: 180 });
     const [fix] =
       planProblems(SHIPPED, late, day).find(({ rule }) => rule === 'dark-before-end')?.fixes ?? [];
-    expect(fix?.change.kind).toBe('start-earlier');
-    const byMin = fix?.change.kind === 'start-earlier' ? fix.change.byMin : 0;
+    expect(fix?.change.kind).toBe('start');
+    const byMin = fix?.change.kind === 'start' ? -fix.change.byMin : 0;
     expect(rules(late, { ...day, startMs: day.startMs - byMin * 60_000 })).not.toContain('dark-before-end');
   });
 });

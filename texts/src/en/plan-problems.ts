@@ -14,6 +14,7 @@ import {
   type UnitSystem,
 } from '@doceo/core';
 import { alertText } from './conditions';
+import { PLAN_B_NAMES } from './plan-b';
 import { NEED_NAMES } from './needs';
 import { rigFixText, rigProblemInWords } from './rig-problems';
 import { STAGES } from './stages';
@@ -235,12 +236,21 @@ const FIXES: Record<Extract<PlanFix, string>, string> = {
 function fixText(fix: PlanFix, units: UnitSystem): string {
   if (typeof fix === 'string') return FIXES[fix];
   if ('lengthenToMin' in fix) return `Make it ${fix.lengthenToMin} min`;
-  if ('earlierMin' in fix) return `Start ${fix.earlierMin} min earlier`;
+  if ('earlierMin' in fix) return `Start ${minutesText(fix.earlierMin)} earlier`;
+  if ('laterMin' in fix) return `Start ${minutesText(fix.laterMin)} later`;
+  if ('swaps' in fix) return `“${fix.swaps[0]}” against “${fix.swaps[1]}”`;
+  if ('planB' in fix) return `Make a plan B for ${PLAN_B_NAMES[fix.planB].toLowerCase()}`;
   if ('rig' in fix) return `Use “${fix.rig}”`;
   if ('longerPlace' in fix) return `Use ${fix.longerPlace}`;
   if ('mends' in fix) return rigFixText(fix.mends, units);
   if ('comes' in fix) return fix.comes === 'assistant' ? 'With an assistant' : 'With one instructor more';
   return 'place' in fix ? `At ${fix.place}` : `${fix.drill} instead`;
+}
+
+/** `45 min`, `2 h`, `1 h 30 min`. */
+function minutesText(minutes: number): string {
+  const [hours, rest] = [Math.floor(minutes / 60), minutes % 60];
+  return [hours > 0 ? `${hours} h` : '', rest > 0 ? `${rest} min` : ''].filter(Boolean).join(' ');
 }
 
 function first(name: string): string {

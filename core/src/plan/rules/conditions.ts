@@ -5,6 +5,7 @@ import { drillOf } from '../carried';
 import type { Block } from '../plan';
 import { planEnd } from '../timing';
 import type { PlanRule } from './rule';
+import { weatherFixes } from './weather-fixes';
 
 const MINUTE_MS = 60_000;
 
@@ -18,14 +19,15 @@ const ABOUT: Partial<Record<AlertKind, (block: Block, curriculum: Curriculum) =>
   windy: (block, curriculum) => (drillOf(curriculum, block)?.lineOutM ?? 0) > WIND_LINE_M,
 };
 
-/** Whether a block lies in the hours of an alert, and is one it is about. */
+/** Whether a block is one that an alert is about, and would lie in its hours if it began so many minutes in. */
 function touches(
   { kind, fromMs, toMs }: ConditionAlert,
   block: Block,
+  startMin: number,
   startMs: number,
   curriculum: Curriculum,
 ): boolean {
-  const fromBlockMs = startMs + block.startMin * MINUTE_MS;
+  const fromBlockMs = startMs + startMin * MINUTE_MS;
   const toBlockMs = fromBlockMs + block.durationMin * MINUTE_MS;
   const half = HOUR_MS / 2;
   const isThen = fromBlockMs < toMs + half && toBlockMs > fromMs - half;
@@ -38,13 +40,18 @@ export const conditions: PlanRule = (plan, lesson, curriculum) => {
   const { water, startMs } = lesson;
   const toMs = startMs + Math.max(planEnd(plan), plan.lengthMin) * MINUTE_MS;
   const from = { simulated: lesson.hoursSimulated ?? false, readings: lesson.readings ?? [] };
-  return conditionAlerts(lesson.hours, water, { fromMs: startMs, toMs }, from).map((alert) => ({
-    id: `conditions-${alert.kind}`,
-    rule: 'conditions' as const,
-    level: alert.level,
-    facts: { alert, timeZone: water.timeZone, source: lesson.hoursFrom ?? null },
-    blockIds: plan.blocks.flatMap((block) => (touches(alert, block, startMs, curriculum) ? block.id : [])),
-    studentId: null,
-    fixes: [],
-  }));
+  return conditionAlerts(lesson.hours, water, { fromMs: startMs, toMs }, from).map((alert) => {
+    const isTouched = (block: Block, startMin: number): boolean =>
+      touches(alert, block, startMin, startMs, curriculum);
+    const touched = plan.blocks.filter((block) => isTouched(block, block.startMin));
+    return {
+      id: `conditions-${alert.kind}`,
+      rule: 'conditions' as const,
+      level: alert.level,
+      facts: { alert, timeZone: water.timeZone, source: lesson.hoursFrom ?? null },
+      blockIds: touched.map(({ id }) => id),
+      studentId: null,
+      fixes: alert.level === 'tip' ? [] : weatherFixes(alert, plan, lesson, touched, isTouched, curriculum),
+    };
+  });
 };

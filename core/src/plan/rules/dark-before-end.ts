@@ -30,7 +30,7 @@ export const darkBeforeEnd: PlanRule = (plan, lesson) => {
       id: 'dark-before-end',
       level: endMs > sun.duskMs ? 'must-fix' : 'check',
       facts: { dark: 'end', endMs, sunsetMs: sun.sunsetMs, duskMs: sun.duskMs, timeZone },
-      fixes: startsLight ? [{ does: { earlierMin: byMin }, change: { kind: 'start-earlier', byMin } }] : [],
+      fixes: startsLight ? [{ does: { earlierMin: byMin }, change: { kind: 'start', byMin: -byMin } }] : [],
     });
   }
   return problems;

@@ -6,7 +6,7 @@ import type { RigFix, RigProblem } from '../../rig';
 import type { SkillState } from '../../skill';
 import type { GroundKind, Place, PlaceKind, Water } from '../../water';
 import type { PlanEdit } from '../edits';
-import type { PlanBody, Staff } from '../plan';
+import type { PlanBody, PlanBTrigger, Staff } from '../plan';
 
 /** What a student brings to the check of a plan. */
 export interface PlanStudent {
@@ -44,7 +44,9 @@ export interface PlanLesson {
 /** What a one-click fix changes. */
 export type PlanChange =
   | { kind: 'edit'; edit: PlanEdit }
-  | { kind: 'start-earlier'; byMin: number }
+  /** Minutes later, negative for earlier. */
+  | { kind: 'start'; byMin: number }
+  | { kind: 'plan-b'; trigger: PlanBTrigger; fromMin: number }
   | { kind: 'open'; what: 'rule-card' | 'student' | 'rigs' | 'kit'; id: string | null };
 
 /** What a one-click fix does, as it is told; names are those of the plan and the water. */
@@ -60,6 +62,9 @@ export type PlanFix =
   | 'off'
   | { lengthenToMin: number }
   | { earlierMin: number }
+  | { laterMin: number }
+  | { swaps: readonly [string, string] }
+  | { planB: PlanBTrigger }
   | { rig: string }
   | { longerPlace: string }
   | { place: string }

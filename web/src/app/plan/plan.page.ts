@@ -37,6 +37,7 @@ import { DayStore } from '../data/lesson/day-store';
 import type { EditedDocument } from '../data/documents/edited-document';
 import { dayText, firstName, spanText } from '../data/lesson/lesson-texts';
 import { SessionStore } from '../data/session';
+import { LessonMoves } from './weeks/lesson-moves';
 import { TitleFieldComponent } from '../parts/fields/title-field.component';
 import type { Drag } from '../drawing/drag.directive';
 import { LessonDialogComponent } from '../shared/lesson/lesson-dialog.component';
@@ -123,6 +124,8 @@ export class PlanPage implements OnInit, OnDestroy {
   readonly id = input.required<string>();
 
   private readonly timeline = viewChild(TimelineComponent);
+  private readonly branch = viewChild(PlanBComponent);
+  private readonly moves = inject(LessonMoves);
   protected readonly saved = signal<SavedPlan | null>(null);
   protected readonly document = signal<EditedDocument<PlanValue> | null>(null);
   protected readonly failed = signal<ApiError | null>(null);
@@ -308,16 +311,9 @@ export class PlanPage implements OnInit, OnDestroy {
       void this.router.navigate(to);
       return;
     }
+    if (change.kind === 'plan-b') return this.branch()?.makeFor(change.trigger, change.fromMin);
     const lesson = this.lesson();
-    if (lesson)
-      this.day
-        .saveLesson(lesson.id, {
-          planId: lesson.planId,
-          waterId: lesson.waterId,
-          studentIds: lesson.studentIds,
-          startsAt: new Date(Date.parse(lesson.startsAt) - change.byMin * 60_000).toISOString(),
-        })
-        .subscribe();
+    if (lesson) this.moves.shift(lesson, change.byMin);
   }
 
   protected takeCopy(): void {

@@ -1,6 +1,7 @@
 import {
   Component,
   computed,
+  ElementRef,
   inject,
   input,
   linkedSignal,
@@ -46,6 +47,7 @@ const MINUTE_MS = 60_000;
   styleUrl: './plan-b.component.css',
 })
 export class PlanBComponent implements OnDestroy {
+  private readonly host: HTMLElement = inject(ElementRef<HTMLElement>).nativeElement;
   private readonly runner = inject(PlanRunner);
   private readonly units = inject(SessionStore).units;
   readonly body = input.required<PlanBody>();
@@ -140,6 +142,15 @@ export class PlanBComponent implements OnDestroy {
 
   ngOnDestroy(): void {
     this.work?.unsubscribe();
+  }
+
+  /** Makes one for what is foretold, and comes into sight. */
+  makeFor(trigger: PlanBTrigger, fromMin: number): void {
+    this.trigger.set(trigger);
+    this.fromMin.set(this.minutes().findLast(({ value }) => value <= fromMin)?.value ?? this.fromMin());
+    this.asking.set(true);
+    this.host.scrollIntoView({ block: 'center' });
+    this.make();
   }
 
   protected make(): void {

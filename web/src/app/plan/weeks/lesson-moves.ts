@@ -58,6 +58,16 @@ export class LessonMoves {
     );
   }
 
+  /** Begins a lesson so many minutes later, negative for earlier. */
+  shift(lesson: SavedLesson, byMin: number): void {
+    const startsAt = new Date(Date.parse(lesson.startsAt) + byMin * MINUTE_MS).toISOString();
+    this.saveAll([[lesson.id, { ...bareLesson(lesson), startsAt }]], lesson.id);
+    this.undoable.told(
+      `${lesson.planTitle} begins ${Math.abs(byMin)} min ${byMin < 0 ? 'earlier' : 'later'}`,
+      () => this.saveAll([[lesson.id, bareLesson(lesson)]], lesson.id),
+    );
+  }
+
   /** The same lesson again, so many times so many days on. Days out of season, or on which one teaches, are left out. */
   repeat(lesson: SavedLesson, everyDays: number, times: number): void {
     const days = Array.from({ length: times }, (_, i) => (i + 1) * everyDays);
