@@ -1,7 +1,7 @@
 import type { Water } from '../water';
 import { CARD } from '../testing/rule-card';
 import type { Beat } from './beat';
-import { drawnPlaces, withDrawn } from './drawn-places';
+import { drawnPlaces, waterOfPlace, withDrawn } from './drawn-places';
 
 const strip = (id: string, kind: Beat['pieces'][number]['kind'], fromX: number, toX: number) => ({
   ...{ id, kind, name: id, depthM: null, speedMs: null },
@@ -61,5 +61,16 @@ describe('the places of a drawing', () => {
   it('change nothing of a water without a drawing', () => {
     const one = water([{ id: 'r', name: 'Run', kind: 'run', lengthM: 80, lengthFrom: 'typical' }]);
     expect(withDrawn(one, [])).toEqual(one);
+  });
+
+  it('have the depth and the current of their longest piece', () => {
+    const pieces = [
+      { ...strip('a', 'pool', 0, 12), depthM: 0.6, speedMs: 0.2 },
+      { ...strip('b', 'pool', 20, 50), depthM: 1.4, speedMs: 0.3 },
+      strip('c', 'run', 0, 60),
+    ];
+    expect(waterOfPlace([beat(pieces)], 'pool')).toEqual({ beat: 'Alder bend', depthM: 1.4, speedMs: 0.3 });
+    expect(waterOfPlace([beat(pieces)], 'run')).toBeNull();
+    expect(waterOfPlace([], 'pool')).toBeNull();
   });
 });

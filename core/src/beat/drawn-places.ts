@@ -28,6 +28,28 @@ export function drawnPlaces(beats: readonly Beat[]): Place[] {
   });
 }
 
+/** The water of a drawn place. */
+export interface PlaceWater {
+  beat: string;
+  /** Metres, at the level of the drawing. */
+  depthM: number;
+  /** Metres a second; negative where it runs back. */
+  speedMs: number;
+}
+
+/** The water of the longest drawn piece of a kind; null where none is drawn, or nobody said how deep it is. */
+export function waterOfPlace(beats: readonly Beat[], kind: PlaceKind): PlaceWater | null {
+  const pieces = beats.flatMap((beat) =>
+    beat.pieces.flatMap((piece) =>
+      piece.kind === kind && piece.depthM !== null
+        ? { ...piece, beat: beat.name, depthM: piece.depthM, lengthM: alongFlow(piece.shape) }
+        : [],
+    ),
+  );
+  const [longest] = pieces.sort((a, b) => b.lengthM - a.lengthM);
+  return longest ? { beat: longest.beat, depthM: longest.depthM, speedMs: longest.speedMs ?? 0 } : null;
+}
+
 /**
  * A water with the places of its drawings: their lengths go before typical ones of their kind, and after what somebody
  * paced or said; where they lie is added to both.

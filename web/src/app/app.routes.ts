@@ -44,6 +44,11 @@ export const routes: Routes = [
     loadComponent: () => import('./rig/fly-box/fly-box.page').then((m) => m.FlyBoxPage),
   },
   {
+    path: 'rig/in/:planId/:blockId',
+    title: 'Rig of a plan · Doceo',
+    loadComponent: () => import('./rig/in-plan/plan-rig.page').then((m) => m.PlanRigPage),
+  },
+  {
     path: 'rig/:id',
     title: 'Rig bench · Doceo',
     loadComponent: () => import('./rig/bench/rig.page').then((m) => m.RigPage),

@@ -1,6 +1,7 @@
 import { type ConditionAlert, conditionAlerts } from '../../conditions';
 import type { Curriculum } from '../../curriculum';
 import { sunTimes } from '../../sun';
+import { groundOf } from '../../water';
 import { PLAN_B_ALERTS } from '../plan-b-alerts';
 import { type Block, PLAN_B_TRIGGERS, type PlanBody } from '../plan';
 import { planEnd, strandOf } from '../timing';
@@ -109,8 +110,13 @@ function planB(
   touched: readonly Block[],
 ): Fixes {
   const trigger = PLAN_B_TRIGGERS.find((one) => PLAN_B_ALERTS[one].includes(kind));
-  if (!trigger || plan.planB?.trigger === trigger || touched.length === 0) return [];
-  const first = Math.min(...touched.map(({ startMin }) => startMin));
+  // Cold is of the whole day: what it leaves is the water.
+  const left =
+    trigger === 'cold'
+      ? plan.blocks.filter(({ place }) => ['river', 'stillwater'].includes(groundOf(place)))
+      : touched;
+  if (!trigger || plan.planB?.trigger === trigger || left.length === 0) return [];
+  const first = Math.min(...left.map(({ startMin }) => startMin));
   const fromMin = Math.max(first, Math.round((fromMs - startMs) / MINUTE_MS));
   return [{ does: { planB: trigger }, change: { kind: 'plan-b', trigger, fromMin } }];
 }

@@ -59,6 +59,7 @@ export class BlockInspectorComponent {
   /** Whether it says which block it is, and how it is closed. */
   readonly headed = input(true);
   readonly lanes = input.required<Lane[]>();
+  readonly planId = input.required<string>();
   readonly planRigs = input.required<PlanRig[]>();
   /** The instructor's own rigs, to be copied into the plan. */
   readonly myRigs = input.required<{ id: string; name: string }[]>();

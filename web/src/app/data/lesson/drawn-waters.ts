@@ -13,9 +13,14 @@ export class DrawnWaters {
 
   /** The water with the places of its drawings, as far as they are here: without a network it stands as it was said. */
   with(waterId: string, water: Water): Water {
+    const beats = this.of(waterId, water);
+    return beats.length > 0 ? withDrawn(water, beats) : water;
+  }
+
+  /** The drawn beats of a water, as far as they are here. */
+  of(waterId: string, water: Water): readonly Beat[] {
     untracked(() => this.load(waterId, water));
-    const beats = this.known().get(waterId);
-    return beats ? withDrawn(water, beats) : water;
+    return this.known().get(waterId) ?? [];
   }
 
   private load(waterId: string, { kind }: Water): void {
