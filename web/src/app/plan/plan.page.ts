@@ -54,6 +54,7 @@ import { ConflictDialogComponent } from './sharing/conflict-dialog.component';
 import { DrillShelfComponent } from './timeline/drill-shelf.component';
 import { BlockWhyComponent } from './proposal/block-why.component';
 import { PlanGoalsComponent } from './proposal/plan-goals.component';
+import { considered } from './proposal/considered';
 import { planInsight } from './proposal/plan-insight';
 import { PlanProposal } from './proposal/plan-proposal';
 import { ProposalAsksComponent } from './proposal/proposal-asks.component';
@@ -153,6 +154,7 @@ export class PlanPage implements OnInit, OnDestroy {
     const preview = this.preview();
     return body && preview ? applyEdit(this.teaching.curriculum(), body, preview) : body;
   });
+  private readonly looked = considered(this.shown, this.proposal.running);
   /** What is taught, as the plan reads it. */
   protected readonly own = computed(() => curriculumOf(this.teaching.curriculum(), this.shown() ?? {}));
   protected readonly lessons = computed(() =>
@@ -171,7 +173,7 @@ export class PlanPage implements OnInit, OnDestroy {
   private readonly planLesson = computed(() => (this.lesson() ? this.day.planLesson() : null));
   protected readonly insight = planInsight({
     body: computed(() => this.value()?.body ?? null),
-    shown: this.shown,
+    shown: this.looked,
     lesson: this.planLesson,
     curriculum: this.teaching.curriculum,
     goals: this.proposal.goals,
@@ -181,7 +183,7 @@ export class PlanPage implements OnInit, OnDestroy {
   protected readonly studentName = (id: string): string =>
     firstName(this.groupStudents().find((one) => one.id === id)?.name ?? '');
   protected readonly found = planFound({
-    shown: this.shown,
+    shown: this.looked,
     lesson: this.planLesson,
     curriculum: this.teaching.curriculum,
     units: this.session.units,

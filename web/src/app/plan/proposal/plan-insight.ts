@@ -24,6 +24,9 @@ export interface InsightFrom {
 /** Chance of ending late from which it is told what would be cut, 0…1. */
 const LATE_TOLD = 0.05;
 
+/** So many runs tell a chance to within three points, and the page goes on answering. */
+const RUNS = 1200;
+
 /** What can be computed of a plan for the day it is planned for. */
 export function planInsight({ body, shown, lesson, curriculum, goals }: InsightFrom) {
   const day = computed<Omit<PlanDay, 'weights' | 'besides'>>(() => {
@@ -37,7 +40,7 @@ export function planInsight({ body, shown, lesson, curriculum, goals }: InsightF
   });
   const late = computed(() => {
     const plan = shown();
-    return plan && overrun(curriculum(), plan);
+    return plan && overrun(curriculum(), plan, { runs: RUNS });
   });
   /** Blocks that would be cut first; null where it is seldom late. */
   const cut = computed(() => {

@@ -15,13 +15,21 @@ import {
   USUAL_WEIGHTS,
   type WhyNot,
 } from '@doceo/core';
-import type { Subscription } from 'rxjs';
+import { filter, merge, type Observable, share, type Subscription, throttleTime } from 'rxjs';
 import { UserStorage } from '../../data/device/user-storage';
-import { type PlanRequest, sentCurriculum, type Standing } from '../../workers/plans/make-plans';
+import {
+  type PlanNews,
+  type PlanRequest,
+  sentCurriculum,
+  type Standing,
+} from '../../workers/plans/make-plans';
 import { PlanRunner } from '../../workers/plans/plan-runner';
 
 /** So many changes are tried: about two seconds on a usual machine. */
 const TRIES = 9000;
+
+/** A better plan takes the place of the one before at most so often, milliseconds: drawing each would be all it does. */
+const CALM_MS = 250;
 
 /** What an instructor likes in a plan: how much each wish counts, and what the plan is not about. */
 export interface Goals {
@@ -76,7 +84,7 @@ export class PlanProposal implements OnDestroy {
     for (const one of [this.found, this.before, this.none, this.failed, this.parts]) one.set(null);
     this.share.set(0);
     this.running.set(true);
-    this.work = this.runner.run(this.request(use, plan, day)).subscribe({
+    this.work = calmly(this.runner.run(this.request(use, plan, day))).subscribe({
       next: (news) => {
         if ('share' in news) this.share.set(news.share);
         if (news.kind === 'plan') this.found.set({ plan: asTaken(use, plan, news.plan), score: news.score });
@@ -141,6 +149,18 @@ export class PlanProposal implements OnDestroy {
     const before: readonly Block[] = plan.blocks;
     return { curriculum: sentCurriculum(curriculum), task, before, seed: 'plan', tries: TRIES };
   }
+}
+
+/** The first plan at once, then the best of each while; what else is told comes as it is told. */
+function calmly(news: Observable<PlanNews>): Observable<PlanNews> {
+  const all = news.pipe(share());
+  return merge(
+    all.pipe(
+      filter(({ kind }) => kind === 'plan'),
+      throttleTime(CALM_MS, undefined, { leading: true, trailing: true }),
+    ),
+    all.pipe(filter(({ kind }) => kind !== 'plan')),
+  );
 }
 
 /** With whom it was made: an assistant who was asked for is in the plan then. */
