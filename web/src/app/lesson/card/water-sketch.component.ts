@@ -1,7 +1,7 @@
 import { Component, computed, inject, input } from '@angular/core';
 import { toSignal, toObservable } from '@angular/core/rxjs-interop';
 import { ageOn, api, type SavedLesson, type SavedWater } from '@doceo/contract';
-import { type Beat, leaderLength, type Outfit, type PlanBody, textInUnits } from '@doceo/core';
+import { type Beat, leaderLength, limitsOf, type Outfit, type PlanBody, textInUnits } from '@doceo/core';
 import { listed } from '@doceo/texts';
 import { catchError, forkJoin, map, of, switchMap } from 'rxjs';
 import { ApiClient } from '../../data/api/api-client';
@@ -60,7 +60,7 @@ function outfitIn(plan: PlanBody, lane: number): Outfit {
             <li>
               <b>{{ line.who }}</b> {{ line.where }}
               @if (line.why) {
-                <span class="soft">{{ line.why }}</span>
+                <span class="soft">({{ line.why }})</span>
               }
             </li>
           }
@@ -69,10 +69,12 @@ function outfitIn(plan: PlanBody, lane: number): Outfit {
           <p>No place found for {{ names }}: find one together, or take turns.</p>
         }
         <p class="soft">
-          Places are suggested from the drawing; hatched is too deep or too fast for this group. Judge on the
-          spot.
+          Places are suggested from the drawing; hatched is too deep or too fast for those who wade. Judge on
+          the spot.
         </p>
       </section>
+    } @else if (looking()) {
+      <p class="soft" role="status">Looking where each of them stands …</p>
     } @else if (lake(); as saved) {
       <div inert>
         <doceo-lake-board [lake]="saved.lake" [grid]="grid()" [units]="session.units()" />
@@ -131,7 +133,11 @@ export class WaterSketchComponent {
       needs: student.needs,
     })),
   );
-  protected readonly wader = computed(() => waderOf(this.people()));
+  /** Those who may wade: whoever stays on the bank says nothing of how deep the others go. */
+  protected readonly wader = computed(() => {
+    const wading = this.people().filter(({ needs }) => limitsOf(needs).wadeM !== 0);
+    return waderOf(wading.length > 0 ? wading : this.people());
+  });
   /** The water as it is at the hour of the lesson, when that is the hour shown above. */
   protected readonly hour = computed(() =>
     this.day.lesson()?.id === this.lesson().id && !this.day.elsewhere() ? this.day.hour() : null,
@@ -174,6 +180,9 @@ export class WaterSketchComponent {
               ),
         ),
       ),
+  );
+  protected readonly looking = computed(
+    () => this.flows() && !this.sketches.value() && !this.sketches.failed(),
   );
   protected readonly sketch = computed(
     () =>

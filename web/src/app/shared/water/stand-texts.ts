@@ -14,7 +14,7 @@ export function standReasonText(reason: StandReason, units: UnitSystem): string 
     case 'shallow':
       return `no deeper than ${formatLength(reason.wadeM, units)}`;
     case 'reach':
-      return `casts ${castText(reason.reachM, units)} of line`;
+      return `casts up to ${castText(reason.reachM, units)}`;
     case 'hand':
       return `the ${reason.hand} hand is clear of the trees`;
   }
