@@ -50,6 +50,8 @@ const BESIDE = { water: 1, land: 0.85, trees: 0.5 };
 const SPREAD = 0.004;
 /** Pairs of so many, those with the fewest places, are tried together on a side. */
 const PAIRED = 4;
+/** So many beginnings are gone on with, the best. */
+const SETTLED = 4;
 
 interface Option extends Stand {
   beyond: boolean;
@@ -86,10 +88,15 @@ export function standsForGroup(
   );
   const of = ({ id }: Standing): Option[] => options.get(id) ?? [];
   const order = [...people].sort((a, b) => of(a).length - of(b).length || a.id.localeCompare(b.id));
-  const tries = beginnings(order, of).map((begun) => settled(order, of, begun));
-  const [best] = tries
-    .filter((choices) => !oneIsAlone(choices.map(({ option }) => option.beyond)))
-    .sort((a, b) => b.length - a.length || worth(b) - worth(a));
+  const isFine = (choices: readonly Choice[]): boolean =>
+    !oneIsAlone(choices.map(({ option }) => option.beyond));
+  const better = (a: readonly Choice[], b: readonly Choice[]): number =>
+    b.length - a.length || worth(b) - worth(a);
+  const begun = beginnings(order, of).sort(better);
+  const settle = (some: readonly Choice[][]): Choice[][] =>
+    some.map((one) => settled(order, of, one)).filter(isFine);
+  const most = settle(begun.filter(isFine).slice(0, SETTLED));
+  const [best] = (most.length > 0 ? most : settle(begun)).sort(better);
   const stands = (best ?? []).map(({ person, option: { beyond: _, byHand, ...stand } }) => ({
     ...stand,
     personId: person.id,

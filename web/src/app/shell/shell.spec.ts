@@ -101,7 +101,7 @@ describe('the rule card', () => {
     const rules = { ...WATER.water.rules, maxHooks: null, seasonFrom: null, hours: '' };
     const server = lessonServer().on(api.waters.list, [{ ...WATER, water: { ...WATER.water, rules } }]);
     const page = await show(RuleCardDialogComponent, server, { waterId: WATER.id });
-    expect(page.all('dd.soft')).toEqual(Array(4).fill('nobody has said'));
+    expect(page.all('dd.soft')).toEqual(Array(5).fill('nobody has said'));
   });
 
   it('is ticked by the person who read it', async () => {

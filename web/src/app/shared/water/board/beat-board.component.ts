@@ -37,6 +37,8 @@ export interface BoardStand {
 
 /** Metres the sheet shows beyond the beat. */
 const MARGIN_M = 1.5;
+/** How far below its mark a name's middle lies, letters. */
+const NAME_DOWN = 1.4;
 /** From here on a name stands before its stand. */
 const LATE_SHARE = 0.88;
 
@@ -89,7 +91,7 @@ export class BeatBoardComponent {
       this.letter(),
       (depthM, speedMs) =>
         this.narrow() ? '' : speedMs < 0 ? 'runs back' : formatLength(depthM, this.units()),
-      [...this.numbered().map(({ shown }) => shown), ...this.points()],
+      [...this.numbered().flatMap((one) => this.takenBy(one)), ...this.points()],
       this.seamLines(),
     ),
   );
@@ -113,6 +115,16 @@ export class BeatBoardComponent {
     const metres = this.beat().lengthM > 50 ? 10 : 5;
     return { metres, text: formatLength(metres, this.units()).replace('.00', '') };
   });
+
+  /** Points of a stand's mark and of the name beside it, that no other name may lie on. */
+  private takenBy({ shown, who, late }: { shown: Point; who: string; late: boolean }): Point[] {
+    if (this.narrow()) return [shown];
+    const along = (letters: number): Point => ({
+      x: shown.x + (late ? -1 : 1) * letters * this.letter(),
+      y: shown.y + NAME_DOWN * this.letter(),
+    });
+    return [shown, along(2), along(1 + who.length / 2), along(who.length / 1.7)];
+  }
 
   private closed(piece: Piece): boolean {
     if (!isWater(piece.kind)) return false;
