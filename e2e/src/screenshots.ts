@@ -18,7 +18,10 @@ const SHOTS: Shot[] = [
   {
     name: 'water',
     path: '/water',
-    before: (page) => page.waitForSelector('doceo-conditions-chart canvas').then(() => undefined),
+    before: async (page) => {
+      await page.waitForSelector('doceo-conditions-chart canvas');
+      await page.waitForSelector('.stand');
+    },
   },
   {
     name: 'lake',

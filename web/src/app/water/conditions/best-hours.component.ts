@@ -31,7 +31,7 @@ const APART_MS = 90 * 60_000;
             >
               {{ place.name }}
             </button>
-            <span class="figure">{{ place.score.toFixed(2) }}</span>
+            <span class="figure">{{ place.looking ? '…' : place.score.toFixed(2) }}</span>
             <span>{{ place.reason }}</span>
           </li>
         }
@@ -136,13 +136,15 @@ export class BestHoursComponent {
     return this.store
       .beats()
       .map(({ id, beat }) => {
-        const stands = this.store.standsByBeat().get(id) ?? [];
+        const found = this.store.standsByBeat().get(id);
+        const stands = found ?? [];
         const mean = stands.reduce((sum, { score }) => sum + score, 0) / Math.max(1, stands.length);
         return {
           id,
           name: beat.name,
+          looking: found === undefined,
           score: (mean * stands.length) / wanted,
-          reason: reasonOf(stands, wanted),
+          reason: found ? reasonOf(found, wanted) : 'looking where each of them stands …',
         };
       })
       .sort((a, b) => b.score - a.score);
