@@ -100,7 +100,8 @@ const env = { ...process.env, DOCEO_ROOT: ROOT, DOCEO_TEST_DB_URL: database.url,
 console.log(`\nProperties go by seed ${seed}; DOCEO_SEED sets another.`);
 try {
   if (wantedProjects.length > 0) await jest('unit and API', wantedProjects, env, 3, 60_000);
-  if (wanted('e2e')) await jest('end to end', ['e2e'], env, 3, 90_000);
+  // Each works a browser, a server and a database: more than two at once only wait for each other.
+  if (wanted('e2e')) await jest('end to end', ['e2e'], env, 2, 120_000);
 } finally {
   await database.stop();
   rmSync(folder, { recursive: true, force: true });

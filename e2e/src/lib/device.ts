@@ -44,7 +44,7 @@ export async function onDevice(page: Page): Promise<{ id: string; state: string 
 
 /** Waits until this device has acknowledged so many entries. */
 export async function acknowledged(page: Page, count: number): Promise<void> {
-  for (let tries = 0; tries < 200 && (await onDevice(page)).length < count; tries++)
+  for (let tries = 0; tries < 1500 && (await onDevice(page)).length < count; tries++)
     await new Promise((resolve) => setTimeout(resolve, 20));
 }
 

@@ -90,7 +90,7 @@ describe('a lesson on two devices', () => {
       await keepOnDevice(device, 'lesson', lessonId);
       await openBank(device);
     }
-  }, 120_000);
+  }, 240_000);
   afterAll(async () => {
     await browser?.close();
     await way?.close();
@@ -105,7 +105,7 @@ describe('a lesson on two devices', () => {
     const { came, went, lost } = way.counts();
     expect(went).toBe(2 * came);
     expect(lost).toBeGreaterThan(0);
-  }, 120_000);
+  }, 240_000);
 
   it('is kept exactly once, though the database is killed in the middle and started again', async () => {
     const tapping = Promise.all(devices.map((page) => tapOn(page, TAPS)));
@@ -118,7 +118,7 @@ describe('a lesson on two devices', () => {
     await stored();
     await same();
     expect(server.process.exitCode).toBeNull();
-  }, 120_000);
+  }, 240_000);
 
   it('reads the same on both afterwards', async () => {
     const events = await ofLesson();
@@ -193,7 +193,7 @@ describe('a lesson on two devices', () => {
     for (let i = 0; i < 200 && (await ofLesson()).length < all; i++)
       await new Promise((resolve) => setTimeout(resolve, 100));
     expect((await ofLesson()).length).toBe(all);
-  }, 120_000);
+  }, 240_000);
 
   it('loses nothing it acknowledged when the browser throws its store away', async () => {
     const [page] = devices as [Page];

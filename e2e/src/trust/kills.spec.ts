@@ -155,7 +155,8 @@ describe('while the database hangs', () => {
     const replies = [...(await Promise.all(asked)), health];
     expect(new Set(replies.map(({ status }) => status))).toEqual(new Set([503]));
     const slowest = (all: readonly { ms: number }[]): number => Math.max(...all.map(({ ms }) => ms));
-    expect(slowest(replies)).toBeLessThan(5000 + slowest(await Promise.all(files)));
+    // A busy machine lets a request wait twice: until it is taken, and until its time is seen to be over.
+    expect(slowest(replies)).toBeLessThan(5000 + 2 * slowest(await Promise.all(files)));
     await hangs;
     database.goOn();
     expect((await lead.json<unknown[]>('/api/lessons')).length).toBe(8);
