@@ -1,13 +1,20 @@
-import type { Activity, Board, BoardDrill } from './model';
+import type { Activity, Board, BoardDrill, BoardSkill } from './model';
 import { adapt } from '../../adapt';
-import { type Drill, mainSkillOf } from '../../drill';
+import type { Curriculum } from '../../curriculum';
+import { type Drill, mainSkillOf, thingOf } from '../../drill';
 import { limitsOf } from '../../need';
 import { ADULT_AGE } from '../../safety';
 import { READY } from '../../skill';
 import { groundSuits, type PlaceKind } from '../../water';
 import { STEP_MIN } from '../plan';
 import type { PlanStudent } from '../rules/rule';
-import { actsOf, everybody, lanesOf } from './activity';
+import { actsOf, everybody, isWet, lanesOf } from './activity';
+import { holdsMin } from './parts/attention';
+import { KNOWN_MIN } from './parts/gain';
+import { orderOf } from './parts/keeping';
+import { waterMinOf } from './parts/walking';
+import { costsOf } from './parts/worth';
+import { longestPlace } from '../rules/hook-distance';
 import type { ScheduleTask } from './task';
 
 /** The skill a student has first who wades: a drill that watches for it is in the water. */
@@ -28,6 +35,7 @@ export function boardOf(task: ScheduleTask): Board {
     return at < 0 ? 0 : 1 << at;
   };
   const at = new Map(curriculum.skills.all.map(({ id }, i) => [id, i]));
+  const opened = allOpened(curriculum);
   const made = new Map<string, BoardDrill | null>();
   const drillOf = (id: string | null): BoardDrill | null => {
     if (id === null) return null;
@@ -53,35 +61,69 @@ export function boardOf(task: ScheduleTask): Board {
       ),
   );
   if (task.trustsPlan) planned.forEach(trusted);
+  const locked = actsOf(
+    { all, bitOf, drillOf },
+    plan.blocks.filter(({ id }) => task.lockedIds.includes(id)),
+  );
+  const skills = curriculum.skills.all.map(({ id, needs }) => ({
+    id,
+    needs: needs.flatMap((need) => at.get(need) ?? []),
+    opens: [...opened.get(id)!].flatMap((other) => at.get(other) ?? []),
+    goal: task.goals[id] ?? 1,
+    ready: bitsOf(students, ({ skills: own }) => (own[id]?.mastery ?? 0) >= READY),
+  }));
   const board = {
-    ...{ task, students, planLanes, bitOf, drillOf, all, known: new Map() },
+    ...{ task, students, planLanes, bitOf, drillOf, all },
     groups: (task.groups ?? [])
       .map((ids) => bitsOf(students, ({ id }) => ids.includes(id)))
       .filter((bits) => bits !== 0),
     minors: bitsOf(students, isMinor),
     talks: curriculum.drills.all.some(({ strand }) => strand === 'safety'),
-    skills: curriculum.skills.all.map(({ id, needs }) => ({
-      id,
-      needs: needs.flatMap((need) => at.get(need) ?? []),
-      goal: task.goals[id] ?? 1,
-      ready: bitsOf(students, ({ skills }) => (skills[id]?.mastery ?? 0) >= READY),
-    })),
+    ...{ holdsMin: holdsMin(lesson), waterMin: waterMinOf(task), costs: costsOf(task.weights) },
+    longestM: Object.fromEntries(
+      lesson.water.places.flatMap(({ kind }) => {
+        const longest = longestPlace(lesson.water, kind);
+        return longest ? [[kind, longest.lengthM]] : [];
+      }),
+    ),
+    ...{ skills, locked, owed: locked.flatMap((act) => owedFor(skills, act)) },
     brings: students.map(({ skills }) => ({
-      mastery: Float64Array.from(curriculum.skills.all, ({ id }) => skills[id]?.mastery ?? 0),
-      learn: Float64Array.from(curriculum.skills.all, ({ id }) => skills[id]?.learn ?? 0),
-      seen: Uint8Array.from(curriculum.skills.all, ({ id }) => Number((skills[id]?.attempts ?? 0) > 0)),
+      mastery: curriculum.skills.all.map(({ id }) => skills[id]?.mastery ?? 0),
+      learn: curriculum.skills.all.map(({ id }) => skills[id]?.learn ?? 0),
+      seen: curriculum.skills.all.map(({ id }) => (skills[id]?.attempts ?? 0) > 0),
+      ready: curriculum.skills.all.map(() => Number.NaN),
     })),
     drills,
     draw: new Float64Array(drills.length),
     had,
-    locked: actsOf(
-      { all, bitOf, drillOf },
-      plan.blocks.filter(({ id }) => task.lockedIds.includes(id)),
-    ),
   } satisfies Board;
   let sum = 0;
   drills.forEach((drill, i) => (board.draw[i] = sum += SELDOM + couldGive(board, drill)));
   return board;
+}
+
+/** What an activity rests on, and what that rests on, for those who are not ready. */
+function owedFor(skills: readonly BoardSkill[], { on, lanes, startMin }: Activity): Board['owed'] {
+  const owed: Board['owed'] = [];
+  const from = (skill: number, who: number): void => {
+    for (const need of skills[skill]?.needs ?? []) {
+      const lacking = who & ~skills[need]!.ready;
+      if (lacking === 0) continue;
+      owed.push({ skill: need, lanes: lacking, untilMin: startMin });
+      from(need, lacking);
+    }
+  };
+  if (on) from(on.main, lanes);
+  return owed;
+}
+
+/** Of each skill the ids of all that rests on it, and of what rests on that. */
+function allOpened({ skills }: Curriculum): Map<string, Set<string>> {
+  const opened = new Map<string, Set<string>>(skills.all.map(({ id }) => [id, new Set()]));
+  // What a skill rests on comes before it: from the last to the first everything behind is known.
+  for (const { id, needs } of [...skills.all].reverse())
+    for (const need of needs) for (const one of [id, ...opened.get(id)!]) opened.get(need)?.add(one);
+  return opened;
 }
 
 /** What somebody planned for a student he may do, as long as it was planned. */
@@ -129,7 +171,7 @@ function isMinor({ ageYears, saidAdult }: PlanStudent): boolean {
 }
 
 function toBoard(
-  { curriculum, lesson }: ScheduleTask,
+  { curriculum, lesson, plan, stock }: ScheduleTask,
   students: readonly PlanStudent[],
   drill: Drill,
   index: number,
@@ -146,18 +188,29 @@ function toBoard(
     const onSteps = Math.floor(most / STEP_MIN) * STEP_MIN;
     return onSteps < leastMin ? 0 : onSteps;
   });
+  const place = placeFor(drill, lesson.water.places);
   return {
-    ...{ drill, index, mostMin },
+    ...{ drill, index, mostMin, place },
+    wet: place !== null && isWet(place),
+    counted: drill.gear.flatMap(({ item, per }) => {
+      const owned = stock[thingOf(item)];
+      return owned === undefined ? [] : [{ item, per, owned }];
+    }),
     who: bitsOf(mostMin, (most) => most > 0),
     trains: drill.trains.flatMap(({ skillId, share }, i) => {
       const skill = at.get(skillId);
       return skill === undefined
         ? []
-        : [{ skill, perMin: drill.attemptsPerMin * share, counts: i === 0 ? 1 : SIDE }];
+        : [
+            {
+              ...{ skill, perMin: drill.attemptsPerMin * share, counts: i === 0 ? 1 : SIDE },
+              missed: new Float64Array(students.length * KNOWN_MIN).fill(Number.NaN),
+            },
+          ];
     }),
     main: at.get(mainSkillOf(drill)) ?? -1,
-    place: placeFor(drill, lesson.water.places),
     leastMin,
+    inOrder: orderOf(drill, plan.lengthMin),
     likelyMin: Math.max(STEP_MIN, Math.round(likely / STEP_MIN) * STEP_MIN),
   };
 }

@@ -1,21 +1,22 @@
 import type { Activity, Board, BoardDrill } from './model';
 import type { Random } from '../../random';
 import { STEP_MIN } from '../plan';
-import { lanesOf } from './activity';
+import { isBefore, lanesOf } from './activity';
 import { actOf } from './exact';
-import { type Gene, placed, waiting } from './genes';
-import { isAllowedNow } from './hard';
-import { actsOfLane, pointsOfStep, tellingPoints } from './parts';
-import { type Pupil, pupilOf, taught } from './parts/gain';
+import { type Gene, geneOf, placed } from './genes';
+import { isAllowedNow, notReady } from './hard';
+import { does, pointsOfStep, type Standing, standingOf, tellingPoints } from './parts';
 
 /** What is known of the day up to now. */
 interface Hour {
   board: Board;
   /** When each student is free, minutes. */
   free: number[];
-  pupils: Pupil[];
-  /** What each has done, in the order of time. */
-  days: Activity[][];
+  standings: Standing[];
+  /** Of each skill the bits of those who were taught it. */
+  taught: Uint8Array;
+  /** What begins the day. */
+  first: Activity | undefined;
   acts: Activity[];
   genes: Gene[];
 }
@@ -44,14 +45,15 @@ export function constructed(
 ): Gene[] {
   const { acts, free } = placed(board, before);
   const hour: Hour = {
-    ...{ board, acts, free, genes: [...before] },
-    pupils: board.students.map((_, lane) => pupilOf(board, lane)),
-    days: board.students.map((_, lane) => actsOfLane(acts, lane).filter((act) => act.startMin < free[lane]!)),
+    ...{ board, acts, free, first: acts[0], genes: [...before] },
+    standings: board.students.map((_, lane) => standingOf(board, lane)),
+    taught: new Uint8Array(board.skills.length),
   };
-  hour.days.forEach((day, lane) => {
-    for (const { on, startMin, endMin } of day)
-      if (on) taught(board, hour.pupils[lane]!, on, endMin - startMin);
-  });
+  for (const act of acts) {
+    let lanes = 0;
+    for (const lane of lanesOf(act.lanes)) if (act.startMin < free[lane]!) lanes |= 1 << lane;
+    goThrough(hour, act, lanes);
+  }
   for (;;) {
     const atMin = Math.min(...free);
     if (atMin >= untilMin) return hour.genes;
@@ -66,24 +68,28 @@ export function constructed(
   }
 }
 
+/** Some do something. */
+function goThrough({ board, standings, taught }: Hour, act: Activity, lanes: number): void {
+  for (const lane of lanesOf(lanes)) does(board, standings[lane]!, act);
+  for (const { skill } of act.on?.trains ?? []) taught[skill]! |= lanes;
+}
+
 /** Who is in something locked goes through it. */
-function passLocked({ board, free, pupils, days }: Hour, atMin: number, lanes: number): boolean {
-  const now = board.locked.find(
+function passLocked(hour: Hour, atMin: number, lanes: number): boolean {
+  const now = hour.board.locked.find(
     (one) => (one.lanes & lanes) !== 0 && one.startMin <= atMin && atMin < one.endMin,
   );
   if (!now) return false;
-  for (const lane of lanesOf(now.lanes & lanes)) {
-    if (now.on) taught(board, pupils[lane]!, now.on, now.endMin - now.startMin);
-    days[lane]!.push(now);
-    free[lane] = now.endMin;
-  }
+  goThrough(hour, now, now.lanes & lanes);
+  for (const lane of lanesOf(now.lanes & lanes)) hour.free[lane] = now.endMin;
   return true;
 }
 
 function bestOption(hour: Hour, atMin: number, lanes: number, random: Random, stray: number): Option | null {
-  const { board } = hour;
+  const { board, standings } = hour;
   const free = lanesOf(lanes);
-  const untilMin = free.map((lane) => freeUntil(board, atMin, lane));
+  const untilMin = new Float64Array(8);
+  for (const lane of free) untilMin[lane] = freeUntil(board, atMin, lane);
   const parts = partsOf(board, lanes, random);
   // Of each student and drill that is looked at: how long it would take him, and what it would give him.
   const taken = new Float64Array(8);
@@ -91,23 +97,30 @@ function bestOption(hour: Hour, atMin: number, lanes: number, random: Random, st
   const worth = new Float64Array(board.drills.length * parts.length).fill(Number.NEGATIVE_INFINITY);
   board.drills.forEach((on, i) => {
     if (on.place === null || (lanes & on.who) === 0) return;
-    free.forEach((lane, k) => {
-      taken[lane] = Math.min(on.likelyMin, on.mostMin[lane]!, untilMin[k]! - atMin);
-      points[lane] = pointsOfStep(board, lane, hour.pupils[lane]!, hour.days[lane]!, on, taken[lane], atMin);
-    });
-    parts.forEach((part, k) => {
-      const who = lanesOf(k === 0 ? part & on.who : part);
-      if ((k > 0 && (part & ~on.who) !== 0) || who.length < on.drill.group.min) return;
+    const ready = lanes & on.who & ~notReady(board, on, hour.taught);
+    if (ready === 0) return;
+    for (const lane of lanesOf(ready)) {
+      taken[lane] = Math.min(on.likelyMin, on.mostMin[lane]!, untilMin[lane]! - atMin);
+      points[lane] =
+        pointsOfStep(board, standings[lane]!, on, taken[lane]!, atMin) +
+        (isOwed(hour, on, lane, atMin) ? OWED : 0);
+    }
+    for (let k = 0; k < parts.length; k++) {
+      // All who can do it, or just one of the parts.
+      const some = k === 0 ? ready : parts[k]!;
+      if ((some & ~ready) !== 0) continue;
+      const who = lanesOf(some);
+      if (who.length < on.drill.group.min) continue;
       let takenMin = on.likelyMin;
       let sum = 0;
       for (const lane of who) {
         takenMin = Math.min(takenMin, taken[lane]!);
         sum += points[lane]!;
       }
-      if (takenMin < on.leastMin) return;
+      if (takenMin < on.leastMin) continue;
       const one = (sum - tellingPoints(board, who.length)) / (who.length * takenMin);
       worth[i * parts.length + k] = one * (1 - stray * random());
-    });
+    }
   });
   const going = hour.acts.filter((act) => act.startMin <= atMin && atMin < act.endMin);
   for (;;) {
@@ -116,23 +129,35 @@ function bestOption(hour: Hour, atMin: number, lanes: number, random: Random, st
     if (worth.length === 0 || worth[at]! < NOT_WORTH) return null;
     worth[at] = Number.NEGATIVE_INFINITY;
     const on = board.drills[Math.floor(at / parts.length)]!;
-    const some = parts[at % parts.length]! & on.who;
-    let takenMin = on.likelyMin;
+    const k = at % parts.length;
+    const some = k === 0 ? lanes & on.who & ~notReady(board, on, hour.taught) : parts[k]!;
     let mostMin = Number.POSITIVE_INFINITY;
-    lanesOf(some).forEach((lane) => {
-      mostMin = Math.min(mostMin, on.mostMin[lane]!, untilMin[free.indexOf(lane)]! - atMin);
-    });
-    takenMin = withOthers(going, atMin, { ...on, likelyMin: Math.min(takenMin, mostMin) }, mostMin);
+    for (const lane of lanesOf(some)) mostMin = Math.min(mostMin, on.mostMin[lane]!, untilMin[lane]! - atMin);
+    const takenMin = withOthers(going, atMin, on, Math.min(on.likelyMin, mostMin), mostMin);
     const act = actOf(on, atMin, takenMin, some);
-    if (act && isAllowedNow(board, hour.acts, going, act)) return { act, on };
+    if (act && isAllowedNow(board, hour.first, going, act)) return { act, on };
   }
+}
+
+/** What something that is locked waits for comes before all else, points. */
+const OWED = 1;
+
+/** Whether a drill trains a student for something locked that he is not ready for. */
+function isOwed({ board, taught }: Hour, { trains }: BoardDrill, lane: number, atMin: number): boolean {
+  return board.owed.some(
+    ({ skill, lanes, untilMin }) =>
+      atMin < untilMin &&
+      (lanes & ~taught[skill]! & (1 << lane)) !== 0 &&
+      trains.some((one) => one.skill === skill),
+  );
 }
 
 /** As long as it likely takes, or a little else so that it ends when others end: then they can go on together. */
 function withOthers(
   going: readonly Activity[],
   atMin: number,
-  { leastMin, likelyMin }: BoardDrill,
+  { leastMin }: BoardDrill,
+  likelyMin: number,
   mostMin: number,
 ): number {
   let nearest = likelyMin;
@@ -170,21 +195,18 @@ function bits(lanes: readonly number[]): number {
   return lanes.reduce((sum, lane) => sum | (1 << lane), 0);
 }
 
-function begin({ board, free, pupils, days, acts, genes }: Hour, { on, act }: Option): void {
-  const takenMin = act.endMin - act.startMin;
-  acts.push(act);
-  genes.push({ drill: on, plain: null, takenMin, lanes: act.lanes });
-  for (const lane of lanesOf(act.lanes)) {
-    taught(board, pupils[lane]!, on, takenMin);
-    days[lane]!.push(act);
-    free[lane] = act.endMin;
-  }
+function begin(hour: Hour, { on, act }: Option): void {
+  hour.acts.push(act);
+  hour.genes.push(geneOf(on, act.endMin - act.startMin, act.lanes));
+  if (!hour.first || isBefore(act, hour.first)) hour.first = act;
+  goThrough(hour, act, act.lanes);
+  for (const lane of lanesOf(act.lanes)) hour.free[lane] = act.endMin;
 }
 
 /** Until somebody else is free, when something else may be done. */
 function wait({ board, free, genes }: Hour, atMin: number, lanes: number): void {
   const others = free.filter((one) => one > atMin);
   const untilMin = Math.min(board.task.plan.lengthMin, ...others, atMin + 4 * STEP_MIN);
-  genes.push(waiting(untilMin - atMin, lanes));
+  genes.push(geneOf(null, untilMin - atMin, lanes));
   for (const lane of lanesOf(lanes)) free[lane] = untilMin;
 }

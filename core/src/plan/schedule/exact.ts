@@ -1,15 +1,16 @@
-import type { Activity, Board, BoardDrill } from './model';
+import type { Activity, Board, BoardDrill, LaneParts } from './model';
 import { STEP_MIN } from '../plan';
-import { inTime, isWet } from './activity';
+import { inTime } from './activity';
 import { isAllowed } from './hard';
 import { closed, ground } from './hard/place';
 import { needs, restsOn } from './hard/students';
 import { minutes } from './hard/time';
-import { actsOfLane, lanePoints, laneParts, mostBesides, type Score, scoreOf } from './parts';
+import { actsOfLane, lanePoints, laneParts, mostBesides, type Score, scoreOf, totalOf } from './parts';
 
 /** What one student could do all day. */
 interface Day {
   acts: Activity[];
+  parts: LaneParts;
   points: number;
 }
 
@@ -43,7 +44,7 @@ export function exactSchedule(
   const rest = days.map(
     (_, lane) => days.slice(lane).reduce((sum, own) => sum + (own[0]?.points ?? 0), 0) / n,
   );
-  let best: Score | null = null;
+  let best = Number.NEGATIVE_INFINITY;
   let found: Activity[] | null = null;
   let tried = 0;
   const put = (lane: number, points: number, chosen: readonly Day[]): void => {
@@ -51,18 +52,22 @@ export function exactSchedule(
       tried += 1;
       const acts = together(chosen.map(({ acts: own }) => own));
       if (!isAllowed(board, acts)) return;
-      const score = scoreOf(board, acts);
-      if (best === null || score.total > best.total) [best, found] = [score, acts];
+      const total = totalOf(
+        board,
+        acts,
+        chosen.map(({ parts }) => parts),
+      );
+      if (found === null || total > best) [best, found] = [total, acts];
       return;
     }
     for (const day of days[lane]!) {
       const most = points + day.points / n + (rest[lane + 1] ?? 0) + mostBesides(board);
-      if (best !== null && most <= best.total) break;
+      if (most <= best) break;
       put(lane + 1, points + day.points / n, [...chosen, day]);
     }
   };
   put(0, 0, []);
-  return { acts: found, score: best, tried };
+  return { acts: found, score: found && scoreOf(board, found), tried };
 }
 
 /** Every day a student could have by the rules that are his alone, the best first; null where there are too many. */
@@ -73,12 +78,15 @@ function daysOf(board: Board, lane: number): Day[] | null {
   const days: Day[] = [];
   let many = false;
   const isHis = (acts: readonly Activity[]): boolean =>
-    [minutes, needs, ground, closed, restsOn].every((rule) => rule(board, acts).length === 0);
+    [minutes, needs, ground, closed, restsOn].every((rule) => rule(board, acts, []).length === 0);
   const from = (atMin: number, acts: readonly Activity[]): void => {
     if (many) return;
     if (atMin >= lengthMin) {
       if (days.length >= MAX_DAYS) many = true;
-      else days.push({ acts: [...acts], points: lanePoints(board, laneParts(board, lane, acts)) });
+      else {
+        const parts = laneParts(board, lane, acts);
+        days.push({ acts: [...acts], parts, points: lanePoints(board, parts) });
+      }
       return;
     }
     const next = fixed.find(({ endMin }) => endMin > atMin);
@@ -112,7 +120,7 @@ export function actOf(on: BoardDrill, startMin: number, takenMin: number, lanes:
     startMin,
     endMin: startMin + takenMin,
     place,
-    wet: isWet(place),
+    wet: on.wet,
     lanes,
     blockIds: [],
   };

@@ -23,6 +23,19 @@ export interface Gene {
   takenMin: number;
   /** Bits of who does it. */
   lanes: number;
+  /** What it was when it was put last: put so again it is the same, and what is the same is not judged anew. */
+  act: Activity | null;
+}
+
+/**
+ * A drill, or what is none, for some.
+ *
+ * @param takenMin how long, minutes
+ * @param lanes bits of who does it, a plain number below 256
+ */
+export function geneOf(what: BoardDrill | Plain | null, takenMin: number, lanes: number): Gene {
+  const drill = what && 'drill' in what ? what : null;
+  return { drill, plain: drill ? null : (what as Plain | null), takenMin, lanes, act: null };
 }
 
 /** A break that the machine puts in. */
@@ -30,35 +43,25 @@ export const BREAK: Plain = { kind: 'break', title: 'Break', place: 'anywhere', 
 export const BREAK_MIN = 10;
 
 /**
- * Waiting for a while.
- *
- * @param takenMin how long, minutes
- * @param lanes bits of who waits, a plain number below 256
- */
-export function waiting(takenMin: number, lanes: number): Gene {
-  return { drill: null, plain: null, takenMin, lanes };
-}
-
-/**
  * A plan from a list of what is to be done, each put as early as can be in the order of the list: behind what those who do
  * it have done, and around what is locked. A look back comes last of all. What does not fit before the end is left out.
  *
- * @returns the plan, of the list what found its place, and when each student is free, minutes
+ * @returns the plan, of the list what found its place and when each begins, and when each student is free, minutes
  */
 export function placed(
   board: Board,
   genes: readonly Gene[],
-): { acts: Activity[]; genes: Gene[]; free: number[] } {
+): { acts: Activity[]; genes: Gene[]; starts: number[]; free: number[] } {
   const free = board.students.map(() => board.task.notBeforeMin ?? 0);
   const acts: Activity[] = [...board.locked];
   const kept: Gene[] = [];
-  const last = genes.filter(isLast);
+  const starts: number[] = [];
   const { lengthMin } = board.task.plan;
   const put = (gene: Gene, untilMin: number): void => {
-    const { drill } = gene;
+    const { drill, plain } = gene;
     const lanes = drill ? gene.lanes & drill.who : gene.lanes;
-    const takenMin = drill ? minutesFor(drill, gene.takenMin, lanes) : gene.takenMin;
     if (lanes === 0 || (drill && countOf(lanes) < drill.drill.group.min)) return;
+    const takenMin = drill ? minutesFor(drill, gene.takenMin, lanes) : gene.takenMin;
     const who = lanesOf(lanes);
     let startMin = 0;
     for (const lane of who) startMin = Math.max(startMin, free[lane]!);
@@ -67,33 +70,56 @@ export function placed(
       if ((one.lanes & lanes) !== 0 && one.startMin < startMin + takenMin && startMin < one.endMin)
         startMin = one.endMin;
     if (startMin + takenMin > untilMin) return;
+    const own = takenMin === gene.takenMin && lanes === gene.lanes ? gene : { ...gene, takenMin, lanes };
     // A break of the machine's own that comes too soon is waiting, and called so.
-    if (drill || gene.plain?.stays || (gene.plain && startMin >= REST_AFTER_MIN)) {
-      const act = drill
-        ? actOf(drill, startMin, takenMin, lanes)
-        : plainAct(gene.plain!, startMin, takenMin, lanes);
+    if (drill || plain?.stays || (plain && startMin >= REST_AFTER_MIN)) {
+      const act = actAt(own, startMin);
       if (!act) return;
-      // The same at the same time is done together, as it is read from a plan.
-      const same = acts.findIndex(
-        (one) =>
-          one.startMin === startMin &&
-          one.endMin === act.endMin &&
-          one.drillId === act.drillId &&
-          one.kind === act.kind &&
-          one.title === act.title &&
-          one.place === act.place &&
-          one.blockIds.length === 0,
-      );
+      const same = sameAt(acts, act);
       if (same < 0) acts.push(act);
       else acts[same] = { ...act, lanes: acts[same]!.lanes | lanes };
     }
-    kept.push(drill ? { drill, plain: null, takenMin, lanes } : gene);
+    kept.push(own);
+    starts.push(startMin);
     for (const lane of who) free[lane] = startMin + takenMin;
   };
-  const untilMin = last.reduce((until, { takenMin }) => until - takenMin, lengthMin);
+  let untilMin = lengthMin;
+  for (const gene of genes) if (isLast(gene)) untilMin -= gene.takenMin;
   for (const gene of genes) if (!isLast(gene)) put(gene, untilMin);
-  for (const gene of last) put(gene, lengthMin);
-  return { acts: inTime(acts), genes: kept, free };
+  if (untilMin < lengthMin) for (const gene of genes) if (isLast(gene)) put(gene, lengthMin);
+  return { acts: inTime(acts), genes: kept, starts, free };
+}
+
+/** What a gene is from a minute on; null for a drill without a place. */
+function actAt(gene: Gene, startMin: number): Activity | null {
+  const { drill, plain, takenMin, lanes, act: before } = gene;
+  const isBefore =
+    before?.startMin === startMin &&
+    before.endMin === startMin + takenMin &&
+    before.lanes === lanes &&
+    before.on === drill;
+  if (isBefore) return before;
+  const act = drill ? actOf(drill, startMin, takenMin, lanes) : plainAct(plain!, startMin, takenMin, lanes);
+  gene.act = act;
+  return act;
+}
+
+/** Where among acts one is that is the same at the same time: it is done together, as it is read from a plan. */
+function sameAt(acts: readonly Activity[], act: Activity): number {
+  for (let i = 0; i < acts.length; i++) {
+    const one = acts[i]!;
+    if (
+      one.startMin === act.startMin &&
+      one.endMin === act.endMin &&
+      one.drillId === act.drillId &&
+      one.kind === act.kind &&
+      one.title === act.title &&
+      one.place === act.place &&
+      one.blockIds.length === 0
+    )
+      return i;
+  }
+  return -1;
 }
 
 function isLast({ plain }: Gene): boolean {
@@ -130,6 +156,6 @@ export function genesOf(board: Board, acts: readonly Activity[]): Gene[] {
       if (!drill && drillId !== null) return [];
       const plain = drill ? null : { kind, title, place, stays: true };
       const lanes = act.lanes & everybody(board.students.length);
-      return [{ drill, plain, takenMin: act.endMin - act.startMin, lanes }];
+      return [geneOf(drill ?? plain, act.endMin - act.startMin, lanes)];
     });
 }

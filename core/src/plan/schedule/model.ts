@@ -1,4 +1,4 @@
-import type { Drill } from '../../drill';
+import type { Drill, GearFor } from '../../drill';
 import type { PlaceKind } from '../../water';
 import type { BlockKind } from '../plan';
 import type { PlanStudent } from '../rules/rule';
@@ -27,17 +27,45 @@ export interface BoardSkill {
   id: string;
   /** What it rests on, by their place among the skills. */
   needs: number[];
+  /** All that rests on it, and what rests on that. */
+  opens: number[];
   /** What it counts, 0 and more. */
   goal: number;
   /** Bits of those who are ready to build on it. */
   ready: number;
 }
 
-/** What a student brings to each skill: mastery and learning 0…1, and whether it was seen of him. */
+/**
+ * What a student brings to each skill: mastery and learning 0…1, whether it was seen of him, and how ready he is for it,
+ * which is not known yet.
+ */
 export interface Brought {
-  mastery: Float64Array;
-  learn: Float64Array;
-  seen: Uint8Array;
+  mastery: readonly number[];
+  learn: readonly number[];
+  seen: readonly boolean[];
+  ready: readonly number[];
+}
+
+/** What a drill trains. */
+export interface Trained {
+  /** The skill's place. */
+  skill: number;
+  /** Attempts a minute at it. */
+  perMin: number;
+  /** What its rise counts. */
+  counts: number;
+  /**
+   * Of each student and whole number of minutes the chance that he has not learned it by then, as far as it was computed:
+   * the powers are most of what a search costs.
+   */
+  missed: Float64Array;
+}
+
+/** A thing a drill needs, and how many of it the school has. */
+export interface Counted {
+  item: string;
+  per: GearFor;
+  owned: number;
 }
 
 /** A drill as it can be done here and by these students. */
@@ -47,16 +75,38 @@ export interface BoardDrill {
   index: number;
   /** Bits of those who may do it. */
   who: number;
-  /** What it trains: the skill's place, attempts a minute at it, and what its rise counts. */
-  trains: { skill: number; perMin: number; counts: number }[];
+  trains: Trained[];
   /** Place of its main skill; −1 when the school does not teach it. */
   main: number;
   /** Where it is done at this water; null where it cannot be. */
   place: PlaceKind | null;
+  /** Whether that is at the water. */
+  wet: boolean;
+  /** What it needs of which the school has counted its own. */
+  counted: readonly Counted[];
   leastMin: number;
   likelyMin: number;
+  /** It is in order from and to these minutes of the lesson. */
+  inOrder: { fromMin: number; toMin: number };
   /** Most minutes of each student; 0 for one who does another drill in its place, or does not wade. */
   mostMin: number[];
+}
+
+/** What each thing in a student's day costs as the instructor weighs it, points. */
+export interface Costs {
+  gain: number;
+  idle: number;
+  walk: number;
+  beyondAttention: number;
+  hurried: number;
+  sameStrand: number;
+  again: number;
+  tired: number;
+  backToGrass: number;
+  waterShort: number;
+  begun: number;
+  lost: number;
+  outOfOrder: number;
 }
 
 /** A task made ready to be searched. */
@@ -73,6 +123,12 @@ export interface Board {
   minors: number;
   /** Whether the school has a talk on safety. */
   talks: boolean;
+  /** One thing holds attention for so long, and so much time is wanted at the water, minutes. */
+  holdsMin: number;
+  waterMin: number;
+  /** The length of the longest place of each kind that the water has, metres. */
+  longestM: Partial<Record<PlaceKind, number>>;
+  costs: Costs;
   skills: BoardSkill[];
   /** What each student brings, by his place in the group and the place of the skill. */
   brings: Brought[];
@@ -85,8 +141,8 @@ export interface Board {
   had: readonly ReadonlyMap<number, { startMin: number; takenMin: number }>[];
   /** What stays as it is. */
   locked: Activity[];
-  /** Parts of a student's day that were computed before, by what he does. */
-  known: Map<string, LaneParts>;
+  /** What that rests on and is not ready: it must be taught to those before. */
+  owed: { skill: number; lanes: number; untilMin: number }[];
 }
 
 /** The parts of one student's day that depend on nobody else, as they are counted. */

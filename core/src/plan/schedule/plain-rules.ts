@@ -1,6 +1,6 @@
 import type { Board, BoardDrill } from './model';
 import { boardOf, couldGive } from './board';
-import { type Gene, placed } from './genes';
+import { type Gene, geneOf, placed } from './genes';
 import { canLock, staysAllowed } from './hard';
 import { proposalOf, type Proposal } from './proposal';
 import { scoreOf } from './parts';
@@ -24,18 +24,18 @@ export function plainPlan(task: ScheduleTask, rule: PlainRule): Proposal | null 
   for (;;) {
     const { length } = placed(board, genes).acts;
     const at = left.findIndex((drill) => {
-      const { acts } = placed(board, [...genes, geneOf(drill)]);
+      const { acts } = placed(board, [...genes, forAll(drill)]);
       return acts.length > length && staysAllowed(board, acts);
     });
     if (at < 0) break;
-    genes = [...genes, ...left.splice(at, 1).map(geneOf)];
+    genes = [...genes, ...left.splice(at, 1).map(forAll)];
   }
   const { acts } = placed(board, genes);
   return acts.length === 0 ? null : proposalOf(board, acts, scoreOf(board, acts), false);
 }
 
-function geneOf(drill: BoardDrill): Gene {
-  return { drill, plain: null, takenMin: drill.likelyMin, lanes: drill.who };
+function forAll(drill: BoardDrill): Gene {
+  return geneOf(drill, drill.likelyMin, drill.who);
 }
 
 function inOrder(board: Board, rule: PlainRule): BoardDrill[] {

@@ -4,9 +4,11 @@ import { type Random, seededRandom } from '../../random';
 import { STEP_MIN } from '../plan';
 import { countOf, lanesOf } from './activity';
 import { constructed } from './constructed';
-import { BREAK, BREAK_MIN, type Gene, genesOf, placed } from './genes';
+import { BREAK, BREAK_MIN, type Gene, geneOf, genesOf, placed } from './genes';
 import { canLock, hardFaults, isAllowed, staysAllowed } from './hard';
-import { type Score, scoreOf } from './parts';
+import { type Days, daysOf, isSameDay, type Score, scoreOf, totalOf } from './parts';
+import { guided } from './guided';
+import { roundsMoved } from './rounds';
 
 /** A plan on its way, with what it is worth. */
 export interface Found {
@@ -23,13 +25,18 @@ export interface Step {
 /** After so many changes it is told how far the search is. */
 const TELL_EVERY = 200;
 
-interface State extends Found {
+/** A plan that is looked at. */
+interface State {
+  acts: Activity[];
   genes: Gene[];
+  starts: number[];
+  days: Days;
+  total: number;
 }
 
 /** How much worse a step may be at first and at last, points. */
-const HOT = 0.03;
-const COLD = 0.0005;
+const HOT = 0.06;
+const COLD = 0.001;
 
 /**
  * Plans, each better than the one before: one made step by step by what gains most a minute, then changed a little many
@@ -49,46 +56,48 @@ export function* betterPlans(
   let best: State | null = null;
   if (given && isAllowed(board, given)) {
     // As it was given it may have gaps on purpose that a list of genes has not.
-    best = { acts: [...given], genes: had, score: scoreOf(board, given) };
-    yield { found: best, tried: 0 };
+    best = judged(board, [...given], { genes: had, starts: [] });
+    yield { found: foundOf(board, best), tried: 0 };
   }
-  for (const genes of starts(board, had, stays, random)) {
+  for (const genes of starts(board, had, stays, random, () => best)) {
     const state = stateOf(board, genes, stays.length);
-    if (!state || (best && state.score.total <= best.score.total)) continue;
+    if (!state || (best && state.total <= best.total)) continue;
     best = state;
-    yield { found: best, tried: 0 };
+    yield { found: foundOf(board, best), tried: 0 };
   }
-  if (best?.acts.length === 0)
-    for (const genes of afterTalks(board, random)) {
-      const state = stateOf(board, genes, stays.length);
-      if (!state || state.score.total <= best.score.total) continue;
-      best = state;
-      yield { found: best, tried: 0 };
-    }
   if (!best) return;
   let now: State = stateOf(board, best.genes, stays.length) ?? best;
   let told = 0;
   for (let tried = 0; tried < tries; tried++) {
     if (tried - told >= TELL_EVERY) yield { found: null, tried: (told = tried) };
-    const anew = random() < ANEW;
-    if (anew) tried += ANEW_TRIES;
-    const genes = anew ? madeAnew(board, now, random) : changed(board, now.genes, random);
-    const next = stateOf(board, genes, stays.length);
+    const genes = neighbour(board, now, random);
+    const next = stateOf(board, genes, stays.length, now);
     if (!next) continue;
     const heat = HOT * (COLD / HOT) ** (tried / tries);
-    const loss = now.score.total - next.score.total;
+    const loss = now.total - next.total;
     if (loss > 0 && random() >= Math.exp(-loss / heat)) continue;
     now = next;
-    if (now.score.total > best.score.total + 1e-9) {
+    if (now.total > best.total + 1e-9) {
       best = now;
-      yield { found: best, tried };
+      yield { found: foundOf(board, best), tried };
     }
   }
 }
 
-/** One time of so many a stretch of the plan is made anew; it takes as long as so many small changes. */
-const ANEW = 0.15;
-const ANEW_TRIES = 12;
+/** Of all changes so many are a stretch made anew, rounds that move, and a drill that is looked for. */
+const ANEW = 0.03;
+const MOVED = 0.4;
+const LOOKED_FOR = 0.3;
+
+/** A list that is a little other than that of a plan. */
+function neighbour(board: Board, now: State, random: Random): Gene[] {
+  const which = random();
+  if (which < ANEW) return madeAnew(board, now, random);
+  if (which < ANEW + MOVED) return roundsMoved(now.genes, now.starts, random);
+  if (which < ANEW + MOVED + LOOKED_FOR) return guided(board, now, random);
+  return changed(board, now.genes, random);
+}
+
 /** Up to so long a stretch, minutes. */
 const STRETCH_MIN = 60;
 
@@ -113,16 +122,42 @@ function madeAnew(board: Board, { genes }: State, random: Random): Gene[] {
   return [...made, ...genes.slice(at)];
 }
 
-/** @param stays how many things the instructor put in that must be there */
-function stateOf(board: Board, genes: readonly Gene[], stays: number): State | null {
-  const { acts, genes: kept } = placed(board, genes);
+/**
+ * @param stays how many things the instructor put in that must be there
+ * @param like one that it was made from: days that stayed the same are not judged anew
+ */
+function stateOf(
+  board: Board,
+  genes: readonly Gene[],
+  stays: number,
+  like: State | null = null,
+): State | null {
+  const { acts, genes: kept, starts } = placed(board, genes);
   if (stays > 0 && kept.filter(({ plain }) => plain?.stays).length < stays) return null;
-  return staysAllowed(board, acts) ? { acts, genes: kept, score: scoreOf(board, acts) } : null;
+  if (like && isSameDay(acts, like.acts)) return { ...like, genes: kept, starts };
+  return staysAllowed(board, acts) ? judged(board, acts, { genes: kept, starts }, like) : null;
+}
+
+function judged(
+  board: Board,
+  acts: Activity[],
+  list: Pick<State, 'genes' | 'starts'>,
+  like: State | null = null,
+): State {
+  const days = daysOf(board, acts, like?.days);
+  return { acts, ...list, days, total: totalOf(board, acts, days.parts) };
+}
+
+function foundOf(board: Board, { acts }: State): Found {
+  return { acts, score: scoreOf(board, acts) };
 }
 
 /** So many first plans are made, the first by the best choice each time, the others near it. */
 const FIRST_PLANS = 4;
 const STRAY = 0.35;
+/** Where none of them may be, so many more are made, by choices far from the best. */
+const MORE_PLANS = 20;
+const FAR_STRAY = 0.8;
 
 /** Plans to begin with: what is there, and some made anew with what the instructor put in, each where it costs least. */
 function* starts(
@@ -130,28 +165,25 @@ function* starts(
   had: readonly Gene[],
   stays: readonly Gene[],
   random: Random,
+  best: () => State | null,
 ): Generator<readonly Gene[]> {
+  const made = (stray: number, before: readonly Gene[] = []): Gene[] => {
+    const genes = constructed(board, random, { stray, before, untilMin: board.task.plan.lengthMin });
+    return stays.reduce((list, stay) => withStay(board, list, stay), genes);
+  };
   if (stays.length > 0) for (const talk of shortTalks(board)) yield [...talk, ...stays];
   if (had.length > 0) {
     yield had;
     yield repaired(board, had);
   }
   for (let i = 0; i < FIRST_PLANS; i++) {
-    const genes = constructed(board, random, {
-      stray: i === 0 ? 0 : STRAY,
-      before: [],
-      untilMin: board.task.plan.lengthMin,
-    });
-    const whole = stays.reduce((list, stay) => withStay(board, list, stay), genes);
-    yield whole;
-    yield withBreaks(board, whole);
+    const genes = made(i === 0 ? 0 : STRAY);
+    yield genes;
+    yield withBreaks(board, genes);
   }
-}
-
-/** Where the talk that must come first is worth less than it takes, nothing is begun: then it is given, and one goes on. */
-function* afterTalks(board: Board, random: Random): Generator<readonly Gene[]> {
-  const untilMin = board.task.plan.lengthMin;
-  for (const before of shortTalks(board)) yield constructed(board, random, { stray: 0, before, untilMin });
+  for (let i = 0; i < MORE_PLANS && !best(); i++) yield made(FAR_STRAY);
+  // Where the talk that must come first is worth less than it takes nothing is begun: then it is given, and one goes on.
+  if (best()?.acts.length === 0) for (const talk of shortTalks(board)) yield made(0, talk);
 }
 
 /** Talks on safety for all, as short as they may be, where nothing may come before one. */
@@ -159,7 +191,7 @@ function shortTalks({ drills, talks, all }: Board): Gene[][] {
   if (!talks) return [[]];
   return drills
     .filter(({ drill, who }) => drill.strand === 'safety' && who === all)
-    .map((drill) => [{ drill, plain: null, takenMin: drill.leastMin, lanes: all }]);
+    .map((drill) => [geneOf(drill, drill.leastMin, all)]);
 }
 
 /** What is there without what breaks a rule, and the stretches that this leaves made anew. */
@@ -185,11 +217,11 @@ function repaired(board: Board, had: readonly Gene[]): Gene[] {
 function withBreaks(board: Board, genes: Gene[]): Gene[] {
   if (board.task.addsBreaks === false) return genes;
   let best = genes;
-  const rest: Gene = { drill: null, plain: BREAK, takenMin: BREAK_MIN, lanes: board.all };
+  const rest = geneOf(BREAK, BREAK_MIN, board.all);
   for (let i = 0; i < 3; i++) {
     const more = withStay(board, best, rest);
     const [before, after] = [stateOf(board, best, 0), stateOf(board, more, 0)];
-    if (!after || (before && before.score.total >= after.score.total)) break;
+    if (!after || (before && before.total >= after.total)) break;
     best = more;
   }
   return best;
@@ -202,7 +234,7 @@ function withStay(board: Board, genes: readonly Gene[], stay: Gene): Gene[] {
     const tried = [...genes.slice(0, at), stay, ...genes.slice(at)];
     const { acts, genes: kept } = placed(board, tried);
     if (!kept.includes(stay) || !staysAllowed(board, acts)) continue;
-    const { total } = scoreOf(board, acts);
+    const { total } = judged(board, acts, { genes: kept, starts: [] });
     if (!best || total > best.total) best = { genes: tried, total };
   }
   return best?.genes ?? [...genes, stay];
@@ -217,11 +249,10 @@ const BREAKS = 0.04;
 
 /** Any drill, or a break, for those of some who may do it; what could give the group more is drawn more often. */
 function anyGene(board: Board, lanes: number, random: Random, takenMin?: number): Gene {
-  if (random() < BREAKS && board.task.addsBreaks !== false)
-    return { drill: null, plain: BREAK, takenMin: BREAK_MIN, lanes };
+  if (random() < BREAKS && board.task.addsBreaks !== false) return geneOf(BREAK, BREAK_MIN, lanes);
   const at = bisectRight(board.draw, random() * (board.draw.at(-1) ?? 0));
   const drill = board.drills[Math.min(at, board.drills.length - 1)] ?? null;
-  return { drill, plain: null, takenMin: takenMin ?? drill?.likelyMin ?? BREAK_MIN, lanes };
+  return geneOf(drill, takenMin ?? drill?.likelyMin ?? BREAK_MIN, lanes);
 }
 
 /** Some of those: all of them as often as not, and of groups that are apart one. */

@@ -1,14 +1,15 @@
 import type { Activity, Board } from '../model';
-import { inTime } from '../activity';
+import { inTime, isBefore } from '../activity';
 import { apart, group, minors, supervision } from './people';
 import { closed, ground, room } from './place';
-import { type HardFault, type HardRule, isSame } from './rule';
+import { type Going, goingOn, type HardFault, type HardRule, isSame } from './rule';
 import { needs, restsOn, safetyFirst } from './students';
 import { locked, stock } from './things';
 import { minutes, outsideLesson } from './time';
 import { twoPlaces } from './two-places';
 
 export * from './rule';
+export { notReady } from './students';
 
 const RULES: readonly HardRule[] = [
   twoPlaces,
@@ -30,13 +31,14 @@ const RULES: readonly HardRule[] = [
 
 /** Everything in a plan that must not be. @param acts in the order of time */
 export function hardFaults(board: Board, acts: readonly Activity[]): HardFault[] {
-  return RULES.flatMap((rule) => broken(rule, board, acts));
+  const going = goingOn(acts);
+  return RULES.flatMap((rule) => broken(rule, board, acts, going));
 }
 
 /** What a rule finds; what was done is not judged any more, nor what is locked where that is borne. */
-function broken(rule: HardRule, board: Board, acts: readonly Activity[]): HardFault[] {
+function broken(rule: HardRule, board: Board, acts: readonly Activity[], going: Going): HardFault[] {
   const { notBeforeMin = 0, bearsLocked = false } = board.task;
-  const found = rule(board, acts);
+  const found = rule(board, acts, going);
   if (found.length === 0 || (notBeforeMin === 0 && !bearsLocked)) return found;
   const isBorne = ({ rule: id, act, atMin }: HardFault): boolean =>
     act !== null &&
@@ -62,33 +64,40 @@ const REST = RULES.filter((rule) => !BY_PLACING.has(rule));
 
 /** The same of a plan that was put together around locked activities that break nothing themselves. */
 export function staysAllowed(board: Board, acts: readonly Activity[]): boolean {
-  return REST.every((rule) => broken(rule, board, acts).length === 0);
+  return isKept(REST, board, acts);
+}
+
+function isKept(rules: readonly HardRule[], board: Board, acts: readonly Activity[]): boolean {
+  const going = goingOn(acts);
+  for (const rule of rules) if (broken(rule, board, acts, going).length > 0) return false;
+  return true;
 }
 
 /** Those that ask what goes on at the same time. */
 const AT_ONCE: readonly HardRule[] = [closed, room, supervision, minors, stock, apart];
 
 /**
- * Whether something may begin while others go on. @param before all that has begun, in the order of time @param on what
- * of it goes on
+ * Whether something may begin while others go on, whose students are ready for it.
+ *
+ * @param first what begins the day up to now; nothing where nothing was begun
+ * @param going what has begun and goes on
  */
 export function isAllowedNow(
   board: Board,
-  before: readonly Activity[],
-  on: readonly Activity[],
+  first: Activity | undefined,
+  going: readonly Activity[],
   act: Activity,
 ): boolean {
-  const now = inTime([...on, act]);
-  if (AT_ONCE.some((rule) => broken(rule, board, now).length > 0)) return false;
-  return [safetyFirst, restsOn].every((rule) => broken(rule, board, inTime([...before, act])).length === 0);
+  const begins = !first || isBefore(act, first) ? act : first;
+  return isKept([safetyFirst], board, [begins]) && isKept(AT_ONCE, board, inTime([...going, act]));
 }
 
 /** Whether locked activities break nothing by where they stand. */
 export function canLock(board: Board): boolean {
-  return [...BY_PLACING].every((rule) => broken(rule, board, board.locked).length === 0);
+  return isKept([...BY_PLACING], board, board.locked);
 }
 
 /** Whether nothing is in a plan that must not be. @param acts in the order of time */
 export function isAllowed(board: Board, acts: readonly Activity[]): boolean {
-  return RULES.every((rule) => broken(rule, board, acts).length === 0);
+  return isKept(RULES, board, acts);
 }

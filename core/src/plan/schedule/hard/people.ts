@@ -33,23 +33,13 @@ interface Moment {
   dry: number;
 }
 
-/** What goes on as each activity begins. @param acts in the order of time */
-function moments(acts: readonly Activity[]): Moment[] {
-  let on: Activity[] = [];
-  return acts.map(({ startMin }, i) => {
-    on = on.filter(({ endMin }) => endMin > startMin);
-    for (let j = i; acts[j]?.startMin === startMin; j++) if (!on.includes(acts[j]!)) on.push(acts[j]!);
-    return momentOf(on);
-  });
-}
-
-function momentOf(on: readonly Activity[]): Moment {
+function momentOf(going: readonly Activity[]): Moment {
   const moment: Moment = { watching: 0, watched: 0, wet: 0, dry: 0 };
-  for (const act of on) {
-    const drill = act.on?.drill;
-    if (!drill) continue;
-    if (drill.supervision === 'eyes-on') {
-      moment.watching += Math.ceil(countOf(act.lanes) / drill.group.max);
+  for (const act of going) {
+    if (!act.on) continue;
+    const { supervision: eyes, group: size } = act.on.drill;
+    if (eyes === 'eyes-on') {
+      moment.watching += Math.ceil(countOf(act.lanes) / size.max);
       moment.watched |= act.lanes;
     } else if (act.wet) moment.wet |= act.lanes;
     else moment.dry |= act.lanes;
@@ -58,27 +48,31 @@ function momentOf(on: readonly Activity[]): Moment {
 }
 
 /** Eyes-on drills one group an instructor; within call at most so many for each adult who is free. */
-export const supervision: HardRule = (board, acts) => {
+export const supervision: HardRule = (board, acts, going) => {
   const { instructors, assistants } = board.task.staff;
   const found: HardFault[] = [];
-  moments(acts).forEach(({ watching, wet, dry }, i) => {
+  for (let i = 0; i < acts.length; i++) {
+    const act = acts[i]!;
+    const { watching, wet, dry } = momentOf(going[i]!);
     const mostWet = (wet & board.minors) === 0 ? WITHIN_CALL : WITHIN_CALL_MINORS;
     const adults = countOf(wet) / mostWet + countOf(dry) / WITHIN_CALL;
     if (watching > instructors || adults > instructors - watching + assistants)
-      found.push(inAct('supervision', acts[i]!));
-  });
+      found.push(inAct('supervision', act));
+  }
   return found;
 };
 
 /** A minor is never out of an adult's sight: who is not in a group that is watched has an adult free for him. */
-export const minors: HardRule = (board, acts) => {
+export const minors: HardRule = (board, acts, going) => {
   const { instructors, assistants } = board.task.staff;
   if (board.minors === 0) return [];
   const found: HardFault[] = [];
-  moments(acts).forEach(({ watching, watched }, i) => {
+  for (let i = 0; i < acts.length; i++) {
+    const act = acts[i]!;
+    const { watching, watched } = momentOf(going[i]!);
     const [alone] = lanesOf(board.minors & ~watched);
     if (alone !== undefined && instructors - watching + assistants <= 0)
-      found.push(inAct('minors', acts[i]!, alone));
-  });
+      found.push(inAct('minors', act, alone));
+  }
   return found;
 };

@@ -29,10 +29,33 @@ export interface HardFault {
   lane: number | null;
 }
 
+/** Of each act of a plan what goes on as it begins, itself and what begins with it too: that is the most until the next. */
+export type Going = readonly (readonly Activity[])[];
+
+/**
+ * What goes on as each act begins. @param acts in the order of time
+ */
+export function goingOn(acts: readonly Activity[]): Going {
+  const going: (readonly Activity[])[] = [];
+  let on: readonly Activity[] = [];
+  let until = 0;
+  for (let i = 0; i < acts.length; i++) {
+    const { startMin } = acts[i]!;
+    if (i >= until) {
+      const now: Activity[] = [];
+      for (const act of on) if (act.endMin > startMin) now.push(act);
+      for (until = i; acts[until]?.startMin === startMin; until++) now.push(acts[until]!);
+      on = now;
+    }
+    going.push(on);
+  }
+  return going;
+}
+
 /**
  * What a rule finds. @param acts in the order of time
  */
-export type HardRule = (board: Board, acts: readonly Activity[]) => HardFault[];
+export type HardRule = (board: Board, acts: readonly Activity[], going: Going) => HardFault[];
 
 /** Whether something locked is what an activity is, or a part of it. */
 export function isSame(locked: Activity, act: Activity): boolean {

@@ -1,4 +1,4 @@
-import type { Board } from '../model';
+import type { Board, BoardDrill } from '../model';
 import { lanesOf } from '../activity';
 import { type HardFault, type HardRule, inAct } from './rule';
 
@@ -17,18 +17,26 @@ export const restsOn: HardRule = (board, acts) => {
   const found: HardFault[] = [];
   for (const act of acts) {
     if (!act.on) continue;
-    for (const lane of lanesOf(act.lanes & lacking(board, act.on.main, taught)))
-      if (!board.task.trustsPlan || !board.had[lane]!.has(act.on.index))
-        found.push(inAct('rests-on', act, lane));
+    for (const lane of lanesOf(act.lanes & notReady(board, act.on, taught)))
+      found.push(inAct('rests-on', act, lane));
     for (const { skill } of act.on.trains) taught[skill]! |= act.lanes;
   }
   return found;
 };
 
-/** Bits of those to whom something that a skill rests on is neither ready nor taught. */
-function lacking({ skills, all }: Board, skill: number, taught: Uint8Array): number {
+/**
+ * Those to whom something that a drill rests on is neither ready nor taught.
+ *
+ * @param taught of each skill the bits of those who were taught it
+ * @returns bits, a plain number below 256
+ */
+export function notReady(board: Board, { main, index }: BoardDrill, taught: Uint8Array): number {
   let bits = 0;
-  for (const need of skills[skill]?.needs ?? []) bits |= all & ~(skills[need]!.ready | taught[need]!);
+  for (const need of board.skills[main]?.needs ?? [])
+    bits |= board.all & ~(board.skills[need]!.ready | taught[need]!);
+  // What the plan has for a student he may do where somebody decided so.
+  if (board.task.trustsPlan)
+    for (const lane of lanesOf(bits)) if (board.had[lane]!.has(index)) bits &= ~(1 << lane);
   return bits;
 }
 

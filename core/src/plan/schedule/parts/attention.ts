@@ -1,9 +1,19 @@
 import type { Activity, Board } from '../model';
 import { isCold } from '../../../safety';
+import type { PlanLesson } from '../../rules/rule';
 
-/** One thing holds attention for so long, minutes; less in cold. Rules of thumb of the trade. */
+/** One thing holds attention for so long, minutes; less in cold water. Rules of thumb of the trade. */
 const HOLDS_MIN = 15;
 const HOLDS_COLD_MIN = 10;
+/**
+ * How long one thing holds attention at a lesson.
+ *
+ * @returns minutes
+ */
+export function holdsMin({ hours }: PlanLesson): number {
+  return hours?.some(({ waterC }) => isCold(waterC)) ? HOLDS_COLD_MIN : HOLDS_MIN;
+}
+
 /** After so long without a break one is wanted, minutes. A rule of thumb. */
 const BREAK_AFTER_MIN = 90;
 
@@ -13,9 +23,7 @@ const BREAK_AFTER_MIN = 90;
  * @param acts his, in the order of time
  * @returns minutes
  */
-export function beyondAttention({ task }: Board, acts: readonly Activity[]): number {
-  const cold = task.lesson.hours?.some(({ waterC }) => isCold(waterC)) ?? false;
-  const holds = cold ? HOLDS_COLD_MIN : HOLDS_MIN;
+export function beyondAttention({ holdsMin: holds }: Board, acts: readonly Activity[]): number {
   let [beyond, run, last] = [0, 0, null as string | null];
   for (const { drillId, startMin, endMin } of acts) {
     if (drillId === null) {
@@ -39,10 +47,10 @@ export function beyondAttention({ task }: Board, acts: readonly Activity[]): num
  * @returns minutes
  */
 export function hurriedOf(lane: number, acts: readonly Activity[]): number {
-  return acts.reduce((sum, { on: drill, startMin, endMin }) => {
-    if (!drill) return sum;
-    return sum + Math.max(0, Math.min(drill.likelyMin, drill.mostMin[lane]!) - (endMin - startMin));
-  }, 0);
+  let hurried = 0;
+  for (const { on, startMin, endMin } of acts)
+    if (on) hurried += Math.max(0, Math.min(on.likelyMin, on.mostMin[lane]!) - (endMin - startMin));
+  return hurried;
 }
 
 /**
@@ -71,7 +79,12 @@ export function againOf(acts: readonly Activity[]): number {
  * @returns a whole number
  */
 export function begunOf(acts: readonly Activity[]): number {
-  return acts.filter(({ on }, i) => on !== null && acts[i - 1]?.on !== on).length;
+  let [begun, before] = [0, null as Activity['on']];
+  for (const { on } of acts) {
+    if (on !== null && on !== before) begun += 1;
+    before = on;
+  }
+  return begun;
 }
 
 /**
@@ -84,11 +97,19 @@ export function tiredOf(acts: readonly Activity[]): number {
   let [tired, since] = [0, 0];
   for (const { kind, startMin, endMin } of acts) {
     if (kind === 'break') since = endMin;
-    else
-      tired +=
-        Math.max(0, endMin - since - BREAK_AFTER_MIN) - Math.max(0, startMin - since - BREAK_AFTER_MIN);
+    else tired += tiredUntil(endMin - since) - tiredUntil(startMin - since);
   }
   return tired;
+}
+
+/**
+ * Minutes beyond those after which a break is wanted.
+ *
+ * @param sinceMin since the last one, minutes
+ * @returns minutes
+ */
+export function tiredUntil(sinceMin: number): number {
+  return Math.max(0, sinceMin - BREAK_AFTER_MIN);
 }
 
 /**

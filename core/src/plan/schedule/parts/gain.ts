@@ -1,15 +1,21 @@
-import type { Activity, Board, BoardDrill } from '../model';
+import type { Activity, Board, BoardDrill, Brought, Trained } from '../model';
 
 /** So long a drill is told and shown before anybody tries, minutes. A rule of thumb. */
 const TELLING_MIN = 2;
 
 /** What a student can at an hour of the day, by the place of the skill. */
 export interface Pupil {
+  /** His place in the group. */
+  lane: number;
   /** How well he can it and how fast he learns, 0…1. */
-  mastery: Float64Array;
-  learn: Float64Array;
+  mastery: number[];
+  learn: readonly number[];
   /** Whether it was seen of him. */
-  seen: Uint8Array;
+  seen: boolean[];
+  /** How ready he is for it, 0…1, as far as it was computed since what it rests on changed last. */
+  ready: number[];
+  /** Room for the rises of one drill. */
+  rises: number[];
 }
 
 /**
@@ -18,8 +24,12 @@ export interface Pupil {
  * @param lane his place in the group, a plain number from 0
  */
 export function pupilOf({ brings }: Board, lane: number): Pupil {
-  const { mastery, learn, seen } = brings[lane]!;
-  return { mastery: mastery.slice(), learn, seen: seen.slice() };
+  return copied({ lane, ...brings[lane]! });
+}
+
+/** The same pupil, to be taught apart. */
+function copied({ lane, mastery, learn, seen, ready }: Brought & Pick<Pupil, 'lane'>): Pupil {
+  return { lane, mastery: [...mastery], learn, seen: [...seen], ready: [...ready], rises: [] };
 }
 
 /**
@@ -46,7 +56,8 @@ export function gainOf(board: Board, lane: number, acts: readonly Activity[]): n
  */
 export function wouldGive(board: Board, pupil: Pupil, { trains }: BoardDrill, takenMin: number): number {
   let gain = 0;
-  for (const one of trains) gain += riseOf(board, pupil, one, takenMin) * one.counts * goalOf(board, one);
+  for (const one of trains)
+    gain += riseOf(board, pupil, one, takenMin) * one.counts * board.skills[one.skill]!.goal;
   return gain;
 }
 
@@ -57,34 +68,47 @@ export function wouldGive(board: Board, pupil: Pupil, { trains }: BoardDrill, ta
  * @returns skills gained, 0 and more
  */
 export function taught(board: Board, pupil: Pupil, { trains }: BoardDrill, takenMin: number): number {
-  const rises = trains.map((one) => riseOf(board, pupil, one, takenMin));
   let gain = 0;
-  trains.forEach((one, i) => {
-    gain += rises[i]! * one.counts * goalOf(board, one);
-    pupil.mastery[one.skill]! += rises[i]!;
-    pupil.seen[one.skill] = 1;
-  });
+  // What rises holds nothing back of what else the same drill trains: first all rises, then what follows from them.
+  for (let i = 0; i < trains.length; i++) pupil.rises[i] = riseOf(board, pupil, trains[i]!, takenMin);
+  for (let i = 0; i < trains.length; i++) {
+    const { skill, counts } = trains[i]!;
+    const { goal, opens } = board.skills[skill]!;
+    gain += pupil.rises[i]! * counts * goal;
+    pupil.mastery[skill]! += pupil.rises[i]!;
+    pupil.seen[skill] = true;
+    for (let k = 0; k < opens.length; k++) pupil.ready[opens[k]!] = Number.NaN;
+  }
   return gain;
 }
 
-type Trained = BoardDrill['trains'][number];
-
-function goalOf({ skills }: Board, { skill }: Trained): number {
-  return skills[skill]!.goal;
+function riseOf(board: Board, pupil: Pupil, one: Trained, takenMin: number): number {
+  const { skill } = one;
+  return readyFor(board, pupil, skill) * (1 - pupil.mastery[skill]!) * (1 - missedBy(pupil, one, takenMin));
 }
 
-function riseOf(board: Board, pupil: Pupil, { skill, perMin }: Trained, takenMin: number): number {
+/** So many numbers of minutes are kept of each student, from 0. */
+export const KNOWN_MIN = 64;
+
+function missedBy({ lane, learn }: Pupil, { skill, perMin, missed }: Trained, takenMin: number): number {
   const minutes = Math.max(0, takenMin - TELLING_MIN);
-  const missed = (1 - pupil.learn[skill]!) ** (perMin * minutes);
-  return readyFor(board, pupil, skill) * (1 - pupil.mastery[skill]!) * (1 - missed);
+  const isKept = minutes < KNOWN_MIN && Number.isInteger(minutes);
+  const known = isKept ? missed[lane * KNOWN_MIN + minutes]! : Number.NaN;
+  if (known >= 0) return known;
+  const now = (1 - learn[skill]!) ** (perMin * minutes);
+  if (isKept) missed[lane * KNOWN_MIN + minutes] = now;
+  return now;
 }
 
 /** What was trained today is seen, and speaks for what it rests on. */
 function readyFor(board: Board, pupil: Pupil, skill: number): number {
+  const known = pupil.ready[skill]!;
+  if (known >= 0) return known;
   let least = 1;
   for (const need of board.skills[skill]!.needs) {
     const can = pupil.mastery[need]!;
     least = Math.min(least, pupil.seen[need] ? can : can * readyFor(board, pupil, need));
   }
+  pupil.ready[skill] = least;
   return least;
 }

@@ -1,4 +1,5 @@
-import type { Activity, Board } from '../model';
+import type { Drill } from '../../../drill';
+import type { Activity, Board, BoardDrill } from '../model';
 
 /** A drill that is moved by more than this counts as a part of one that is lost, minutes. Rules of thumb. */
 const NEAR_MIN = 10;
@@ -37,18 +38,34 @@ const SAFETY_UNTIL = 0.25;
 const FISH_CARE_FROM = 0.6;
 
 /**
+ * Between which minutes of a lesson a drill is in order: safety early, the care of fish late.
+ *
+ * @param lengthMin of the lesson, minutes
+ */
+export function orderOf({ strand }: Drill, lengthMin: number): BoardDrill['inOrder'] {
+  return {
+    fromMin: strand === 'fish-care' ? FISH_CARE_FROM * lengthMin : 0,
+    toMin: strand === 'safety' ? SAFETY_UNTIL * lengthMin : Number.POSITIVE_INFINITY,
+  };
+}
+
+/**
+ * Whether a drill on safety comes late, or one on the care of fish early.
+ *
+ * @param startMin when it begins, minutes
+ */
+export function isOutOfOrder({ inOrder }: BoardDrill, startMin: number): boolean {
+  return startMin < inOrder.fromMin || startMin > inOrder.toMin;
+}
+
+/**
  * How many drills on safety come late, and on the care of fish early.
  *
  * @param acts his, in the order of time
  * @returns a whole number
  */
-export function outOfOrderOf({ task }: Board, acts: readonly Pick<Activity, 'on' | 'startMin'>[]): number {
-  const { lengthMin } = task.plan;
-  return acts.filter(({ on, startMin }) => {
-    const strand = on?.drill.strand;
-    return (
-      (strand === 'safety' && startMin > SAFETY_UNTIL * lengthMin) ||
-      (strand === 'fish-care' && startMin < FISH_CARE_FROM * lengthMin)
-    );
-  }).length;
+export function outOfOrderOf(acts: readonly Activity[]): number {
+  let out = 0;
+  for (const { on, startMin } of acts) if (on && isOutOfOrder(on, startMin)) out += 1;
+  return out;
 }

@@ -1,5 +1,6 @@
 import { isWet } from '../activity';
 import type { Activity, Board } from '../model';
+import type { ScheduleTask } from '../task';
 
 /**
  * How often a student goes from one place to another; what can be done anywhere is done where he is.
@@ -39,11 +40,20 @@ export function backToGrassOf(acts: readonly Activity[]): number {
  * @param acts his, in the order of time
  * @returns minutes
  */
-export function waterShortOf({ task }: Board, acts: readonly Activity[]): number {
-  if (!task.lesson.water.places.some(({ kind }) => isWet(kind))) return 0;
-  const there = acts.reduce((sum, { wet, startMin, endMin }) => sum + (wet ? endMin - startMin : 0), 0);
-  return Math.max(0, WATER_SHARE * task.plan.lengthMin - there);
+export function waterShortOf({ waterMin }: Board, acts: readonly Activity[]): number {
+  let there = 0;
+  for (const { wet, startMin, endMin } of acts) if (wet) there += endMin - startMin;
+  return Math.max(0, waterMin - there);
 }
 
 /** Who comes to fish wants to be at the water for so much of the day. A rule of thumb. */
 const WATER_SHARE = 0.35;
+
+/**
+ * What is wanted of a lesson at the water; nothing where there is none.
+ *
+ * @returns minutes
+ */
+export function waterMinOf({ lesson, plan }: ScheduleTask): number {
+  return lesson.water.places.some(({ kind }) => isWet(kind)) ? WATER_SHARE * plan.lengthMin : 0;
+}

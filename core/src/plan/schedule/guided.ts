@@ -1,0 +1,71 @@
+import type { Activity, Board, BoardDrill } from './model';
+import type { Random } from '../../random';
+import { lanesOf } from './activity';
+import { type Gene, geneOf } from './genes';
+import { notReady } from './hard';
+import { type Days, pointsOfStep, type Standing, standingAt, tellingPoints } from './parts';
+
+/** A plan, of the list it was put from when each thing begins, and its days. */
+export interface Looked {
+  acts: readonly Activity[];
+  genes: readonly Gene[];
+  starts: readonly number[];
+  days: Days;
+}
+
+/** Of so many drills the best is taken, a plain number each: now by a draw, now nearly all are looked at. */
+const LOOKED_AT = [3, 8, 20, 60];
+
+/**
+ * The list with one drill in the place of another, or put in, that gives those who do it much then: of some that are drawn
+ * the one that gives most a minute.
+ */
+export function guided(board: Board, looked: Looked, random: Random): Gene[] {
+  const { genes, starts } = looked;
+  const next = [...genes];
+  const i = Math.floor(random() * genes.length);
+  const gene = genes[i];
+  if (!gene) return next;
+  const replaces = random() < 0.7 && !gene.plain?.stays;
+  const lanes = gene.lanes;
+  const taken = replaces && random() < 0.7 ? gene.takenMin : null;
+  const best = bestDrill(board, looked, lanes, starts[i]!, taken, random);
+  if (!best) return next;
+  next.splice(i, replaces ? 1 : 0, geneOf(best, taken ?? best.likelyMin, lanes));
+  return next;
+}
+
+function bestDrill(
+  board: Board,
+  { acts, days }: Looked,
+  lanes: number,
+  atMin: number,
+  taken: number | null,
+  random: Random,
+): BoardDrill | null {
+  const standings: Standing[] = [];
+  for (const lane of lanesOf(lanes)) standings[lane] = standingAt(board, lane, days.acts[lane]!, atMin);
+  const taught = new Uint8Array(board.skills.length);
+  for (const { on, startMin, lanes: who } of acts) {
+    if (startMin >= atMin) break;
+    for (const { skill } of on?.trains ?? []) taught[skill]! |= who;
+  }
+  let best: BoardDrill | null = null;
+  let most = Number.NEGATIVE_INFINITY;
+  const looks = LOOKED_AT[Math.floor(random() * LOOKED_AT.length)]!;
+  for (let k = 0; k < looks; k++) {
+    const on = board.drills[Math.floor(random() * board.drills.length)];
+    if (!on || on.place === null) continue;
+    const who = lanes & on.who & ~notReady(board, on, taught);
+    const each = lanesOf(who);
+    if (who === 0 || each.length < on.drill.group.min) continue;
+    let takenMin = taken ?? on.likelyMin;
+    for (const lane of each) takenMin = Math.min(takenMin, on.mostMin[lane]!);
+    if (takenMin < on.leastMin) continue;
+    let sum = -tellingPoints(board, each.length);
+    for (const lane of each) sum += pointsOfStep(board, standings[lane]!, on, takenMin, atMin);
+    const worth = sum / takenMin;
+    if (worth > most) [best, most] = [on, worth];
+  }
+  return best;
+}

@@ -1,0 +1,115 @@
+import type { Activity, Board, Costs, LaneParts } from '../model';
+import { againOf, begunOf, beyondAttention, hurriedOf, sameStrandOf, tiredOf } from './attention';
+import { gainOf } from './gain';
+import { lostOf, outOfOrderOf } from './keeping';
+import { idleOf } from './idle';
+import { backToGrassOf, walksOf, waterShortOf } from './walking';
+import { lanesOf } from '../activity';
+
+/**
+ * What one student does, in the order of time.
+ *
+ * @param lane his place in the group, a plain number from 0
+ */
+export function actsOfLane(acts: readonly Activity[], lane: number): Activity[] {
+  return acts.filter(({ lanes }) => (lanes & (1 << lane)) !== 0);
+}
+
+/**
+ * The parts of one student's day.
+ *
+ * @param lane his place in the group
+ * @param acts his, in the order of time
+ */
+export function laneParts(board: Board, lane: number, acts: readonly Activity[]): LaneParts {
+  return {
+    gain: gainOf(board, lane, acts),
+    idleMin: idleOf(board, acts),
+    walks: walksOf(acts),
+    beyondMin: beyondAttention(board, acts),
+    sameStrand: sameStrandOf(acts),
+    tiredMin: tiredOf(acts),
+    backToGrass: backToGrassOf(acts),
+    waterShortMin: waterShortOf(board, acts),
+    hurriedMin: hurriedOf(lane, acts),
+    again: againOf(acts),
+    begun: begunOf(acts),
+    lost: lostOf(board, lane, acts),
+    outOfOrder: outOfOrderOf(acts),
+  };
+}
+
+/** The days of a plan, each student's, with their parts. */
+export interface Days {
+  acts: Activity[][];
+  parts: LaneParts[];
+}
+
+/**
+ * Tells the days of a plan apart.
+ *
+ * @param acts in the order of time
+ * @param before another plan's days: who does the very same acts has the same parts
+ */
+export function daysOf(board: Board, acts: readonly Activity[], before: Days | null = null): Days {
+  const days: Activity[][] = board.students.map(() => []);
+  for (const act of acts) for (const lane of lanesOf(act.lanes)) days[lane]?.push(act);
+  const parts = days.map((own, lane) =>
+    before && isSameDay(own, before.acts[lane]!) ? before.parts[lane]! : laneParts(board, lane, own),
+  );
+  return { acts: days, parts };
+}
+
+/** Whether two days are of the very same acts. */
+export function isSameDay(a: readonly Activity[], b: readonly Activity[]): boolean {
+  if (a.length !== b.length) return false;
+  for (let i = 0; i < a.length; i++) if (a[i] !== b[i]) return false;
+  return true;
+}
+
+/**
+ * A student's own share of the score: all parts but fairness, telling to some, and margin.
+ *
+ * @returns points
+ */
+export function lanePoints({ costs }: Board, parts: LaneParts): number {
+  return (
+    costs.gain * parts.gain -
+    costs.idle * parts.idleMin -
+    costs.walk * parts.walks -
+    attentionPoints(costs, parts) -
+    changePoints(costs, parts) -
+    costs.tired * parts.tiredMin -
+    waterPoints(costs, parts) -
+    costs.begun * parts.begun -
+    costs.lost * parts.lost -
+    costs.outOfOrder * parts.outOfOrder
+  );
+}
+
+/**
+ * What it costs to be at one thing too long, or too short.
+ *
+ * @returns points, 0 and more
+ */
+export function attentionPoints(costs: Costs, { beyondMin, hurriedMin }: LaneParts): number {
+  return costs.beyondAttention * beyondMin + costs.hurried * hurriedMin;
+}
+
+/**
+ * What it costs to do the same or the like again.
+ *
+ * @returns points, 0 and more
+ */
+export function changePoints(costs: Costs, { sameStrand, again }: LaneParts): number {
+  return costs.sameStrand * sameStrand + costs.again * again;
+}
+
+/**
+ * What it costs to be at the water too little, or to leave it.
+ *
+ * @returns points, 0 and more
+ */
+export function waterPoints(costs: Costs, { backToGrass, waterShortMin }: LaneParts): number {
+  return costs.backToGrass * backToGrass + costs.waterShort * waterShortMin;
+}

@@ -1,0 +1,36 @@
+import type { Random } from '../../random';
+import type { Gene } from './genes';
+
+/** What lies between two minutes at which everybody is free: it can be moved as one and tears nobody's day. */
+export type Round = readonly Gene[];
+
+/**
+ * A list in rounds, in the order of time.
+ *
+ * @param starts when each thing of the list begins, minutes
+ */
+export function roundsOf(genes: readonly Gene[], starts: readonly number[]): Round[] {
+  const order = genes.map((_, i) => i).sort((a, b) => starts[a]! - starts[b]! || a - b);
+  const rounds: Gene[][] = [];
+  let untilMin = Number.NEGATIVE_INFINITY;
+  for (const i of order) {
+    const gene = genes[i]!;
+    if (starts[i]! >= untilMin) rounds.push([]);
+    rounds.at(-1)!.push(gene);
+    untilMin = Math.max(untilMin, starts[i]! + gene.takenMin);
+  }
+  return rounds;
+}
+
+/** The list with two rounds in each other's place, or one elsewhere, or one away. */
+export function roundsMoved(genes: readonly Gene[], starts: readonly number[], random: Random): Gene[] {
+  const rounds = roundsOf(genes, starts);
+  const [i, j] = [Math.floor(random() * rounds.length), Math.floor(random() * rounds.length)];
+  const how = random();
+  if (how < 0.45) [rounds[i], rounds[j]] = [rounds[j]!, rounds[i]!];
+  else {
+    const [one] = rounds.splice(i, 1);
+    if (one && (how < 0.9 || one.some(({ plain }) => plain?.stays))) rounds.splice(j, 0, one);
+  }
+  return rounds.flat();
+}
