@@ -1,7 +1,6 @@
-import type { Curriculum } from '../../curriculum';
 import { ALONE, type PlanBody, type Staff } from '../plan';
-import { type HardFault, judgeOf, taskFor } from '../schedule';
-import type { PlanFix, PlanChange, PlanLesson, PlanProblem, PlanRule } from './rule';
+import { faultsWith, taskFor } from '../schedule';
+import type { PlanFix, PlanChange, PlanProblem, PlanRule } from './rule';
 
 const RULES = ['supervision', 'minors'] as const;
 const MOST_STAFF = 8;
@@ -13,12 +12,14 @@ const MOST_STAFF = 8;
 export const watched: PlanRule = (plan, lesson, curriculum) => {
   if (!lesson || lesson.students.length === 0) return [];
   const staff = plan.staff ?? ALONE;
-  const faults = faultsWith(curriculum, plan, lesson, staff);
+  const task = taskFor(plan, { use: 'for-group' }, { curriculum, lesson, closed: [] });
+  // Only its own drills are looked at.
+  const find = faultsWith({ ...task, drillIds: [], lockedIds: [] });
+  const faults = find(plan.blocks, staff);
   return RULES.flatMap((rule): PlanProblem[] => {
     const own = faults.filter((fault) => fault.rule === rule);
     if (own.length === 0) return [];
-    const isMended = (by: Staff): boolean =>
-      !faultsWith(curriculum, plan, lesson, by).some((fault) => fault.rule === rule);
+    const isMended = (by: Staff): boolean => !find(plan.blocks, by).some((fault) => fault.rule === rule);
     return [
       {
         ...{ id: `watched/${rule}`, rule: 'watched', level: plan.staff ? 'must-fix' : 'check' },
@@ -46,12 +47,6 @@ function fixBy(
   const more = { ...staff, [`${comes}s`]: Math.min(MOST_STAFF, staff[`${comes}s`] + 1) };
   if (!isMended(more)) return [];
   return [{ does: { comes }, change: { kind: 'edit', edit: { kind: 'set', change: { staff: more } } } }];
-}
-
-/** What the rules of the made plan find in this one; only its own drills are looked at. */
-function faultsWith(curriculum: Curriculum, plan: PlanBody, lesson: PlanLesson, staff: Staff): HardFault[] {
-  const task = taskFor(plan, { use: 'for-group' }, { curriculum, lesson, closed: [] });
-  return judgeOf({ ...task, staff, drillIds: [], lockedIds: [] })(plan.blocks).faults;
 }
 
 function titlesAt({ blocks }: PlanBody, atMin: number): string[] {

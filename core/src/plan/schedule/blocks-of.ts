@@ -57,13 +57,9 @@ function beforeOf(
   return alike.find((block) => block.lane === lane) ?? alike[0] ?? null;
 }
 
-/** An id that no block has. */
-function idFor(
-  { drillId, kind, startMin, endMin }: Activity,
-  lane: number | null,
-  taken: Set<string>,
-): string {
-  const name = `scheduled:${drillId ?? kind}:${startMin}:${endMin}:${lane ?? 'all'}`;
+/** An id that no block has; not by the minute, so that what moves from one plan to the next is the same block. */
+function idFor({ drillId, kind }: Activity, lane: number | null, taken: Set<string>): string {
+  const name = `scheduled:${drillId ?? kind}:${lane ?? 'all'}`;
   for (let again = 0; ; again++) {
     const id = deterministicId(again === 0 ? name : `${name}:${again}`);
     if (taken.has(id)) continue;

@@ -4,7 +4,8 @@ import { actsOf, inTime, lanesOf } from './activity';
 import { boardOf } from './board';
 import { actOf } from './exact';
 import { hardFaults, type HardRuleId } from './hard';
-import { actsOfLane, laneParts, scoreOf } from './parts';
+import { actsOfLane, scoreOf } from './parts';
+import { gainOf } from './parts/gain';
 import type { ScheduleTask } from './task';
 
 /** What could stand in the place of something. */
@@ -78,7 +79,7 @@ function reasonOf(board: Board, acts: readonly Activity[], act: Activity, on: Bo
 }
 
 function gainIn(board: Board, acts: readonly Activity[], lane: number): number {
-  return laneParts(board, lane, actsOfLane(acts, lane)).gain;
+  return gainOf(board, lane, actsOfLane(acts, lane));
 }
 
 /** Drills before an activity that teach what it rests on, to somebody who was not ready for it. */
@@ -132,15 +133,16 @@ function rivalsOf(board: Board, acts: readonly Activity[], act: Activity, total:
  * @returns the ids of its blocks; null where nothing may be cut
  */
 export function cutFirst(task: ScheduleTask, blocks: readonly Block[]): readonly string[] | null {
-  const board = boardOf(task);
+  const board = boardOf({ ...task, drillIds: [] });
   const acts = actsOf(board, blocks);
   let least: { worth: number; blockIds: readonly string[] } | null = null;
   for (const act of acts) {
     if (!act.on || act.kind === 'safety' || act.on.drill.strand === 'fish-care') continue;
     if (act.blockIds.some((id) => task.lockedIds.includes(id))) continue;
     const others = acts.filter((one) => one !== act);
-    const gain = (list: readonly Activity[]): number => scoreOf(board, list).figures.gainSkills;
-    const worth = gain(acts) - gain(others);
+    // Only theirs changes who do it.
+    let worth = 0;
+    for (const lane of lanesOf(act.lanes)) worth += gainIn(board, acts, lane) - gainIn(board, others, lane);
     if (!least || worth < least.worth) least = { worth, blockIds: act.blockIds };
   }
   return least?.blockIds ?? null;

@@ -1,4 +1,4 @@
-import type { Block } from '../plan';
+import type { Block, Staff } from '../plan';
 import { actsOf } from './activity';
 import { boardOf } from './board';
 import { exactSchedule } from './exact';
@@ -83,4 +83,10 @@ export function judgeOf(
     const acts = actsOf(board, blocks);
     return { faults: hardFaults(board, acts), score: scoreOf(board, acts) };
   };
+}
+
+/** Tells of blocks as a plan of a task which rules it breaks with others who teach. */
+export function faultsWith(task: ScheduleTask): (blocks: readonly Block[], staff: Staff) => HardFault[] {
+  const board = boardOf(task);
+  return (blocks, staff) => hardFaults({ ...board, task: { ...task, staff } }, actsOf(board, blocks));
 }

@@ -163,6 +163,24 @@ describe('a plan made by the machine', () => {
     expect(schedule(one, { seed: 'a', tries: 800 })).toEqual(schedule(one, { seed: 'a', tries: 800 }));
   });
 
+  it('has the same block for what is in one plan and the next, wherever it goes', () => {
+    const one = larger('ids');
+    const plans = [...proposals(one, { seed: 'a', tries: 400 })].map(({ plan }) => plan.blocks);
+    expect(plans.length).toBeGreaterThan(2);
+    let moved = 0;
+    for (const [i, blocks] of plans.entries()) {
+      expect(new Set(blocks.map(({ id }) => id)).size).toBe(blocks.length);
+      for (const { id, drillId, lane, startMin } of plans[i + 1] ?? []) {
+        const before = blocks.filter((block) => block.drillId === drillId && block.lane === lane);
+        const same = blocks.find((block) => block.id === id);
+        if (same) expect([same.drillId, same.lane]).toEqual([drillId, lane]);
+        else expect(before.length).toBeLessThan(plans[i + 1]!.filter((x) => x.drillId === drillId).length);
+        if (same && same.startMin !== startMin) moved += 1;
+      }
+    }
+    expect(moved).toBeGreaterThan(0);
+  });
+
   it('is never worse than the plan it was given, and as good as it at once', () => {
     const one = larger('given');
     const good = schedule(one, { seed: 'a', tries: 600 })!;

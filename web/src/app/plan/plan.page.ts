@@ -54,7 +54,6 @@ import { ConflictDialogComponent } from './sharing/conflict-dialog.component';
 import { DrillShelfComponent } from './timeline/drill-shelf.component';
 import { BlockWhyComponent } from './proposal/block-why.component';
 import { PlanGoalsComponent } from './proposal/plan-goals.component';
-import { considered } from './proposal/considered';
 import { planInsight } from './proposal/plan-insight';
 import { PlanProposal } from './proposal/plan-proposal';
 import { ProposalAsksComponent } from './proposal/proposal-asks.component';
@@ -154,7 +153,6 @@ export class PlanPage implements OnInit, OnDestroy {
     const preview = this.preview();
     return body && preview ? applyEdit(this.teaching.curriculum(), body, preview) : body;
   });
-  private readonly looked = considered(this.shown, this.proposal.running);
   /** What is taught, as the plan reads it. */
   protected readonly own = computed(() => curriculumOf(this.teaching.curriculum(), this.shown() ?? {}));
   protected readonly lessons = computed(() =>
@@ -173,18 +171,19 @@ export class PlanPage implements OnInit, OnDestroy {
   private readonly planLesson = computed(() => (this.lesson() ? this.day.planLesson() : null));
   protected readonly insight = planInsight({
     body: computed(() => this.value()?.body ?? null),
-    shown: this.looked,
+    shown: this.shown,
     lesson: this.planLesson,
     curriculum: this.teaching.curriculum,
     goals: this.proposal.goals,
+    proposed: this.proposal.outlook,
   });
   protected readonly groupStudents = computed(() => this.planLesson()?.students ?? []);
   protected readonly laneName = (lane: number): string => this.lanes()[lane]?.name ?? '';
   protected readonly studentName = (id: string): string =>
     firstName(this.groupStudents().find((one) => one.id === id)?.name ?? '');
   protected readonly found = planFound({
-    shown: this.looked,
-    lesson: this.planLesson,
+    shown: this.shown,
+    found: this.insight.problems,
     curriculum: this.teaching.curriculum,
     units: this.session.units,
   });
@@ -209,6 +208,11 @@ export class PlanPage implements OnInit, OnDestroy {
       ? `${dayText(lesson.startsAt, this.zone())}, ${lesson.waterName}, ${spanText(Date.parse(lesson.startsAt), this.shown()?.lengthMin ?? 0, this.zone())}`
       : '';
   });
+
+  constructor() {
+    const mine = computed(() => (this.mine() ? (this.value()?.body ?? null) : null));
+    this.proposal.readyFor(mine, this.insight.day);
+  }
 
   ngOnInit(): void {
     const document = this.documents.open(this.id(), (plan) => this.saved.set(plan));

@@ -3,8 +3,7 @@ import {
   type Curriculum,
   curriculumOf,
   type PlanBody,
-  type PlanLesson,
-  planProblems,
+  type PlanProblem,
   runningOrder,
   strandOf,
   type UnitSystem,
@@ -20,21 +19,17 @@ const COUNTED = [
 /** What the check of a plan finds, in words, and by which marks its blocks are known there. */
 export function planFound({
   shown,
-  lesson,
+  found,
   curriculum,
   units,
 }: {
   shown: Signal<PlanBody | null>;
-  lesson: Signal<PlanLesson | null>;
+  found: Signal<readonly PlanProblem[]>;
   curriculum: Signal<Curriculum>;
   units: Signal<UnitSystem>;
 }) {
   const order = computed(() => runningOrder(shown() ?? { blocks: [] }));
-  const problems = computed(() => {
-    const body = shown();
-    if (!body) return [];
-    return planProblems(curriculum(), body, lesson()).map((problem) => planProblemInWords(problem, units()));
-  });
+  const problems = computed(() => found().map((problem) => planProblemInWords(problem, units())));
   return {
     order,
     problems,

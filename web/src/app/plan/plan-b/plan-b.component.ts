@@ -161,7 +161,13 @@ export class PlanBComponent implements OnDestroy {
     this.told.set(null);
     let found: PlanBody | null = null;
     this.work = this.runner
-      .run({ curriculum: sentCurriculum(curriculum), task, before: [], seed: 'plan-b', tries: TRIES })
+      .run({
+        curriculum: sentCurriculum(curriculum),
+        task,
+        before: [],
+        seed: 'plan-b',
+        tries: TRIES,
+      })
       .subscribe({
         next: (news) => {
           if (news.kind === 'plan') found = news.plan;

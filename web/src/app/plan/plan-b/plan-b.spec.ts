@@ -33,11 +33,14 @@ describe('plan B', () => {
         return stored;
       });
     asked = [];
+    const nothing = (): void => undefined;
     const run = (request: PlanRequest): Subject<PlanNews> => {
       asked.push(request);
       return (news = new Subject());
     };
-    TestBed.configureTestingModule({ providers: [{ provide: PlanRunner, useValue: { run } }] });
+    TestBed.configureTestingModule({
+      providers: [{ provide: PlanRunner, useValue: { run, warm: nothing, cool: nothing } }],
+    });
   });
   afterEach(() => jest.useRealTimers());
 
@@ -58,6 +61,7 @@ describe('plan B', () => {
     plan: { ...stored.body, blocks: [...stored.body.blocks.slice(0, 1), ...hut] },
     score: {} as Score,
     share: 1,
+    outlook: null,
   });
 
   it('is made for what the weather may bring, from the hour one says, of what is packed anyway', async () => {

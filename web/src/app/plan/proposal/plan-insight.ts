@@ -1,14 +1,14 @@
-import { computed, type Signal } from '@angular/core';
+import { computed, linkedSignal, type Signal } from '@angular/core';
 import {
   closedHours,
   type Curriculum,
-  cutFirst,
-  overrun,
   type PlanBody,
   type PlanDay,
   type PlanLesson,
+  type ScheduleTask,
   taskFor,
 } from '@doceo/core';
+import { NO_OUTLOOK, type Outlook, outlookOf } from '../../workers/plans/outlook';
 import type { Goals } from './plan-proposal';
 
 /** From what a plan is looked into. */
@@ -19,16 +19,27 @@ export interface InsightFrom {
   lesson: Signal<PlanLesson | null>;
   curriculum: Signal<Curriculum>;
   goals: Signal<Goals>;
+  /** What came with a plan that is proposed. */
+  proposed: Signal<Proposed | null>;
 }
 
-/** Chance of ending late from which it is told what would be cut, 0…1. */
-const LATE_TOLD = 0.05;
+/** A plan that is proposed, the lesson it is for, and what came with it; null while that is worked out. */
+interface Proposed {
+  plan: PlanBody;
+  lesson: PlanLesson | null;
+  outlook: Outlook | null;
+}
 
-/** So many runs tell a chance to within three points, and the page goes on answering. */
-const RUNS = 1200;
+interface Asked {
+  plan: PlanBody | null;
+  on: PlanLesson | null;
+  whole: ScheduleTask | null;
+  known: Proposed | null;
+  school: Curriculum;
+}
 
 /** What can be computed of a plan for the day it is planned for. */
-export function planInsight({ body, shown, lesson, curriculum, goals }: InsightFrom) {
+export function planInsight({ body, shown, lesson, curriculum, goals, proposed }: InsightFrom) {
   const day = computed<Omit<PlanDay, 'weights' | 'besides'>>(() => {
     const [plan, on] = [body(), lesson()];
     return { curriculum: curriculum(), lesson: on, closed: on && plan ? closedHours(plan, on) : [] };
@@ -38,14 +49,21 @@ export function planInsight({ body, shown, lesson, curriculum, goals }: InsightF
     const plan = shown();
     return plan && taskFor(plan, { use: 'for-group' }, { ...day(), ...goals() });
   });
-  const late = computed(() => {
-    const plan = shown();
-    return plan && overrun(curriculum(), plan, { runs: RUNS });
+  const outlook = linkedSignal<Asked, Outlook>({
+    source: () => ({ plan: shown(), on: lesson(), whole: task(), known: proposed(), school: curriculum() }),
+    computation: ({ plan, on, whole, known, school }, before) => {
+      if (!plan || !whole) return NO_OUTLOOK;
+      // Until it is worked out of a plan that was just found, what was told before stands.
+      if (known && known.plan === plan && known.lesson === on)
+        return known.outlook ?? before?.value ?? NO_OUTLOOK;
+      return outlookOf({ ...whole, curriculum: school }, plan, on);
+    },
   });
-  /** Blocks that would be cut first; null where it is seldom late. */
-  const cut = computed(() => {
-    const [whole, ends] = [task(), late()];
-    return whole && (ends?.late ?? 0) >= LATE_TOLD ? cutFirst(whole, whole.plan.blocks) : null;
-  });
-  return { day, task, overrun: late, cut };
+  return {
+    day,
+    task,
+    overrun: computed(() => outlook().overrun),
+    cut: computed(() => outlook().cut),
+    problems: computed(() => outlook().problems),
+  };
 }

@@ -1,4 +1,13 @@
-import { computed, inject, Injectable, type OnDestroy, signal } from '@angular/core';
+import {
+  computed,
+  effect,
+  inject,
+  Injectable,
+  type OnDestroy,
+  type Signal,
+  signal,
+  untracked,
+} from '@angular/core';
 import {
   type Block,
   type PlanBody,
@@ -15,27 +24,23 @@ import {
   USUAL_WEIGHTS,
   type WhyNot,
 } from '@doceo/core';
-import { filter, merge, type Observable, share, type Subscription, throttleTime } from 'rxjs';
+import type { Subscription } from 'rxjs';
 import { UserStorage } from '../../data/device/user-storage';
-import {
-  type PlanNews,
-  type PlanRequest,
-  sentCurriculum,
-  type Standing,
-} from '../../workers/plans/make-plans';
+import { type PlanRequest, sentCurriculum, type Standing } from '../../workers/plans/make-plans';
+import type { Outlook } from '../../workers/plans/outlook';
 import { PlanRunner } from '../../workers/plans/plan-runner';
 
 /** So many changes are tried: about two seconds on a usual machine. */
 const TRIES = 9000;
-
-/** A better plan takes the place of the one before at most so often, milliseconds: drawing each would be all it does. */
-const CALM_MS = 250;
 
 /** What an instructor likes in a plan: how much each wish counts, and what the plan is not about. */
 export interface Goals {
   weights: ScoreWeights;
   besides: number;
 }
+
+/** The day a plan is asked for. */
+type AskedDay = Omit<PlanDay, 'weights' | 'besides'>;
 
 export const USUAL_GOALS: Goals = { weights: USUAL_WEIGHTS, besides: USUAL_BESIDES };
 
@@ -51,8 +56,8 @@ export class PlanProposal implements OnDestroy {
   readonly running = signal(false);
   /** How far the search is, 0…1. */
   readonly share = signal(0);
-  private readonly from = signal<{ plan: PlanBody; day: Omit<PlanDay, 'weights' | 'besides'> } | null>(null);
-  private readonly found = signal<{ plan: PlanBody; score: Score } | null>(null);
+  private readonly from = signal<{ plan: PlanBody; day: AskedDay } | null>(null);
+  private readonly found = signal<{ plan: PlanBody; score: Score; outlook: Outlook | null } | null>(null);
   readonly before = signal<Standing | null>(null);
   readonly none = signal<{ whyNot: WhyNot | null } | null>(null);
   readonly failed = signal<string | null>(null);
@@ -72,22 +77,39 @@ export class PlanProposal implements OnDestroy {
     return parts ? takeChanges(from.plan, found.plan, parts) : found.plan;
   });
 
+  /** What came with the plan as it would be, for the lesson it was made for. */
+  readonly outlook = computed(() => {
+    const [from, found] = [this.from(), this.found()];
+    return from && found && !this.parts()
+      ? { plan: found.plan, lesson: from.day.lesson, outlook: found.outlook }
+      : null;
+  });
+
   ngOnDestroy(): void {
     this.work?.unsubscribe();
+    this.runner.cool();
+  }
+
+  /** Gets ready to be asked about a plan as soon as there is one: then the first proposal is there at once. */
+  readyFor(plan: Signal<PlanBody | null>, day: Signal<AskedDay>): void {
+    effect(() => {
+      const body = plan();
+      if (body) untracked(() => this.runner.warm(this.request({ use: 'for-group' }, body, day())));
+    });
   }
 
   /** Asks for a plan; what was shown of another goes. */
-  ask(use: PlanUse, plan: PlanBody, day: Omit<PlanDay, 'weights' | 'besides'>): void {
+  ask(use: PlanUse, plan: PlanBody, day: AskedDay): void {
     this.work?.unsubscribe();
     this.use.set(use);
     this.from.set({ plan, day });
     for (const one of [this.found, this.before, this.none, this.failed, this.parts]) one.set(null);
     this.share.set(0);
     this.running.set(true);
-    this.work = calmly(this.runner.run(this.request(use, plan, day))).subscribe({
+    this.work = this.runner.run(this.request(use, plan, day)).subscribe({
       next: (news) => {
         if ('share' in news) this.share.set(news.share);
-        if (news.kind === 'plan') this.found.set({ plan: asTaken(use, plan, news.plan), score: news.score });
+        if (news.kind === 'plan') this.found.set({ ...news, plan: asTaken(use, plan, news.plan) });
         if (news.kind === 'end') this.before.set(news.before);
         if (news.kind === 'none') this.none.set({ whyNot: news.whyNot });
       },
@@ -144,23 +166,12 @@ export class PlanProposal implements OnDestroy {
     if (use && from) this.ask(use, from.plan, from.day);
   }
 
-  private request(use: PlanUse, plan: PlanBody, day: Omit<PlanDay, 'weights' | 'besides'>): PlanRequest {
+  private request(use: PlanUse, plan: PlanBody, day: AskedDay): PlanRequest {
     const { curriculum, ...task } = taskFor(plan, use, { ...day, ...this.goals() });
     const before: readonly Block[] = plan.blocks;
-    return { curriculum: sentCurriculum(curriculum), task, before, seed: 'plan', tries: TRIES };
+    const asked = { before, outlookFor: { lesson: day.lesson }, seed: 'plan', tries: TRIES };
+    return { curriculum: sentCurriculum(curriculum), task, ...asked };
   }
-}
-
-/** The first plan at once, then the best of each while; what else is told comes as it is told. */
-function calmly(news: Observable<PlanNews>): Observable<PlanNews> {
-  const all = news.pipe(share());
-  return merge(
-    all.pipe(
-      filter(({ kind }) => kind === 'plan'),
-      throttleTime(CALM_MS, undefined, { leading: true, trailing: true }),
-    ),
-    all.pipe(filter(({ kind }) => kind !== 'plan')),
-  );
 }
 
 /** With whom it was made: an assistant who was asked for is in the plan then. */

@@ -31,11 +31,14 @@ describe('a plan that is proposed', () => {
         return stored;
       });
     asked = [];
+    const nothing = (): void => undefined;
     const run = (request: PlanRequest): Subject<PlanNews> => {
       asked.push(request);
       return (news = new Subject());
     };
-    TestBed.configureTestingModule({ providers: [{ provide: PlanRunner, useValue: { run } }] });
+    TestBed.configureTestingModule({
+      providers: [{ provide: PlanRunner, useValue: { run, warm: nothing, cool: nothing } }],
+    });
   });
   afterEach(() => jest.useRealTimers());
 
@@ -56,7 +59,13 @@ describe('a plan that is proposed', () => {
   const shown = async (use = 'For this group'): Promise<Shown<PlanPage>> => {
     const page = await open();
     await page.press(use);
-    await tell(page, { kind: 'plan', plan: proposed(), score: score(2.4, 5), share: 0.5 });
+    await tell(page, {
+      kind: 'plan',
+      plan: proposed(),
+      score: score(2.4, 5),
+      share: 0.5,
+      outlook: null,
+    });
     return page;
   };
   const done = async (page: Shown<PlanPage>): Promise<void> => {
@@ -64,6 +73,20 @@ describe('a plan that is proposed', () => {
     news.complete();
     await page.settle();
   };
+
+  it('is looked into where it is made: until that comes what was told before stands', async () => {
+    const page = await open();
+    const before = page.all('doceo-plan-check li');
+    await page.press('For this group');
+    const plan = proposed();
+    const told = { kind: 'plan' as const, plan, score: score(2.4, 5), share: 0.5 };
+    await tell(page, { ...told, outlook: null });
+    expect(page.all('doceo-plan-check li')).toEqual(before);
+    expect(asked[0]!.outlookFor!.lesson).toEqual(asked[0]!.task.lesson);
+    const outlook = { overrun: null, cut: null, problems: [] };
+    await tell(page, { ...told, outlook });
+    expect(page.all('doceo-plan-check li')).toEqual([]);
+  });
 
   it('is shown over the plan with what it does and gains, and changes nothing until it is taken', async () => {
     const page = await shown();

@@ -305,6 +305,8 @@ export class TimelineComponent {
     return {
       row,
       top,
+      // Whoever else comes to do it, it is the same line: what is drawn of it stays.
+      key: `${gone ? 'gone ' : ''}${block.id}`,
       ids: row.blocks.map(({ id }) => id).join(' '),
       strandClass: strand ? `strand-fill strand-${strand}` : 'rest',
       time: this.tickText(block.startMin),

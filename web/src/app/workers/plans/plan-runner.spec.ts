@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import { emptyPlan, taskFor } from '@doceo/core';
+import { emptyPlan, planProblems, taskFor } from '@doceo/core';
 import { SHIPPED_CURRICULUM as SHIPPED } from '@doceo/core/shipped';
 import { lastValueFrom, toArray } from 'rxjs';
 import { WATER } from '../../../testing/fixtures';
@@ -43,6 +43,19 @@ describe('the runner of plans', () => {
     expect(plans.at(-1)!.plan.blocks[0]).toMatchObject({ kind: 'safety', startMin: 0 });
     expect(news.some(({ kind }) => kind === 'share')).toBe(true);
     expect(news.at(-1)).toMatchObject({ kind: 'end', before: { score: { figures: { gainSkills: 0 } } } });
+  });
+
+  it('looks into a plan where that is asked: first the plan comes, then when it ends and what its check finds', async () => {
+    TestBed.configureTestingModule({});
+    const asked = { ...request(), outlookFor: { lesson: null } };
+    const news = await lastValueFrom(TestBed.inject(PlanRunner).run(asked).pipe(toArray()));
+    const [first, second, ...rest] = news.flatMap((one) => (one.kind === 'plan' ? one : []));
+    expect(first!.outlook).toBeNull();
+    expect(second!.plan).toEqual(first!.plan);
+    for (const { plan, outlook } of [second!, ...rest]) {
+      expect(outlook!.problems).toEqual(planProblems(SHIPPED, plan, null));
+      expect(outlook!.overrun!.latestMin).toBeGreaterThan(outlook!.overrun!.soonestMin);
+    }
   });
 
   it('plans a course, tells how far it is, and of it at the end', async () => {

@@ -11,24 +11,45 @@ interface PlansApi {
   makeCourse: typeof makeCourse;
 }
 
+/** A worker, and how it is spoken to: once that is let go, it hears nothing any more. */
+interface Maker {
+  worker: Worker;
+  plans: Remote<PlansApi>;
+}
+
 /** Makes plans in a worker; whoever stops listening stops it. */
 @Injectable({ providedIn: 'root' })
 export class PlanRunner {
   private readonly startWorker = inject(PLANS_WORKER, { optional: true });
   /** A worker that waits for the next to be asked. */
-  private ready: Worker | null = null;
+  private ready: Maker | null = null;
   private keepsReady = false;
+  private rehearsal: PlanRequest | null = null;
 
-  /** Has a worker started before anything is asked, now and after each answer, so that answers come sooner. */
-  warm(): void {
+  /**
+   * Has a worker started before anything is asked, now and after each answer, so that answers come sooner.
+   *
+   * @param rehearsal something like what will be asked: it is made once and thrown away, since what a worker does the
+   *   first time takes several times as long
+   */
+  warm(rehearsal: PlanRequest | null = null): void {
     this.keepsReady = true;
-    this.ready ??= this.startWorker?.() ?? null;
+    this.rehearsal = rehearsal ?? this.rehearsal;
+    if (this.ready) return;
+    this.ready = this.started();
+    if (this.ready && this.rehearsal) rehearse(this.ready, this.rehearsal);
   }
 
   cool(): void {
     this.keepsReady = false;
-    this.ready?.terminate();
+    this.rehearsal = null;
+    this.ready?.worker.terminate();
     this.ready = null;
+  }
+
+  private started(): Maker | null {
+    const worker = this.startWorker?.();
+    return worker ? { worker, plans: wrap<PlansApi>(worker) } : null;
   }
 
   /** Makes plans for one lesson. */
@@ -45,22 +66,33 @@ export class PlanRunner {
     ask: (plans: PlansApi | Remote<PlansApi>, tell: (news: N) => void) => Promise<unknown>,
   ): Observable<N> {
     return new Observable((listener) => {
-      const worker = this.ready ?? this.startWorker?.();
+      const maker = this.ready ?? this.started();
       this.ready = null;
+      let hasAnswered = false;
       const tell = (news: N): void => listener.next(news);
-      const ended = worker
-        ? Promise.race([ask(wrap<PlansApi>(worker), proxy(tell)), workerBroken(worker)])
+      const ended = maker
+        ? Promise.race([ask(maker.plans, proxy(tell)), workerBroken(maker.worker)])
         : aTurnLater().then(() => ask({ makePlans, makeCourse }, tell));
       ended.then(
-        () => listener.complete(),
+        () => {
+          hasAnswered = true;
+          listener.complete();
+        },
         (error: unknown) => listener.error(error),
       );
       return () => {
-        worker?.terminate();
+        // One that has answered knows its work: the next question is for it.
+        if (maker && hasAnswered && this.keepsReady && !this.ready) this.ready = maker;
+        else maker?.worker.terminate();
         if (this.keepsReady) this.warm();
       };
     });
   }
+}
+
+function rehearse({ plans }: Maker, request: PlanRequest): void {
+  const nobody = (): void => undefined;
+  plans.makePlans({ ...request, tries: 0 }, proxy(nobody)).catch(nobody);
 }
 
 /** So that it stays as it would be with a worker. */
