@@ -53,15 +53,15 @@ const ASKED_DAYS = 14;
             [days]="week.days"
             [marks]="week.marks"
             [zone]="zone()"
-            [chosenId]="chosenId()"
+            [chosenId]="opened()?.id ?? null"
             [today]="today()"
             (chosen)="choose($event)"
           />
         }
       </section>
       <aside class="bench-side" aria-label="The lesson">
-        @if (chosen() && !narrow()) {
-          <doceo-week-lesson [lesson]="chosen()!" />
+        @if (opened(); as lesson) {
+          <doceo-week-lesson [lesson]="lesson" />
         } @else if (day.lessons().length > 0) {
           <h2>{{ shownCount() === 0 ? 'No lesson in these weeks' : 'Choose a lesson' }}</h2>
           <p>It is moved, repeated or cancelled here.</p>
@@ -180,6 +180,13 @@ export class WeeksPage {
     () => this.day.lessons().find(({ id }) => id === this.chosenId()) ?? null,
   );
   protected readonly next = this.day.nextLesson;
+  /** The lesson beside the weeks, where there is room for it: the next one when none was chosen. */
+  protected readonly opened = computed(() => {
+    if (this.narrow()) return null;
+    const next = this.next();
+    const isShown = this.weeks().some(({ marks }) => marks.some(({ id }) => id === next?.id));
+    return this.chosen() ?? (isShown ? next : null);
+  });
 
   protected step(by: number): void {
     this.weeksOn.update((weeks) => weeks + by * WEEKS);

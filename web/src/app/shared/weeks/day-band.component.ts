@@ -52,8 +52,11 @@ const HOUR_PX = 14;
       <div class="dates">
         @for (day of shown(); track day.date) {
           <span [class.today]="day.date === today()" [class.weekend]="day.weekend"
-            >{{ day.weekday }} <b class="figure">{{ day.day }}</b></span
-          >
+            >{{ day.weekday }} <b class="figure">{{ day.day }}</b>
+            @if (day.month) {
+              <i>{{ day.month }}</i>
+            }
+          </span>
         }
       </div>
       @if (hasWater()) {
@@ -105,7 +108,9 @@ export class DayBandComponent {
       return {
         date,
         weekday: at.toFormat('ccc'),
-        day: at.day === 1 ? at.toFormat('d LLL') : at.toFormat('d'),
+        day: at.toFormat('d'),
+        // Where a month begins, and below its day: a column is no wider than the day.
+        month: at.day === 1 ? at.toFormat('LLL') : '',
         weekend: at.weekday > 5,
         warmth: waterC === null ? '' : formatTemperature(Math.round(waterC), this.units()),
         marks: this.marks()
