@@ -43,6 +43,11 @@ describe('a plan in rounds', () => {
     expect(moved.some((list) => list[0] !== rounds[0]![0])).toBe(true);
   });
 
+  it('stays empty where nothing is in it', () => {
+    const random = seededRandom('empty');
+    for (let i = 0; i < 20; i++) expect(roundsMoved([], [], random)).toEqual([]);
+  });
+
   it('never loses what an instructor put in', () => {
     const random = seededRandom('stays');
     const stays: Gene = {

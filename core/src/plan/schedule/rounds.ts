@@ -25,6 +25,7 @@ export function roundsOf(genes: readonly Gene[], starts: readonly number[]): Rou
 /** The list with two rounds in each other's place, or one elsewhere, or one away. */
 export function roundsMoved(genes: readonly Gene[], starts: readonly number[], random: Random): Gene[] {
   const rounds = roundsOf(genes, starts);
+  if (rounds.length === 0) return [];
   const [i, j] = [Math.floor(random() * rounds.length), Math.floor(random() * rounds.length)];
   const how = random();
   if (how < 0.45) [rounds[i], rounds[j]] = [rounds[j]!, rounds[i]!];
