@@ -1,8 +1,8 @@
-import { seededRandom } from '../../random';
-import { drawnStudent, taskOf } from '../../testing/schedule-task';
-import { boardOf } from './board';
+import { seededRandom } from '../../../random';
+import { drawnStudent, taskOf } from '../../../testing/schedule-task';
+import { boardOf } from '../board';
 import { constructed } from './constructed';
-import { type Gene, geneOf, placed } from './genes';
+import { type Gene, geneOf, placed } from '../genes';
 import { roundsMoved, roundsOf } from './rounds';
 
 /** Waiting for some, told by who waits. */

@@ -1,11 +1,11 @@
-import type { ConditionHour } from '../conditions';
-import { SHIPPED_CURRICULUM as SHIPPED } from '../curriculum/shipped';
-import { seededRandom } from '../random';
-import { buildRig, leaderLength } from '../rig';
-import { drawnStudent, FORD } from '../testing/schedule-task';
-import { applyEdit, blockFromDrill, plainBlock } from './edits';
-import { type Block, emptyPlan, type PlanBody } from './plan';
-import { type PlanLesson, planProblems, type PlanStudent } from './rules';
+import type { ConditionHour } from '../../conditions';
+import { SHIPPED_CURRICULUM as SHIPPED } from '../../curriculum/shipped';
+import { seededRandom } from '../../random';
+import { buildRig, leaderLength } from '../../rig';
+import { drawnStudent, FORD } from '../../testing/schedule-task';
+import { applyEdit, blockFromDrill, plainBlock } from '../edits';
+import { type Block, emptyPlan, type PlanBody } from '../plan';
+import { type PlanLesson, planProblems, type PlanStudent } from '.';
 
 const START = Date.parse('2026-06-10T08:00:00Z');
 const random = seededRandom('watched');

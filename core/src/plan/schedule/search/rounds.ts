@@ -1,5 +1,5 @@
-import type { Random } from '../../random';
-import type { Gene } from './genes';
+import type { Random } from '../../../random';
+import type { Gene } from '../genes';
 
 /** What lies between two minutes at which everybody is free: it can be moved as one and tears nobody's day. */
 export type Round = readonly Gene[];

@@ -1,9 +1,9 @@
-import type { Activity, Board, BoardDrill } from './model';
-import type { Random } from '../../random';
-import { lanesOf } from './activity';
-import { type Gene, geneOf } from './genes';
-import { notReady } from './hard';
-import { type Days, pointsOfStep, type Standing, standingAt, tellingPoints } from './parts';
+import type { Activity, Board, BoardDrill } from '../model';
+import type { Random } from '../../../random';
+import { lanesOf } from '../activity';
+import { type Gene, geneOf } from '../genes';
+import { notReady } from '../hard';
+import { type Days, pointsOfStep, type Standing, standingAt, tellingPoints } from '../parts';
 
 /** A plan, of the list it was put from when each thing begins, and its days. */
 export interface Looked {

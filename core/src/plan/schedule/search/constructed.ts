@@ -1,11 +1,11 @@
-import type { Activity, Board, BoardDrill } from './model';
-import type { Random } from '../../random';
-import { STEP_MIN } from '../plan';
-import { isBefore, lanesOf } from './activity';
-import { actOf } from './exact';
-import { type Gene, geneOf, placed } from './genes';
-import { isAllowedNow, notReady } from './hard';
-import { does, pointsOfStep, type Standing, standingOf, tellingPoints } from './parts';
+import type { Activity, Board, BoardDrill } from '../model';
+import type { Random } from '../../../random';
+import { STEP_MIN } from '../../plan';
+import { isBefore, lanesOf } from '../activity';
+import { actOf } from '../exact';
+import { type Gene, geneOf, placed } from '../genes';
+import { isAllowedNow, notReady } from '../hard';
+import { does, pointsOfStep, type Standing, standingOf, tellingPoints } from '../parts';
 
 /** What is known of the day up to now. */
 interface Hour {

@@ -1,13 +1,13 @@
-import { seededRandom } from '../../random';
-import { drawnStudent, taskOf } from '../../testing/schedule-task';
-import { blockFromDrill } from '../edits';
-import { SHIPPED_CURRICULUM as SHIPPED } from '../../curriculum/shipped';
-import { boardOf } from './board';
+import { seededRandom } from '../../../random';
+import { drawnStudent, taskOf } from '../../../testing/schedule-task';
+import { blockFromDrill } from '../../edits';
+import { SHIPPED_CURRICULUM as SHIPPED } from '../../../curriculum/shipped';
+import { boardOf } from '../board';
 import { constructed } from './constructed';
-import { placed } from './genes';
+import { placed } from '../genes';
 import { guided, type Looked } from './guided';
-import { hardFaults, staysAllowed } from './hard';
-import { daysOf, totalOf } from './parts';
+import { hardFaults, staysAllowed } from '../hard';
+import { daysOf, totalOf } from '../parts';
 
 const random = seededRandom('guided');
 const board = boardOf(taskOf([0, 1, 2].map((i) => drawnStudent(i, random))));

@@ -1,10 +1,10 @@
-import { SHIPPED_CURRICULUM as SHIPPED } from '../curriculum/shipped';
-import type { Need } from '../need';
-import { skillState } from '../skill';
-import type { Water } from '../water';
-import { applyEdit, blockFromDrill } from './edits';
-import { type Block, emptyPlan, type PlanBody } from './plan';
-import { planProblems, type PlanLesson } from './rules';
+import { SHIPPED_CURRICULUM as SHIPPED } from '../../curriculum/shipped';
+import type { Need } from '../../need';
+import { skillState } from '../../skill';
+import type { Water } from '../../water';
+import { applyEdit, blockFromDrill } from '../edits';
+import { type Block, emptyPlan, type PlanBody } from '../plan';
+import { planProblems, type PlanLesson } from '.';
 
 const block = (drill: string, startMin: number, lane: number | null = null, minutes?: number): Block => {
   const made = blockFromDrill(SHIPPED.drills.get(drill), `${drill}/${lane}`, startMin, lane);

@@ -1,10 +1,10 @@
-import type { ConditionHour } from '../conditions';
-import { SHIPPED_CURRICULUM as SHIPPED } from '../curriculum/shipped';
-import { seededRandom } from '../random';
-import { drawnStudent, FORD } from '../testing/schedule-task';
-import { applyEdit, blockFromDrill } from './edits';
-import { type Block, emptyPlan, type PlanBody } from './plan';
-import { type PlanLesson, planProblems } from './rules';
+import type { ConditionHour } from '../../conditions';
+import { SHIPPED_CURRICULUM as SHIPPED } from '../../curriculum/shipped';
+import { seededRandom } from '../../random';
+import { drawnStudent, FORD } from '../../testing/schedule-task';
+import { applyEdit, blockFromDrill } from '../edits';
+import { type Block, emptyPlan, type PlanBody } from '../plan';
+import { type PlanLesson, planProblems } from '.';
 
 const HOUR_MS = 3_600_000;
 const NINE = Date.parse('2026-06-10T08:00:00Z');
