@@ -42,6 +42,15 @@ describe('the weeks', () => {
     jest.useRealTimers();
   });
 
+  it('draw no night where no water is, and say so', async () => {
+    server.on(api.waters.list, []).on(api.lessons.list, []);
+    const page = await show(WeeksPage, server);
+    await page.settle();
+    expect(document.querySelectorAll('.night')).toHaveLength(0);
+    expect(document.querySelectorAll('.unknown').length).toBeGreaterThan(0);
+    expect(page.text()).toContain('No water yet');
+  });
+
   it('show the lessons on their days, from the Monday of this week on', async () => {
     const page = await show(WeeksPage, server);
     expect(page.all('h2').slice(0, 4)).toEqual(['Week 24', 'Week 25', 'Week 26', 'Week 27']);

@@ -46,6 +46,11 @@ const ASKED_DAYS = 14;
             />
             <span class="small soft">{{ about() }}</span>
           </div>
+        } @else if (day.loaded()) {
+          <p class="small soft">
+            No water yet: light and level are drawn once one is there.
+            <a routerLink="/water">To the waters</a>
+          </p>
         }
         @for (week of weeks(); track week.number) {
           <h2>Week {{ week.number }}</h2>

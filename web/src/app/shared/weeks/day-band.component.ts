@@ -21,7 +21,7 @@ const HOUR_PX = 14;
       </div>
       <div class="sky" [style.height.px]="height()">
         <svg aria-hidden="true" preserveAspectRatio="none" [attr.viewBox]="'0 0 ' + days().length + ' 1'">
-          <rect class="night" [attr.width]="days().length" height="1" />
+          <rect [class]="hasLight() ? 'night' : 'unknown'" [attr.width]="days().length" height="1" />
           <path class="twilight" [attr.d]="twilight()" />
           <path class="sun" [attr.d]="light()" />
           @for (hour of hours(); track hour.text) {
@@ -101,6 +101,8 @@ export class DayBandComponent {
   );
   protected readonly light = computed(() => lightArea(this.days(), this.zone(), 'sun', this.within()));
   protected readonly level = computed(() => levelArea(this.days()));
+  /** Without a water, or where nobody said where it lies, no light is known: that is not night. */
+  protected readonly hasLight = computed(() => this.days().some(({ sun }) => sun !== null));
   protected readonly hasWater = computed(() => this.days().some(({ waterC }) => waterC !== null));
   protected readonly shown = computed(() =>
     this.days().map(({ date, waterC }) => {
