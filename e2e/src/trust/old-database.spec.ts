@@ -49,7 +49,7 @@ describe('a database of before', () => {
       ...['/today', '/water', '/rig', '/cast', '/drift', '/strike', '/plan', '/teach', '/record', '/circle'],
       ...['/record/group', '/rig/knots', '/rig/flies'],
       ...(students ?? []).flatMap((id) => [`/record/${id}`, `/record/${id}/card`]),
-      ...(lessons ?? []).flatMap((id) => [`/lesson/${id}`, `/lesson/${id}/kit`]),
+      ...(lessons ?? []).flatMap((id) => [`/lesson/${id}`, `/lesson/${id}/kit`, `/lesson/${id}/rigs`]),
       ...(plans ?? []).map((id) => `/plan/${id}`),
       ...(rigs ?? []).map((id) => `/rig/${id}`),
     ];

@@ -86,6 +86,7 @@ export async function demoScreens(page: Page): Promise<Screen[]> {
     { name: 'rig card', path: `/rig/${id(rigs)}/card` },
     { name: 'plan', path: `/plan/${id(plans)}`, presses: [press('[data-block]', /./, 'a block')] },
     { name: 'lesson card', path: `/lesson/${id(lessons, lessons.length - 2)}` },
+    { name: 'rigs of a lesson', path: `/lesson/${id(lessons, lessons.length - 2)}/rigs` },
     { name: 'packing', path: `/lesson/${id(lessons, lessons.length - 2)}/kit` },
     { name: 'record', path: `/record/${id(students)}`, presses: [press('summary', 'Details')] },
     { name: 'student card', path: `/record/${id(students)}/card` },

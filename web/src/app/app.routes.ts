@@ -138,6 +138,11 @@ export const routes: Routes = [
     title: 'Packing list · Doceo',
     loadComponent: () => import('./lesson/kit/lesson-kit.page').then((m) => m.LessonKitPage),
   },
+  {
+    path: 'lesson/:id/rigs',
+    title: 'Rigs of the lesson · Doceo',
+    loadComponent: () => import('./rig/in-lesson/lesson-rigs.page').then((m) => m.LessonRigsPage),
+  },
   // What was saved or written down before it had this name.
   { path: 'bank', redirectTo: 'teach' },
   {

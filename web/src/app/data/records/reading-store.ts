@@ -56,6 +56,13 @@ export class ReadingStore {
     return { value: found?.value ?? KNOTS[knot].share, on: found?.on ?? '' };
   }
 
+  /** The knots of a person that were broken on the scale. */
+  knotsOf(studentId: string): KnotId[] {
+    return this.list().flatMap(({ studentId: of, reading }) =>
+      of === studentId && reading.kind === 'knot' ? reading.knot : [],
+    );
+  }
+
   add(reading: Reading, studentId: string | null): void {
     const taken = { id: crypto.randomUUID(), studentId, on: DateTime.now().toISODate(), reading };
     this.list.update((list) => [{ ...taken, mine: true }, ...list]);

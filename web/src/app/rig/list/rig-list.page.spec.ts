@@ -119,16 +119,16 @@ describe('two rigs side by side', () => {
 describe('the teaching card', () => {
   it('has the drawing, the cuts, the knots in order and what to say', async () => {
     const page = await show(RigCardPage, lessonServer(), { id: RIG.id });
-    expect(page.all('.words ol li')).toEqual([
-      'loop to loop, fly line to butt',
-      'double uni, butt to middle',
-      'double uni, middle to upper tippet',
-      'triple surgeon’s, upper tippet to tippet',
-      'double surgeon’s, tippet to lower tippet',
-      'improved clinch, tag to #16 mayfly nymph',
-      'improved clinch, end of the leader to #14 mayfly nymph',
+    expect(page.all('doceo-rig-sheet ol li')).toEqual([
+      'loop to loop, fly line to butt holds about 9.5 kg',
+      'double uni, butt to middle holds about 9.9 kg',
+      'double uni, middle to upper tippet holds about 2.3 kg',
+      'triple surgeon’s, upper tippet to tippet holds about 1.6 kg',
+      'double surgeon’s, tippet to lower tippet holds about 1.5 kg',
+      'improved clinch, tag to #16 mayfly nymph holds about 1.5 kg',
+      'improved clinch, end of the leader to #14 mayfly nymph holds about 1.5 kg: breaks first',
     ]);
-    expect(page.all('.words ul')[0]).toContain('1.49 m fluorocarbon 5X');
+    expect(page.all('doceo-rig-sheet ul')[0]).toContain('1.49 m fluorocarbon 5X');
     expect(page.text()).toContain('Set on anything.');
     expect(page.text()).toContain('Hat and glasses');
   });
@@ -136,7 +136,7 @@ describe('the teaching card', () => {
   it('lists no knot where the leader is tapered through', async () => {
     const rig = { ...RIG, rig: buildRig('dry-fly') };
     const page = await show(RigCardPage, lessonServer().on(api.rigs.get, rig), { id: RIG.id });
-    expect(page.all('.words ol li')).toHaveLength(3);
+    expect(page.all('doceo-rig-sheet ol li')).toHaveLength(3);
   });
 
   it('says so when there is no such rig', async () => {

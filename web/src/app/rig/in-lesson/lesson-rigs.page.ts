@@ -1,0 +1,105 @@
+import { Component, computed, inject, input, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { api } from '@doceo/contract';
+import { type PlanBody, type Rig, TEMPLATES } from '@doceo/core';
+import { ApiClient } from '../../data/api/api-client';
+import { fetched } from '../../data/api/fetched';
+import { DayStore } from '../../data/lesson/day-store';
+import { dayText, firstName, spanText } from '../../data/lesson/lesson-texts';
+import { ReadingStore } from '../../data/records/reading-store';
+import { ChoiceFieldComponent } from '../../parts/fields/choice-field.component';
+import { OnePageDirective } from '../../parts/one-page.directive';
+import { LoadFailedComponent } from '../../shared/load-failed.component';
+import { NoSuchComponent } from '../../shared/no-such.component';
+import type { TiedBy } from '../card/rig-rows';
+import { RigSheetComponent } from '../card/rig-sheet.component';
+
+/** A rig on the card of one student. */
+interface Card {
+  key: string;
+  studentId: string;
+  student: string;
+  name: string;
+  purpose: string;
+  /** As this student ties it. */
+  rig: Rig;
+  tiedBy: TiedBy;
+  /** What he does with it, and when. */
+  uses: string[];
+}
+
+const EVERYBODY = '';
+
+/** The rigs of a lesson on paper, a page for each student and rig, with the strength of that student's own knots. */
+@Component({
+  selector: 'doceo-lesson-rigs',
+  imports: [
+    ChoiceFieldComponent,
+    LoadFailedComponent,
+    NoSuchComponent,
+    OnePageDirective,
+    RigSheetComponent,
+    RouterLink,
+  ],
+  templateUrl: './lesson-rigs.page.html',
+  styleUrl: './lesson-rigs.page.css',
+})
+export class LessonRigsPage {
+  private readonly client = inject(ApiClient);
+  private readonly day = inject(DayStore);
+  private readonly readings = inject(ReadingStore);
+  readonly id = input.required<string>();
+  protected readonly lesson = computed(() => this.day.lessons().find(({ id }) => id === this.id()) ?? null);
+  protected readonly taught = fetched(
+    () => this.lesson()?.id ?? null,
+    (id) => this.client.call(api.lessons.plan, { params: { id } }),
+  );
+  private readonly zone = computed(() => this.day.waterOf(this.lesson())?.water.timeZone ?? 'UTC');
+  protected readonly when = computed(() => dayText(this.lesson()?.startsAt ?? '', this.zone()));
+  private readonly students = computed(() => this.day.studentsOf(this.lesson()));
+  private readonly cards = computed<Card[]>(() => {
+    const plan = this.taught.value()?.body;
+    if (!plan) return [];
+    return this.students().flatMap(({ id, student }, lane) =>
+      plan.rigs.flatMap((carried) => {
+        const uses = this.usesOf(plan, carried.id, lane);
+        if (uses.length === 0) return [];
+        return {
+          ...{ key: `${id} ${carried.id}`, studentId: id, student: student.name, name: carried.name, uses },
+          purpose: TEMPLATES[carried.rig.template].purpose,
+          rig: this.readings.known(carried.rig, id),
+          tiedBy: { name: firstName(student.name), knots: this.readings.knotsOf(id) },
+        };
+      }),
+    );
+  });
+  protected readonly whose = signal(EVERYBODY);
+  protected readonly choices = computed(() => [
+    { value: EVERYBODY, text: 'everybody' },
+    ...this.students()
+      .filter(({ id }) => this.cards().some(({ studentId }) => studentId === id))
+      .map(({ id, student }) => ({ value: id, text: firstName(student.name) })),
+  ]);
+  protected readonly shown = computed(() =>
+    this.cards().filter(({ studentId }) => [EVERYBODY, studentId].includes(this.whose())),
+  );
+
+  constructor() {
+    this.readings.load();
+  }
+
+  protected print(): void {
+    window.print();
+  }
+
+  private usesOf({ blocks }: PlanBody, rigId: string, lane: number): string[] {
+    const startMs = Date.parse(this.lesson()?.startsAt ?? '');
+    return blocks
+      .filter((block) => block.rigId === rigId && (block.lane === null || block.lane === lane))
+      .sort((a, b) => a.startMin - b.startMin)
+      .map(
+        ({ startMin, durationMin, title }) =>
+          `${spanText(startMs + startMin * 60_000, durationMin, this.zone())} ${title}`,
+      );
+  }
+}
