@@ -20,6 +20,7 @@ import { changeTag } from '@doceo/texts';
 import { bandOf, type Ghost, ghostsOf, type HumpBand } from './preview-shapes';
 import type { Lane } from './lanes';
 import { layOut, ROW_PX } from './order-layout';
+import { STAFF_PX, staffColumns, staffSpoken } from './staff-shapes';
 import { clipPath, polygonPoints, slantedBlocks } from './slants';
 import { TeachingStore } from '../../data/teaching/teaching-store';
 
@@ -51,7 +52,7 @@ interface Hold {
   imports: [DragDirective],
   templateUrl: './timeline.component.html',
   styleUrl: './timeline.component.css',
-  host: { '[style.--lanes]': "lanesPx() + fanPx() + 'px'" },
+  host: { '[style.--lanes]': "lanesPx() + fanPx() + 'px'", '[style.--staff]': "staffPx() + 'px'" },
 })
 export class TimelineComponent {
   private readonly teaching = inject(TeachingStore);
@@ -154,6 +155,12 @@ export class TimelineComponent {
     const before = this.before();
     return before ? ghostsOf(before, this.changes(), this.layout().pxPerMin) : [];
   });
+  /** Who has which group when, where more than one teaches. */
+  protected readonly staff = computed(() =>
+    staffColumns(this.plan(), this.own(), this.layout().pxPerMin, this.selectedId()),
+  );
+  protected readonly staffPx = computed(() => this.staff().length * STAFF_PX);
+  protected readonly staffText = computed(() => staffSpoken(this.staff()));
   protected readonly band = computed<HumpBand | null>(() => {
     const overrun = this.overrun();
     return overrun && bandOf(overrun, this.layout().pxPerMin);
