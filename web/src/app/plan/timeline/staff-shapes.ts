@@ -28,7 +28,6 @@ interface StaffShape {
   strandClass: string;
   eyesOn: boolean;
   selected: boolean;
-  blockId: string;
 }
 
 /** Width of a column, pixels. */
@@ -69,7 +68,6 @@ export function staffColumns(
           strandClass: strand ? `strand-fill strand-${strand}` : 'rest',
           eyesOn: span.eyesOn,
           selected: span.blocks.some(({ id }) => id === selectedId),
-          blockId: block?.id ?? '',
         };
       }),
     };
