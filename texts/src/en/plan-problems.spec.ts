@@ -78,6 +78,13 @@ describe('a problem of a plan in words', () => {
     expect(told('hook-distance', near, [], 'imperial').reason).toMatch(/need 39 ft/);
   });
 
+  it('says how long they go on without a break, and who where that is known', () => {
+    const long = told('no-break', { minutes: 150, names: ['Sam Okande', 'Jonas Wren'] });
+    expect(long.title).toBe('2 h 30 min without a break');
+    expect(long.evidence).toEqual([{ label: 'who', text: 'Sam and Jonas' }]);
+    expect(told('no-break', { minutes: 110, names: [] }).evidence).toEqual([]);
+  });
+
   it('says of a card that was never read that it never was, and of a closed season when it is open', () => {
     const card = {
       season: 'not-read',
@@ -99,6 +106,7 @@ describe('a problem of a plan in words', () => {
   it.each<[PlanFix, string]>([
     ['open-student', 'Open the student'],
     [{ lengthenToMin: 95 }, 'Make it 95 min'],
+    [{ breakAfter: 'Hoops' }, 'Ten minutes after “Hoops”'],
     [{ rig: 'Sam’s dry' }, 'Use “Sam’s dry”'],
     [{ longerPlace: 'Sheep green' }, 'Use Sheep green'],
     [{ place: 'Sheep green' }, 'At Sheep green'],

@@ -167,6 +167,11 @@ const WORDS: Worded<PlanFacts> = {
     reason: `From place to place${metres > 0 ? `, about ${formatLength(metres, units)} on the drawing` : ''}. Each walk costs tries: put what is done at one place together.`,
     evidence: [],
   }),
+  'no-break': ({ minutes, names }) => ({
+    title: `${minutesText(minutes)} without a break`,
+    reason: 'Hands and heads tire. Tea, a look at the water, dry hands: who rests takes more in after it.',
+    evidence: names.length > 0 ? [{ label: 'who', text: listed(names.map(first)) }] : [],
+  }),
   waits: ({ names, minutes, fromMs, timeZone }) => ({
     title: `${listed(names.map(first))} ${names.length === 1 ? 'waits' : 'wait'} ${minutes} min`,
     reason: `Nothing is planned for ${names.length === 1 ? first(names[0] ?? '') : 'them'} from ${clockTime(fromMs, timeZone)} on. Fill the rest, or put a break there.`,
@@ -235,6 +240,7 @@ const FIXES: Record<Extract<PlanFix, string>, string> = {
 
 function fixText(fix: PlanFix, units: UnitSystem): string {
   if (typeof fix === 'string') return FIXES[fix];
+  if ('breakAfter' in fix) return `Ten minutes after “${fix.breakAfter}”`;
   if ('lengthenToMin' in fix) return `Make it ${fix.lengthenToMin} min`;
   if ('earlierMin' in fix) return `Start ${minutesText(fix.earlierMin)} earlier`;
   if ('laterMin' in fix) return `Start ${minutesText(fix.laterMin)} later`;

@@ -9,6 +9,7 @@ import { hookDistanceRule } from './hook-distance';
 import { hookLimit } from './hook-limit';
 import { kitShort } from './kit-short';
 import { needs } from './needs';
+import { noBreak } from './no-break';
 import { noWading } from './no-wading';
 import { overTime } from './over-time';
 import { placeMissing } from './place-missing';
@@ -40,6 +41,7 @@ const RULES: PlanRule[] = [
   waits,
   walking,
   tooLong,
+  noBreak,
   kitShort,
 ];
 

@@ -60,6 +60,7 @@ export type PlanFix =
   | 'fewer-hooks'
   | 'as-meant'
   | 'off'
+  | { breakAfter: string }
   | { lengthenToMin: number }
   | { earlierMin: number }
   | { laterMin: number }
@@ -126,6 +127,8 @@ export interface PlanFacts {
   'kit-short': { short: { item: string; count: number; have: number }[] };
   /** Metres as far as a drawing shows them, 0 where none does. */
   walking: { names: string[]; walks: number; metres: number };
+  /** Minutes that the longest goes on, and who of those who are known. */
+  'no-break': { minutes: number; names: string[] };
   waits: { names: string[]; minutes: number; fromMs: number; timeZone: string };
 }
 
