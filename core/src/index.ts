@@ -25,6 +25,7 @@ export * from './drill';
 export * from './curriculum';
 export * from './adapt';
 export * from './plan';
+export * from './share';
 export * from './kit';
 export * from './teach';
 export * from './simulate';

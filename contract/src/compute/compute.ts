@@ -14,6 +14,7 @@ import { planBodySchema } from '../lesson/plan';
 import { flySchema, measuredSchema, rigSchema, templateParametersSchema } from '../rig/rig';
 import { castCommands } from './compute-cast';
 import { scheduleCommands } from './compute-schedule';
+import { shareCommands } from './compute-share';
 import { attemptSchema, laidOver, lessonInputSchema, momentSchema } from './parts';
 import { driftCommands } from './compute-drift';
 import { strikeCommands } from './compute-strike';
@@ -340,6 +341,7 @@ export const commands = {
     output: z.strictObject({ problems: z.array(problemSchema) }),
   },
   ...scheduleCommands,
+  ...shareCommands,
   ...waterCommands,
   ...castCommands,
   ...driftCommands,

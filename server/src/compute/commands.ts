@@ -50,6 +50,7 @@ import {
 import { alertText, planProblemInWords, rigProblemInWords } from '@doceo/texts';
 import { type Runners, taught, withSkills } from './runner';
 import { scheduleRunners } from './schedule-runners';
+import { shareRunners } from './share-runners';
 import { DateTime } from 'luxon';
 
 /** Parameters that are there; those left out take the template's default. */
@@ -129,6 +130,7 @@ export const runners: Runners = {
     return { problems: problems.map((problem) => ({ ...planProblemInWords(problem, 'metric') })) };
   },
   ...scheduleRunners,
+  ...shareRunners,
   'fish-window': ({ fishDepthM, anglerHeightM, distanceM }) =>
     fishWindow(fishDepthM, anglerHeightM, distanceM),
   wading: ({ place, wader }) => wading(place, wader),

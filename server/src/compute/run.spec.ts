@@ -7,6 +7,9 @@ const run = (name: string, input: unknown) => {
   return { exitCode, error, value: out ? JSON.parse(out) : null };
 };
 
+/** A plan of the demo. */
+const FIRST = { title: FIRST_NYMPHS.title, body: FIRST_NYMPHS.body };
+
 /** Two grown beginners at a water of the demo. */
 const PAIR = {
   ...{ startMs: 1_780_000_000_000, date: '2026-05-28' },
@@ -101,6 +104,32 @@ describe('compute', () => {
         parameters: { 'casting.pause': { initial: 0.1, learn: 0.1, slip: 0.1, guess: 0.1 } },
       },
       { students: [{ truth: [{ parameters: { initial: 0.1, learn: 0.1, slip: 0.1, guess: 0.1 } }] }] },
+    ],
+    [
+      'plan-canonical',
+      FIRST,
+      {
+        text: expect.stringMatching(/^\{"body":\{"aim":/),
+        hash: expect.stringMatching(/^[0-9a-f]{64}$/),
+      },
+    ],
+    [
+      'plan-diff',
+      { before: FIRST, after: { ...FIRST, title: 'Second nymphs' } },
+      { differences: [{ of: 'plan', path: 'title', before: 'First nymphs', after: 'Second nymphs' }] },
+    ],
+    [
+      'plan-merge',
+      {
+        origin: FIRST,
+        mine: { ...FIRST, title: 'Mine' },
+        theirs: { title: 'Theirs', body: { ...FIRST.body, aim: 'One take each.' } },
+      },
+      {
+        plan: { title: 'First nymphs', body: expect.objectContaining({ aim: 'One take each.' }) },
+        conflicts: [{ path: 'title', origin: 'First nymphs', mine: 'Mine', theirs: 'Theirs' }],
+        from: { mine: [], theirs: ['aim'], both: [] },
+      },
     ],
     [
       'fish-window',

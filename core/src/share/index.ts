@@ -1,0 +1,3 @@
+export { canonicalText, planHash, type SharedPlan } from './canonical';
+export * from './difference';
+export * from './merge';
