@@ -100,7 +100,7 @@ describe('from plan to record to circle', () => {
     await saved(page);
   });
 
-  it('tells a second tab that the plan was saved elsewhere, and overwrites nothing', async () => {
+  it('puts together what two tabs do to a plan, and asks only for what both changed', async () => {
     const url = page.url();
     const tab = await page.browserContext().newPage();
     await tab.setViewport(DESK);
@@ -111,17 +111,31 @@ describe('from plan to record to circle', () => {
       await on.focus(`[data-drill="${drill}"]`);
       await on.keyboard.press('Enter');
     };
+    const call = async (on: Page, title: string): Promise<void> => {
+      await on.bringToFront();
+      await fill(on, 'input.title', title);
+    };
     await add(page, 'hoops');
     await saved(page);
     await page.waitForFunction(() => document.querySelectorAll('[data-block]').length === 3);
-    await new Promise((resolve) => setTimeout(resolve, 1500));
     await add(tab, 'tuck-over');
-    await byText(tab, 'p-dialog, .p-dialog', 'saved elsewhere too');
-    await byText(tab, '.p-dialog', 'Three hoops');
-    await clickText(tab, 'button', 'Take the one saved elsewhere');
+    await byText(tab, '.p-toast', 'Both changes are in the plan');
     await byText(tab, '.face', 'Three hoops');
+    await saved(tab);
+    await tab.waitForFunction(() => document.querySelectorAll('[data-block]').length === 4);
+    // The first tab has not seen that yet; both give the plan another name now.
+    await call(tab, 'Called there');
+    await saved(tab);
+    await call(page, 'Called here');
+    await byText(page, '.p-dialog', 'Called there');
+    await clickText(page, '.p-dialog label', 'Elsewhere');
+    await clickText(page, '.p-dialog button', 'Put both together');
+    await page.waitForFunction(
+      () => document.querySelector<HTMLInputElement>('input.title')?.value === 'Called there',
+    );
+    await page.waitForFunction(() => document.querySelectorAll('[data-block]').length === 4);
+    await saved(page);
     await tab.close();
-    await page.bringToFront();
   });
 
   it('lets an edit survive the end of the session', async () => {

@@ -3,6 +3,7 @@ export * from './days';
 export * from './here-questions';
 export * from './needs';
 export * from './plan-b';
+export * from './plan-changes';
 export * from './plan-problems';
 export type { Evidence, ProblemInWords } from './problem';
 export * from './proposals';

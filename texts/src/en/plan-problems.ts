@@ -19,7 +19,7 @@ import { NEED_NAMES } from './needs';
 import { rigFixText, rigProblemInWords } from './rig-problems';
 import { STAGES } from './stages';
 import { inWords, type ProblemInWords, type ProblemWords, type Worded } from './problem';
-import { listed } from './words';
+import { counted, listed } from './words';
 
 const WORDS: Worded<PlanFacts> = {
   'guardian-consent': ({ name, ageYears }) =>
@@ -179,10 +179,10 @@ const WORDS: Worded<PlanFacts> = {
   }),
 };
 
-function staffText({ instructors, assistants }: Staff): string {
-  const counted = (count: number, word: string): string[] =>
-    count > 0 ? [`${count} ${word}${count === 1 ? '' : 's'}`] : [];
-  return listed([...counted(instructors, 'instructor'), ...counted(assistants, 'assistant')]) || 'nobody';
+/** `1 instructor and 2 assistants`; `nobody` where there is none. */
+export function staffText({ instructors, assistants }: Staff): string {
+  const some = (count: number, word: string): string[] => (count > 0 ? [counted(count, word)] : []);
+  return listed([...some(instructors, 'instructor'), ...some(assistants, 'assistant')]) || 'nobody';
 }
 
 function needText(block: NeedBlock, units: UnitSystem): string {

@@ -7,3 +7,8 @@ export function capital(text: string): string {
 export function listed(names: readonly string[]): string {
   return names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
 }
+
+/** `1 block`, `3 blocks`. */
+export function counted(count: number, thing: string): string {
+  return `${count} ${thing}${count === 1 ? '' : 's'}`;
+}

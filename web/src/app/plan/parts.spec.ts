@@ -5,9 +5,7 @@ import { type Block, blockFromDrill, emptyPlan, type PlanBody, type PlanEdit } f
 import { PLAN, RIG, uuid } from '../../testing/fixtures';
 import { lessonServer, setDate, type Shown, show } from '../../testing/page';
 import { BlockInspectorComponent } from './block-inspector.component';
-import { ConflictDialogComponent } from './sharing/conflict-dialog.component';
 import { DrillShelfComponent } from './timeline/drill-shelf.component';
-import { planDifferences } from './sharing/plan-difference';
 import { PlanListPage } from './list/plan-list.page';
 import { TimelineComponent } from './timeline/timeline.component';
 
@@ -231,50 +229,6 @@ describe('the inspector of a block', () => {
     await page.press('Remove');
     expect(edits).toEqual([{ kind: 'remove', blockId: uuid(2) }]);
     expect(closed).toHaveLength(1);
-  });
-});
-
-describe('two states of a plan', () => {
-  const mine = { title: 'First nymphs', body: plan };
-
-  it('are the same', () => expect(planDifferences(mine, structuredClone(mine))).toEqual([]));
-
-  it('differ by what can be read', () => {
-    const [first, second] = plan.blocks as [Block, Block];
-    const theirs = {
-      title: 'Nymphs',
-      body: {
-        ...plan,
-        aim: 'more fish',
-        blocks: [{ ...first, durationMin: 20 }, second, block(9, 60)],
-        rigs: [{ id: RIG.id, name: RIG.name, rig: RIG.rig }],
-      },
-    };
-    expect(planDifferences(mine, theirs)).toEqual([
-      { what: 'Title', mine: 'First nymphs', theirs: 'Nymphs' },
-      { what: 'Aim', mine: '', theirs: 'more fish' },
-      {
-        what: 'Block “Count the pause”',
-        mine: 'Count the pause, minute 0 to 10, grass, everybody',
-        theirs: 'Count the pause, minute 0 to 20, grass, everybody',
-      },
-      { what: 'Block “Count the pause”', mine: expect.stringContaining('minute 30'), theirs: 'not there' },
-      { what: 'Block “Count the pause”', mine: 'not there', theirs: expect.stringContaining('minute 60') },
-      { what: 'Rigs', mine: '', theirs: 'Two nymphs' },
-    ]);
-  });
-
-  it('are shown side by side, with three ways out', async () => {
-    const page = await show(ConflictDialogComponent, lessonServer(), {
-      mine,
-      theirs: { ...mine, title: 'Other' },
-    });
-    expect(page.all('tbody td')).toEqual(['Title', 'First nymphs', 'Other']);
-    const chosen = heard(page.fixture, 'chosen');
-    await page.press('Keep what is here');
-    await page.press('Take the one saved elsewhere');
-    await page.press('Keep both: mine as a copy');
-    expect(chosen).toEqual(['mine', 'theirs', 'copy']);
   });
 });
 

@@ -1,6 +1,7 @@
 import { inject, Injectable } from '@angular/core';
 import { api, type SavedPlan } from '@doceo/contract';
-import type { PlanBody } from '@doceo/core';
+import { type MergeChoices, mergePlans, type SharedPlan } from '@doceo/core';
+import { MessageService } from 'primeng/api';
 import { map, tap } from 'rxjs';
 import { ApiClient } from '../data/api/api-client';
 import { UserStorage } from '../data/device/user-storage';
@@ -8,10 +9,7 @@ import { KeptSteps } from '../data/documents/kept-steps';
 import { EditedDocument } from '../data/documents/edited-document';
 
 /** What of a plan is edited. */
-export interface PlanValue {
-  title: string;
-  body: PlanBody;
-}
+export type PlanValue = SharedPlan;
 
 /** Opens plans for editing. */
 @Injectable({ providedIn: 'root' })
@@ -19,6 +17,7 @@ export class PlanDocuments {
   private readonly client = inject(ApiClient);
   private readonly storage = inject(UserStorage);
   private readonly kept = inject(KeptSteps);
+  private readonly messages = inject(MessageService);
 
   /** @param seen told of every state of the plan that the server sends */
   open(id: string, seen: (plan: SavedPlan) => void): EditedDocument<PlanValue> {
@@ -34,6 +33,17 @@ export class PlanDocuments {
           this.client
             .call(api.plans.update, { params: { id }, body: { ...value, baseVersion } })
             .pipe(tap(seen), map(toValue)),
+        merge: (base, mine, theirs) => {
+          const { plan, conflicts } = mergePlans(base, mine, theirs);
+          if (conflicts.length === 0) return { value: plan, asks: false };
+          const here: MergeChoices = Object.fromEntries(conflicts.map(({ path }) => [path, 'mine']));
+          return { value: mergePlans(base, mine, theirs, here).plan, asks: true };
+        },
+        merged: () =>
+          this.messages.add({
+            ...{ severity: 'info', life: 8000 },
+            summary: 'It was changed elsewhere too. Both changes are in the plan now.',
+          }),
       },
       this.storage,
       this.kept,

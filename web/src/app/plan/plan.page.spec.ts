@@ -124,6 +124,19 @@ describe('the plan page', () => {
     expect(titles(page)[0]).toContain('Safety talk');
   });
 
+  it('puts together what was changed apart, here and elsewhere, and undo takes back only what was done here', async () => {
+    const page = await open();
+    stored = { ...stored, version: 7, body: { ...stored.body, aim: 'A fish each.' } };
+    await page.enter('input.title', 'Changed here');
+    await page.saved();
+    await until(() => stored.title === 'Changed here');
+    expect(stored.body.aim).toBe('A fish each.');
+    expect(page.text()).not.toContain('saved elsewhere');
+    await page.press('Undo');
+    await until(() => stored.title === PLAN.title);
+    expect(stored.body.aim).toBe('A fish each.');
+  });
+
   it('tells of a plan saved elsewhere, and takes the other one only when told', async () => {
     const page = await open();
     stored = { ...stored, title: 'Changed elsewhere', version: 7 };

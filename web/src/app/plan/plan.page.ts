@@ -333,29 +333,6 @@ export class PlanPage implements OnInit, OnDestroy {
     });
   }
 
-  protected resolve(choice: 'mine' | 'theirs' | 'copy'): void {
-    const document = this.document();
-    const value = document?.value();
-    if (!document || !value) return;
-    if (choice === 'mine') return document.keepMine();
-    if (choice === 'theirs') return document.takeTheirs();
-    this.client
-      .call(api.plans.create, {
-        body: { id: crypto.randomUUID(), title: `${value.title} (mine)`.slice(0, 80), body: value.body },
-      })
-      .subscribe({
-        next: () => {
-          document.takeTheirs();
-          this.messages.add({
-            severity: 'success',
-            summary: 'Yours is kept as a plan of its own',
-            life: 4000,
-          });
-        },
-        error: this.failures.tell,
-      });
-  }
-
   protected shared(plan: SavedPlan | null): void {
     this.dialog.set(null);
     if (!plan) return;

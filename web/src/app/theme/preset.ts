@@ -36,6 +36,16 @@ const river = {
   950: '#061b1f',
 };
 
+/** A message: paper in ink's place, so that it stands off from the page, with its kind at the edge. */
+function told(edge: string) {
+  return {
+    background: '#15261f',
+    borderColor: edge,
+    ...{ color: '#fffdf6', detailColor: '#fffdf6', shadow: 'none' },
+    closeButton: { hoverBackground: '#33453b', focusRing: { color: '#fffdf6', shadow: 'none' } },
+  };
+}
+
 /** The one theme of the component library, from the tokens in `styles/tokens.css`. */
 export const preset = definePreset(parts, {
   primitive: { borderRadius: { none: '0', xs: '2px', sm: '3px', md: '4px', lg: '4px', xl: '4px' } },
@@ -77,6 +87,16 @@ export const preset = definePreset(parts, {
   },
   components: {
     dialog: { root: { borderRadius: '4px', shadow: 'none' }, title: { fontSize: '19px', fontWeight: '700' } },
-    toast: { root: { borderRadius: '0', borderWidth: '0 0 0 5px' } },
+    toast: {
+      root: { borderRadius: '0', borderWidth: '0 0 0 5px' },
+      colorScheme: {
+        light: {
+          info: told('#c3d12c'),
+          success: told('#c3d12c'),
+          warn: told('#9b5320'),
+          error: told('#b8341b'),
+        },
+      },
+    },
   },
 });

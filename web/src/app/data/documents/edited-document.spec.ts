@@ -137,6 +137,73 @@ describe('a document under the hand', () => {
     expect(document.state()).toBe('saved');
   });
 
+  describe('of which two changes can be put together', () => {
+    /** Words of both, in the order of the alphabet; a word that either took out is gone. */
+    const words = (text: string): string[] => text.split(' ').filter(Boolean);
+    const merge = (base: Value, mine: Value, theirs: Value) => {
+      const [was, here, there] = [base, mine, theirs].map(({ text }) => words(text)) as [
+        string[],
+        string[],
+        string[],
+      ];
+      const kept = was.filter((word) => here.includes(word) && there.includes(word));
+      const come = [...here, ...there].filter((word) => !was.includes(word));
+      return {
+        value: { text: [...new Set([...kept, ...come])].sort().join(' ') },
+        asks: come.includes('ask'),
+      };
+    };
+    const merged = jest.fn();
+    const opened = (theirs: string) => {
+      const save = jest
+        .fn()
+        .mockReturnValueOnce(throwError(() => new ApiError('version-conflict', '')))
+        .mockImplementation((value: Value, version: number) => of({ value, version: version + 1 }));
+      const load = jest
+        .fn()
+        .mockReturnValueOnce(of({ value: { text: 'a b' }, version: 1 }))
+        .mockReturnValue(of({ value: { text: theirs }, version: 5 }));
+      const document = new EditedDocument<Value>({ key: 'draft', load, save, merge, merged }, store);
+      document.load().subscribe();
+      return { document, save };
+    };
+    beforeEach(() => merged.mockReset());
+
+    it('stands together what was changed apart, is saved over theirs, and undo takes back only mine', () => {
+      const { document, save } = opened('a b theirs');
+      write(document, 'a b mine');
+      jest.advanceTimersByTime(2000);
+      expect(save.mock.calls.at(-1)).toEqual([{ text: 'a b mine theirs' }, 5]);
+      expect([document.state(), document.theirs()]).toEqual(['saved', null]);
+      expect(merged).toHaveBeenCalledTimes(1);
+      document.undo();
+      expect(document.value()).toEqual({ text: 'a b theirs' });
+    });
+
+    it('is asked for what cannot stand together, with what both began with', () => {
+      const { document } = opened('a b ask');
+      write(document, 'a b mine');
+      jest.advanceTimersByTime(2000);
+      expect([document.state(), document.base()]).toEqual(['conflict', { text: 'a b' }]);
+      expect(merged).not.toHaveBeenCalled();
+    });
+
+    it('knows from its draft what it began with, though the device was away meanwhile', () => {
+      const { document } = opened('a b theirs');
+      write(document, 'a b mine');
+      const load = jest.fn().mockReturnValue(of({ value: { text: 'a b theirs' }, version: 5 }));
+      const save = jest
+        .fn()
+        .mockReturnValueOnce(throwError(() => new ApiError('version-conflict', '')))
+        .mockImplementation((value: Value) => of({ value, version: 6 }));
+      const again = new EditedDocument<Value>({ key: 'draft', load, save, merge, merged }, store);
+      again.load().subscribe();
+      expect([again.value(), again.base()]).toEqual([{ text: 'a b mine' }, { text: 'a b' }]);
+      jest.advanceTimersByTime(2000);
+      expect(save.mock.calls.at(-1)).toEqual([{ text: 'a b mine theirs' }, 5]);
+    });
+  });
+
   it('does not take its own save, whose answer was lost, for a conflict', () => {
     const save = jest.fn(() => throwError(() => new ApiError('version-conflict', '')));
     const document = new EditedDocument<Value>(

@@ -29,11 +29,24 @@ export interface DocumentSource<T> {
   key: string;
   load: () => Observable<Stored<T>>;
   save: (value: T, baseVersion: number) => Observable<Saved<T>>;
+  /** What comes of two changes of one state, where they can be put together at all. */
+  merge?: (base: T, mine: T, theirs: T) => Merged<T>;
+  /** Told when two changes were put together without asking. */
+  merged?: () => void;
+}
+
+/** Two changes put together. */
+export interface Merged<T> {
+  value: T;
+  /** Whether something in it is asked first: till then it is as here. */
+  asks: boolean;
 }
 
 interface Draft<T> {
   value: T;
   baseVersion: number;
+  /** What it began with; drafts of before have none. */
+  base?: T;
 }
 
 const SAVE_AFTER_MS = 700;
@@ -50,12 +63,16 @@ export class EditedDocument<T> implements Undoable {
   private readonly other = signal<Stored<T> | null>(null);
   private readonly changed = new Subject<void>();
   private version = 0;
+  /** What the server had under that version; null where that is not known any more. */
+  private readonly begun = signal<T | null>(null);
   private run: string | null = null;
 
   readonly value = this.current.asReadonly();
   readonly state = this.saveState.asReadonly();
   /** Why the last save was refused. */
   readonly refusal = this.problem.asReadonly();
+  /** What both states of a conflict began with; null where that is not known any more. */
+  readonly base = this.begun.asReadonly();
   /** What the server holds while there is a conflict. */
   readonly theirs = this.other.asReadonly();
   readonly canUndo = this.history.canUndo;
@@ -78,7 +95,7 @@ export class EditedDocument<T> implements Undoable {
   load(): Observable<unknown> {
     return this.source.load().pipe(
       switchMap(({ value, version }) => {
-        this.version = version;
+        this.beginsWith(value, version);
         const draft = this.readDraft();
         this.current.set(draft?.value ?? value);
         const steps = this.kept?.take(this.source.key, draft?.value ?? value);
@@ -87,7 +104,7 @@ export class EditedDocument<T> implements Undoable {
           this.dropDraft();
           return of(null);
         }
-        this.version = draft.baseVersion;
+        this.beginsWith(draft.base ?? (draft.baseVersion === version ? value : null), draft.baseVersion);
         this.saveState.set('unsaved');
         this.changed.next();
         return of(null);
@@ -125,7 +142,7 @@ export class EditedDocument<T> implements Undoable {
   keepMine(): void {
     const theirs = this.other();
     if (!theirs) return;
-    this.version = theirs.version;
+    this.beginsWith(theirs.value, theirs.version);
     this.other.set(null);
     this.markUnsaved();
   }
@@ -135,7 +152,7 @@ export class EditedDocument<T> implements Undoable {
     const theirs = this.other();
     const mine = this.current();
     if (!theirs || mine === null) return;
-    this.version = theirs.version;
+    this.beginsWith(theirs.value, theirs.version);
     this.other.set(null);
     this.history.keep(mine);
     this.current.set(theirs.value);
@@ -152,7 +169,7 @@ export class EditedDocument<T> implements Undoable {
     const theirs = this.other();
     const mine = this.current();
     if (!theirs || mine === null) return;
-    this.version = theirs.version;
+    this.beginsWith(theirs.value, theirs.version);
     this.other.set(null);
     this.history.keep(mine);
     this.history.rebase(rebase);
@@ -201,7 +218,7 @@ export class EditedDocument<T> implements Undoable {
     this.saveState.set('saving');
     return this.source.save(value, this.version).pipe(
       switchMap((saved) => {
-        this.version = saved.version;
+        this.beginsWith(saved.value, saved.version);
         this.problem.set(null);
         const edited = !sameJson(this.current(), value);
         if (saved.rebase) this.rebase(saved.rebase);
@@ -230,10 +247,10 @@ export class EditedDocument<T> implements Undoable {
     return this.source.load().pipe(
       switchMap((theirs) => {
         if (sameJson(theirs.value, mine)) {
-          this.version = theirs.version;
+          this.beginsWith(theirs.value, theirs.version);
           this.saveState.set('saved');
           this.dropDraft();
-        } else {
+        } else if (!this.putTogether(theirs)) {
           this.other.set(theirs);
           this.saveState.set('conflict');
         }
@@ -241,6 +258,25 @@ export class EditedDocument<T> implements Undoable {
       }),
       catchError((error: ApiError) => this.refuse(error)),
     );
+  }
+
+  /** What both changed apart stands together without asking, and is saved; steps of undo have theirs in them too. */
+  private putTogether({ value: theirs, version }: Stored<T>): boolean {
+    const { merge, merged } = this.source;
+    const [base, mine] = [this.begun(), this.current()];
+    if (!merge || base === null || mine === null) return false;
+    const both = merge(base, mine, theirs);
+    if (both.asks) return false;
+    this.history.rebase((step) => merge(base, step, theirs).value);
+    this.beginsWith(theirs, version);
+    this.put(both.value);
+    merged?.();
+    return true;
+  }
+
+  private beginsWith(value: T | null, version: number): void {
+    this.begun.set(value);
+    this.version = version;
   }
 
   private readDraft(): Draft<T> | null {
@@ -253,7 +289,8 @@ export class EditedDocument<T> implements Undoable {
   }
 
   private writeDraft(): void {
-    this.drafts.set(this.source.key, JSON.stringify({ value: this.current(), baseVersion: this.version }));
+    const draft = { value: this.current(), baseVersion: this.version, base: this.begun() ?? undefined };
+    this.drafts.set(this.source.key, JSON.stringify(draft));
   }
 
   private dropDraft(): void {

@@ -25,6 +25,11 @@ import { FormsModule } from '@angular/forms';
       background: transparent;
       padding: 2px 4px 2px 0;
       min-height: 36px;
+      /* As wide as its words, so that a long name is read whole. */
+      field-sizing: content;
+      width: auto;
+      min-width: min(240px, 100%);
+      max-width: 100%;
     }
     .title:hover,
     .title:focus {
