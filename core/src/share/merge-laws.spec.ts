@@ -10,6 +10,7 @@ const TRIPLES = Array.from({ length: 1000 }, (_, i): [SharedPlan, SharedPlan, Sh
   const origin = randomPlan(random);
   return [origin, changedPlan(origin, random, 'm'), changedPlan(origin, random, 't')];
 });
+const MERGED = TRIPLES.map(([origin, mine, theirs]) => mergePlans(origin, mine, theirs));
 const idsOf = ({ body }: SharedPlan): string[] => body.blocks.map(({ id }) => id);
 
 describe('merging', () => {
@@ -28,8 +29,8 @@ describe('merging', () => {
   });
 
   it('is the same from either side, but for whose is whose', () => {
-    for (const [origin, mine, theirs] of TRIPLES) {
-      const [here, there] = [mergePlans(origin, mine, theirs), mergePlans(origin, theirs, mine)];
+    for (const [i, [origin, mine, theirs]] of TRIPLES.entries()) {
+      const [here, there] = [MERGED[i]!, mergePlans(origin, theirs, mine)];
       expect(canonicalText(there.plan)).toBe(canonicalText(here.plan));
       const byPath = (a: { path: string }, b: { path: string }): number => (a.path < b.path ? -1 : 1);
       const swapped = there.conflicts.map((one) => ({ ...one, mine: one.theirs, theirs: one.mine }));
@@ -43,8 +44,8 @@ describe('merging', () => {
   });
 
   it('loses no block and doubles none', () => {
-    for (const [origin, mine, theirs] of TRIPLES) {
-      const { plan, conflicts } = mergePlans(origin, mine, theirs);
+    for (const [i, [origin, mine, theirs]] of TRIPLES.entries()) {
+      const { plan, conflicts } = MERGED[i]!;
       const [was, here, there, is] = [origin, mine, theirs, plan].map(idsOf) as [
         string[],
         string[],
@@ -74,7 +75,7 @@ describe('merging', () => {
     let seen = 0;
     TRIPLES.forEach(([origin, mine, theirs], i) => {
       const random = seededRandom(`choice ${i}`);
-      const { conflicts } = mergePlans(origin, mine, theirs);
+      const { conflicts } = MERGED[i]!;
       const choices: MergeChoices = Object.fromEntries(
         conflicts.map(({ path }) => [path, random() < 0.5 ? 'mine' : 'theirs'] as const),
       );
@@ -96,8 +97,8 @@ describe('merging', () => {
   });
 
   it('leaves nobody in two places, no block without its rig, and no rig without its parts', () => {
-    for (const [origin, mine, theirs] of TRIPLES) {
-      const { blocks, rigs } = mergePlans(origin, mine, theirs).plan.body;
+    for (const { plan } of MERGED) {
+      const { blocks, rigs } = plan.body;
       for (const block of blocks) {
         expect(block.rigId === null || rigs.some(({ id }) => id === block.rigId)).toBe(true);
         for (const other of blocks)
