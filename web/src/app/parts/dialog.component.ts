@@ -5,7 +5,7 @@ import { Dialog, DialogModule } from 'primeng/dialog';
 const FIELD = ':is(input, select, textarea, button, a[href])';
 
 /**
- * Puts the focus on the first field of a dialog when it has opened, unless somebody types already, in it or in a dialog
+ * Puts the focus on the first field of a dialog, or on what says that it is `data-first`, when it has opened, unless somebody types already, in it or in a dialog
  * that has opened over it: the library would take the focus away a moment later, and letters with it.
  */
 @Directive({ selector: 'p-dialog' })
@@ -19,6 +19,7 @@ class DialogFocusDirective {
       const busy = open.findIndex((one) => one.contains(document.activeElement));
       if (own && (busy < 0 || busy < open.indexOf(own)))
         (
+          own.querySelector<HTMLElement>('[data-first]') ??
           own.querySelector<HTMLElement>(`.p-dialog-content ${FIELD}`) ??
           own.querySelector<HTMLElement>(FIELD)
         )?.focus();
