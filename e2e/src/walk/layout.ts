@@ -114,6 +114,7 @@ export function layoutFlaws(page: Page, touch: boolean): Promise<string[]> {
         if (!shown(field) || /range|checkbox|radio|file|hidden|color/.test(field.type)) continue;
         const style = getComputedStyle(field);
         pen.font = style.font;
+        pen.letterSpacing = style.letterSpacing === 'normal' ? '0px' : style.letterSpacing;
         const room = field.clientWidth - parseFloat(style.paddingLeft) - parseFloat(style.paddingRight);
         const text = field.value || field.placeholder;
         if (!/date|time|month/.test(field.type) && pen.measureText(text).width > room + 1)
@@ -123,6 +124,7 @@ export function layoutFlaws(page: Page, touch: boolean): Promise<string[]> {
         if (!shown(field)) continue;
         const style = getComputedStyle(field);
         pen.font = style.font;
+        pen.letterSpacing = '0px';
         const text = field.selectedOptions[0]?.text ?? '';
         const arrow = style.appearance === 'none' ? 0 : 16;
         const room =
