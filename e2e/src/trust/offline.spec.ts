@@ -138,11 +138,15 @@ describe('without a network', () => {
     expect((await onDevice(page)).map(({ id }) => id).sort()).toEqual(before.map(({ id }) => id).sort());
   }, 60_000);
 
+  /** By the button itself: what still moves on the screen could lie under a pointer. */
+  const step = (label: string): Promise<void> =>
+    page.$eval(`[aria-label="${label}"]`, (button) => (button as HTMLElement).click());
+
   it('plans the rest anew in thunder, alone, and one undo brings back what was', async () => {
     await openBank(lessonIds[1] as string);
     // To the third place of the plan.
     for (let place = (await placeNumber()) ?? 1; place !== 3; place = (await placeNumber()) ?? 3)
-      await page.click(`[aria-label="${place < 3 ? 'Next block' : 'Block before'}"]`);
+      await step(place < 3 ? 'Next block' : 'Block before');
     await page.waitForSelector('[data-tap=good]');
     await page.click('[data-tap=good]');
     const before = await title();
@@ -160,7 +164,7 @@ describe('without a network', () => {
     await acknowledged(page, entries + 2);
     // The tap that was logged before still belongs to its block.
     for (let tries = 0; tries < 20 && (await placeNumber()) !== 3; tries++)
-      await page.click(`[aria-label="${((await placeNumber()) ?? 1) < 3 ? 'Next block' : 'Block before'}"]`);
+      await step(((await placeNumber()) ?? 1) < 3 ? 'Next block' : 'Block before');
     expect(await title()).toBe(before);
     expect(await page.$eval('.count', (count) => /[1-9]/.test(count.getAttribute('aria-label') ?? ''))).toBe(
       true,
