@@ -15,10 +15,7 @@ export interface OrderRow {
  */
 export function runningOrder(plan: Pick<PlanBody, 'blocks'>): OrderRow[] {
   const rows = new Map<string, [Block, ...Block[]]>();
-  const ordered = [...plan.blocks].sort(
-    (a, b) => a.startMin - b.startMin || (a.lane ?? -1) - (b.lane ?? -1) || (a.id < b.id ? -1 : 1),
-  );
-  for (const block of ordered) {
+  for (const block of blocksInOrder(plan.blocks)) {
     const { id, lane, ...alike } = block;
     const key = lane === null ? id : JSON.stringify(alike);
     const row = rows.get(key);
@@ -26,6 +23,13 @@ export function runningOrder(plan: Pick<PlanBody, 'blocks'>): OrderRow[] {
     else rows.set(key, [block]);
   }
   return [...rows.values()].map((blocks, i) => ({ number: i + 1, blocks }));
+}
+
+/** Blocks by time, then by place in the group, everybody first. */
+export function blocksInOrder(blocks: readonly Block[]): Block[] {
+  return [...blocks].sort(
+    (a, b) => a.startMin - b.startMin || (a.lane ?? -1) - (b.lane ?? -1) || (a.id < b.id ? -1 : 1),
+  );
 }
 
 /**

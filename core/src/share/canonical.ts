@@ -1,7 +1,7 @@
 import { sha256 } from '@noble/hashes/sha2';
 import { bytesToHex } from '@noble/hashes/utils';
 import canonicalize from 'canonicalize';
-import type { Block, PlanBody } from '../plan';
+import { blocksInOrder, type PlanBody } from '../plan';
 
 /** What of a plan is shared: it has no owner, no day and no student. */
 export interface SharedPlan {
@@ -32,9 +32,9 @@ export function canonicalPlan({ title, body }: SharedPlan): SharedPlan {
     title,
     body: {
       ...body,
-      blocks: inOrder(blocks),
+      blocks: blocksInOrder(blocks),
       rigs: byId(rigs),
-      ...(planB && { planB: { ...planB, blocks: inOrder(planB.blocks) } }),
+      ...(planB && { planB: { ...planB, blocks: blocksInOrder(planB.blocks) } }),
       ...(carries && {
         carries: {
           skills: byId(carries.skills),
@@ -54,13 +54,6 @@ export function canonicalText(plan: SharedPlan): string {
 /** What a version of a plan is known by everywhere: SHA-256 of its canonical text, 64 hexadecimal digits. */
 export function planHash(plan: SharedPlan): string {
   return bytesToHex(sha256(canonicalText(plan)));
-}
-
-/** Blocks by time, then by place in the group, everybody first. */
-export function inOrder(blocks: readonly Block[]): Block[] {
-  return [...blocks].sort(
-    (a, b) => a.startMin - b.startMin || (a.lane ?? -1) - (b.lane ?? -1) || (a.id < b.id ? -1 : 1),
-  );
 }
 
 function byId<T extends { id: string }>(things: readonly T[]): T[] {

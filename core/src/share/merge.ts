@@ -1,6 +1,6 @@
 import type { Drill } from '../drill';
-import { type Block, type PlanB, resolveOverlaps } from '../plan';
-import { canonicalPlan, inOrder, isSame, type SharedPlan } from './canonical';
+import { type Block, blocksInOrder, type PlanB, resolveOverlaps } from '../plan';
+import { canonicalPlan, isSame, type SharedPlan } from './canonical';
 import { CARRIED_LISTS, type Cells, cellsOf, entityOf, hasSameParts, isSameCells, planOf } from './cells';
 import { movedIds } from './moved';
 
@@ -49,7 +49,7 @@ export function mergePlans(
 
 /** Blocks pushed back until their students are free; plans that were so already stay as they are. */
 function settled({ title, body }: SharedPlan): SharedPlan {
-  return { title, body: { ...body, blocks: resolveOverlaps(inOrder(body.blocks)) } };
+  return { title, body: { ...body, blocks: resolveOverlaps(blocksInOrder(body.blocks)) } };
 }
 
 /** Most that a block watches for. */

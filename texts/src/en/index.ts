@@ -11,4 +11,4 @@ export * from './replan';
 export * from './rig-problems';
 export * from './stages';
 export * from './warm-water';
-export { listed } from './words';
+export { counted, listed } from './words';

@@ -1,5 +1,6 @@
 import { Component, computed, input, output } from '@angular/core';
 import { ALONE, LEVELS, MAX_GROUP, type PlanBody, WATER_KINDS } from '@doceo/core';
+import { counted } from '@doceo/texts';
 import { ChoiceFieldComponent } from '../parts/fields/choice-field.component';
 import { TextFieldComponent } from '../parts/fields/text-field.component';
 
@@ -137,8 +138,4 @@ export class PlanFactsComponent {
     const [least, most] = LENGTH_MIN;
     return Math.min(most, Math.max(least, Math.round(Number(text) || 0)));
   }
-}
-
-function counted(count: number, what: string): string {
-  return `${count} ${what}${count === 1 ? '' : 's'}`;
 }

@@ -1,8 +1,8 @@
-import type { Curriculum } from '../curriculum';
-import { drillOf } from './carried';
-import { ALONE, type Block, type PlanBody, type Staff } from './plan';
-import { type OrderRow, runningOrder } from './running-order';
-import { endOf } from './timing';
+import type { Curriculum } from '../../curriculum';
+import { drillOf } from '../carried';
+import { ALONE, type Block, type PlanBody, type Staff } from '../plan';
+import { type OrderRow, runningOrder } from '../running-order';
+import { endOf } from '../timing';
 
 /** A while in which an adult has a group. */
 export interface StaffSpan {

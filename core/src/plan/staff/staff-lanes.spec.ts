@@ -1,7 +1,7 @@
-import { SHIPPED_CURRICULUM as SHIPPED } from '../curriculum/shipped';
-import { seededRandom } from '../random';
-import { blockFromDrill } from './edits';
-import { emptyPlan, type Staff } from './plan';
+import { SHIPPED_CURRICULUM as SHIPPED } from '../../curriculum/shipped';
+import { seededRandom } from '../../random';
+import { blockFromDrill } from '../edits';
+import { emptyPlan, type Staff } from '../plan';
 import { isShared, staffLanes } from './staff-lanes';
 
 const drillBy = (supervision: 'eyes-on' | 'within-call'): string =>
