@@ -7,6 +7,9 @@ export const PHONE = { width: 390, height: 844, isMobile: true, hasTouch: true }
 /** How often a page is looked at that is waited for, milliseconds. */
 const LOOK_MS = 40;
 
+/** How long is waited for a thing that must come: a busy machine can take most of a minute to start a page. */
+const PATIENCE_MS = 60_000;
+
 /** @param userDataDir a profile to go on with, for a device that is switched off and on */
 export function launch(userDataDir?: string): Promise<Browser> {
   const executablePath = ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find(existsSync);
@@ -40,6 +43,7 @@ export async function openTab(
 ): Promise<{ page: Page; complaints: string[] }> {
   const context = await browser.createBrowserContext();
   const page = await context.newPage();
+  page.setDefaultTimeout(PATIENCE_MS);
   looksSeldom(page);
   await page.setViewport(viewport);
   // Dialogs stand where they will be clicked from the start.
@@ -83,12 +87,12 @@ export async function go(page: Page, path: string): Promise<void> {
   await page.waitForFunction(() => (history.state as { navigationId?: number } | null)?.navigationId);
 }
 
-/** The first element with this text; within 15 s unless more is given. */
+/** The first element with this text; waited for as long as for anything else unless more is given. */
 export async function byText(
   page: Page,
   selector: string,
   text: string | RegExp,
-  patienceMs = 15_000,
+  patienceMs = PATIENCE_MS,
 ): Promise<ElementHandle<HTMLElement>> {
   const source = typeof text === 'string' ? text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&') : text.source;
   const handle = await page.waitForFunction(
@@ -127,14 +131,12 @@ export async function saved(page: Page): Promise<void> {
   await page.evaluate(
     () => new Promise((resolve) => requestAnimationFrame(() => requestAnimationFrame(resolve))),
   );
-  await page.waitForSelector('[data-save-state=saved]', { timeout: 15_000 });
+  await page.waitForSelector('[data-save-state=saved]');
 }
 
 /** Waits until the page has what it fetches and has not changed for a while. */
 export async function settled(page: Page): Promise<void> {
-  await page.waitForFunction(() => document.querySelector('doceo-root')?.children.length, {
-    timeout: 15_000,
-  });
+  await page.waitForFunction(() => document.querySelector('doceo-root')?.children.length);
   await page.evaluate(async () => {
     await document.fonts.ready;
     let changed = performance.now();
