@@ -27,6 +27,8 @@ export * from './lesson/course';
 export * from './lesson/kit';
 export * from './people/session';
 export * from './people/circle';
+export * from './sharing/versions';
+export * from './sharing/talk';
 export * from './curriculum/entries';
 export * from './curriculum/layer';
 export * from './curriculum/layer-file';

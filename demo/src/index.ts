@@ -4,3 +4,4 @@ export { FELLOW_SCHOOLS } from './rig-bench';
 export { DEMO_RIGS, FIRST_NYMPHS } from './plans';
 export { DEMO_KIT } from './kit';
 export { demoWaters } from './waters';
+export { GRASS_PROPOSAL, GRASS_QUESTION, type LineageStep, RIFFLE_COPY } from './lineage';

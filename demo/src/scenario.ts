@@ -1,6 +1,7 @@
 import { DateTime } from 'luxon';
 import { demoBeats } from './beats';
 import { DEMO_KIT } from './kit';
+import { demoLineage } from './lineage';
 import { demoLakes } from './lakes';
 import { demoCourses, demoLessons } from './lessons';
 import { CLUB, demoStudents, FELLOW, LEAD, OTHER, SCHOOL } from './people';
@@ -47,6 +48,7 @@ export function demoScenario(now: Date) {
       { ownerId: FELLOW.id, circleId: SCHOOL.id, plan: RIFFLE_NYMPHS },
       { ownerId: OTHER.id, circleId: CLUB.id, plan: JETTY_EVENING },
     ],
+    lineage: demoLineage(today),
     courses: demoCourses(today, students),
     lessons: { ownerId: LEAD.id, ...demoLessons(today, students, waters) },
   };

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { demoScenario, SCHOOL } from '@doceo/demo';
 import type supertest from 'supertest';
-import { studentNamesIn } from './plans/student-names';
+import { studentNamesIn } from './sharing/student-names';
 import { type TestApp, testApp } from './testing/test-app';
 
 type Agent = ReturnType<typeof supertest.agent>;
@@ -39,15 +39,13 @@ describe('sharing', () => {
       .put(`/api/plans/${id}`)
       .send({ title: 'Origin', body: { ...body, aim: 'new' }, baseVersion: 1 })
       .expect(200);
-    expect((await fellow.get(`/api/plans/${copyId}`)).body.origin).toMatchObject({
-      version: 1,
-      newestVersion: 2,
-    });
+    const origin = async () => (await fellow.get(`/api/plans/${copyId}`)).body.origin;
+    // What is only saved is nobody's news; what is shared again is.
+    expect(await origin()).toMatchObject({ seen: true, newerAt: null });
+    await lead.post(`/api/plans/${id}/share`).send({ circleId: SCHOOL.id, note: 'A new aim' }).expect(200);
+    expect((await origin()).newerAt).toEqual(expect.any(String));
     await lead.post(`/api/plans/${id}/share`).send({ circleId: null }).expect(200);
-    expect((await fellow.get(`/api/plans/${copyId}`)).body.origin).toMatchObject({
-      title: 'Origin',
-      newestVersion: null,
-    });
+    expect(await origin()).toMatchObject({ title: 'Origin', seen: false, newerAt: null });
   });
 
   it('a copy is one’s own: changing it leaves the origin as it was', async () => {

@@ -1,8 +1,7 @@
 import { MERGE_SIDES } from '@doceo/core';
 import * as z from 'zod';
-import { planBodySchema, planTitleSchema } from '../lesson/plan';
+import { sharedPlanSchema } from '../sharing/versions';
 
-const sharedPlanSchema = z.strictObject({ title: planTitleSchema, body: planBodySchema });
 const pathSchema = z.string().max(300);
 const pathsSchema = z.array(pathSchema);
 /** A value of a plan: whatever stands at a path; left out where nothing does. */

@@ -113,8 +113,10 @@ export const originSchema = z.strictObject({
   planId: idSchema,
   title: z.string(),
   ownerName: z.string(),
-  version: versionSchema,
-  newestVersion: versionSchema.nullable(),
+  /** Whether I can see it now. */
+  seen: z.boolean(),
+  /** When it moved on since what I took of it, and waits for me; null while it has not. */
+  newerAt: instantSchema.nullable(),
 });
 
 export const planSummarySchema = z.strictObject({
@@ -134,5 +136,9 @@ export const planSummarySchema = z.strictObject({
 });
 export type PlanSummary = z.infer<typeof planSummarySchema>;
 
-export const savedPlanSchema = planSummarySchema.extend({ body: planBodySchema });
+export const savedPlanSchema = planSummarySchema.extend({
+  body: planBodySchema,
+  /** The `version` that fellows were last told of; null for a plan they were told nothing of. */
+  toldVersion: versionSchema.nullable(),
+});
 export type SavedPlan = z.infer<typeof savedPlanSchema>;

@@ -1,3 +1,4 @@
-export { canonicalText, planHash, type SharedPlan } from './canonical';
+export { canonicalPlan, canonicalText, planHash, type SharedPlan } from './canonical';
+export * from './coming';
 export * from './difference';
 export * from './merge';

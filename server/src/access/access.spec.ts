@@ -40,6 +40,11 @@ interface Things {
   circle: string;
   student: string;
   course: string;
+  /** A copy of the plan that the reader took and proposes from. */
+  copy: string;
+  version: string;
+  proposal: string;
+  comment: string;
   lesson: string;
   rig: string;
   reading: string;
@@ -58,6 +63,9 @@ const row = (endpoint: unknown, may: readonly Actor[], rest: Omit<Row, 'endpoint
   may,
   ...rest,
 });
+/** A comment of the reader for each who may turn up: whoever may take it away does. */
+const spareComments = ACTORS.map(() => id());
+const hash = 'a'.repeat(64);
 const of = (kind: keyof Things) => (things: Things) => ({ id: things[kind] });
 
 /** Every route on a thing, in an order in which what is taken away is not asked for again. */
@@ -132,6 +140,37 @@ const ROWS: Row[] = [
     params: of('plan'),
     body: () => ({ title: 'x', body: plan.body, baseVersion: 1 }),
   }),
+  row(api.versions.list, MEMBERS, { params: of('plan') }),
+  row(api.versions.get, MEMBERS, {
+    params: ({ plan: planId, version }) => ({ id: planId, versionId: version }),
+  }),
+  row(api.versions.lineage, MEMBERS, { params: of('plan') }),
+  row(api.versions.name, KEEPER, { params: of('plan'), body: () => ({ baseVersion: 1, note: 'x' }) }),
+  row(api.versions.incoming, ['reader'], { params: of('copy') }),
+  row(api.versions.merge, ['reader'], {
+    params: of('copy'),
+    body: () => ({ baseVersion: 1, theirsHash: hash, choices: {} }),
+  }),
+  row(api.versions.pass, ['reader'], { params: of('copy'), body: () => ({ theirsHash: hash }) }),
+  row(api.proposals.make, ['reader'], {
+    params: of('copy'),
+    body: ({ proposal }) => ({ id: proposal, baseVersion: 1, note: '' }),
+  }),
+  row(api.proposals.list, ['reader'], { params: of('copy') }),
+  row(api.proposals.get, KEEPER, { params: of('proposal') }),
+  row(api.proposals.take, KEEPER, {
+    params: of('proposal'),
+    body: () => ({ baseVersion: 1, theirsHash: hash, choices: {} }),
+  }),
+  row(api.proposals.decline, KEEPER, { params: of('proposal'), body: () => ({ word: '' }) }),
+  row(api.proposals.withdraw, ['reader'], { params: of('proposal') }),
+  row(api.comments.list, MEMBERS, { params: of('plan') }),
+  row(api.comments.add, MEMBERS, {
+    params: of('plan'),
+    body: () => ({ id: id(), blockId: null, answers: null, text: 'x' }),
+  }),
+  row(api.comments.settle, ['reader', 'keeper'], { params: of('comment'), body: () => ({ settled: true }) }),
+  row(api.comments.remove, ['reader', 'keeper'], { params: () => ({ id: String(spareComments.pop()) }) }),
   row(api.circles.invite, ['owner'], {
     params: of('circle'),
     body: () => ({ email: 'somebody@example.org', role: 'reader' }),
@@ -182,7 +221,7 @@ const ROWS: Row[] = [
       api.teaching.get,
       api.teaching.update,
     ],
-    ...[api.teaching.show, api.teaching.follow, api.teaching.shown],
+    ...[api.teaching.show, api.teaching.follow, api.teaching.shown, api.news.list, api.news.seen],
   ].map((endpoint) => row(endpoint, SIGNED_IN)),
   ...[api.health, api.openapi, api.session.get, api.session.register, api.session.signIn].map((endpoint) =>
     row(endpoint, ACTORS),
@@ -217,6 +256,7 @@ describe('who may what', () => {
       rig: id(),
       reading: id(),
       course: id(),
+      ...{ copy: id(), version: '', proposal: id(), comment: id() },
     };
     const { water, circle, student } = things;
     await by('owner').post('/api/circles').send({ id: circle, name: 'A circle' }).expect(200);
@@ -263,6 +303,23 @@ describe('who may what', () => {
       .post('/api/lessons')
       .send({ id: id(), lesson: { ...lesson, studentIds: [] } })
       .expect(200);
+    const reader = by('reader');
+    await reader.post(`/api/plans/${things.plan}/copy`).send({ id: things.copy }).expect(200);
+    await keeper
+      .put(`/api/plans/${things.plan}`)
+      .send({ title: 'Moved on', body: plan.body, baseVersion: 1 })
+      .expect(200);
+    await keeper.post(`/api/plans/${things.plan}/share`).send({ circleId: circle }).expect(200);
+    things.version = (await keeper.get(`/api/plans/${things.plan}/versions`)).body.items[0].id;
+    await reader
+      .post(`/api/plans/${things.copy}/proposals`)
+      .send({ id: things.proposal, baseVersion: 1, note: '' })
+      .expect(200);
+    for (const comment of [things.comment, ...spareComments])
+      await reader
+        .post(`/api/plans/${things.plan}/comments`)
+        .send({ id: comment, blockId: null, answers: null, text: 'x' })
+        .expect(200);
     for (const actor of ['former', 'guest'] as const)
       await by(actor).post(`/api/circles/${circle}/leave`).send({}).expect(200);
   });

@@ -6,6 +6,8 @@ export type Standing =
   | 'circle-reader'
   /** Was given a student's record. */
   | 'fellow'
+  /** Wrote it: a comment, or a proposal to somebody else's plan. */
+  | 'author'
   /** Has a lesson at a water, or uses what is shared in another way than by a circle. */
   | 'guest';
 
@@ -33,6 +35,15 @@ export const RIGHTS = {
     remove: ['keeper'],
     share: ['keeper'],
     'take-out': ['keeper', 'circle-owner'],
+    comment: [...EVERYBODY_AROUND],
+    /** Versions, and what comes from elsewhere. */
+    'go-on': ['keeper'],
+  },
+  proposal: { see: ['keeper', 'author'], answer: ['keeper'], withdraw: ['author'] },
+  comment: {
+    see: [...EVERYBODY_AROUND, 'author'],
+    settle: ['keeper', 'author'],
+    remove: ['keeper', 'author'],
   },
   student: {
     see: ['keeper', 'fellow'],

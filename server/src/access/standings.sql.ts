@@ -11,6 +11,11 @@ const QUERIES: Record<Kind, string> = {
     FROM waters w LEFT JOIN circle_members m ON m.circle_id = w.circle_id AND m.user_id = ? WHERE w.id = ?`,
   plan: `SELECT p.owner_id = ? AS keeper, ${BY_CIRCLE} AS circle, 0 AND ? AS guest
     FROM plans p LEFT JOIN circle_members m ON m.circle_id = p.circle_id AND m.user_id = ? WHERE p.id = ?`,
+  proposal: `SELECT p.owner_id = ? AS keeper, q.author_id = ? AS author, 0 AND ? AS guest
+    FROM plan_proposals q JOIN plans p ON p.id = q.plan_id WHERE q.id = ?`,
+  comment: `SELECT p.owner_id = ? AS keeper, q.author_id = ? AS author, ${BY_CIRCLE} AS circle
+    FROM plan_comments q JOIN plans p ON p.id = q.plan_id
+      LEFT JOIN circle_members m ON m.circle_id = p.circle_id AND m.user_id = ? WHERE q.id = ?`,
   student: `SELECT s.owner_id = ? AS keeper, a.user_id IS NOT NULL AS fellow, 0 AND ? AS guest
     FROM students s LEFT JOIN student_access a ON a.student_id = s.id AND a.user_id = ? WHERE s.id = ?`,
   lesson:
@@ -26,6 +31,7 @@ interface StandingRow {
   keeper: number;
   circle?: Standing | null;
   fellow?: number;
+  author?: number;
   guest?: number;
 }
 
@@ -37,6 +43,7 @@ export async function findStandings(db: Db, kind: Kind, id: string, userId: stri
     ...(row.keeper ? (['keeper'] as const) : []),
     ...(row.circle ? [row.circle] : []),
     ...(row.fellow ? (['fellow'] as const) : []),
+    ...(row.author ? (['author'] as const) : []),
     ...(row.guest ? (['guest'] as const) : []),
   ];
 }

@@ -1,5 +1,6 @@
 import type { AccountEffect } from '@doceo/contract';
 import { type Db, rows, write } from '../db/pool';
+import { findHashesOf, sweepContents } from '../sharing/versions.sql';
 
 interface Shared {
   what: 'plan' | 'water';
@@ -87,6 +88,17 @@ export async function findAccountEffect(db: Db, userId: string): Promise<Account
  * fellows stay in their records, under a lesson that says where and when. Call it in a transaction.
  */
 export async function deleteAccount(db: Db, userId: string): Promise<void> {
+  const own = await rows<{ id: string }>(db, 'SELECT id FROM plans WHERE owner_id = ?', [userId]);
+  const hashes = await findHashesOf(
+    db,
+    own.map(({ id }) => id),
+  );
+  // What others never saw of a plan is not for whoever keeps it.
+  await write(
+    db,
+    'DELETE v FROM plan_versions v JOIN plans p ON p.id = v.plan_id WHERE p.owner_id = ? AND v.is_open = 0',
+    [userId],
+  );
   for (const { what, id, keeper_id } of await findShared(db, userId))
     await write(db, `UPDATE ${what === 'plan' ? 'plans' : 'waters'} SET owner_id = ? WHERE id = ?`, [
       keeper_id,
@@ -108,4 +120,5 @@ export async function deleteAccount(db: Db, userId: string): Promise<void> {
     userId,
   ]);
   await write(db, 'DELETE FROM users WHERE id = ?', [userId]);
+  await sweepContents(db, hashes);
 }

@@ -5,6 +5,7 @@ import { refuseUnless } from '../access/access';
 import type { Db, Pool } from '../db/pool';
 import { route } from '../http/route';
 import { findLesson, findLessonPlan, lockLessons } from '../lessons/lessons.sql';
+import { keepTaught } from '../sharing/taught';
 import { curriculumFor } from '../teaching/curriculum';
 import { insertLook } from '../students/privacy.sql';
 import { findStudentsById, lockStudents } from '../students/students.sql';
@@ -66,6 +67,7 @@ export function eventRoutes(router: Router, pool: Pool): void {
         clockAheadMs: eventClockAhead(event.atMs, clockAheadMs, now),
       }));
       await insertEvents(db, user.id, timed);
+      await keepTaught(db, user, [...new Set(timed.map(({ lessonId }) => lessonId))]);
       const waters = new Map(lessons.flatMap((lesson) => (lesson ? [[lesson.id, lesson.waterId]] : [])));
       await keepWaterReadings(db, user.id, timed, (lessonId) => waters.get(lessonId) ?? null);
       return {

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { allEndpoints, api, type Endpoint, errorSchema } from '@doceo/contract';
 import { DEFAULT_SCHOOLS, emptyLayer } from '@doceo/core';
-import { demoScenario, FELLOW, LEAD, OTHER } from '@doceo/demo';
+import { demoScenario, FELLOW, GRASS_PROPOSAL, GRASS_QUESTION, LEAD, OTHER, RIFFLE_COPY } from '@doceo/demo';
 import supertest from 'supertest';
 import { type TestApp, testApp } from '../testing/test-app';
 
@@ -193,6 +193,65 @@ const ROWS: Row[] = [
       baseVersion: 1,
     },
   }),
+  row(api.versions.list, { params: { id: second.plan.id }, stranger: 404 }),
+  row(api.versions.get, { params: { id: second.plan.id, versionId: id() }, stranger: 404 }),
+  row(api.versions.lineage, { params: { id: second.plan.id }, stranger: 404 }),
+  row(api.versions.name, {
+    params: { id: first.plan.id },
+    body: { baseVersion: 1, note: 'as it was' },
+    stranger: 404,
+    wrong: { baseVersion: 1, note: 'x'.repeat(501) },
+  }),
+  row(api.versions.incoming, { params: { id: RIFFLE_COPY }, stranger: 404 }),
+  row(api.versions.merge, {
+    params: { id: RIFFLE_COPY },
+    body: { baseVersion: 1, theirsHash: 'a'.repeat(64), choices: {} },
+    stranger: 404,
+    wrong: { baseVersion: 1, theirsHash: 'a'.repeat(64), choices: { aim: 'both' } },
+  }),
+  row(api.versions.pass, {
+    params: { id: RIFFLE_COPY },
+    body: { theirsHash: 'a'.repeat(64) },
+    stranger: 404,
+    wrong: { theirsHash: 'short' },
+  }),
+  row(api.proposals.make, {
+    params: { id: RIFFLE_COPY },
+    body: { id: id(), baseVersion: 1, note: 'Look first' },
+    stranger: 404,
+    wrong: { id: id(), baseVersion: 0, note: '' },
+  }),
+  row(api.proposals.list, { params: { id: RIFFLE_COPY }, stranger: 404 }),
+  row(api.proposals.get, { params: { id: GRASS_PROPOSAL }, stranger: 404 }),
+  row(api.proposals.take, {
+    params: { id: GRASS_PROPOSAL },
+    body: { baseVersion: 1, theirsHash: 'a'.repeat(64), choices: {} },
+    stranger: 404,
+    wrong: { baseVersion: 1, choices: {} },
+  }),
+  row(api.proposals.decline, {
+    params: { id: GRASS_PROPOSAL },
+    body: { word: 'Not here' },
+    stranger: 404,
+    wrong: { word: 7 },
+  }),
+  row(api.proposals.withdraw, { params: { id: GRASS_PROPOSAL }, stranger: 404 }),
+  row(api.comments.list, { params: { id: second.plan.id }, stranger: 404 }),
+  row(api.comments.add, {
+    params: { id: second.plan.id },
+    body: { id: id(), blockId: null, answers: null, text: 'Well said' },
+    stranger: 404,
+    wrong: { id: id(), blockId: null, answers: null, text: ' ' },
+  }),
+  row(api.comments.settle, {
+    params: { id: GRASS_QUESTION },
+    body: { settled: true },
+    stranger: 404,
+    wrong: { settled: 'yes' },
+  }),
+  row(api.comments.remove, { params: { id: GRASS_QUESTION }, stranger: 404 }),
+  row(api.news.list),
+  row(api.news.seen),
   row(api.plans.remove, { params: { id: second.plan.id }, stranger: 404 }),
   row(api.plans.share, {
     params: { id: first.plan.id },

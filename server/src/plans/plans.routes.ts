@@ -6,9 +6,9 @@ import { HttpError } from '../http/errors';
 import { route } from '../http/route';
 import { followPlan, unfollowPlan } from '../lessons/lessons.sql';
 import { curriculumFor } from '../teaching/curriculum';
-import { findStudents } from '../students/students.sql';
+import { namesNobody, refuseStudentNames } from '../sharing/student-names';
+import { findHashesOf, keepBase, keepVersion, sweepContents } from '../sharing/versions.sql';
 import { deletePlan, findPlan, findPlans, insertPlan, updatePlan, updatePlanCircle } from './plans.sql';
-import { studentNamesIn } from './student-names';
 
 export function planRoutes(router: Router, pool: Pool): void {
   route(router, pool, api.plans.list, 'signed-in', ({ user }) => findPlans(pool, user.id));
@@ -28,8 +28,7 @@ export function planRoutes(router: Router, pool: Pool): void {
   route(router, pool, api.plans.update, may('change', 'plan'), async ({ user, params: { id }, body }) => {
     const plan = await visiblePlan(pool, user.id, id);
     await refuseGone(pool, user.id, body, plan);
-    if (plan.circleId)
-      await refuseStudentNames(pool, user.id, { ...plan, title: body.title, body: body.body });
+    if (plan.circleId) await refuseStudentNames(pool, user.id, { title: body.title, body: body.body });
     await pool.transaction(async (db) => {
       if (!(await updatePlan(db, id, body.baseVersion, body.title, body.body)))
         throw new HttpError((await findPlan(db, user.id, id)) ? 'version-conflict' : 'not-found');
@@ -39,8 +38,12 @@ export function planRoutes(router: Router, pool: Pool): void {
   });
 
   route(router, pool, api.plans.remove, may('remove', 'plan'), async ({ params: { id } }) => {
-    // Every lesson goes on with its own copy.
-    await deletePlan(pool, id);
+    await pool.transaction(async (db) => {
+      const hashes = await findHashesOf(db, [id]);
+      // Every lesson goes on with its own copy, and copies keep what they took.
+      await deletePlan(db, id);
+      await sweepContents(db, hashes);
+    });
     return { ok: true as const };
   });
 
@@ -49,15 +52,17 @@ export function planRoutes(router: Router, pool: Pool): void {
     pool,
     api.plans.share,
     may('take-out', 'plan'),
-    async ({ user, params: { id }, body: { circleId } }) => {
+    async ({ user, params: { id }, body: { circleId, note } }) => {
       const plan = await visiblePlan(pool, user.id, id);
       if (circleId !== null) {
         await refuseUnless(pool, user.id, 'share', 'plan', id);
         await refuseUnless(pool, user.id, 'share-into', 'circle', circleId);
-        await refuseStudentNames(pool, user.id, plan);
+        await refuseStudentNames(pool, user.id, { title: plan.title, body: plan.body, note });
       }
       await pool.transaction(async (db) => {
         await updatePlanCircle(db, id, circleId);
+        if (circleId !== null)
+          await keepVersion(db, { plan, why: 'shared', note, author: user, isOpen: true });
         if (circleId !== plan.circleId) await unfollowPlan(db, id);
       });
       // Who took somebody else's plan out of his circle no longer sees it.
@@ -69,7 +74,14 @@ export function planRoutes(router: Router, pool: Pool): void {
     const existing = await findPlan(pool, user.id, body.id);
     if (existing) return existing;
     const origin = await visiblePlan(pool, user.id, params.id);
-    await insertPlan(pool, user.id, { id: body.id, title: origin.title, body: origin.body, origin });
+    await pool.transaction(async (db) => {
+      const isOpen = origin.circleId !== null && (await namesNobody(db, user.id, origin));
+      const taken = await keepVersion(db, { plan: origin, why: 'copied', author: user, isOpen });
+      await insertPlan(db, user.id, { id: body.id, title: origin.title, body: origin.body, origin });
+      await keepBase(db, body.id, taken);
+      const plan = { ...origin, id: body.id, version: 1 };
+      await keepVersion(db, { plan, why: 'copied', author: user, isOpen: false, mergedId: taken.id });
+    });
     return visiblePlan(pool, user.id, body.id);
   });
 }
@@ -90,15 +102,4 @@ async function refuseGone(
 ): Promise<void> {
   const issues = goneFromCurriculum(await curriculumFor(db, userId), body, before?.body ?? null);
   if (issues.length > 0) throw new HttpError('invalid', issues);
-}
-
-async function refuseStudentNames(db: Db, userId: string, plan: SavedPlan): Promise<void> {
-  const names = (await findStudents(db, userId)).map(({ student }) => student.name);
-  const issues = studentNamesIn(plan.title, plan.body, names);
-  if (issues.length > 0)
-    throw new HttpError(
-      'invalid',
-      issues,
-      'The plan names a student. Take the name out before it is shared.',
-    );
 }

@@ -1,6 +1,7 @@
 import { inShape, type PlanSummary, type SavedPlan, shapeOf } from '@doceo/contract';
 import { type Curriculum, type PlanBody, strandShares } from '@doceo/core';
 import { type Db, rows, write } from '../db/pool';
+import { TOLD } from '../sharing/versions.sql';
 import { curriculumFor } from '../teaching/curriculum';
 
 interface PlanRow {
@@ -17,14 +18,19 @@ interface PlanRow {
   origin_plan_id: string | null;
   origin_title: string | null;
   origin_owner_name: string | null;
-  origin_version: number | null;
-  origin_newest: number | null;
+  origin_seen: number;
+  newer_at: Date | null;
+  told_version: number | null;
 }
 
-/** The newest version of the origin is told only while the reader may still see it. */
+/** That the origin moved on is told only while the reader may still see it. */
 const SELECT = `SELECT p.id, p.title, p.body, p.shape, p.version, p.updated_at, p.owner_id = ? AS mine, u.name AS owner_name,
-    p.circle_id, c.name AS circle_name, p.origin_plan_id, p.origin_title, p.origin_owner_name, p.origin_version,
-    IF(o.owner_id = ? OR om.user_id IS NOT NULL, o.version, NULL) AS origin_newest
+    p.circle_id, c.name AS circle_name, p.origin_plan_id, p.origin_title, p.origin_owner_name,
+    COALESCE(o.owner_id = ? OR om.user_id IS NOT NULL, 0) AS origin_seen,
+    (SELECT v.made_at FROM plan_versions v
+      WHERE v.seq = (SELECT MAX(w.seq) FROM plan_versions w WHERE w.plan_id = o.id AND w.is_open = 1 AND w.why IN (${TOLD}))
+        AND v.seq > GREATEST(COALESCE(p.base_seq, 0), COALESCE(p.passed_seq, 0)) AND NOT (v.hash <=> p.base_hash)) AS newer_at,
+    (SELECT MAX(w.plan_version) FROM plan_versions w WHERE w.plan_id = p.id AND w.is_open = 1 AND w.why IN (${TOLD})) AS told_version
   FROM plans p JOIN users u ON u.id = p.owner_id
   LEFT JOIN circles c ON c.id = p.circle_id
   LEFT JOIN circle_members m ON m.circle_id = p.circle_id AND m.user_id = ?
@@ -53,10 +59,11 @@ function toPlan(curriculum: Curriculum, row: PlanRow): SavedPlan {
           planId: row.origin_plan_id,
           title: row.origin_title ?? '',
           ownerName: row.origin_owner_name ?? '',
-          version: row.origin_version ?? 1,
-          newestVersion: row.origin_newest,
+          seen: Boolean(row.origin_seen),
+          newerAt: row.mine && row.origin_seen ? (row.newer_at?.toISOString() ?? null) : null,
         }
       : null,
+    toldVersion: row.told_version,
   };
 }
 
@@ -65,7 +72,7 @@ export async function findPlans(db: Db, userId: string): Promise<PlanSummary[]> 
   const found = await rows<PlanRow>(db, `${SELECT} ORDER BY p.updated_at DESC, p.id`, Array(5).fill(userId));
   const curriculum = await curriculumFor(db, userId);
   return found.map((row) => {
-    const { body: _body, ...summary } = toPlan(curriculum, row);
+    const { body: _body, toldVersion: _told, ...summary } = toPlan(curriculum, row);
     return summary;
   });
 }
@@ -84,8 +91,8 @@ export async function insertPlan(
   const { origin } = plan;
   await write(
     db,
-    `INSERT INTO plans (id, owner_id, title, body, shape, updated_at, origin_plan_id, origin_title, origin_owner_name, origin_version)
-     VALUES (?, ?, ?, ?, ?, UTC_TIMESTAMP(3), ?, ?, ?, ?)`,
+    `INSERT INTO plans (id, owner_id, title, body, shape, updated_at, origin_plan_id, origin_title, origin_owner_name)
+     VALUES (?, ?, ?, ?, ?, UTC_TIMESTAMP(3), ?, ?, ?)`,
     [
       plan.id,
       ownerId,
@@ -95,7 +102,6 @@ export async function insertPlan(
       origin?.id ?? null,
       origin?.title ?? null,
       origin?.ownerName ?? null,
-      origin?.version ?? null,
     ],
   );
 }
@@ -122,4 +128,17 @@ export async function updatePlanCircle(db: Db, id: string, circleId: string | nu
 
 export async function deletePlan(db: Db, id: string): Promise<void> {
   await write(db, 'DELETE FROM plans WHERE id = ?', [id]);
+}
+
+/** The state of its origin that a copy last took up; null for what is no copy, or where it is not kept. */
+export async function findBase(db: Db, id: string): Promise<string | null> {
+  const [found] = await rows<{ base_hash: string | null }>(db, 'SELECT base_hash FROM plans WHERE id = ?', [
+    id,
+  ]);
+  return found?.base_hash ?? null;
+}
+
+/** Notes that a copy stays without a version of its origin, and those before it. */
+export async function updatePassed(db: Db, id: string, seq: number): Promise<void> {
+  await write(db, 'UPDATE plans SET passed_seq = ? WHERE id = ?', [seq, id]);
 }

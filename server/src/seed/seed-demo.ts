@@ -9,6 +9,7 @@ import { insertLesson } from '../lessons/lessons.sql';
 import { insertPlan, updatePlanCircle } from '../plans/plans.sql';
 import { saveFlyBox } from '../fly-box/fly-box.sql';
 import { insertReading } from '../readings/readings.sql';
+import { insertLineageStep } from './seed-lineage';
 import { insertRig } from '../rigs/rigs.sql';
 import { insertUser, updateSettings } from '../session/users.sql';
 import { insertStudent, insertStudentAccess } from '../students/students.sql';
@@ -61,6 +62,7 @@ async function insertScenario(db: Db, scenario: Scenario, passwordHash: string):
     await insertPlan(db, ownerId, plan);
     if (circleId) await updatePlanCircle(db, plan.id, circleId);
   }
+  for (const step of scenario.lineage) await insertLineageStep(db, step);
   const { ownerId, lessons, events } = scenario.lessons;
   for (const { id, lesson } of lessons) {
     const taught = scenario.plans.find(({ plan }) => plan.id === lesson.planId)?.plan;

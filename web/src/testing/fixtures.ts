@@ -117,6 +117,7 @@ const summary: PlanSummary = {
 /** Safety talk, then the pause for everybody. */
 export const PLAN: SavedPlan = {
   ...summary,
+  toldVersion: null,
   body: {
     ...emptyPlan(),
     aim: 'One drift each',

@@ -18,16 +18,24 @@ export interface OrderLayout {
  *
  * @param startMins start of each line in minutes, rising
  * @param shortestMin the shortest block, minutes
+ * @param belowPx what stands below a line and needs room, by the line's place
  */
-export function layOut(startMins: readonly number[], totalMin: number, shortestMin: number): OrderLayout {
+export function layOut(
+  startMins: readonly number[],
+  totalMin: number,
+  shortestMin: number,
+  belowPx: readonly number[] = [],
+): OrderLayout {
   const pxPerMin = Math.max(
     MIN_PX_PER_MIN,
     (startMins.length * ROW_PX) / totalMin,
     shortestMin > 0 ? SHORTEST_PX / shortestMin : 0,
   );
-  const rowTops = startMins.reduce<number[]>((tops, startMin) => {
-    const before = tops.at(-1);
-    return [...tops, Math.max(startMin * pxPerMin, before === undefined ? 0 : before + ROW_PX)];
-  }, []);
-  return { pxPerMin, heightPx: Math.max(totalMin * pxPerMin, (rowTops.at(-1) ?? -ROW_PX) + ROW_PX), rowTops };
+  let free = 0;
+  const rowTops = startMins.map((startMin, i) => {
+    const top = Math.max(startMin * pxPerMin, free);
+    free = top + ROW_PX + (belowPx[i] ?? 0);
+    return top;
+  });
+  return { pxPerMin, heightPx: Math.max(totalMin * pxPerMin, free), rowTops };
 }

@@ -1,4 +1,15 @@
-import { Component, computed, ElementRef, inject, input, output, signal, viewChild } from '@angular/core';
+import { NgTemplateOutlet } from '@angular/common';
+import {
+  Component,
+  computed,
+  ElementRef,
+  inject,
+  input,
+  output,
+  signal,
+  type TemplateRef,
+  viewChild,
+} from '@angular/core';
 import {
   type Block,
   clockTime,
@@ -49,7 +60,7 @@ interface Hold {
  */
 @Component({
   selector: 'doceo-timeline',
-  imports: [DragDirective],
+  imports: [DragDirective, NgTemplateOutlet],
   templateUrl: './timeline.component.html',
   styleUrl: './timeline.component.css',
   host: { '[style.--lanes]': "lanesPx() + fanPx() + 'px'", '[style.--staff]': "staffPx() + 'px'" },
@@ -69,6 +80,9 @@ export class TimelineComponent {
   readonly before = input<PlanBody | null>(null);
   /** When it ends if each block takes as long as it takes; null where nothing is in it. */
   readonly overrun = input<Overrun | null>(null);
+  /** What is settled below the line of a block, and how much room that needs, pixels. */
+  readonly island = input<TemplateRef<{ $implicit: string }> | null>(null);
+  readonly islandsPx = input<ReadonlyMap<string, number>>(new Map());
   /** Blocks that would be cut first. */
   readonly cut = input<readonly string[] | null>(null);
 
@@ -105,6 +119,9 @@ export class TimelineComponent {
       this.lines().map(({ row }) => row.blocks[0].startMin),
       this.totalMin(),
       Math.min(...this.plan().blocks.map(({ durationMin }) => durationMin), this.totalMin()),
+      this.lines().map(({ row, gone }) =>
+        (gone ? [] : row.blocks).reduce((sum, { id }) => sum + (this.islandsPx().get(id) ?? 0), 0),
+      ),
     ),
   );
   protected readonly heightPx = computed(() => this.layout().heightPx);
@@ -315,6 +332,7 @@ export class TimelineComponent {
       // Whoever else comes to do it, it is the same line: what is drawn of it stays.
       key: `${gone ? 'gone ' : ''}${block.id}`,
       ids: row.blocks.map(({ id }) => id).join(' '),
+      islands: gone ? [] : row.blocks.filter(({ id }) => this.islandsPx().has(id)).map(({ id }) => id),
       strandClass: strand ? `strand-fill strand-${strand}` : 'rest',
       time: this.tickText(block.startMin),
       who: this.whoOf(row),

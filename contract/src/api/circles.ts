@@ -1,0 +1,41 @@
+import * as z from 'zod';
+import { circleNameSchema, circleSchema, invitationSchema, ROLES } from '../people/circle';
+import { idSchema, okSchema } from '../common';
+import { emailSchema } from '../people/session';
+import { endpoint, byId } from './endpoint';
+
+/** Circles and who is in them. */
+export const circlesApi = {
+  list: endpoint('get', '/circles', 'Circles I am in', { reply: z.array(circleSchema) }),
+  create: endpoint('post', '/circles', 'Found a circle', {
+    body: z.strictObject({ id: idSchema, name: circleNameSchema }),
+    reply: circleSchema,
+  }),
+  invite: endpoint('post', '/circles/:id/invitations', 'Ask somebody to join, by e-mail', {
+    params: byId,
+    body: z.strictObject({ email: emailSchema, role: z.enum(ROLES) }),
+    reply: circleSchema,
+  }),
+  withdraw: endpoint('delete', '/circles/:id/invitations/:email', 'Take an invitation back', {
+    params: z.strictObject({ id: idSchema, email: emailSchema }),
+    reply: circleSchema,
+  }),
+  invitations: endpoint('get', '/invitations', 'Circles that ask me to join', {
+    reply: z.array(invitationSchema),
+  }),
+  answer: endpoint('post', '/invitations/:id', 'Join a circle that asked, or decline', {
+    params: byId,
+    body: z.strictObject({ accept: z.boolean() }),
+    reply: okSchema,
+  }),
+  setRole: endpoint('put', '/circles/:id/members/:userId', 'Change what a member may do', {
+    params: z.strictObject({ id: idSchema, userId: idSchema }),
+    body: z.strictObject({ role: z.enum(ROLES) }),
+    reply: circleSchema,
+  }),
+  removeMember: endpoint('delete', '/circles/:id/members/:userId', 'Take an instructor out', {
+    params: z.strictObject({ id: idSchema, userId: idSchema }),
+    reply: okSchema,
+  }),
+  leave: endpoint('post', '/circles/:id/leave', 'Leave a circle', { params: byId, reply: okSchema }),
+};

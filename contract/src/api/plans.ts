@@ -1,0 +1,34 @@
+import * as z from 'zod';
+import { idSchema, okSchema, versionSchema } from '../common';
+import { wordSchema } from '../sharing/versions';
+import { planBodySchema, planSummarySchema, planTitleSchema, savedPlanSchema } from '../lesson/plan';
+import { endpoint, byId } from './endpoint';
+
+/** Plans. */
+export const plansApi = {
+  list: endpoint('get', '/plans', 'My plans and those shared with my circles', {
+    reply: z.array(planSummarySchema),
+  }),
+  get: endpoint('get', '/plans/:id', 'One plan', { params: byId, reply: savedPlanSchema }),
+  create: endpoint('post', '/plans', 'Make a plan', {
+    body: z.strictObject({ id: idSchema, title: planTitleSchema, body: planBodySchema }),
+    reply: savedPlanSchema,
+  }),
+  update: endpoint('put', '/plans/:id', 'Save a plan', {
+    params: byId,
+    body: z.strictObject({ title: planTitleSchema, body: planBodySchema, baseVersion: versionSchema }),
+    reply: savedPlanSchema,
+  }),
+  remove: endpoint('delete', '/plans/:id', 'Delete a plan', { params: byId, reply: okSchema }),
+  share: endpoint('post', '/plans/:id/share', 'Share with a circle, or make private again', {
+    params: byId,
+    /** The word goes to whoever has a copy; sharing it again tells them of a new version. */
+    body: z.strictObject({ circleId: idSchema.nullable(), note: wordSchema.optional() }),
+    reply: savedPlanSchema,
+  }),
+  copy: endpoint('post', '/plans/:id/copy', 'Take my own copy', {
+    params: byId,
+    body: z.strictObject({ id: idSchema }),
+    reply: savedPlanSchema,
+  }),
+};

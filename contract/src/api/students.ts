@@ -1,0 +1,46 @@
+import * as z from 'zod';
+import { idSchema, okSchema } from '../common';
+import { eventSchema } from '../lesson/event';
+import { savedStudentSchema, studentSchema } from '../people/student';
+import { deletionEffectSchema, lookSchema, studentFileSchema } from '../people/student-file';
+import { endpoint, byId } from './endpoint';
+
+/** Students and their records. */
+export const studentsApi = {
+  list: endpoint('get', '/students', 'Students I may see', { reply: z.array(savedStudentSchema) }),
+  overview: endpoint('get', '/students/overview', 'What counts for estimates, of all students I may see', {
+    reply: z.array(eventSchema),
+  }),
+  get: endpoint('get', '/students/:id', 'One student', { params: byId, reply: savedStudentSchema }),
+  create: endpoint('post', '/students', 'Add a student', {
+    body: z.strictObject({ id: idSchema, student: studentSchema }),
+    reply: savedStudentSchema,
+  }),
+  update: endpoint('put', '/students/:id', 'Change a student', {
+    params: byId,
+    body: studentSchema,
+    reply: savedStudentSchema,
+  }),
+  export: endpoint('get', '/students/:id/export', 'Everything there is about one student', {
+    params: byId,
+    reply: studentFileSchema,
+    slow: true,
+  }),
+  import: endpoint('post', '/students/import', 'Take in a student with the whole record from a file', {
+    body: studentFileSchema,
+    reply: savedStudentSchema,
+    slow: true,
+  }),
+  deletionPreview: endpoint('get', '/students/:id/deletion-preview', 'What goes when a student is deleted', {
+    params: byId,
+    reply: deletionEffectSchema,
+  }),
+  remove: endpoint('delete', '/students/:id', 'Delete a student with the whole record', {
+    params: byId,
+    reply: okSchema,
+  }),
+  accessLog: endpoint('get', '/students/:id/access-log', 'Who looked at the record', {
+    params: byId,
+    reply: z.array(lookSchema),
+  }),
+};

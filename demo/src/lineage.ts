@@ -1,0 +1,115 @@
+import { blockFromDrill, deterministicId, type Block, type PlanBody } from '@doceo/core';
+import { SHIPPED_CURRICULUM } from '@doceo/core/shipped';
+import type { DateTime } from 'luxon';
+import { type DemoUser, FELLOW, LEAD } from './people';
+import { GRASS_DAY, RIFFLE_NYMPHS } from './plans';
+
+interface State {
+  title: string;
+  body: PlanBody;
+}
+
+/** Something that was done to shared plans, in the order of time. */
+export type LineageStep = { at: Date; by: DemoUser } & (
+  | { do: 'share'; planId: string; state: State; note: string }
+  | { do: 'copy'; planId: string; state: State; id: string; to: State }
+  | { do: 'propose'; planId: string; id: string; note: string }
+  | { do: 'ask'; planId: string; id: string; blockId: string; text: string }
+);
+
+/** A plan with the blocks of a drill changed. */
+function changed({ title, body }: State, drillId: string, change: Partial<Block>): State {
+  const blocks = body.blocks.map((block) => (block.drillId === drillId ? { ...block, ...change } : block));
+  return { title, body: { ...body, blocks } };
+}
+
+/** A plan with a block more, and all after it later. */
+function withDrill({ title, body }: State, drillId: string, atMin: number, key: string): State {
+  const made = blockFromDrill(
+    SHIPPED_CURRICULUM.drills.get(drillId),
+    deterministicId(`block:${key}/${drillId}`),
+    atMin,
+  );
+  const later = body.blocks.map((block) =>
+    block.startMin >= atMin ? { ...block, startMin: block.startMin + made.durationMin } : block,
+  );
+  return { title, body: { ...body, blocks: [...later, made] } };
+}
+
+const GRASS_COPY = deterministicId('plan:grass-day/fellow');
+export const RIFFLE_COPY = deterministicId('plan:riffle-nymphs/lead');
+export const GRASS_PROPOSAL = deterministicId('proposal:grass-day');
+export const GRASS_QUESTION = deterministicId('comment:grass-day');
+
+/** How the two plans of the school came about: a proposal with one thing to settle, a question, a newer version. */
+export function demoLineage(today: DateTime): LineageStep[] {
+  const at = (daysAgo: number): Date => today.minus({ days: daysAgo }).set({ hour: 19 }).toJSDate();
+  const grassFirst = changed(GRASS_DAY, 'stop-and-say', { durationMin: 10, cue: 'Stop, and say so.' });
+  const grassSecond = changed(GRASS_DAY, 'stop-and-say', { cue: 'Stop, and say so.' });
+  const grassCopy = withDrill(
+    changed(changed(grassSecond, 'clinch-race', { durationMin: 20 }), 'stop-and-say', {
+      cue: 'Shut your eyes, and say “stop”.',
+    }),
+    'two-and-down',
+    90,
+    'fellow',
+  );
+  const riffleFirst = changed(RIFFLE_NYMPHS, 'find-the-seam', {
+    durationMin: 15,
+    cue: 'Show me the slow side.',
+  });
+  const riffleCopy = changed({ ...riffleFirst, title: 'Riffle morning, four rods' }, 'mend-both-ways', {
+    cue: 'Look first, then mend once.',
+  });
+  const askedOf = GRASS_DAY.body.blocks.find(({ drillId }) => drillId === 'clinch-race') as Block;
+  return [
+    { do: 'share', at: at(82), by: LEAD, planId: GRASS_DAY.id, state: grassFirst, note: '' },
+    { do: 'share', at: at(70), by: FELLOW, planId: RIFFLE_NYMPHS.id, state: riffleFirst, note: '' },
+    {
+      do: 'share',
+      at: at(61),
+      by: LEAD,
+      planId: GRASS_DAY.id,
+      state: grassSecond,
+      note: 'More time for the stop',
+    },
+    {
+      do: 'copy',
+      at: at(54),
+      by: FELLOW,
+      planId: GRASS_DAY.id,
+      state: grassSecond,
+      id: GRASS_COPY,
+      to: grassCopy,
+    },
+    {
+      do: 'copy',
+      at: at(47),
+      by: LEAD,
+      planId: RIFFLE_NYMPHS.id,
+      state: riffleFirst,
+      id: RIFFLE_COPY,
+      to: riffleCopy,
+    },
+    {
+      do: 'share',
+      at: at(30),
+      by: LEAD,
+      planId: GRASS_DAY.id,
+      state: GRASS_DAY,
+      note: 'Said aloud it sticks',
+    },
+    {
+      ...{ do: 'ask', at: at(9), by: FELLOW, planId: GRASS_DAY.id, id: GRASS_QUESTION, blockId: askedOf.id },
+      text: 'Do you let them race before the knot holds, or only after?',
+    },
+    {
+      ...{ do: 'share', at: at(5), by: FELLOW, planId: RIFFLE_NYMPHS.id, state: RIFFLE_NYMPHS },
+      note: 'Five minutes more at the seam, the bubbles as a cue',
+    },
+    {
+      ...{ do: 'propose', at: at(3), by: FELLOW, planId: GRASS_COPY, id: GRASS_PROPOSAL },
+      note: 'Tried it twice with six. Knots want more time, and eyes shut they feel the stop.',
+    },
+  ];
+}

@@ -1,0 +1,57 @@
+import type { Issue } from '@doceo/contract';
+import type { PlanBody, SharedPlan } from '@doceo/core';
+import type { Db } from '../db/pool';
+import { HttpError } from '../http/errors';
+import { findStudents } from '../students/students.sql';
+
+/** Fields that hold codes and ids, which name nobody. */
+const CODES = new Set(['id', 'kind', 'drillId', 'rigId', 'place', 'level', 'waterKind', 'trigger']);
+
+/**
+ * Places where a student is named, so that no student travels with what is shared.
+ *
+ * @param value texts anywhere within it are looked at
+ * @param names full names of students; first and last names count as whole words of three letters or more
+ */
+export function namesIn(value: unknown, names: readonly string[], path = ''): Issue[] {
+  const words = names.flatMap((name) => name.split(/\s+/)).filter((word) => word.length >= 3);
+  if (words.length === 0) return [];
+  const pattern = new RegExp(
+    `(?<![\\p{L}])(${words.map((word) => word.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')).join('|')})(?![\\p{L}])`,
+    'iu',
+  );
+  return hits(value, pattern, path);
+}
+
+/** The same in a plan, with the paths of its fields. */
+export function studentNamesIn(title: string, body: PlanBody, names: readonly string[]): Issue[] {
+  return namesIn({ title, body }, names);
+}
+
+function hits(value: unknown, pattern: RegExp, path: string): Issue[] {
+  if (typeof value === 'string') {
+    const hit = pattern.exec(value);
+    return hit ? [{ path, code: 'student-name', message: `names a student: “${hit[1]}”` }] : [];
+  }
+  if (Array.isArray(value)) return value.flatMap((entry, index) => hits(entry, pattern, `${path}[${index}]`));
+  if (typeof value !== 'object' || value === null) return [];
+  return Object.entries(value).flatMap(([field, entry]) =>
+    CODES.has(field) ? [] : hits(entry, pattern, path ? `${path}.${field}` : field),
+  );
+}
+
+/** @throws HttpError 'invalid' where what is to leave names a student of the user */
+export async function refuseStudentNames(db: Db, userId: string, value: object): Promise<void> {
+  const issues = namesIn(value, await namesOf(db, userId));
+  if (issues.length > 0)
+    throw new HttpError('invalid', issues, 'It names a student. Take the name out before it is shared.');
+}
+
+/** Whether a plan names no student of the user: only then others are told of its states. */
+export async function namesNobody(db: Db, userId: string, { title, body }: SharedPlan): Promise<boolean> {
+  return namesIn({ title, body }, await namesOf(db, userId)).length === 0;
+}
+
+async function namesOf(db: Db, userId: string): Promise<string[]> {
+  return (await findStudents(db, userId)).map(({ student }) => student.name);
+}
