@@ -1,8 +1,8 @@
-import { blockFromDrill, deterministicId, type Block, type PlanBody } from '@doceo/core';
+import { blockFromDrill, deterministicId, type Block, type PlanBody, type Rig } from '@doceo/core';
 import { SHIPPED_CURRICULUM } from '@doceo/core/shipped';
 import type { DateTime } from 'luxon';
-import { type DemoUser, FELLOW, LEAD } from './people';
-import { GRASS_DAY, RIFFLE_NYMPHS } from './plans';
+import { type DemoUser, FELLOW, LEAD, OTHER } from './people';
+import { GRASS_DAY, JETTY_EVENING, RIFFLE_NYMPHS, STILL_WATER } from './plans';
 
 interface State {
   title: string;
@@ -36,6 +36,20 @@ function withDrill({ title, body }: State, drillId: string, atMin: number, key: 
   return { title, body: { ...body, blocks: [...later, made] } };
 }
 
+function withRigs({ title, body }: State, change: (rig: Rig) => Rig): State {
+  return { title, body: { ...body, rigs: body.rigs.map((one) => ({ ...one, rig: change(one.rig) })) } };
+}
+
+/** A rig whose tippet is a third shorter, with all on it as much nearer to the fly. */
+function shorter(rig: Rig): Rig {
+  const last = rig.sections.at(-1);
+  return {
+    ...rig,
+    sections: rig.sections.map((one) => (one === last ? { ...one, lengthM: one.lengthM * 0.67 } : one)),
+    fittings: rig.fittings.map((one) => ({ ...one, aboveFlyM: one.aboveFlyM * 0.67 })),
+  };
+}
+
 const GRASS_COPY = deterministicId('plan:grass-day/fellow');
 export const RIFFLE_COPY = deterministicId('plan:riffle-nymphs/lead');
 export const GRASS_PROPOSAL = deterministicId('proposal:grass-day');
@@ -45,24 +59,30 @@ export const GRASS_QUESTION = deterministicId('comment:grass-day');
 export function demoLineage(today: DateTime): LineageStep[] {
   const at = (daysAgo: number): Date => today.minus({ days: daysAgo }).set({ hour: 19 }).toJSDate();
   const grassFirst = changed(GRASS_DAY, 'stop-and-say', { durationMin: 10, cue: 'Stop, and say so.' });
-  const grassSecond = changed(GRASS_DAY, 'stop-and-say', { cue: 'Stop, and say so.' });
+  const grassSecond = changed(GRASS_DAY, 'stop-and-say', { durationMin: 10 });
   const grassCopy = withDrill(
     changed(changed(grassSecond, 'clinch-race', { durationMin: 20 }), 'stop-and-say', {
-      cue: 'Shut your eyes, and say “stop”.',
+      ...{ durationMin: 20, cue: 'Shut your eyes, and say “stop” when you stop.' },
     }),
     'two-and-down',
     90,
     'fellow',
   );
-  const riffleFirst = changed(RIFFLE_NYMPHS, 'find-the-seam', {
-    durationMin: 15,
-    cue: 'Show me the slow side.',
-  });
+  const riffleFirst = withRigs(
+    changed(RIFFLE_NYMPHS, 'find-the-seam', { durationMin: 15, cue: 'Show me the slow side.' }),
+    shorter,
+  );
   const riffleCopy = changed({ ...riffleFirst, title: 'Riffle morning, four rods' }, 'mend-both-ways', {
     cue: 'Look first, then mend once.',
   });
   const askedOf = GRASS_DAY.body.blocks.find(({ drillId }) => drillId === 'clinch-race') as Block;
   return [
+    ...[
+      { by: FELLOW, plan: STILL_WATER },
+      { by: OTHER, plan: JETTY_EVENING },
+    ].map(({ by, plan: { id, ...state } }): LineageStep => ({
+      ...{ do: 'share', at: at(90), by, planId: id, state, note: '' },
+    })),
     { do: 'share', at: at(82), by: LEAD, planId: GRASS_DAY.id, state: grassFirst, note: '' },
     { do: 'share', at: at(70), by: FELLOW, planId: RIFFLE_NYMPHS.id, state: riffleFirst, note: '' },
     {
@@ -71,7 +91,7 @@ export function demoLineage(today: DateTime): LineageStep[] {
       by: LEAD,
       planId: GRASS_DAY.id,
       state: grassSecond,
-      note: 'More time for the stop',
+      note: 'Said aloud it sticks',
     },
     {
       do: 'copy',
@@ -97,7 +117,7 @@ export function demoLineage(today: DateTime): LineageStep[] {
       by: LEAD,
       planId: GRASS_DAY.id,
       state: GRASS_DAY,
-      note: 'Said aloud it sticks',
+      note: 'Five minutes more for the stop',
     },
     {
       ...{ do: 'ask', at: at(9), by: FELLOW, planId: GRASS_DAY.id, id: GRASS_QUESTION, blockId: askedOf.id },

@@ -77,6 +77,8 @@ export const lineageSchema = z.strictObject({
       title: z.string(),
       ownerName: z.string(),
       mine: z.boolean(),
+      /** Whether it can be opened: of one that only proposed something, no more is told than that. */
+      seen: z.boolean(),
       circleName: z.string().nullable(),
       originId: idSchema.nullable(),
     }),

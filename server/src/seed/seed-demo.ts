@@ -9,7 +9,7 @@ import { insertLesson } from '../lessons/lessons.sql';
 import { insertPlan, updatePlanCircle } from '../plans/plans.sql';
 import { saveFlyBox } from '../fly-box/fly-box.sql';
 import { insertReading } from '../readings/readings.sql';
-import { insertLineageStep } from './seed-lineage';
+import { insertLineageStep, noteTaught } from './seed-lineage';
 import { insertRig } from '../rigs/rigs.sql';
 import { insertUser, updateSettings } from '../session/users.sql';
 import { insertStudent, insertStudentAccess } from '../students/students.sql';
@@ -70,4 +70,5 @@ async function insertScenario(db: Db, scenario: Scenario, passwordHash: string):
   }
   for (const { id, course } of scenario.courses) await insertCourse(db, ownerId, id, course);
   for (let i = 0; i < events.length; i += BATCH) await insertEvents(db, ownerId, events.slice(i, i + BATCH));
+  await noteTaught(db);
 }

@@ -1,5 +1,5 @@
 import type { LineageStep } from '@doceo/demo';
-import type { Db } from '../db/pool';
+import { type Db, write } from '../db/pool';
 import { findBase, findPlan, insertPlan } from '../plans/plans.sql';
 import { insertComment } from '../sharing/comments.sql';
 import { insertProposal } from '../sharing/proposals.sql';
@@ -48,4 +48,15 @@ export async function insertLineageStep(db: Db, step: LineageStep): Promise<void
         ...{ id: step.id, blockId: step.blockId, answers: null, text: step.text, at },
       });
   }
+}
+
+/** Lessons that were taught belong to the version of their plan that there was by then. */
+export async function noteTaught(db: Db): Promise<void> {
+  await write(
+    db,
+    `UPDATE lessons l SET l.taught_seq =
+       (SELECT MAX(v.seq) FROM plan_versions v WHERE v.plan_id = l.plan_id AND v.made_at <= l.starts_at)
+     WHERE EXISTS (SELECT 1 FROM events e WHERE e.lesson_id = l.id)`,
+    [],
+  );
 }

@@ -9,6 +9,7 @@ interface FamilyRow {
   mine: number;
   circle_name: string | null;
   origin_plan_id: string | null;
+  seen: number;
 }
 
 /** How far up and down one looks; who copies a copy of a copy further is not drawn. */
@@ -17,8 +18,8 @@ const DEPTH = 12;
 const DRAWN = 24;
 
 /**
- * The plans that come from one another, as far as the user may see them; uses plans_origin. A plan between two that is not
- * his to see is left out, and what came from it stands by itself.
+ * The plans that come from one another, as far as the user may see them; uses plans_origin. A copy from which something
+ * was proposed to a plan of his is told too, by what was proposed. A plan between two that is not his to see is left out.
  */
 export async function findLineage(db: Db, userId: string, planId: string): Promise<Lineage> {
   const family = await rows<FamilyRow>(
@@ -31,13 +32,15 @@ export async function findLineage(db: Db, userId: string, planId: string): Promi
        family (id, depth) AS (
          SELECT id, 0 FROM top
          UNION SELECT p.id, family.depth + 1 FROM family JOIN plans p ON p.origin_plan_id = family.id WHERE family.depth < ?)
-     SELECT DISTINCT p.id, p.title, u.name AS owner_name, p.owner_id = ? AS mine, c.name AS circle_name, p.origin_plan_id
+     SELECT DISTINCT p.id, p.title, u.name AS owner_name, p.owner_id = ? AS mine, c.name AS circle_name, p.origin_plan_id,
+       p.owner_id = ? OR m.user_id IS NOT NULL AS seen
      FROM family JOIN plans p ON p.id = family.id JOIN users u ON u.id = p.owner_id
        LEFT JOIN circles c ON c.id = p.circle_id
        LEFT JOIN circle_members m ON m.circle_id = p.circle_id AND m.user_id = ?
-     WHERE p.owner_id = ? OR m.user_id IS NOT NULL
+     WHERE p.owner_id = ? OR m.user_id IS NOT NULL OR EXISTS
+       (SELECT 1 FROM plan_proposals q JOIN plans o ON o.id = q.plan_id WHERE q.from_plan_id = p.id AND o.owner_id = ?)
      ORDER BY family.depth, p.owner_id = ? DESC, p.updated_at DESC LIMIT ?`,
-    [planId, DEPTH, DEPTH, userId, userId, userId, userId, DRAWN],
+    [planId, DEPTH, DEPTH, ...Array<string>(6).fill(userId), DRAWN],
   );
   const seen = new Set(family.map(({ id }) => id));
   const versions = await findVersionsOf(db, userId, [...seen]);
@@ -48,6 +51,7 @@ export async function findLineage(db: Db, userId: string, planId: string): Promi
       title: row.title,
       ownerName: row.owner_name,
       mine: Boolean(row.mine),
+      seen: Boolean(row.seen),
       circleName: row.circle_name,
       originId: row.origin_plan_id !== null && seen.has(row.origin_plan_id) ? row.origin_plan_id : null,
     })),

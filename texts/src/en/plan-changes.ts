@@ -1,12 +1,12 @@
 import {
   type Block,
-  formatLength,
   type PlanB,
   type PlanDifference,
   type SharedPlan,
   type Staff,
   type UnitSystem,
 } from '@doceo/core';
+import { rigFieldName, rigFieldText } from './rig-changes';
 import { PLAN_B_NAMES } from './plan-b';
 import { staffText } from './plan-problems';
 import { capital, counted, listed } from './words';
@@ -17,6 +17,9 @@ export interface ChangeInWords {
   before: string;
   after: string;
 }
+
+/** What stands for something that a state has not. */
+export const NOT_THERE = 'not there';
 
 const FACT_NAMES: Record<string, string> = {
   title: 'Title',
@@ -55,7 +58,8 @@ export function planPathText(path: string, plans: readonly SharedPlan[]): string
   }
   if (kind === 'rigs') {
     const name = nameIn(({ body }) => body.rigs.find((rig) => rig.id === id)?.name);
-    return `Rig “${name}”${field === 'name' && deeper.length === 0 ? ', name' : ''}`;
+    if (field === '' || field === 'rig') return `Rig “${name}”`;
+    return `Rig “${name}”, ${field === 'name' ? 'name' : rigFieldName(id, [field, ...deeper], plans)}`;
   }
   if (kind === 'carries') {
     const list = id as 'skills' | 'faults' | 'drills';
@@ -75,13 +79,12 @@ export function planPathText(path: string, plans: readonly SharedPlan[]): string
  */
 export function planValueText(path: string, value: unknown, plan: SharedPlan, units: UnitSystem): string {
   const [kind = '', id = '', field = ''] = path.split('/');
-  if (value === undefined) return 'not there';
+  if (value === undefined) return NOT_THERE;
   if (kind === 'blocks') {
     const block = plan.body.blocks.find((one) => one.id === id);
     return field === '' ? (block ? blockText(block) : 'there') : fieldText(field, value, plan);
   }
-  if (kind === 'rigs')
-    return field === 'waterDepthM' ? `for ${formatLength(value as number, units)}` : rigText(field, value);
+  if (kind === 'rigs') return rigText(path.split('/').slice(2), value, units);
   if (kind === 'carries') return 'as it is here';
   if (kind === 'staff') return staffText(value as Staff);
   if (kind === 'planB') return planBText(value as PlanB);
@@ -138,8 +141,11 @@ function laneText(lane: number | null): string {
   return lane === null ? 'everybody' : `student ${lane + 1}`;
 }
 
-function rigText(field: string, value: unknown): string {
-  return field === 'name' ? plain(value) : 'tied as it is here';
+function rigText(path: readonly string[], value: unknown, units: UnitSystem): string {
+  const [field] = path;
+  if (field === undefined) return 'there';
+  if (field === 'rig') return 'tied as it is here';
+  return field === 'name' ? plain(value) : rigFieldText(path, value, units);
 }
 
 function planBText({ trigger, fromMin, blocks }: PlanB): string {
@@ -180,9 +186,14 @@ export function planDifferenceInWords(
     }
     case 'rig':
     case 'carried': {
+      // Parts of a rig by their name; lists of them are told by the parts.
+      if (difference.of === 'rig' && difference.change === 'changes')
+        return difference.fields
+          .filter(({ field }) => !['sections', 'fittings', 'flies'].includes(field))
+          .map((one) => line(`${path}/${one.field}`, one.before, one.after));
       const there = {
-        comes: ['not there', 'there'],
-        goes: ['there', 'not there'],
+        comes: [NOT_THERE, 'there'],
+        goes: ['there', NOT_THERE],
         changes: ['one way', 'another way'],
       };
       const [was = '', is = ''] = there[difference.change];

@@ -124,6 +124,21 @@ export const routes: Routes = [
     loadComponent: () => import('./plan/days/days.page').then((m) => m.DaysPage),
   },
   {
+    path: 'plan/:id/versions',
+    title: 'Versions · Doceo',
+    loadComponent: () => import('./plan/versions/versions.page').then((m) => m.VersionsPage),
+  },
+  {
+    path: 'plan/:id/merge',
+    title: 'What comes of it · Doceo',
+    loadComponent: () => import('./plan/merge/merge.page').then((m) => m.MergePage),
+  },
+  {
+    path: 'proposal/:proposalId',
+    title: 'A proposal · Doceo',
+    loadComponent: () => import('./plan/merge/merge.page').then((m) => m.MergePage),
+  },
+  {
     path: 'plan/:id',
     title: 'Plan · Doceo',
     loadComponent: () => import('./plan/plan.page').then((m) => m.PlanPage),

@@ -15,6 +15,7 @@ import type { ApiError } from '../data/api/api-error';
 import { Failures } from '../data/api/failures';
 import { fetched } from '../data/api/fetched';
 import { SessionStore } from '../data/session';
+import { GoingOnComponent } from './going-on/going-on.component';
 import { LoadFailedComponent } from '../shared/load-failed.component';
 import { PlanRowComponent } from '../shared/plan/plan-row.component';
 import { TextFieldComponent } from '../parts/fields/text-field.component';
@@ -29,7 +30,7 @@ const ROLE_TEXTS: Record<(typeof ROLES)[number], string> = {
 /** Circles, who is in them or asked to be, and the plans shared there. */
 @Component({
   selector: 'doceo-circle-page',
-  imports: [FormsModule, LoadFailedComponent, PlanRowComponent, TextFieldComponent],
+  imports: [FormsModule, GoingOnComponent, LoadFailedComponent, PlanRowComponent, TextFieldComponent],
   templateUrl: './circle.page.html',
   styleUrl: './circle.page.css',
 })

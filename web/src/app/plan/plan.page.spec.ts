@@ -228,6 +228,6 @@ describe('the plan page', () => {
     const page = await open();
     await page.press('Share');
     await page.press(/Tern & Alder/);
-    expect(server.of(api.plans.share)[0]?.body).toEqual({ circleId: CIRCLE.id });
+    expect(server.of(api.plans.share)[0]?.body).toEqual({ circleId: CIRCLE.id, note: '' });
   });
 });

@@ -67,6 +67,8 @@ import { withRig } from './plan-rig';
 import type { PlainKind } from './plain-blocks';
 import { PlanFactsComponent } from './plan-facts.component';
 import { PLAN_KEYS } from './plan-keys';
+import { PlanTalkComponent } from './sharing/plan-talk.component';
+import { ProposeDialogComponent } from './sharing/propose-dialog.component';
 import { ShareDialogComponent } from './sharing/share-dialog.component';
 import { lanesOf } from './timeline/lanes';
 import { TimelineComponent } from './timeline/timeline.component';
@@ -93,6 +95,8 @@ import { TeachingStore } from '../data/teaching/teaching-store';
     PlanFactsComponent,
     PlanGoalsComponent,
     PlanSchoolsComponent,
+    PlanTalkComponent,
+    ProposeDialogComponent,
     ProposalAsksComponent,
     ProposalBarComponent,
     ProposalPartsComponent,
@@ -135,13 +139,18 @@ export class PlanPage implements OnInit, OnDestroy {
   protected readonly sheet = signal(false);
   protected readonly added = signal('');
   protected readonly preview = signal<PlanEdit | null>(null);
-  protected readonly dialog = signal<'lesson' | 'share' | 'rules' | 'keys' | null>(null);
+  protected readonly dialog = signal<'lesson' | 'share' | 'propose' | 'rules' | 'keys' | null>(null);
   protected readonly myRigs = signal<SavedRig[]>([]);
   protected readonly keys = PLAN_KEYS;
   protected readonly strandNames = STRAND_NAMES;
 
   protected readonly value = computed(() => this.document()?.value() ?? null);
   protected readonly mine = computed(() => this.saved()?.mine ?? false);
+  /** Whether a shared plan was changed since fellows were told of it. */
+  protected readonly ahead = computed(() => {
+    const saved = this.saved();
+    return Boolean(saved?.mine && saved.circleId) && (saved?.version ?? 0) > (saved?.toldVersion ?? 0);
+  });
   /** Who made it, when that was not me. */
   protected readonly author = computed(() => {
     const saved = this.saved();

@@ -1,6 +1,7 @@
 import { Component, computed, inject, input, output, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { api, type SavedPlan } from '@doceo/contract';
+import { TextFieldComponent } from '../../parts/fields/text-field.component';
 import { DialogComponent } from '../../parts/dialog.component';
 import { ApiClient } from '../../data/api/api-client';
 import { fetched } from '../../data/api/fetched';
@@ -10,7 +11,7 @@ import type { ApiError } from '../../data/api/api-error';
 /** Shares a plan with a circle, or makes it private again. */
 @Component({
   selector: 'doceo-share-dialog',
-  imports: [LoadFailedComponent, DialogComponent, RouterLink],
+  imports: [LoadFailedComponent, DialogComponent, RouterLink, TextFieldComponent],
   template: `
     <doceo-dialog heading="Share this plan" (closed)="closed.emit(null)">
       <p>Blocks, drills, rigs and cue words go along. Students, records, day and water stay with you.</p>
@@ -47,6 +48,18 @@ import type { ApiError } from '../../data/api/api-error';
           }
         }
       </div>
+      @if (circleId() !== null && ahead()) {
+        <hr />
+        <doceo-text-field
+          label="A word on what is new"
+          [value]="note()"
+          [rows]="2"
+          [most]="500"
+          (typed)="note.set($event)"
+        />
+        <button type="button" class="btn go" (click)="share(circleId())">Tell who has a copy</button>
+        <p class="soft small">Until then they go on with the version they were told of.</p>
+      }
       @if (error(); as problem) {
         <p class="wrong" role="alert">{{ problem.message }}</p>
         @for (issue of problem.issues; track issue.path) {
@@ -71,6 +84,9 @@ export class ShareDialogComponent {
   private readonly client = inject(ApiClient);
   readonly planId = input.required<string>();
   readonly circleId = input.required<string | null>();
+  /** Whether it was changed since fellows were told of it. */
+  readonly ahead = input(false);
+  protected readonly note = signal('');
   readonly closed = output<SavedPlan | null>();
   protected readonly list = fetched(
     () => true,
@@ -81,9 +97,11 @@ export class ShareDialogComponent {
 
   protected share(circleId: string | null): void {
     this.error.set(null);
-    this.client.call(api.plans.share, { params: { id: this.planId() }, body: { circleId } }).subscribe({
-      next: (plan) => this.closed.emit(plan),
-      error: (error: ApiError) => this.error.set(error),
-    });
+    this.client
+      .call(api.plans.share, { params: { id: this.planId() }, body: { circleId, note: this.note() } })
+      .subscribe({
+        next: (plan) => this.closed.emit(plan),
+        error: (error: ApiError) => this.error.set(error),
+      });
   }
 }
