@@ -60,7 +60,7 @@ const STATES = { open: 'waits', taken: 'taken', declined: 'declined' };
         <ul class="before">
           @for (one of before.value(); track one.id) {
             <li>
-              <b>{{ states[one.state] }}</b> <span>{{ one.note || 'without a word' }}</span>
+              <b>{{ states[one.state] }}</b>&ngsp; <span>{{ one.note || 'without a word' }}</span>&ngsp;
               @if (one.word) {
                 <q>{{ one.word }}</q>
               }
