@@ -1,3 +1,4 @@
+import { GRASS_PROPOSAL, RIFFLE_COPY } from '@doceo/demo';
 import type { Page } from 'puppeteer-core';
 import { ask } from '../lib/device';
 
@@ -85,6 +86,9 @@ export async function demoScreens(page: Page): Promise<Screen[]> {
     { name: 'rigs side by side', path: `/rig/${id(rigs)}/beside/${id(rigs, 1)}` },
     { name: 'rig card', path: `/rig/${id(rigs)}/card` },
     { name: 'plan', path: `/plan/${id(plans)}`, presses: [press('[data-block]', /./, 'a block')] },
+    { name: 'versions', path: `/plan/${id(plans)}/versions` },
+    { name: 'origin moved on', path: `/plan/${RIFFLE_COPY}/merge` },
+    { name: 'proposal', path: `/proposal/${GRASS_PROPOSAL}` },
     { name: 'lesson card', path: `/lesson/${id(lessons, lessons.length - 2)}` },
     { name: 'rigs of a lesson', path: `/lesson/${id(lessons, lessons.length - 2)}/rigs` },
     { name: 'packing', path: `/lesson/${id(lessons, lessons.length - 2)}/kit` },

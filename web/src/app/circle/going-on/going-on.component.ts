@@ -39,7 +39,10 @@ export class GoingOnComponent {
       .filter(
         ({ id, circleId, origin }) => circleId !== null || origin !== null || this.itemsOf(id).length > 0,
       )
-      .map((plan) => ({ plan, waits: this.itemsOf(plan.id).filter(({ kind }) => WAITING.has(kind)).length }))
+      .map((plan) => ({
+        ...{ plan, owner: plan.mine ? '' : firstName(plan.ownerName) },
+        waits: this.itemsOf(plan.id).filter(({ kind }) => WAITING.has(kind)).length,
+      }))
       .sort((a, b) => b.waits - a.waits)
       .slice(0, TABS),
   );

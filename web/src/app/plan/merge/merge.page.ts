@@ -129,6 +129,16 @@ export class MergePage {
     ...{ shown: this.shown, found: this.insight.problems, curriculum: this.teaching.curriculum },
     units: this.session.units,
   });
+  /** Blocks of which something is taken. */
+  protected readonly touched = computed(
+    () =>
+      new Set(
+        this.state
+          .parts()
+          .filter(({ taken }) => taken)
+          .flatMap(({ paths }) => paths.flatMap((path) => /^blocks\/([^/]+)/.exec(path)?.[1] ?? [])),
+      ),
+  );
   /** Blocks with something that waits. */
   protected readonly waiting = computed(
     () =>

@@ -80,6 +80,8 @@ export class TimelineComponent {
   readonly before = input<PlanBody | null>(null);
   /** When it ends if each block takes as long as it takes; null where nothing is in it. */
   readonly overrun = input<Overrun | null>(null);
+  /** Blocks that differ from how they were in more than their time, as in their words. */
+  readonly touched = input<ReadonlySet<string>>(new Set());
   /** What is settled below the line of a block, and how much room that needs, pixels. */
   readonly island = input<TemplateRef<{ $implicit: string }> | null>(null);
   readonly islandsPx = input<ReadonlyMap<string, number>>(new Map());
@@ -345,7 +347,8 @@ export class TimelineComponent {
       line: block.cue || block.note,
       selected: !gone && row.blocks.some(({ id }) => id === this.selectedId()),
       gone,
-      tag: changeTag(change),
+      tag:
+        changeTag(change) || (!gone && row.blocks.some(({ id }) => this.touched().has(id)) ? 'changed' : ''),
       locked: row.blocks.some(({ locked }) => locked),
       flagged,
       // From the middle of the block's edge to the middle of the line's mark.
