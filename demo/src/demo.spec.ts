@@ -21,6 +21,7 @@ import {
   findSeams,
   lakeFaults,
   mainSkillOf,
+  mergePlans,
   planProblems,
   rigProblems,
   shoreOf,
@@ -73,6 +74,25 @@ describe('the demo scenario', () => {
     for (const { plan } of scenario.plans) planBodySchema.parse(plan.body);
     for (const { lesson } of lessons) lessonSchema.parse(lesson);
     for (const event of events) eventSchema.parse(event);
+  });
+
+  it('has plans that came about over the weeks, with a proposal, a question and a newer version', () => {
+    const { lineage, students: people } = scenario;
+    expect(lineage.map((step) => step.do).sort()).toEqual([
+      ...['ask', 'copy', 'copy', 'propose', 'share', 'share', 'share', 'share', 'share', 'share', 'share'],
+    ]);
+    for (const step of lineage) {
+      if ('state' in step) planBodySchema.parse(step.state.body);
+      if ('to' in step) planBodySchema.parse(step.to.body);
+    }
+    const told = JSON.stringify(lineage);
+    for (const { student } of people.list) expect(told.includes(student.name)).toBe(false);
+    // What the proposal asks: the one field that both changed since.
+    const [copy] = lineage.filter((step) => step.do === 'copy');
+    const now = lineage.filter((step) => step.do === 'share' && step.planId === copy?.planId).at(-1);
+    if (!copy || !now || !('state' in now)) throw new Error('no copy, or no plan');
+    const { conflicts } = mergePlans(copy.state, now.state, copy.to);
+    expect(conflicts.map(({ path }) => path.split('/').at(-1))).toEqual(['durationMin']);
   });
 
   it('uses no id twice', () => {

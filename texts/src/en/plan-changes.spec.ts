@@ -25,7 +25,7 @@ describe('what stands at a path of a plan', () => {
     ['blocks/a', '“Three hoops”'],
     ['blocks/a/durationMin', '“Three hoops”, how long'],
     ['blocks/a/cue', '“Three hoops”, cue'],
-    ['rigs/r/waterDepthM', 'Rig “Dry”'],
+    ['rigs/r/waterDepthM', 'Rig “Dry”, for a depth of'],
     ['rigs/r/name', 'Rig “Dry”, name'],
     ['carries/drills/hoops', 'Drill “Three hoops”'],
   ])('%s is %s', (path, words) => expect(planPathText(path, [PLAN])).toBe(words));
@@ -49,7 +49,7 @@ describe('what stands at a path of a plan', () => {
     ['blocks/a/drillId', 'hoops', 'Three hoops'],
     ['blocks/a/locked', true, 'yes'],
     ['blocks/a/watchFor', [], 'nothing'],
-    ['rigs/r/waterDepthM', 1.5, 'for 1.50 m'],
+    ['rigs/r/waterDepthM', 1.5, '1.50 m'],
   ])('%s of %j is told as “%s”', (path, of, words) => expect(value(path, of)).toBe(words));
 });
 
