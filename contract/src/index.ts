@@ -29,6 +29,7 @@ export * from './people/session';
 export * from './people/circle';
 export * from './sharing/versions';
 export * from './sharing/talk';
+export * from './sharing/plan-bundle';
 export * from './curriculum/entries';
 export * from './curriculum/layer';
 export * from './curriculum/layer-file';

@@ -1,6 +1,11 @@
 import { MERGE_SIDES } from '@doceo/core';
 import * as z from 'zod';
-import { sharedPlanSchema } from '../sharing/versions';
+import { idSchema } from '../common';
+import { issueSchema } from '../http/error';
+import { planBodySchema, planTitleSchema } from '../lesson/plan';
+import { lineageFileSchema } from '../sharing/plan-bundle';
+import { hashSchema, sharedPlanSchema } from '../sharing/versions';
+import { laidOver, lessonInputSchema } from './parts';
 
 const pathSchema = z.string().max(300);
 const pathsSchema = z.array(pathSchema);
@@ -30,6 +35,9 @@ const differenceSchema = z.discriminatedUnion('of', [
   }),
 ]);
 
+const depthsSchema = z.strictObject({ lowM: z.number().min(0).max(60), highM: z.number().min(0).max(60) });
+const bandShape = { mean: z.number(), low: z.number(), high: z.number() };
+
 /** Commands about plans that travel between people. */
 export const shareCommands = {
   'plan-canonical': {
@@ -58,6 +66,93 @@ export const shareCommands = {
       ),
       /** Paths of what each side alone changed, and of what was made of both. */
       from: z.strictObject({ mine: pathsSchema, theirs: pathsSchema, both: pathsSchema }),
+    }),
+  },
+  'effect-pool': {
+    summary:
+      'Effects of a drill in several schools taken together, with bands that hold 8 of 10; null below the limit.',
+    input: z.strictObject({
+      schools: z
+        .array(
+          z.strictObject({
+            school: z.string().max(80),
+            students: z.int().min(1).max(100_000),
+            lessons: z.int().min(1).max(100_000),
+            mean: z.number().min(-1).max(1),
+            spread: z.number().min(0).max(2),
+          }),
+        )
+        .max(500),
+    }),
+    output: z.strictObject({
+      pooled: z
+        .strictObject({
+          ...bandShape,
+          between: z.number(),
+          students: z.int(),
+          schools: z.array(z.strictObject({ school: z.string(), students: z.int(), ...bandShape })),
+        })
+        .nullable(),
+    }),
+  },
+  'library-fit': {
+    summary:
+      'How well a plan suits a lesson: its group, its water, its time, and what the check finds besides.',
+    input: z.strictObject({
+      ...{ ...laidOver, plan: planBodySchema, lesson: lessonInputSchema },
+      minutes: z.int().min(15).max(720),
+      depthM: depthsSchema.nullable().default(null),
+    }),
+    output: z.strictObject({
+      verdict: z.enum(['fits', 'with-changes', 'other-water']),
+      students: z.array(
+        z.strictObject({
+          ...{ id: z.string(), name: z.string(), first: z.array(z.string()) },
+          readiness: z.enum(['ready', 'needs-first', 'look-first']),
+        }),
+      ),
+      water: z.strictObject({
+        ...{ kindFits: z.boolean(), missing: z.array(z.string()), depthFits: z.boolean() },
+        ...{ wants: depthsSchema.nullable(), has: depthsSchema.nullable() },
+      }),
+      time: z.strictObject({ takesMin: z.number(), hasMin: z.number() }),
+      group: z.strictObject({ plannedFor: z.number(), comes: z.number() }),
+      check: z.strictObject({ mustFix: z.int(), check: z.int() }),
+      strain: z.number(),
+    }),
+  },
+  'plan-bundle': {
+    summary: 'Plans as the text of a file that another installation reads.',
+    input: z.strictObject({
+      plans: z
+        .array(
+          z.strictObject({ id: idSchema, plan: sharedPlanSchema, lineage: lineageFileSchema.default([]) }),
+        )
+        .min(1),
+    }),
+    output: z.strictObject({ text: z.string() }),
+  },
+  'plan-bundle-check': {
+    summary: 'What would come of a file of plans, or what is wrong with it by path and line.',
+    input: z.strictObject({
+      text: z.string(),
+      known: z
+        .array(
+          z.strictObject({
+            ...{ id: idSchema, title: planTitleSchema, hash: hashSchema },
+            hashes: z.array(hashSchema).default([]),
+          }),
+        )
+        .default([]),
+    }),
+    output: z.strictObject({
+      comes: z.array(
+        z.strictObject({
+          ...{ id: z.string(), title: z.string(), with: z.string().nullable() },
+          what: z.enum(['new', 'same', 'newer', 'older', 'apart']),
+        }),
+      ),
+      faults: z.array(issueSchema),
     }),
   },
 } as const;

@@ -1,4 +1,6 @@
-export { canonicalPlan, canonicalText, planHash, type SharedPlan } from './canonical';
+export { canonicalJson, canonicalPlan, canonicalText, planHash, type SharedPlan } from './canonical';
 export * from './coming';
 export * from './difference';
+export * from './effect-pool';
+export * from './library-fit';
 export * from './merge';

@@ -46,6 +46,19 @@ export function normalQuantile(share: number): number {
   );
 }
 
+/**
+ * The share of the normal distribution below a value, by Abramowitz and Stegun 26.2.17, good to 1e-7.
+ *
+ * @param z standard deviations from the mean
+ * @returns 0…1
+ */
+export function normalShare(z: number): number {
+  if (z < 0) return 1 - normalShare(-z);
+  const t = 1 / (1 + 0.2316419 * z);
+  const density = Math.exp((-z * z) / 2) / Math.sqrt(2 * Math.PI);
+  return 1 - density * t * poly([1.330274429, -1.821255978, 1.781477937, -0.356563782, 0.31938153], t);
+}
+
 function poly(coefficients: readonly number[], x: number): number {
   return coefficients.reduce((sum, coefficient) => sum * x + coefficient, 0);
 }

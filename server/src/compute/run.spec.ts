@@ -132,6 +132,23 @@ describe('compute', () => {
       },
     ],
     [
+      'library-fit',
+      {
+        plan: { ...FIRST_NYMPHS.body, blocks: FIRST_NYMPHS.body.blocks.slice(0, 1) },
+        lesson: PAIR,
+        minutes: 60,
+      },
+      {
+        ...{ time: { takesMin: 15, hasMin: 60 }, group: { plannedFor: 4, comes: 2 } },
+        students: [expect.objectContaining({ readiness: 'ready' }), expect.anything()],
+      },
+    ],
+    [
+      'effect-pool',
+      { schools: [{ school: 'Few', students: 4, lessons: 9, mean: 0.9, spread: 0.1 }] },
+      { pooled: null },
+    ],
+    [
       'fish-window',
       { fishDepthM: 1, anglerHeightM: 1.8, distanceM: 9 },
       { radiusM: expect.closeTo(1.1345, 3), seen: true },
@@ -392,6 +409,8 @@ describe('compute', () => {
     ['course', { students: [], goals: [], nowMs: 0, untilMs: 0, lessons: [] }, 'goals'],
     ['curriculum-check', { layer: { drills: [{ id: 'x' }] } }, 'layer.drills[0].name'],
     ['adapt', { drillId: 'hoops', needs: ['wings'] }, 'needs[0]'],
+    ['effect-pool', { schools: [{ school: 'A', students: 0 }] }, 'schools[0].students'],
+    ['library-fit', { plan: FIRST_NYMPHS.body, lesson: PAIR, minutes: 5 }, 'minutes'],
     ['rig-template', { template: 'magic' }, 'template'],
     ['rig-template', { template: 'grass', parameters: { tippetX: 9 } }, 'parameters.tippetX'],
     ['countdown', { depthM: -1 }, 'depthM'],

@@ -1,6 +1,7 @@
-import { canonicalText, mergePlans, planDifferences, planHash } from '@doceo/core';
+import { comingPlans, readPlanBundle, writePlanBundle } from '@doceo/contract';
+import { canonicalText, libraryFit, mergePlans, planDifferences, planHash, poolEffects } from '@doceo/core';
 import type * as z from 'zod';
-import type { Runners } from './runner';
+import { type Runners, taught, withSkills } from './runner';
 
 type Value = z.output<ReturnType<typeof z.json>> | undefined;
 /** What stands at a path of a plan came from JSON, and is JSON. */
@@ -37,6 +38,18 @@ export const shareRunners = {
         theirs: json(one.theirs),
       })),
     };
+  },
+  'plan-bundle': ({ plans }) => ({
+    text: writePlanBundle(plans.map(({ id, plan, lineage }) => ({ id, ...plan, lineage }))),
+  }),
+  'plan-bundle-check': ({ text, known }) => {
+    const { file, issues } = readPlanBundle(text);
+    return { comes: file ? comingPlans(file, known) : [], faults: issues ?? [] };
+  },
+  'effect-pool': ({ schools }) => ({ pooled: poolEffects(schools) }),
+  'library-fit': ({ layer, plan, lesson, minutes, depthM }) => {
+    const curriculum = taught(layer);
+    return libraryFit(curriculum, plan, withSkills(curriculum, lesson), minutes, depthM);
   },
 } satisfies Partial<Runners>;
 

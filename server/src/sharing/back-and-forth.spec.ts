@@ -177,7 +177,12 @@ describe('plans that come back', () => {
     const mergedVersion = (await versions(lead, origin)).find(({ why }) => why === 'merged');
     const lineage = (await lead.get(`/api/plans/${origin}/lineage`).expect(200)).body;
     expect(mergedVersion?.parents).toHaveLength(2);
-    expect(lineage.plans.map(({ id: one }: { id: string }) => one)).toEqual([origin]);
+    // The copy is the fellow's alone: told is that it proposed something, and no more.
+    expect(lineage.plans.map(({ id: one, seen }: { id: string; seen: boolean }) => [one, seen])).toEqual([
+      [origin, true],
+      [copy, false],
+    ]);
+    await lead.get(`/api/plans/${copy}`).expect(404);
   });
 
   it('two who take the same proposal at once take it once', async () => {

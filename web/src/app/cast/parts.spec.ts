@@ -14,7 +14,7 @@ import { Metronome } from './pause/metronome';
 import { PausePanelComponent } from './pause/pause-panel.component';
 import { TipBoardComponent } from './loop/tip-board.component';
 
-jest.setTimeout(30_000);
+jest.setTimeout(120_000);
 let server: FakeServer;
 beforeEach(() => {
   localStorage.clear();

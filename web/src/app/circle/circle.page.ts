@@ -46,6 +46,7 @@ export class CirclePage {
         circles: this.client.call(api.circles.list),
         plans: this.client.call(api.plans.list),
         asked: this.client.call(api.circles.invitations),
+        news: this.client.call(api.news.list),
       }),
   );
   protected readonly circles = computed(() => this.page.value()?.circles ?? []);

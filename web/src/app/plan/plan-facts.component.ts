@@ -95,13 +95,19 @@ const numbers = (from: number, to: number): { value: number; text: string }[] =>
       color: var(--ink-soft);
       min-height: 24px;
     }
-    @media (max-width: 900px) {
-      .facts,
-      .facts.four {
-        grid-template-columns: 1fr 1fr;
+    /* A long aim is read whole: where there is little room it has a line of its own. */
+    @media (max-width: 1120px) {
+      .facts:not(.four) {
+        grid-template-columns: repeat(3, minmax(0, 1fr));
       }
       .aim {
         grid-column: 1 / -1;
+      }
+    }
+    @media (max-width: 900px) {
+      .facts:not(.four),
+      .facts.four {
+        grid-template-columns: 1fr 1fr;
       }
     }
   `,

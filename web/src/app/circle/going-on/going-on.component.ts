@@ -1,4 +1,4 @@
-import { Component, computed, inject, input, signal } from '@angular/core';
+import { Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { api, type NewsItem, type PlanSummary, type PlanVersion } from '@doceo/contract';
 import { DateTime } from 'luxon';
@@ -28,11 +28,10 @@ export class GoingOnComponent {
   /** All plans that I see. */
   readonly plans = input.required<readonly PlanSummary[]>();
 
-  protected readonly news = fetched(
-    () => true,
-    () => this.client.call(api.news.list),
-  );
-  protected readonly items = computed(() => this.news.value()?.items ?? []);
+  /** What happened to plans of mine. */
+  readonly news = input.required<readonly NewsItem[]>();
+  /** The same without what was answered here. */
+  protected readonly items = linkedSignal(() => this.news());
   /** Plans with a life beyond me, those for which something waits first. */
   protected readonly tabs = computed(() =>
     this.plans()
@@ -49,7 +48,6 @@ export class GoingOnComponent {
   protected readonly picked = signal<string | null>(null);
   /** The one that was picked, else the first for which something waits. */
   protected readonly chosen = computed(() => {
-    if (!this.news.value()) return null;
     const ids = this.tabs().map(({ plan }) => plan.id);
     return ids.find((id) => id === this.picked()) ?? ids[0] ?? null;
   });
@@ -90,7 +88,9 @@ export class GoingOnComponent {
     this.client.call(api.comments.add, { params: { id: planId }, body }).subscribe({
       next: () => {
         this.answering.set(null);
-        this.news.again();
+        this.items.update((items) =>
+          items.filter((item) => item.kind !== 'question' || item.commentId !== commentId),
+        );
       },
       error: (error: ApiError) => this.fault.set(error.issues[0]?.message ?? error.message),
     });

@@ -116,10 +116,7 @@ const SHORTER_MIN = [15, 30, 45, 60];
     }
     @media (max-width: 700px) {
       .asks {
-        flex-wrap: nowrap;
-        overflow-x: auto;
         margin-right: 0;
-        padding-bottom: 4px;
       }
       .asks .btn {
         flex: none;

@@ -3,12 +3,14 @@ import { Component, computed, input, output, signal, inject } from '@angular/cor
 import { FormsModule } from '@angular/forms';
 import { type Drill, type Strand, STRAND_NAMES, STRANDS } from '@doceo/core';
 import { type Drag, DragDirective } from '../../drawing/drag.directive';
+import { InUnitsPipe } from '../../parts/in-units.pipe';
+import { SessionStore } from '../../data/session';
 import { TeachingStore } from '../../data/teaching/teaching-store';
 
 /** The drill library as a shelf: drag a drill on the timeline, or press Enter to put it at the end. */
 @Component({
   selector: 'doceo-drill-shelf',
-  imports: [FormsModule, DragDirective],
+  imports: [FormsModule, DragDirective, InUnitsPipe],
   template: `
     <div class="row head">
       <h2>Drills</h2>
@@ -43,7 +45,7 @@ import { TeachingStore } from '../../data/teaching/teaching-store';
           class="drill strand-fill"
           [class]="'strand-' + drill.strand"
           [attr.data-drill]="drill.id"
-          [title]="drill.how.join(' ')"
+          [title]="drill.how.join(' ') | inUnits: session.units()"
           doceoDrag
           (doceoDrag)="dragged.emit({ drill, drag: $event })"
           (click)="chosen.emit(drill)"
@@ -60,6 +62,7 @@ import { TeachingStore } from '../../data/teaching/teaching-store';
 })
 export class DrillShelfComponent {
   private readonly teaching = inject(TeachingStore);
+  protected readonly session = inject(SessionStore);
   /** What was added last, in words. */
   readonly added = input('');
   readonly chosen = output<Drill>();

@@ -3,7 +3,7 @@ import type { Lineage, NewsItem, PlanVersion } from '@doceo/contract';
 import { DateTime } from 'luxon';
 import { MeasuredDirective } from '../../drawing/measured.directive';
 import { valleyOf, type ValleyPool } from './valley-shape';
-import { versionWords } from './version-words';
+import { versionLabel, versionWords } from './version-words';
 
 /** How a plan came about, as water over the months: streams that fork and join, a ring for each lesson taught. */
 @Component({
@@ -54,8 +54,8 @@ export class ValleyComponent {
     }),
   );
 
-  protected words({ version }: ValleyPool): string {
-    return versionWords(version);
+  protected label({ version }: ValleyPool): string {
+    return versionLabel(version);
   }
 
   protected dayOf({ version }: ValleyPool): string {
@@ -65,7 +65,7 @@ export class ValleyComponent {
   protected spoken(pool: ValleyPool): string {
     const { authorName, taught } = pool.version;
     const lessons = taught === 0 ? '' : `, ${taught} ${taught === 1 ? 'lesson' : 'lessons'} taught`;
-    return `${this.words(pool)}, ${authorName}, ${this.dayOf(pool)}${lessons}`;
+    return `${versionWords(pool.version)}, ${authorName}, ${this.dayOf(pool)}${lessons}`;
   }
 
   protected isSeen({ version }: ValleyPool): boolean {

@@ -3,7 +3,7 @@ import { uuid } from '../../../testing/fixtures';
 import { lessonServer, show } from '../../../testing/page';
 import { ValleyComponent } from './valley.component';
 import { valleyOf } from './valley-shape';
-import { versionWords } from './version-words';
+import { versionLabel, versionWords } from './version-words';
 
 const NOW = Date.parse('2026-11-29T12:00:00Z');
 const [mine, theirs, far] = [uuid(1), uuid(2), uuid(3)];
@@ -83,6 +83,11 @@ describe('the valley of a plan', () => {
   it('says what a version is by its word, else by why there is one', () => {
     expect(versionWords({ why: 'shared', note: 'More time' })).toBe('More time');
     expect(versionWords({ why: 'merged', note: '' })).toBe('put together');
+    expect(versionLabel({ why: 'shared', note: 'More time' })).toBe('More time');
+    expect(versionLabel({ why: 'shared', note: 'Five minutes more at the seam, the bubbles as a cue' })).toBe(
+      'Five minutes more at the seam, …',
+    );
+    expect(versionLabel({ why: 'shared', note: 'x'.repeat(90) })).toMatch(/^x{17} …$/);
   });
 
   it('tells each version by name, draws what waits, and opens what may be seen', async () => {

@@ -14,3 +14,14 @@ const REASONS: Record<PlanVersion['why'], string> = {
 export function versionWords({ why, note }: Pick<PlanVersion, 'why' | 'note'>): string {
   return note === '' ? REASONS[why] : note;
 }
+
+/** Most that is written beside a pool, characters; all of it is in its name. */
+const LABEL_CHARS = 34;
+
+/** The same as a label: a long word of its author ends where there is no more room. */
+export function versionLabel(version: Pick<PlanVersion, 'why' | 'note'>): string {
+  const words = versionWords(version);
+  if (words.length <= LABEL_CHARS) return words;
+  const cut = words.slice(0, LABEL_CHARS);
+  return `${cut.slice(0, Math.max(cut.lastIndexOf(' '), LABEL_CHARS / 2)).trimEnd()} …`;
+}

@@ -1,0 +1,142 @@
+import type { PlanBody } from '@doceo/core';
+import { demoScenario, GRASS_PROPOSAL, SCHOOL } from '@doceo/demo';
+import { randomUUID } from 'node:crypto';
+import { type Agent, type TestApp, testApp } from '../testing/test-app';
+import { studentNamesIn } from './student-names';
+
+const scenario = demoScenario(new Date());
+const [first] = scenario.plans;
+const BODY = first!.plan.body as PlanBody;
+const WATER = scenario.waters.list[0]!;
+const STUDENT = scenario.students.list[0]!.student;
+
+/** Names that are no words of any plan. */
+const NAMES = Array.from({ length: 200 }, (_, i) => `Quorvel${letters(i)} Dravenne${letters(i)}`);
+function letters(n: number): string {
+  return String.fromCharCode(97 + Math.floor(n / 26), 97 + (n % 26));
+}
+
+/** Fields that hold codes of ours, in which nobody can write a name. */
+const IS_CODE =
+  /(^|[.\]])(id|kind|drillId|rigId|place|level|waterKind|trigger|lane|template|material|joint|knot|role|style|metal|wire|dressing|bead|barb|strand|ground|supervision|per|need|skillId|sectionId|watchFor.*|needs.*|faults.*|shownBy.*|schools.*|evidence.*|hingeAt|line\.kind|stand|what)$/;
+
+/** Every text of a value, with its path and a way to put another there. */
+function texts(value: unknown, path = ''): { path: string; with: (text: string) => unknown }[] {
+  if (typeof value === 'string') return [{ path, with: (text) => text }];
+  if (typeof value !== 'object' || value === null) return [];
+  return Object.entries(value).flatMap(([key, entry]) => {
+    const at = Array.isArray(value) ? `${path}[${key}]` : path ? `${path}.${key}` : key;
+    return texts(entry, at).map((found) => ({
+      path: found.path,
+      with: (text: string): unknown => {
+        const copy = structuredClone(value) as Record<string, unknown>;
+        copy[key] = found.with(text);
+        return copy;
+      },
+    }));
+  });
+}
+
+describe('names of students that were planted', () => {
+  it('are found in every text field of a plan, at its path', () => {
+    const fields = texts({ title: first!.plan.title, body: BODY }).filter(({ path }) => !IS_CODE.test(path));
+    expect(fields.length).toBeGreaterThan(200);
+    fields.forEach(({ path, with: put }, i) => {
+      const name = NAMES[i % NAMES.length]!;
+      const planted = put(`as ${name} did it`) as { title: string; body: PlanBody };
+      const found = studentNamesIn(planted.title, planted.body, NAMES);
+      expect(found.map((issue) => issue.path)).toEqual([path]);
+    });
+  });
+
+  describe('in an instructor’s records', () => {
+    let test: TestApp;
+    let lead: Agent;
+    let fellow: Agent;
+    let ids: string[];
+    beforeAll(async () => {
+      test = await testApp('planted');
+      [lead, fellow] = await test.everybody();
+      ids = NAMES.map(() => randomUUID());
+      for (const [i, name] of NAMES.entries())
+        await lead
+          .post('/api/students')
+          .send({ id: ids[i], student: { ...STUDENT, name, note: `${name} hurries` } })
+          .expect(200);
+    }, 120_000);
+    afterAll(() => test.close());
+
+    it('leave with nothing that is shared, proposed, answered or told', async () => {
+      const [plan, copy, lesson] = [randomUUID(), randomUUID(), randomUUID()];
+      await lead.post('/api/plans').send({ id: plan, title: 'Travels', body: BODY }).expect(200);
+      await lead
+        .post('/api/lessons')
+        .send({
+          id: lesson,
+          lesson: {
+            ...{ planId: plan, waterId: WATER.id, startsAt: new Date(Date.now() - 3_600_000).toISOString() },
+            studentIds: ids.slice(0, 4),
+          },
+        })
+        .expect(200);
+      const event = {
+        ...{ id: randomUUID(), lessonId: lesson, studentId: ids[0], blockId: null, deviceId: randomUUID() },
+        ...{ atMs: Date.now() - 1000, body: { kind: 'note', text: `${NAMES[0]} did it` } },
+      };
+      await lead
+        .post('/api/events')
+        .send({ events: [event], sentAtMs: Date.now() })
+        .expect(200);
+      await lead.post(`/api/plans/${plan}/share`).send({ circleId: SCHOOL.id, note: 'New' }).expect(200);
+      await fellow.post(`/api/plans/${plan}/copy`).send({ id: copy }).expect(200);
+      const comment = { id: randomUUID(), blockId: null, answers: null, text: 'How long?' };
+      await fellow.post(`/api/plans/${plan}/comments`).send(comment).expect(200);
+      const answer = { id: randomUUID(), blockId: null, answers: comment.id, text: 'Till it holds' };
+      await lead.post(`/api/plans/${plan}/comments`).send(answer).expect(200);
+      await lead.post(`/api/proposals/${GRASS_PROPOSAL}/decline`).send({ word: 'Not yet' }).expect(200);
+      const { items } = (await fellow.get(`/api/plans/${plan}/versions`).expect(200)).body;
+      const told: string[] = [];
+      for (const path of [
+        ...[
+          '/plans',
+          `/plans/${plan}`,
+          `/plans/${copy}`,
+          '/news',
+          '/circles',
+          '/waters',
+          '/lessons',
+          '/students',
+        ],
+        ...['versions', 'lineage', 'comments'].flatMap((what) => [
+          `/plans/${plan}/${what}`,
+          `/plans/${copy}/${what}`,
+        ]),
+        ...items.map(({ id }: { id: string }) => `/plans/${plan}/versions/${id}`),
+      ])
+        told.push((await fellow.get(`/api${path}`).expect(200)).text);
+      const all = told.join('\n');
+      for (const [i, name] of NAMES.entries())
+        expect([name, ...name.split(' '), ids[i]!].filter((text) => all.includes(text))).toEqual([]);
+      expect(all).toContain('Till it holds');
+    }, 60_000);
+
+    it('are refused in every word that would leave', async () => {
+      const plan = randomUUID();
+      await lead.post('/api/plans').send({ id: plan, title: 'Refused', body: BODY }).expect(200);
+      await lead.post(`/api/plans/${plan}/share`).send({ circleId: SCHOOL.id }).expect(200);
+      const text = `like ${NAMES[137]}`;
+      const requests = [
+        lead.put(`/api/plans/${plan}`).send({ title: 'x', body: { ...BODY, season: text }, baseVersion: 1 }),
+        lead.post(`/api/plans/${plan}/share`).send({ circleId: SCHOOL.id, note: text }),
+        lead.post(`/api/plans/${plan}/versions`).send({ baseVersion: 1, note: text }),
+        lead
+          .post(`/api/plans/${plan}/comments`)
+          .send({ id: randomUUID(), blockId: null, answers: null, text }),
+      ];
+      for (const request of requests) {
+        const { status, body } = await request;
+        expect([status, body.error.issues[0].code]).toEqual([400, 'student-name']);
+      }
+    });
+  });
+});
