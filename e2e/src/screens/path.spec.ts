@@ -208,7 +208,7 @@ describe('from plan to record to circle', () => {
   it('shares the plan with the circle, where the fellow takes a copy and others see nothing', async () => {
     await open('/plan');
     await clickText(page, 'a.open', 'First nymphs');
-    await clickText(page, 'button', /^Share$/);
+    await clickText(page, 'button', /^\s*Share\s*$/);
     await clickText(page, '.p-dialog button', 'Tern & Alder');
     await byText(page, 'p-toast', 'Shared with');
     const fellow = await openTab(browser, DESK);
