@@ -17,3 +17,8 @@ export function lanesOf(students: readonly SavedStudent[], groupSize: number): L
     };
   });
 }
+
+/** Two letters of a name, the number of a student who has none. */
+export function shortName(name: string): string {
+  return /^Student (\d+)$/.exec(name)?.[1] ?? name.slice(0, 2);
+}

@@ -29,7 +29,7 @@ import { type Drag, DragDirective } from '../../drawing/drag.directive';
 import { narrowWindow } from '../../parts/narrow';
 import { changeTag } from '@doceo/texts';
 import { bandOf, type Ghost, ghostsOf, type HumpBand } from './preview-shapes';
-import type { Lane } from './lanes';
+import { type Lane, shortName } from './lanes';
 import { layOut, ROW_PX } from './order-layout';
 import { STAFF_PX, staffColumns, staffSpoken } from './staff-shapes';
 import { clipPath, polygonPoints, slantedBlocks } from './slants';
@@ -395,9 +395,4 @@ export class TimelineComponent {
     if (start !== null) return clockTime(start + minutes * 60_000, this.timeZone());
     return `${Math.floor(minutes / 60)}:${String(minutes % 60).padStart(2, '0')}`;
   }
-}
-
-/** Two letters of a name, the number of a student who has none. */
-function shortName(name: string): string {
-  return /^Student (\d+)$/.exec(name)?.[1] ?? name.slice(0, 2);
 }
