@@ -30,6 +30,8 @@ export * from './people/circle';
 export * from './sharing/versions';
 export * from './sharing/talk';
 export * from './sharing/plan-bundle';
+export * from './sharing/links';
+export { withLines } from './files/json-place';
 export * from './curriculum/entries';
 export * from './curriculum/layer';
 export * from './curriculum/layer-file';

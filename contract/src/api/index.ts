@@ -8,6 +8,7 @@ import { studentsApi } from './students';
 import { rigsApi, readingsApi, flyBoxApi, kitApi } from './tackle';
 import { plansApi } from './plans';
 import { lessonsApi, coursesApi, eventsApi } from './lessons';
+import { linksApi, planFilesApi } from './leaving';
 import { commentsApi, newsApi, proposalsApi, versionsApi } from './sharing';
 import { circlesApi } from './circles';
 
@@ -39,6 +40,8 @@ export const api = {
   flyBox: flyBoxApi,
   kit: kitApi,
   plans: plansApi,
+  planFiles: planFilesApi,
+  links: linksApi,
   versions: versionsApi,
   proposals: proposalsApi,
   comments: commentsApi,

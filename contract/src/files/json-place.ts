@@ -7,8 +7,9 @@ export function jsonFault(text: string): Issue | null {
     parse(text);
     return null;
   } catch (error) {
-    const { message, line } = error as Error & { line?: number };
-    const isCut = /end of input/.test(message);
+    const { message, line, offset } = error as Error & { line?: number; offset?: number };
+    // What is cut behind a comma stumbles over that comma.
+    const isCut = /end of input/.test(message) || text.slice(offset ?? 0).trim() === ',';
     const at = isCut ? text.trimEnd().split('\n').length : (line ?? 1);
     const what = isCut
       ? 'the file ends too early, as if it was cut'

@@ -10,9 +10,11 @@ export const PLAN_BUNDLE_FORMAT = 'doceo-plans';
 export const PLAN_BUNDLE_VERSION = 1;
 /** Longest file that is read, characters. */
 export const MAX_PLAN_BUNDLE = 4_000_000;
+/** The same as it is sent to the server, in JSON, bytes. */
+export const MAX_PLAN_FILE_BYTES = 3 * MAX_PLAN_BUNDLE;
 /** Most plans in a file, and most versions that are told of each. */
-const MAX_PLANS = 50;
-const MAX_LINEAGE = 400;
+export const MAX_PLANS = 50;
+export const MAX_LINEAGE = 400;
 
 /** A state that the plan was in before, without what was in it. */
 const ancestorSchema = z.strictObject({
@@ -145,14 +147,20 @@ export interface KnownPlan {
   title: string;
   hash: string;
   hashes: readonly string[];
+  /** Ids of those states, those told by a file among them: by them a plan is known whatever it is called here. */
+  versions?: readonly string[];
 }
+
+/** `newer` follows one that is here, `older` was one that is here, `apart`: both went on since. */
+export const COMING_KINDS = ['new', 'same', 'newer', 'older', 'apart'] as const;
+/** What becomes of a plan of a file: a plan of its own, the next state of the one it follows, or nothing. */
+export const HOW_TAKEN = ['add', 'follow', 'leave'] as const;
 
 /** What a plan of a file would be here. */
 export interface ComingPlan {
   id: string;
   title: string;
-  /** `newer` follows one that is here, `older` was one that is here, `apart`: both went on since. */
-  what: 'new' | 'same' | 'newer' | 'older' | 'apart';
+  what: (typeof COMING_KINDS)[number];
   /** The plan that is here, null where there is none. */
   with: string | null;
 }
@@ -161,9 +169,15 @@ export interface ComingPlan {
 export function comingPlans({ plans }: PlanBundle, known: readonly KnownPlan[]): ComingPlan[] {
   return plans.map(({ id, title, hash, lineage }) => {
     const states = new Set([hash, ...lineage.map((one) => one.hash)]);
+    const versions = new Set(lineage.map((one) => one.id));
+    const own = known.filter(
+      (one) => one.id === id || one.versions?.some((version) => versions.has(version)),
+    );
     const like =
+      own.find((one) => one.hash === hash) ??
+      own[0] ??
       known.find((one) => one.hash === hash) ??
-      known.find((one) => one.id === id || [one.hash, ...one.hashes].some((state) => states.has(state)));
+      known.find((one) => [one.hash, ...one.hashes].some((state) => states.has(state)));
     if (!like) return { id, title, what: 'new', with: null };
     const what =
       like.hash === hash

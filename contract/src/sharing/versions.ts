@@ -3,8 +3,13 @@ import * as z from 'zod';
 import { idSchema, instantSchema, textSchema, versionSchema } from '../common';
 import { planBodySchema, planTitleSchema, savedPlanSchema } from '../lesson/plan';
 
-/** What makes a version of a plan; saving makes none. `kept` is how it was before something was put into it. */
-export const VERSION_REASONS = ['named', 'shared', 'copied', 'taught', 'proposed', 'merged', 'kept'] as const;
+/**
+ * What makes a version of a plan; saving makes none. `kept` is how it was before something was put into it, `sent` as it
+ * left in a file or behind a link.
+ */
+export const VERSION_REASONS = [
+  ...(['named', 'shared', 'copied', 'taught', 'proposed', 'merged', 'kept', 'sent'] as const),
+] as const;
 
 /** A word that goes with a version, a proposal or its answer. */
 export const wordSchema = textSchema(500);

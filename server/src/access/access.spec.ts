@@ -14,10 +14,11 @@ const plan = first(scenario.plans).plan;
 
 /**
  * Whoever may turn up at a thing of the keeper's: members of the circle it is shared with, one who left it and one who
- * left it but has a lesson there, the fellow who was given a student.
+ * left it but has a lesson there, the fellow who was given a student, and who holds a link without having an account.
  */
 const ACTORS = [
   'nobody',
+  'holder',
   'stranger',
   'former',
   'guest',
@@ -32,7 +33,7 @@ type Actor = (typeof ACTORS)[number];
 const MEMBERS: Actor[] = ['reader', 'editor', 'owner', 'keeper'];
 const DRAWERS: Actor[] = ['editor', 'owner', 'keeper'];
 const KEEPER: Actor[] = ['keeper'];
-const SIGNED_IN = ACTORS.slice(1);
+const SIGNED_IN = ACTORS.slice(2);
 
 interface Things {
   water: string;
@@ -45,6 +46,9 @@ interface Things {
   version: string;
   proposal: string;
   comment: string;
+  /** A link to the plan, and the token that the holder has. */
+  link: string;
+  token: string;
   lesson: string;
   rig: string;
   reading: string;
@@ -55,7 +59,7 @@ interface Row {
   may: readonly Actor[];
   params?: (things: Things, ids: Record<string, string>) => Record<string, string>;
   query?: (things: Things) => Record<string, string>;
-  body?: (things: Things, ids: Record<string, string>) => object;
+  body?: (things: Things, ids: Record<string, string>, actor: Actor) => object;
 }
 
 const row = (endpoint: unknown, may: readonly Actor[], rest: Omit<Row, 'endpoint' | 'may'> = {}): Row => ({
@@ -140,6 +144,14 @@ const ROWS: Row[] = [
     params: of('plan'),
     body: () => ({ title: 'x', body: plan.body, baseVersion: 1 }),
   }),
+  row(api.planFiles.make, MEMBERS, {
+    body: ({ plan: planId }) => ({ ids: [planId], withoutNames: true }),
+  }),
+  row(api.links.list, KEEPER, { params: of('plan') }),
+  row(api.links.make, KEEPER, { params: of('plan'), body: () => ({ id: id(), days: 7 }) }),
+  row(api.links.open, ['holder'], {
+    body: ({ token }, _, actor) => ({ token: actor === 'holder' ? token : 'A'.repeat(22) }),
+  }),
   row(api.versions.list, MEMBERS, { params: of('plan') }),
   row(api.versions.get, MEMBERS, {
     params: ({ plan: planId, version }) => ({ id: planId, versionId: version }),
@@ -182,6 +194,7 @@ const ROWS: Row[] = [
     params: ({ circle }, ids) => ({ id: circle, userId: String(ids['reader']) }),
     body: () => ({ role: 'reader' }),
   }),
+  row(api.links.revoke, KEEPER, { params: of('link') }),
   row(api.plans.share, ['owner', 'keeper'], { params: of('plan'), body: () => ({ circleId: null }) }),
   row(api.courses.remove, KEEPER, { params: of('course') }),
   row(api.lessons.remove, KEEPER, { params: of('lesson') }),
@@ -222,6 +235,7 @@ const ROWS: Row[] = [
       api.teaching.update,
     ],
     ...[api.teaching.show, api.teaching.follow, api.teaching.shown, api.news.list, api.news.seen],
+    ...[api.planFiles.look, api.planFiles.take],
   ].map((endpoint) => row(endpoint, SIGNED_IN)),
   ...[api.health, api.openapi, api.session.get, api.session.register, api.session.signIn].map((endpoint) =>
     row(endpoint, ACTORS),
@@ -256,7 +270,7 @@ describe('who may what', () => {
       rig: id(),
       reading: id(),
       course: id(),
-      ...{ copy: id(), version: '', proposal: id(), comment: id() },
+      ...{ copy: id(), version: '', proposal: id(), comment: id(), link: id(), token: '' },
     };
     const { water, circle, student } = things;
     await by('owner').post('/api/circles').send({ id: circle, name: 'A circle' }).expect(200);
@@ -315,6 +329,9 @@ describe('who may what', () => {
       .post(`/api/plans/${things.copy}/proposals`)
       .send({ id: things.proposal, baseVersion: 1, note: '' })
       .expect(200);
+    things.token = (
+      await keeper.post(`/api/plans/${things.plan}/links`).send({ id: things.link, days: 7 }).expect(200)
+    ).body.token;
     for (const comment of [things.comment, ...spareComments])
       await reader
         .post(`/api/plans/${things.plan}/comments`)
@@ -344,9 +361,10 @@ describe('who may what', () => {
         const by = agents.get(actor) ?? supertest(test.app);
         const { status } = await by[endpoint.method](path)
           .query(query?.(things) ?? {})
-          .send(endpoint.method === 'get' ? undefined : (body?.(things, ids) ?? {}));
+          .send(endpoint.method === 'get' ? undefined : (body?.(things, ids, actor) ?? {}));
         // What is let in may still find its input wanting: that is no question of who asks.
-        const refused = status === 403 || status === 404 || (status === 401 && actor === 'nobody');
+        const refused =
+          status === 403 || status === 404 || (status === 401 && ['nobody', 'holder'].includes(actor));
         if (!refused || (endpoint === (api.circles.removeMember as unknown) && actor === 'owner'))
           passed.push(actor);
         codes.push(String(status));

@@ -2,7 +2,7 @@ import type { Db } from '../db/pool';
 import { HttpError } from '../http/errors';
 import type { UserRow } from '../session/users.sql';
 import { type Act, allows, type Kind, type Standing } from './rights';
-import { findStandings } from './standings.sql';
+import { findHolding, findStandings } from './standings.sql';
 
 /** What a route asks before it does anything. Its input is what the call brings. */
 export type Rule<Input> =
@@ -12,12 +12,26 @@ export type Rule<Input> =
   | 'signed-in'
   /** Who runs the installation. */
   | 'admin'
-  | ThingRule<Input>;
+  | ThingRule<Input>
+  | HolderRule<Input>;
 
 interface ThingRule<Input> {
   kind: Kind;
   act: string;
   id: (input: Input) => string;
+}
+
+/** Who holds the token of a link may open it, with an account or without. */
+interface HolderRule<Input> {
+  tokenOf: (input: Input) => string;
+}
+
+/** Asks for the token of a link that is open. */
+export const HOLDS_LINK: HolderRule<{ body: { token: string } }> = { tokenOf: ({ body }) => body.token };
+
+/** Whether a rule lets nobody in who is not signed in. */
+export function needsSession<Input>(rule: Rule<Input>): boolean {
+  return rule !== 'anybody' && !(typeof rule === 'object' && 'tokenOf' in rule);
 }
 
 interface ById {
@@ -37,6 +51,10 @@ export async function refuseUnlessAllowed<Input>(
   input: Input,
 ): Promise<void> {
   if (rule === 'anybody') return;
+  if (typeof rule === 'object' && 'tokenOf' in rule) {
+    if (!allows('link', 'open', await findHolding(db, rule.tokenOf(input)))) throw new HttpError('not-found');
+    return;
+  }
   if (!user) throw new HttpError('signed-out');
   if (rule === 'signed-in') return;
   if (rule === 'admin') {

@@ -9,7 +9,9 @@ export type Standing =
   /** Wrote it: a comment, or a proposal to somebody else's plan. */
   | 'author'
   /** Has a lesson at a water, or uses what is shared in another way than by a circle. */
-  | 'guest';
+  | 'guest'
+  /** Has the token of a link, and needs no account. */
+  | 'holder';
 
 const CIRCLE = ['circle-owner', 'circle-editor', 'circle-reader'] as const;
 const EVERYBODY_AROUND = ['keeper', ...CIRCLE] as const;
@@ -45,6 +47,7 @@ export const RIGHTS = {
     settle: ['keeper', 'author'],
     remove: ['keeper', 'author'],
   },
+  link: { see: ['keeper'], revoke: ['keeper'], open: ['holder'] },
   student: {
     see: ['keeper', 'fellow'],
     export: ['keeper', 'fellow'],

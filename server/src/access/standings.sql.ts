@@ -1,4 +1,6 @@
+import { createHash } from 'node:crypto';
 import { type Db, rows } from '../db/pool';
+import { HttpError } from '../http/errors';
 import type { Kind, Standing } from './rights';
 
 /** The role in the circle of `alias` as a standing, null outside of it; needs a left join of `circle_members m`. */
@@ -16,6 +18,8 @@ const QUERIES: Record<Kind, string> = {
   comment: `SELECT p.owner_id = ? AS keeper, q.author_id = ? AS author, ${BY_CIRCLE} AS circle
     FROM plan_comments q JOIN plans p ON p.id = q.plan_id
       LEFT JOIN circle_members m ON m.circle_id = p.circle_id AND m.user_id = ? WHERE q.id = ?`,
+  link: `SELECT p.owner_id = ? AS keeper, 0 AND ? AND ? AS guest
+    FROM plan_links k JOIN plans p ON p.id = k.plan_id WHERE k.id = ?`,
   student: `SELECT s.owner_id = ? AS keeper, a.user_id IS NOT NULL AS fellow, 0 AND ? AS guest
     FROM students s LEFT JOIN student_access a ON a.student_id = s.id AND a.user_id = ? WHERE s.id = ?`,
   lesson:
@@ -46,4 +50,25 @@ export async function findStandings(db: Db, kind: Kind, id: string, userId: stri
     ...(row.author ? (['author'] as const) : []),
     ...(row.guest ? (['guest'] as const) : []),
   ];
+}
+
+/** What is kept of the token of a link: from it nobody finds the token. */
+export function tokenHash(token: string): string {
+  return createHash('sha256').update(token).digest('hex');
+}
+
+/**
+ * How whoever brings a token stands to its link; none for a token of no link. Uses plan_links_token.
+ *
+ * @throws HttpError 'not-found' with why, for one that has run out or was closed: its holder once had the plan
+ */
+export async function findHolding(db: Db, token: string): Promise<Standing[]> {
+  const [row] = await rows<{ revoked: number; is_over: number }>(
+    db,
+    'SELECT revoked_at IS NOT NULL AS revoked, until_at <= UTC_TIMESTAMP(3) AS is_over FROM plan_links WHERE token_hash = ?',
+    [tokenHash(token)],
+  );
+  if (row?.revoked) throw new HttpError('not-found', [], 'This link was closed by whoever made it.');
+  if (row?.is_over) throw new HttpError('not-found', [], 'This link has run out. Ask for a new one.');
+  return row ? ['holder'] : [];
 }

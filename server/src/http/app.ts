@@ -5,6 +5,7 @@ import {
   MAX_EVENTS_BYTES,
   MAX_LAKE_BYTES,
   MAX_LAYER_BYTES,
+  MAX_PLAN_FILE_BYTES,
   openApi,
   MAX_STUDENT_FILE,
 } from '@doceo/contract';
@@ -30,6 +31,8 @@ import type { Settings } from '../settings';
 import { FitJob } from '../skill-fit/fit-job';
 import { proposalRoutes } from '../sharing/proposals.routes';
 import { talkRoutes } from '../sharing/talk.routes';
+import { planFileRoutes } from '../sharing/files.routes';
+import { linkRoutes } from '../sharing/links.routes';
 import { versionRoutes } from '../sharing/versions.routes';
 import { skillFitRoutes } from '../skill-fit/skill-fit.routes';
 import { studentRoutes } from '../students/students.routes';
@@ -97,6 +100,8 @@ export function createApp(
     [api.events.add.path, MAX_EVENTS_BYTES],
     [api.teaching.update.path, MAX_LAYER_BYTES],
     [api.teaching.updateCircle.path, MAX_LAYER_BYTES],
+    [api.planFiles.look.path, MAX_PLAN_FILE_BYTES],
+    [api.planFiles.take.path, MAX_PLAN_FILE_BYTES],
   ];
   for (const [path, limit] of larger) {
     const read = express.json({ limit });
@@ -117,6 +122,8 @@ export function createApp(
   readingRoutes(router, pool);
   flyBoxRoutes(router, pool);
   planRoutes(router, pool);
+  planFileRoutes(router, pool);
+  linkRoutes(router, pool);
   versionRoutes(router, pool);
   proposalRoutes(router, pool);
   talkRoutes(router, pool);
@@ -169,8 +176,14 @@ function serveWeb(app: Express, folder: string): void {
         ),
     }),
   );
+  // Nothing of it is for search engines, a plan behind a link least of all.
+  app.get(
+    '/robots.txt',
+    (_request, response) => void response.type('txt').send('User-agent: *\nDisallow: /\n'),
+  );
   app.get(/^\/(?!api\/)[^.]*$/, (_request, response) => {
     if (html === null) throw new HttpError('not-found');
+    response.setHeader('X-Robots-Tag', 'noindex, nofollow');
     response.setHeader('Cache-Control', 'no-store');
     response.type('html').send(html.replaceAll('NONCE-HERE', String(response.locals['nonce'])));
   });

@@ -2,7 +2,7 @@ import { type Endpoint, halfCharacters } from '@doceo/contract';
 import type { Request, Response, Router } from 'express';
 import type { Logger } from 'pino';
 import * as z from 'zod';
-import { refuseUnlessAllowed, type Rule } from '../access/access';
+import { needsSession, refuseUnlessAllowed, type Rule } from '../access/access';
 import { bePatient, LONG_PATIENCE_MS } from '../db/patience';
 import type { Pool } from '../db/pool';
 import { findUser, type UserRow } from '../session/users.sql';
@@ -20,7 +20,7 @@ export interface Call<P, Q, B> {
   params: P;
   query: Q;
   body: B;
-  /** Present wherever the rule is not 'anybody'. */
+  /** Present wherever the rule asks for a session. */
   user: UserRow;
   request: Request;
   response: Response;
@@ -46,7 +46,7 @@ export function route<P, Q, B, R>(
   router[endpoint.method](endpoint.path, async (request, response) => {
     if (endpoint.slow) bePatient(LONG_PATIENCE_MS);
     const user = await userOf(request, pool);
-    if (rule !== 'anybody' && !user) throw new HttpError('signed-out');
+    if (needsSession(rule) && !user) throw new HttpError('signed-out');
     const params = parsed(endpoint.params, request.params, 'not-found');
     const query = parsed(endpoint.query, request.query);
     const body = parsed(endpoint.body, request.body ?? {});

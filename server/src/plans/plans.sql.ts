@@ -77,6 +77,13 @@ export async function findPlans(db: Db, userId: string): Promise<PlanSummary[]> 
   });
 }
 
+/** The user's own plans with all that is in them; uses plans_owner. */
+export async function findOwnPlans(db: Db, userId: string): Promise<SavedPlan[]> {
+  const found = await rows<PlanRow>(db, `${SELECT} AND p.owner_id = ?`, Array(6).fill(userId));
+  const curriculum = await curriculumFor(db, userId);
+  return found.map((row) => toPlan(curriculum, row));
+}
+
 /** Null when it does not exist or is not visible. */
 export async function findPlan(db: Db, userId: string, id: string): Promise<SavedPlan | null> {
   const found = await rows<PlanRow>(db, `${SELECT} AND p.id = ?`, [...Array(5).fill(userId), id]);

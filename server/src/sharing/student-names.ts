@@ -14,13 +14,31 @@ const CODES = new Set(['id', 'kind', 'drillId', 'rigId', 'place', 'level', 'wate
  * @param names full names of students; first and last names count as whole words of three letters or more
  */
 export function namesIn(value: unknown, names: readonly string[], path = ''): Issue[] {
+  const pattern = patternOf(names, 'iu');
+  return pattern ? hits(value, pattern, path) : [];
+}
+
+/** The same value with “…” in the place of each name. */
+export function withoutNames<T>(value: T, names: readonly string[]): T {
+  const pattern = patternOf(names, 'giu');
+  return pattern ? (masked(value, pattern) as T) : value;
+}
+
+/** Null where there is no name to look for. */
+function patternOf(names: readonly string[], flags: string): RegExp | null {
   const words = names.flatMap((name) => name.split(/\s+/)).filter((word) => word.length >= 3);
-  if (words.length === 0) return [];
-  const pattern = new RegExp(
-    `(?<![\\p{L}])(${words.map((word) => word.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')).join('|')})(?![\\p{L}])`,
-    'iu',
+  if (words.length === 0) return null;
+  const any = words.map((word) => word.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')).join('|');
+  return new RegExp(`(?<![\\p{L}])(${any})(?![\\p{L}])`, flags);
+}
+
+function masked(value: unknown, pattern: RegExp): unknown {
+  if (typeof value === 'string') return value.replace(pattern, '…');
+  if (Array.isArray(value)) return value.map((entry) => masked(entry, pattern));
+  if (typeof value !== 'object' || value === null) return value;
+  return Object.fromEntries(
+    Object.entries(value).map(([field, entry]) => [field, CODES.has(field) ? entry : masked(entry, pattern)]),
   );
-  return hits(value, pattern, path);
 }
 
 /** The same in a plan, with the paths of its fields. */
@@ -52,6 +70,7 @@ export async function namesNobody(db: Db, userId: string, { title, body }: Share
   return namesIn({ title, body }, await namesOf(db, userId)).length === 0;
 }
 
-async function namesOf(db: Db, userId: string): Promise<string[]> {
+/** Full names of the students of a user. */
+export async function namesOf(db: Db, userId: string): Promise<string[]> {
   return (await findStudents(db, userId)).map(({ student }) => student.name);
 }

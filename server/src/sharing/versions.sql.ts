@@ -152,7 +152,7 @@ export const TOLD_REASONS: readonly VersionReason[] = ['named', 'shared', 'merge
 export const TOLD = TOLD_REASONS.map((reason) => `'${reason}'`).join(', ');
 
 /** Reasons for which a state that is the newest version already is none again. */
-const SAME_AGAIN: readonly VersionReason[] = ['copied', 'taught', 'proposed', 'shared', 'kept'];
+const SAME_AGAIN: readonly VersionReason[] = ['copied', 'taught', 'proposed', 'shared', 'kept', 'sent'];
 
 /** Makes a version of a plan as it is now. Where it is the newest already, and nothing is said of it, that one stays. */
 export async function keepVersion(db: Db, version: NewVersion): Promise<KeptVersion> {
@@ -232,8 +232,9 @@ export async function findHashesOf(db: Db, planIds: readonly string[]): Promise<
     `SELECT hash FROM plan_versions WHERE plan_id IN (?)
      UNION SELECT base_hash FROM plans WHERE id IN (?)
      UNION SELECT hash FROM plan_proposals WHERE plan_id IN (?)
-     UNION SELECT base_hash FROM plan_proposals WHERE plan_id IN (?)`,
-    [planIds, planIds, planIds, planIds],
+     UNION SELECT base_hash FROM plan_proposals WHERE plan_id IN (?)
+     UNION SELECT hash FROM plan_links WHERE plan_id IN (?)`,
+    Array(5).fill(planIds),
   );
   return found.flatMap(({ hash }) => hash ?? []);
 }
@@ -246,6 +247,7 @@ export async function sweepContents(db: Db, hashes: readonly string[]): Promise<
     `DELETE FROM plan_contents WHERE hash IN (?)
        AND NOT EXISTS (SELECT 1 FROM plan_versions v WHERE v.hash = plan_contents.hash)
        AND NOT EXISTS (SELECT 1 FROM plans p WHERE p.base_hash = plan_contents.hash)
+       AND NOT EXISTS (SELECT 1 FROM plan_links k WHERE k.hash = plan_contents.hash)
        AND NOT EXISTS (SELECT 1 FROM plan_proposals q WHERE plan_contents.hash IN (q.hash, q.base_hash))`,
     [hashes],
   );

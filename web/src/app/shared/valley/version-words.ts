@@ -8,6 +8,7 @@ const REASONS: Record<PlanVersion['why'], string> = {
   proposed: 'proposed',
   merged: 'put together',
   kept: 'before it was put together',
+  sent: 'sent out',
 };
 
 /** What a version is, in a few words: what was said of it, else why there is one. */
