@@ -1,7 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { demoScenario, SCHOOL } from '@doceo/demo';
 import type supertest from 'supertest';
-import { studentNamesIn } from './sharing/student-names';
 import { type TestApp, testApp } from './testing/test-app';
 
 type Agent = ReturnType<typeof supertest.agent>;
@@ -124,38 +123,5 @@ describe('sharing', () => {
     const later = scenario.lessons.lessons.at(-1);
     await lead.delete(`/api/lessons/${later?.id}`).expect(200);
     await lead.get(`/api/lessons/${later?.id}`).expect(404);
-  });
-});
-
-describe('names of students in a plan', () => {
-  const plan = {
-    ...body,
-    aim: '',
-    rigs: [],
-    blocks: body.blocks.slice(0, 1).map((block) => ({ ...block, title: '', cue: '', note: '' })),
-  };
-  const found = (text: string, names: string[]): string[] =>
-    studentNamesIn(text, plan, names).map(({ path }) => path);
-
-  it.each([
-    ['a first name', 'What Petra needs', ['Petra Holm'], true],
-    ['a last name in small letters', 'for holm', ['Petra Holm'], true],
-    ['part of a word', 'Petrarch and Holmes', ['Petra Holm'], false],
-    ['a name with signs of expressions', 'for O.Neil (junior)', ['O.Neil'], true],
-    ['letters beyond ASCII', 'Ø for Łukasz', ['Łukasz Ø'], true],
-    ['very short words', 'Al and Bo', ['Al Bo'], false],
-    ['no students', 'anything', [], false],
-  ])('%s', (_, text, names, hit) => expect(found(text, names as string[])).toEqual(hit ? ['title'] : []));
-
-  it('are looked for in every text of a block', () => {
-    const [block] = plan.blocks;
-    for (const field of ['title', 'cue', 'note'] as const)
-      expect(
-        studentNamesIn(
-          '',
-          { ...plan, blocks: [{ ...(block as (typeof plan.blocks)[number]), [field]: 'ask Petra' }] },
-          ['Petra Holm'],
-        ).map(({ path }) => path),
-      ).toEqual([`body.blocks[0].${field}`]);
   });
 });

@@ -1,5 +1,8 @@
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
-import type { Page } from 'puppeteer-core';
+import type { ElementHandle, Page } from 'puppeteer-core';
 import { axeFindings } from '../lib/axe';
 import {
   byText,
@@ -13,6 +16,7 @@ import {
   signIn,
   textOf,
 } from '../lib/browser';
+import { ask } from '../lib/device';
 import { LEAD, type World, world } from '../lib/world';
 
 const PLAN = 'Short morning';
@@ -177,6 +181,43 @@ describe('a plan that travels', () => {
     await clickText(phone.page, 'footer button', 'Leave mine as it is');
     await byText(phone.page, 'p-toast', 'Your copy stays as it is');
     await phone.page.browserContext().close();
+  });
+
+  it('is read behind a link by somebody without an account, until it is closed', async () => {
+    await go(lead, `${planPath}/out`);
+    await clickText(lead, 'button', 'Make a link');
+    await byText(lead, '.made', 'It is shown this once');
+    const address = (await textOf(lead, '.address')).trim();
+    const { page } = await openTab(at.browser, PHONE);
+    await page.goto(address);
+    await byText(page, 'h1', PLAN);
+    await clickText(page, '.face', 'Count the pause');
+    await byText(page, '.opened .say', 'One, two, and forward.');
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+    expect(await axeFindings(page)).toEqual([]);
+    expect(await axeFindings(lead)).toEqual([]);
+    await go(lead, `${planPath}/out`);
+    await byText(lead, 'doceo-plan-link li', 'opened once');
+    await clickText(lead, 'doceo-plan-link button', 'Close it');
+    await byText(lead, 'doceo-plan-link li', 'closed');
+    await page.reload();
+    await byText(page, '.none', 'This link was closed by whoever made it.');
+    await page.browserContext().close();
+  });
+
+  it('goes as a file to another school, which sees first what would come', async () => {
+    const ids = [planPath.split('/').at(-1)];
+    const { text } = await ask<{ text: string }>(lead, '/api/plans/file', { ids, withoutNames: true });
+    const file = join(mkdtempSync(join(tmpdir(), 'doceo-file-')), 'theirs.json');
+    writeFileSync(file, text);
+    await go(third, '/plan');
+    const field = (await third.waitForSelector('input[type=file]')) as ElementHandle<HTMLInputElement>;
+    await field.uploadFile(file);
+    await byText(third, 'doceo-take-in .plan', PLAN);
+    await clickText(third, 'doceo-take-in button', 'Put it beside');
+    await clickText(third, 'doceo-take-in button', 'Take 1 plan');
+    await byText(third, '.files', '1 plan taken in.');
+    expect(await axeFindings(third)).toEqual([]);
   });
 
   it('lets no page complain', async () => {

@@ -50,7 +50,7 @@ describe('a database of before', () => {
       ...['/record/group', '/rig/knots', '/rig/flies'],
       ...(students ?? []).flatMap((id) => [`/record/${id}`, `/record/${id}/card`]),
       ...(lessons ?? []).flatMap((id) => [`/lesson/${id}`, `/lesson/${id}/kit`, `/lesson/${id}/rigs`]),
-      ...(plans ?? []).flatMap((id) => [`/plan/${id}`, `/plan/${id}/versions`]),
+      ...(plans ?? []).flatMap((id) => [`/plan/${id}`, `/plan/${id}/versions`, `/plan/${id}/out`]),
       ...(rigs ?? []).map((id) => `/rig/${id}`),
     ];
     expect(paths.length).toBeGreaterThan(45);

@@ -86,6 +86,8 @@ export async function demoScreens(page: Page): Promise<Screen[]> {
     { name: 'rigs side by side', path: `/rig/${id(rigs)}/beside/${id(rigs, 1)}` },
     { name: 'rig card', path: `/rig/${id(rigs)}/card` },
     { name: 'plan', path: `/plan/${id(plans)}`, presses: [press('[data-block]', /./, 'a block')] },
+    { name: 'hand on', path: `/plan/${id(plans)}/out` },
+    { name: 'behind a link', path: `/shown#${await linkTo(page, id(plans))}` },
     { name: 'versions', path: `/plan/${id(plans)}/versions` },
     { name: 'origin moved on', path: `/plan/${RIFFLE_COPY}/merge` },
     { name: 'proposal', path: `/proposal/${GRASS_PROPOSAL}` },
@@ -95,6 +97,12 @@ export async function demoScreens(page: Page): Promise<Screen[]> {
     { name: 'record', path: `/record/${id(students)}`, presses: [press('summary', 'Details')] },
     { name: 'student card', path: `/record/${id(students)}/card` },
   ];
+}
+
+/** The token of a new link to a plan. */
+async function linkTo(page: Page, planId: string): Promise<string> {
+  const id = crypto.randomUUID();
+  return (await ask<{ token: string }>(page, `/api/plans/${planId}/links`, { id, days: 7 })).token;
 }
 
 /** Every screen of an account in which nothing is. */

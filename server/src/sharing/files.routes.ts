@@ -4,10 +4,12 @@ import {
   goneFromCurriculum,
   type Issue,
   type KnownPlan,
+  namesIn,
   type PlanBundle,
   readPlanBundle,
   type SavedPlan,
   withLines,
+  withoutNames,
   writePlanBundle,
 } from '@doceo/contract';
 import { carrying, type Curriculum, planHash } from '@doceo/core';
@@ -20,7 +22,7 @@ import { findOwnPlans, findPlan, insertPlan, updatePlan } from '../plans/plans.s
 import type { UserRow } from '../session/users.sql';
 import { curriculumFor } from '../teaching/curriculum';
 import { findStatesOf, keepToldLineage, lineageOf } from './file-lineage.sql';
-import { namesIn, namesOf, refuseStudentNames, withoutNames } from './student-names';
+import { namesOf, refuseStudentNames } from './student-names';
 import { keepVersion } from './versions.sql';
 
 export function planFileRoutes(router: Router, pool: Pool): void {

@@ -1,8 +1,8 @@
+import { namesIn } from '@doceo/contract';
 import type { PlanBody } from '@doceo/core';
 import { demoScenario, GRASS_PROPOSAL, SCHOOL } from '@doceo/demo';
 import { randomUUID } from 'node:crypto';
 import { type Agent, type TestApp, testApp } from '../testing/test-app';
-import { studentNamesIn } from './student-names';
 
 const scenario = demoScenario(new Date());
 const [first] = scenario.plans;
@@ -44,7 +44,7 @@ describe('names of students that were planted', () => {
     fields.forEach(({ path, with: put }, i) => {
       const name = NAMES[i % NAMES.length]!;
       const planted = put(`as ${name} did it`) as { title: string; body: PlanBody };
-      const found = studentNamesIn(planted.title, planted.body, NAMES);
+      const found = namesIn(planted, NAMES);
       expect(found.map((issue) => issue.path)).toEqual([path]);
     });
   });

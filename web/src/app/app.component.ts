@@ -19,7 +19,7 @@ import { StripComponent } from './shell/strip.component';
 /** How often to look for a server that was away, milliseconds. */
 const LOOK_MS = 5000;
 
-/** Frame of the application: rail, strip, screen. The bank book has the whole window. */
+/** Frame of the application: rail, strip, screen. The bank book and what is behind a link have the whole window. */
 @Component({
   selector: 'doceo-root',
   imports: [
@@ -42,8 +42,10 @@ const LOOK_MS = 5000;
         No connection. This is what the device kept; what you log is kept here too and sent later.
       </p>
     }
-    @if (problem(); as why) {
-      <div class="loading"><doceo-load-failed [problem]="why" (again)="begin()" /></div>
+    @if (problem() && !open()) {
+      <div class="loading"><doceo-load-failed [problem]="problem()!" (again)="begin()" /></div>
+    } @else if (open()) {
+      <main id="main" tabindex="-1"><router-outlet /></main>
     } @else if (!session.loaded()) {
       <p class="loading" role="status">Loading …</p>
     } @else if (!session.user()) {
@@ -95,6 +97,8 @@ export class AppComponent {
   private readonly destroyed = inject(DestroyRef);
   private readonly url = signal(location.pathname);
   protected readonly whole = computed(() => this.url().startsWith('/teach'));
+  /** What is behind a link is for whoever has it, with an account or without. */
+  protected readonly open = computed(() => this.url().startsWith('/shown'));
   protected readonly ready = signal(false);
   /** Why the application could not start. */
   protected readonly problem = signal<ApiError | null>(null);

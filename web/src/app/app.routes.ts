@@ -129,6 +129,16 @@ export const routes: Routes = [
     loadComponent: () => import('./plan/versions/versions.page').then((m) => m.VersionsPage),
   },
   {
+    path: 'plan/:id/out',
+    title: 'Hand on · Doceo',
+    loadComponent: () => import('./plan/out/out.page').then((m) => m.OutPage),
+  },
+  {
+    path: 'shown',
+    title: 'A plan · Doceo',
+    loadComponent: () => import('./plan/shown/shown.page').then((m) => m.ShownPage),
+  },
+  {
     path: 'plan/:id/merge',
     title: 'What comes of it · Doceo',
     loadComponent: () => import('./plan/merge/merge.page').then((m) => m.MergePage),

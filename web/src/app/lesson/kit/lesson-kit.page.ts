@@ -1,14 +1,6 @@
 import { Component, computed, inject, input, type OnInit, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import {
-  classKit,
-  gearList,
-  MIN_HOURS,
-  rigUses,
-  tanglesPerHour,
-  formatLength,
-  textInUnits,
-} from '@doceo/core';
+import { MIN_HOURS, rigUses, tanglesPerHour } from '@doceo/core';
 import { unparse } from 'papaparse';
 import { SessionStore } from '../../data/session';
 import { DayStore } from '../../data/lesson/day-store';
@@ -17,6 +9,7 @@ import { download, fileName } from '../../data/download';
 import { kitShorts } from '../../data/lesson/kit-shorts';
 import { KitStore } from '../../data/lesson/kit-store';
 import { kitName, priceText, shortText } from '../../data/lesson/kit-texts';
+import { packingAmount, packingLines, packingSpares, type PackingLine } from '../../data/lesson/packing';
 import { dayText } from '../../data/lesson/lesson-texts';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { NoSuchComponent } from '../../shared/no-such.component';
@@ -24,13 +17,8 @@ import { taughtIn } from '../../data/lesson/taught';
 import { OnePageDirective } from '../../parts/one-page.directive';
 import { TeachingStore } from '../../data/teaching/teaching-store';
 
-interface Line {
+interface Line extends PackingLine {
   key: string;
-  group: string;
-  name: string;
-  count: number;
-  unit: 'm' | 'pieces';
-  spares: number;
 }
 
 /** What to pack for a lesson: gear of its drills, material, flies and shot of its rigs, with spares; ticked off as it is packed. */
@@ -75,17 +63,12 @@ export class LessonKitPage implements OnInit {
   protected readonly lines = computed<Line[]>(() => {
     const body = this.plan()?.body;
     if (!body) return [];
-    const gear = gearList(this.teaching.curriculum(), body).map(({ item, count }) => ({
-      group: 'for the drills',
-      name: textInUnits(item, this.session.units()),
-      count,
-      unit: 'pieces' as const,
-      spares: 0,
-    }));
-    return [...gear, ...classKit(this.uses(), this.session.units())].map((line) => ({
-      ...line,
-      key: `${line.group}/${line.name}`,
-    }));
+    return packingLines(this.teaching.curriculum(), body, this.students(), this.session.units()).map(
+      (line) => ({
+        ...line,
+        key: `${line.group}/${line.name}`,
+      }),
+    );
   });
   protected readonly groups = computed(() =>
     [...new Set(this.lines().map(({ group }) => group))].map((name) => ({
@@ -128,12 +111,12 @@ export class LessonKitPage implements OnInit {
     this.storage.set(this.storeKey(), JSON.stringify([...ticked]));
   }
 
-  protected amount({ count, unit }: Line): string {
-    return unit === 'm' ? formatLength(count, this.session.units()) : `${count} ×`;
+  protected amount(line: Line): string {
+    return packingAmount(line, this.session.units());
   }
 
-  protected spares({ spares, unit }: Line): string {
-    return spares > 0 ? `${unit === 'm' ? formatLength(spares, this.session.units()) : spares} spare` : '';
+  protected spares(line: Line): string {
+    return packingSpares(line, this.session.units());
   }
 
   protected saveCsv(): void {

@@ -18,7 +18,14 @@ export function lanesOf(students: readonly SavedStudent[], groupSize: number): L
   });
 }
 
+const PLACE = /^Student (\d+)$/;
+
+/** Whether a name stands for a place that nobody has yet. */
+export function isPlace(name: string): boolean {
+  return PLACE.test(name);
+}
+
 /** Two letters of a name, the number of a student who has none. */
 export function shortName(name: string): string {
-  return /^Student (\d+)$/.exec(name)?.[1] ?? name.slice(0, 2);
+  return PLACE.exec(name)?.[1] ?? name.slice(0, 2);
 }

@@ -29,7 +29,7 @@ import { type Drag, DragDirective } from '../../drawing/drag.directive';
 import { narrowWindow } from '../../parts/narrow';
 import { changeTag } from '@doceo/texts';
 import { bandOf, type Ghost, ghostsOf, type HumpBand } from './preview-shapes';
-import { type Lane, shortName } from './lanes';
+import { isPlace, type Lane, shortName } from './lanes';
 import { layOut, ROW_PX } from './order-layout';
 import { STAFF_PX, staffColumns, staffSpoken } from './staff-shapes';
 import { clipPath, polygonPoints, slantedBlocks } from './slants';
@@ -367,7 +367,9 @@ export class TimelineComponent {
 
   private whoOf({ blocks }: OrderRow): string {
     const names = blocks.flatMap(({ lane }) => (lane === null ? [] : (this.lanes()[lane]?.name ?? '')));
-    return names.length === 0 || names.length === this.lanes().length ? 'all' : names.join(', ');
+    if (names.length === 0 || names.length === this.lanes().length) return 'all';
+    // Places without anybody are told by their numbers.
+    return names.every(isPlace) && names.length > 1 ? names.map(shortName).join(', ') : names.join(', ');
   }
 
   private toBox(block: Block, row: OrderRow, strandClass: string) {

@@ -2,7 +2,7 @@ import { Component, computed, inject, input } from '@angular/core';
 import { type Rig, rigFigures, TEMPLATES } from '@doceo/core';
 import { SessionStore } from '../../data/session';
 import { RigDrawingComponent } from '../drawing/rig-drawing.component';
-import { cutRows, knotRows, type TiedBy } from './rig-rows';
+import { cutRows, knotRows, type TiedBy } from '../../shared/rig/rig-rows';
 
 const ON_CARD = ['leader-length', 'indicator-distance', 'breaks-first', 'float-margin', 'casting-load'];
 

@@ -11,7 +11,7 @@ import { ChoiceFieldComponent } from '../../parts/fields/choice-field.component'
 import { OnePageDirective } from '../../parts/one-page.directive';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { NoSuchComponent } from '../../shared/no-such.component';
-import type { TiedBy } from '../card/rig-rows';
+import type { TiedBy } from '../../shared/rig/rig-rows';
 import { RigSheetComponent } from '../card/rig-sheet.component';
 
 /** A rig on the card of one student. */
