@@ -31,6 +31,7 @@ export * from './sharing/versions';
 export * from './sharing/talk';
 export * from './sharing/plan-bundle';
 export * from './sharing/links';
+export * from './people/worked';
 export * from './sharing/student-names';
 export { withLines } from './files/json-place';
 export * from './curriculum/entries';

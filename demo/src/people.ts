@@ -32,6 +32,7 @@ export const DEMO_ACCOUNTS: DemoAccount[] = [
 ];
 
 export const SCHOOL = { id: deterministicId('circle:ternalder'), name: 'Tern & Alder River School' };
+export const EVENING_CLASS = { id: deterministicId('circle:evening'), name: 'Jetty Evening Class' };
 export const CLUB = { id: deterministicId('circle:saltmarsh'), name: 'Saltmarsh Casting Club' };
 
 export interface DemoStudent {

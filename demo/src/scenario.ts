@@ -4,7 +4,7 @@ import { DEMO_KIT } from './kit';
 import { demoLineage } from './lineage';
 import { demoLakes } from './lakes';
 import { demoCourses, demoLessons } from './lessons';
-import { CLUB, demoStudents, FELLOW, LEAD, OTHER, SCHOOL } from './people';
+import { CLUB, EVENING_CLASS, demoStudents, FELLOW, LEAD, OTHER, SCHOOL } from './people';
 import { DEMO_RIGS, FIRST_NYMPHS, GRASS_DAY, JETTY_EVENING, RIFFLE_NYMPHS, STILL_WATER } from './plans';
 import { DEMO_FLY_BOX, demoReadings, FELLOW_SCHOOLS } from './rig-bench';
 import { demoWaters } from './waters';
@@ -27,6 +27,7 @@ export function demoScenario(now: Date) {
         ],
       },
       { ...CLUB, members: [{ userId: OTHER.id, role: 'owner' as const }] },
+      { ...EVENING_CLASS, members: [{ userId: OTHER.id, role: 'owner' as const }] },
     ],
     waters: { ownerId: LEAD.id, circleId: SCHOOL.id, list: waters },
     beats: demoBeats(waters),

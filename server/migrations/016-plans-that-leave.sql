@@ -21,3 +21,24 @@ CREATE TABLE IF NOT EXISTS plan_links (
   FOREIGN KEY (plan_id) REFERENCES plans (id) ON DELETE CASCADE,
   FOREIGN KEY (hash) REFERENCES plan_contents (hash)
 );
+
+-- Whether a circle tells other schools how well drills worked, and lets itself be told.
+ALTER TABLE circles ADD COLUMN IF NOT EXISTS tells_outcomes TINYINT(1) NOT NULL DEFAULT 0;
+
+-- What an instructor's records say of a drill, in sums without anybody in them. He is counted in one circle only.
+CREATE TABLE IF NOT EXISTS drill_outcomes (
+  user_id CHAR(36) CHARACTER SET ascii NOT NULL,
+  drill_id VARCHAR(60) CHARACTER SET ascii NOT NULL,
+  circle_id CHAR(36) CHARACTER SET ascii NOT NULL,
+  students INT UNSIGNED NOT NULL,
+  lessons INT UNSIGNED NOT NULL,
+  rise_sum DOUBLE NOT NULL,
+  rise_squares DOUBLE NOT NULL,
+  PRIMARY KEY (user_id, circle_id, drill_id),
+  KEY drill_outcomes_circle (circle_id, drill_id),
+  FOREIGN KEY (user_id) REFERENCES users (id) ON DELETE CASCADE,
+  FOREIGN KEY (circle_id) REFERENCES circles (id) ON DELETE CASCADE
+);
+
+-- Up to which entry of his students an instructor's outcomes were added up.
+ALTER TABLE users ADD COLUMN IF NOT EXISTS outcomes_seq BIGINT UNSIGNED NULL;

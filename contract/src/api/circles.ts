@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { circleNameSchema, circleSchema, invitationSchema, ROLES } from '../people/circle';
 import { idSchema, okSchema } from '../common';
 import { emailSchema } from '../people/session';
+import { workedSchema } from '../people/worked';
 import { endpoint, byId } from './endpoint';
 
 /** Circles and who is in them. */
@@ -35,6 +36,16 @@ export const circlesApi = {
   }),
   removeMember: endpoint('delete', '/circles/:id/members/:userId', 'Take an instructor out', {
     params: z.strictObject({ id: idSchema, userId: idSchema }),
+    reply: okSchema,
+  }),
+  worked: endpoint('get', '/circles/:id/worked', 'How well drills worked, over the schools that tell', {
+    params: byId,
+    reply: workedSchema,
+    slow: true,
+  }),
+  tell: endpoint('put', '/circles/:id/telling', 'Tell other schools how drills worked here, or do not', {
+    params: byId,
+    body: z.strictObject({ tells: z.boolean() }),
     reply: okSchema,
   }),
   leave: endpoint('post', '/circles/:id/leave', 'Leave a circle', { params: byId, reply: okSchema }),

@@ -1,5 +1,5 @@
 import { normal, seededRandom } from '../random';
-import { poolEffects, type SchoolEffect } from './effect-pool';
+import { poolEffects, type SchoolEffect, schoolEffect } from './effect-pool';
 
 const school = (
   name: string,
@@ -87,4 +87,21 @@ describe('effects of several schools', () => {
     expect(poolEffects(schools)!.mean).toBeCloseTo(turned.mean, 12);
     expect(poolEffects(schools)!.schools[0]!.low).toBeCloseTo(turned.schools[2]!.low, 9);
   });
+});
+
+describe('what several instructors of a school saw', () => {
+  it('is the mean and the spread of all their students', () => {
+    // Rises 0.2 and 0.4 of one, 0.6 of the other.
+    const outcomes = [
+      { students: 2, lessons: 3, riseSum: 0.6, riseSquares: 0.2 },
+      { students: 1, lessons: 1, riseSum: 0.6, riseSquares: 0.36 },
+    ];
+    const { school, students, lessons, mean, spread } = schoolEffect('a', outcomes);
+    expect([school, students, lessons]).toEqual(['a', 3, 4]);
+    expect(mean).toBeCloseTo(0.4, 12);
+    expect(spread).toBeCloseTo(0.2, 12);
+  });
+
+  it('is nothing of nobody', () =>
+    expect(schoolEffect('a', [])).toEqual({ school: 'a', students: 0, lessons: 0, mean: 0, spread: 0 }));
 });

@@ -32,6 +32,23 @@ export interface PooledEffect extends Band {
 export const LEAST_STUDENTS = 5;
 export const LEAST_LESSONS = 3;
 
+/** Outcomes of several instructors of one school, as the school's own effect. */
+export function schoolEffect(
+  school: string,
+  outcomes: readonly { students: number; lessons: number; riseSum: number; riseSquares: number }[],
+): SchoolEffect {
+  const total = (of: (one: (typeof outcomes)[number]) => number): number =>
+    outcomes.reduce((sum, one) => sum + of(one), 0);
+  const students = total((one) => one.students);
+  const mean = students > 0 ? total((one) => one.riseSum) / students : 0;
+  const squares = total((one) => one.riseSquares) - students * mean ** 2;
+  return {
+    ...{ school, students, mean },
+    lessons: total((one) => one.lessons),
+    spread: students > 1 ? Math.sqrt(Math.max(0, squares) / (students - 1)) : 0,
+  };
+}
+
 /** How much schools usually differ in such rises, a standard deviation; what is found weighs against it. */
 const USUAL_BETWEEN = 0.15;
 /** Standard deviations of the usual that are thought of, and steps of the sum over them. */

@@ -1,10 +1,10 @@
 import { SHIPPED_CURRICULUM as SHIPPED } from '../curriculum/shipped';
 import fc from 'fast-check';
-import type { BankEvent } from '../bank';
+import { type BankEvent, drilledAttempts } from '../bank';
 import { mainSkillOf } from '../drill';
 import { simulateSchool } from '../simulate';
 import { skillState, traceCourse, traceSkill } from '../skill';
-import { drillEffects, MIN_EFFECT, planEffects } from './effect';
+import { drillEffects, drillOutcomes, MIN_EFFECT, planEffects } from './effect';
 import { MIN_MOVED, movedFaults } from './moved';
 import { groupReadiness } from './readiness';
 
@@ -227,5 +227,26 @@ describe('who is ready for what', () => {
     const rows = groupReadiness(SHIPPED, [mastered(), mastered()]);
     expect(rows.map(({ skill }) => skill.id)).toEqual(SHIPPED.skills.all.map(({ id }) => id));
     for (const { cells } of rows) expect(cells).toHaveLength(2);
+  });
+});
+
+describe('the outcome of a drill, without anybody in it', () => {
+  it('adds up what each student rose by, on the mean over his lessons', () => {
+    const sam = [...run(0, 6, 3, { lesson: 'one' }), ...run(20, 6, 7, { lesson: 'two' })];
+    const jonas = run(40, 6, 2, { student: 'jonas', lesson: 'one' });
+    const events = [...sam, ...jonas];
+    const [outcome, ...others] = drillOutcomes(SHIPPED, events, ['sam', 'jonas']);
+    expect(others).toEqual([]);
+    expect(outcome).toMatchObject({ drillId: 'count-the-pause', students: 2, lessons: 2 });
+    const rises = (['sam', 'jonas'] as const).map((id) => {
+      const [own] = drillOutcomes(SHIPPED, events, [id]);
+      return own!.riseSum;
+    });
+    expect(outcome?.riseSum).toBeCloseTo(rises[0]! + rises[1]!, 12);
+    expect(outcome?.riseSquares).toBeCloseTo(rises[0]! ** 2 + rises[1]! ** 2, 12);
+    // One lesson at a time: the mean of the two is what counts of Sam.
+    const course = traceCourse(drilledAttempts(events, 'sam'));
+    const rise = (from: number, to: number): number => course[to]!.after - course[from]!.before;
+    expect(rises[0]).toBeCloseTo((rise(0, 5) + rise(6, 11)) / 2, 9);
   });
 });

@@ -28,6 +28,43 @@ export interface PlanEffect extends Effect {
   planId: string;
 }
 
+/**
+ * What one instructor's records say of a drill, so that several can be added up without anybody in it: how many students
+ * and lessons, and the sum and the sum of squares of what each student rose by, on the mean over his bouts.
+ */
+export interface DrillOutcome {
+  drillId: string;
+  students: number;
+  lessons: number;
+  riseSum: number;
+  riseSquares: number;
+}
+
+/** The outcome of each drill that was tried, by id. @param events of any number of students */
+export function drillOutcomes(
+  curriculum: Curriculum,
+  events: readonly BankEvent[],
+  studentIds: readonly string[],
+  fitted: FittedSkills = {},
+): DrillOutcome[] {
+  return grouped(
+    drillBouts(curriculum, events, studentIds, fitted),
+    ({ attempts }) => attempts[0]?.drillId ?? '',
+  )
+    .map(([drillId, bouts]) => {
+      const rises = grouped(bouts, ({ studentId }) => studentId).map(
+        ([, own]) => own.reduce((sum, { rise }) => sum + rise, 0) / own.length,
+      );
+      return {
+        ...{ drillId, students: rises.length },
+        lessons: new Set(bouts.map(({ attempts }) => attempts[0]?.lessonId)).size,
+        riseSum: rises.reduce((sum, rise) => sum + rise, 0),
+        riseSquares: rises.reduce((sum, rise) => sum + rise ** 2, 0),
+      };
+    })
+    .sort((a, b) => (a.drillId < b.drillId ? -1 : 1));
+}
+
 /** One student's stretch of attempts at one skill, in one lesson. */
 interface Bout {
   studentId: string;
@@ -47,10 +84,7 @@ export function drillEffects(
   studentIds: readonly string[],
   fitted: FittedSkills = {},
 ): DrillEffect[] {
-  const bouts = boutsOf(events, studentIds, fitted, ({ drillId, lessonId, skillId }) => {
-    const drill = curriculum.drills.find(drillId ?? '');
-    return drill && mainSkillOf(drill) === skillId ? `${drill.id} ${lessonId}` : null;
-  });
+  const bouts = drillBouts(curriculum, events, studentIds, fitted);
   return grouped(bouts, ({ attempts }) => attempts[0]?.drillId ?? '')
     .map(([drillId, of]) => ({ drillId, ...effect(of) }))
     .sort(byRise);
@@ -74,6 +108,19 @@ export function planEffects(
   return grouped(bouts, ({ attempts }) => planOf.get(attempts[0]?.lessonId ?? '') ?? '')
     .map(([planId, of]) => ({ planId, ...effect(of) }))
     .sort(byRise);
+}
+
+/** What each student did of a drill in a lesson, at the skill it is done for. */
+function drillBouts(
+  curriculum: Curriculum,
+  events: readonly BankEvent[],
+  studentIds: readonly string[],
+  fitted: FittedSkills,
+): Bout[] {
+  return boutsOf(events, studentIds, fitted, ({ drillId, lessonId, skillId }) => {
+    const drill = curriculum.drills.find(drillId ?? '');
+    return drill && mainSkillOf(drill) === skillId ? `${drill.id} ${lessonId}` : null;
+  });
 }
 
 function boutsOf(

@@ -183,6 +183,8 @@ const ROWS: Row[] = [
   }),
   row(api.comments.settle, ['reader', 'keeper'], { params: of('comment'), body: () => ({ settled: true }) }),
   row(api.comments.remove, ['reader', 'keeper'], { params: () => ({ id: String(spareComments.pop()) }) }),
+  row(api.circles.worked, MEMBERS, { params: of('circle') }),
+  row(api.circles.tell, ['owner'], { params: of('circle'), body: () => ({ tells: true }) }),
   row(api.circles.invite, ['owner'], {
     params: of('circle'),
     body: () => ({ email: 'somebody@example.org', role: 'reader' }),

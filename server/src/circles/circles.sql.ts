@@ -89,6 +89,7 @@ export async function upsertMember(db: Db, circleId: string, userId: string, rol
 
 export async function deleteMember(db: Db, circleId: string, userId: string): Promise<void> {
   await write(db, 'DELETE FROM circle_members WHERE circle_id = ? AND user_id = ?', [circleId, userId]);
+  await write(db, 'DELETE FROM drill_outcomes WHERE circle_id = ? AND user_id = ?', [circleId, userId]);
 }
 
 /** What a member brought into a circle goes out with him; uses plans_owner and waters_owner. */

@@ -31,6 +31,7 @@ import type { Settings } from '../settings';
 import { FitJob } from '../skill-fit/fit-job';
 import { proposalRoutes } from '../sharing/proposals.routes';
 import { talkRoutes } from '../sharing/talk.routes';
+import { workedRoutes } from '../circles/worked.routes';
 import { planFileRoutes } from '../sharing/files.routes';
 import { linkRoutes } from '../sharing/links.routes';
 import { versionRoutes } from '../sharing/versions.routes';
@@ -132,6 +133,7 @@ export function createApp(
   courseRoutes(router, pool);
   eventRoutes(router, pool);
   circleRoutes(router, pool);
+  workedRoutes(router, pool);
   skillFitRoutes(router, pool, fitJob);
   router.use('/api', (request) => {
     throw new HttpError(request.session.userId ? 'not-found' : 'signed-out');

@@ -342,6 +342,13 @@ const ROWS: Row[] = [
     wrong: { role: 'king' },
   }),
   row(api.circles.removeMember, { params: { id: circle.id, userId: OTHER.id }, stranger: 404 }),
+  row(api.circles.worked, { params: { id: circle.id }, stranger: 404 }),
+  row(api.circles.tell, {
+    params: { id: circle.id },
+    body: { tells: true },
+    stranger: 404,
+    wrong: { tells: 'perhaps' },
+  }),
   row(api.circles.leave, { params: { id: circle.id }, body: {}, stranger: 404 }),
   row(api.account.deletionPreview),
   row(api.account.remove, { body: { password: 'not it' }, wrong: { password: 7 } }),

@@ -1,6 +1,7 @@
 import { hash } from '@node-rs/argon2';
-import { DEMO_PASSWORD, demoScenario, LEAD, type Scenario } from '@doceo/demo';
+import { DEMO_OUTCOMES, DEMO_PASSWORD, demoScenario, LEAD, OTHER, type Scenario } from '@doceo/demo';
 import { insertCircle, upsertMember } from '../circles/circles.sql';
+import { insertOutcomes, updateTells } from '../circles/outcomes.sql';
 import { insertCourse } from '../courses/courses.sql';
 import { saveOwnDocument } from '../db/own-document';
 import { type Db, rows, write } from '../db/pool';
@@ -71,4 +72,6 @@ async function insertScenario(db: Db, scenario: Scenario, passwordHash: string):
   for (const { id, course } of scenario.courses) await insertCourse(db, ownerId, id, course);
   for (let i = 0; i < events.length; i += BATCH) await insertEvents(db, ownerId, events.slice(i, i + BATCH));
   await noteTaught(db);
+  for (const circle of scenario.circles) await updateTells(db, circle.id, true);
+  for (const { circleId, outcomes } of DEMO_OUTCOMES) await insertOutcomes(db, OTHER.id, circleId, outcomes);
 }

@@ -9,6 +9,7 @@ import type { Router } from 'express';
 import { may } from '../access/access';
 import type { Db, Pool } from '../db/pool';
 import { HttpError } from '../http/errors';
+import { forgetOutcomes } from '../circles/outcomes.sql';
 import { route } from '../http/route';
 import { findCoursesOfStudent } from '../courses/courses.sql';
 import { findEventsOfStudents, findOverview } from '../events/events.sql';
@@ -87,7 +88,10 @@ export function studentRoutes(router: Router, pool: Pool): void {
     api.students.remove,
     may('remove', 'student'),
     async ({ user, params: { id }, log }) => {
-      await deleteStudent(pool, user.id, id);
+      await pool.transaction(async (db) => {
+        await deleteStudent(db, user.id, id);
+        await forgetOutcomes(db, user.id);
+      });
       log.info({ userId: user.id, studentId: id }, 'student deleted');
       return { ok: true as const };
     },

@@ -237,7 +237,7 @@ describe('the list of plans', () => {
 
   it('keeps mine and those shared with me apart, and finds by words', async () => {
     const page = await show(PlanListPage, lessonServer().on(api.plans.list, [PLAN, FOREIGN]));
-    expect(page.all('h2')).toEqual(['Mine', 'Shared with me']);
+    expect(page.all('h2')).toEqual(['Mine', 'Shared with me', 'Files']);
     await page.enter('input[type=search]', 'margin');
     expect(page.all('doceo-plan-row b')).toEqual(['Margins first']);
     expect(page.text()).toContain('None has these words');
