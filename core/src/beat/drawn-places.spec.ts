@@ -1,7 +1,7 @@
 import type { Water } from '../water';
 import { CARD } from '../testing/rule-card';
 import type { Beat } from './beat';
-import { drawnPlaces, waterOfPlace, withDrawn } from './drawn-places';
+import { depthsDrawn, drawnPlaces, waterOfPlace, withDrawn } from './drawn-places';
 
 const strip = (id: string, kind: Beat['pieces'][number]['kind'], fromX: number, toX: number) => ({
   ...{ id, kind, name: id, depthM: null, speedMs: null },
@@ -72,5 +72,16 @@ describe('the places of a drawing', () => {
     expect(waterOfPlace([beat(pieces)], 'pool')).toEqual({ beat: 'Alder bend', depthM: 1.4, speedMs: 0.3 });
     expect(waterOfPlace([beat(pieces)], 'run')).toBeNull();
     expect(waterOfPlace([], 'pool')).toBeNull();
+  });
+
+  it('are as deep as somebody said, the shallowest to the deepest; banks and stones have no say', () => {
+    const pieces = [
+      { ...strip('a', 'run', 0, 12), depthM: 0.6 },
+      { ...strip('b', 'pool', 20, 50), depthM: 1.4 },
+      { ...strip('c', 'open-bank', 0, 60), depthM: 3 },
+      strip('d', 'riffle', 0, 60),
+    ];
+    expect(depthsDrawn([beat(pieces)])).toEqual({ lowM: 0.6, highM: 1.4 });
+    expect(depthsDrawn([beat([strip('c', 'run', 0, 60)])])).toBeNull();
   });
 });

@@ -66,6 +66,16 @@ export function withDrawn(water: Water, beats: readonly Beat[]): Water {
   return { ...water, places: [...said, ...[...drawn.values()].filter(({ kind }) => !isSaid.has(kind))] };
 }
 
+/** How deep the drawn places of a water are where somebody said it: the shallowest and the deepest, metres; null where nobody did. */
+export function depthsDrawn(beats: readonly Beat[]): { lowM: number; highM: number } | null {
+  const depths = beats.flatMap(({ pieces }) =>
+    pieces.flatMap(({ kind, depthM }) =>
+      PLACE_KINDS.some((place) => place === kind) && depthM !== null ? depthM : [],
+    ),
+  );
+  return depths.length === 0 ? null : { lowM: Math.min(...depths), highM: Math.max(...depths) };
+}
+
 function alongFlow(shape: readonly Point[]): number {
   const xs = shape.map(({ x }) => x);
   return Math.max(...xs) - Math.min(...xs);

@@ -53,6 +53,7 @@ export function lessonServer(): FakeServer {
     .on(api.lessons.plan, TAUGHT)
     .on(api.students.overview, [])
     .on(api.circles.invitations, [])
+    .on(api.circles.worked, { tells: false, drills: [], few: [] })
     .on(api.news.list, { items: [], fresh: 0 })
     .on(api.versions.lineage, { plans: [], versions: [] })
     .on(api.comments.list, { items: [], next: null })

@@ -15,10 +15,13 @@ import type { ApiError } from '../data/api/api-error';
 import { Failures } from '../data/api/failures';
 import { fetched } from '../data/api/fetched';
 import { SessionStore } from '../data/session';
+import { FinderComponent } from './finder/finder.component';
 import { GoingOnComponent } from './going-on/going-on.component';
 import { LoadFailedComponent } from '../shared/load-failed.component';
 import { PlanRowComponent } from '../shared/plan/plan-row.component';
+import { ChoiceFieldComponent, NamedPipe } from '../parts/fields/choice-field.component';
 import { TextFieldComponent } from '../parts/fields/text-field.component';
+import { WorkedComponent } from './worked/worked.component';
 
 /** What each role may do, in a word beside its name. */
 const ROLE_TEXTS: Record<(typeof ROLES)[number], string> = {
@@ -30,7 +33,17 @@ const ROLE_TEXTS: Record<(typeof ROLES)[number], string> = {
 /** Circles, who is in them or asked to be, and the plans shared there. */
 @Component({
   selector: 'doceo-circle-page',
-  imports: [FormsModule, GoingOnComponent, LoadFailedComponent, PlanRowComponent, TextFieldComponent],
+  imports: [
+    ChoiceFieldComponent,
+    FinderComponent,
+    FormsModule,
+    GoingOnComponent,
+    LoadFailedComponent,
+    NamedPipe,
+    PlanRowComponent,
+    TextFieldComponent,
+    WorkedComponent,
+  ],
   templateUrl: './circle.page.html',
   styleUrl: './circle.page.css',
 })
@@ -59,6 +72,11 @@ export class CirclePage {
     const plans = this.page.value()?.plans ?? [];
     return new Map(this.circles().map(({ id }) => [id, plans.filter((plan) => plan.circleId === id)]));
   });
+  /** The circle of which it is told what worked. */
+  protected readonly lookedAt = signal<string | null>(null);
+  protected readonly looked = computed(
+    () => this.circles().find(({ id }) => id === this.lookedAt()) ?? this.circles()[0] ?? null,
+  );
   protected readonly emails: Record<string, string> = {};
   protected name = '';
   /** Whether a circle was to be started without a name. */

@@ -1,0 +1,162 @@
+import { Component, computed, DestroyRef, effect, inject, input, signal, untracked } from '@angular/core';
+import { Router, RouterLink } from '@angular/router';
+import { api, type PlanSummary, type SavedPlan } from '@doceo/contract';
+import { depthsDrawn, type LibraryFit, libraryFit } from '@doceo/core';
+import { forkJoin, of, switchMap } from 'rxjs';
+import { ApiClient } from '../../data/api/api-client';
+import { Failures } from '../../data/api/failures';
+import { fetched } from '../../data/api/fetched';
+import { DayStore } from '../../data/lesson/day-store';
+import { DrawnWaters } from '../../data/lesson/drawn-waters';
+import { dayText, firstName, spanText } from '../../data/lesson/lesson-texts';
+import { SessionStore } from '../../data/session';
+import { TeachingStore } from '../../data/teaching/teaching-store';
+import { Undoable } from '../../data/undoable';
+import { LoadFailedComponent } from '../../shared/load-failed.component';
+import { DEPTH_PX, type Disc, finderRow, TIME_PX } from './finder-rows';
+
+/** Most plans that are looked through, and how many are shown before one asks for more. */
+const LOOKED_AT = 24;
+const FIRST = 4;
+/** The lines reach so far at the least: metres of depth, minutes of lesson. */
+const LEAST_M = 1.2;
+const SPARE = 1.15;
+/** Half the width of a text over a stretch, pixels. */
+const TEXT_PX = 44;
+
+/** Which of the plans that one may use suits the next lesson: by its students, its water and its time. */
+@Component({
+  selector: 'doceo-finder',
+  imports: [LoadFailedComponent, RouterLink],
+  templateUrl: './finder.component.html',
+  styleUrl: './finder.component.css',
+})
+export class FinderComponent {
+  private readonly client = inject(ApiClient);
+  private readonly failures = inject(Failures);
+  private readonly router = inject(Router);
+  private readonly teaching = inject(TeachingStore);
+  private readonly drawn = inject(DrawnWaters);
+  private readonly undoable = inject(Undoable);
+  protected readonly session = inject(SessionStore);
+  protected readonly day = inject(DayStore);
+  /** All plans that I see. */
+  readonly plans = input.required<readonly PlanSummary[]>();
+
+  protected readonly depthPx = DEPTH_PX;
+  protected readonly timePx = TIME_PX;
+  protected readonly all = signal(false);
+  protected readonly lesson = this.day.lesson;
+  protected readonly when = computed(() => {
+    const lesson = this.lesson();
+    return lesson ? dayText(lesson.startsAt, this.zone()) : '';
+  });
+  protected readonly span = computed(() => {
+    const lesson = this.lesson();
+    return lesson ? spanText(Date.parse(lesson.startsAt), lesson.lengthMin, this.zone()) : '';
+  });
+  private readonly zone = computed(() => this.day.waterOf(this.lesson())?.water.timeZone ?? 'UTC');
+  protected readonly names = computed(() =>
+    this.day.studentsOf(this.lesson()).map(({ id, student }) => ({ id, name: firstName(student.name) })),
+  );
+  private readonly ids = computed(() =>
+    this.lesson()
+      ? this.plans()
+          .map(({ id }) => id)
+          .slice(0, LOOKED_AT)
+      : null,
+  );
+  protected readonly bodies = fetched<string[], SavedPlan[]>(this.ids, (ids) =>
+    ids.length === 0
+      ? of([])
+      : forkJoin(ids.map((id) => this.client.call(api.plans.get, { params: { id } }))),
+  );
+  private readonly depths = computed(() => {
+    const at = this.day.waterOf(this.lesson());
+    return at ? depthsDrawn(this.drawn.of(at.id, at.water)) : null;
+  });
+  /** Fits by plan; they come one after the other, so that the screen answers meanwhile. */
+  private readonly fits = signal<ReadonlyMap<string, LibraryFit>>(new Map());
+  protected readonly done = computed(() => this.fits().size >= (this.bodies.value()?.length ?? Infinity));
+  protected readonly rows = computed(() => {
+    const found = (this.bodies.value() ?? []).flatMap((plan) => {
+      const fit = this.fits().get(plan.id);
+      return fit ? [{ plan, fit }] : [];
+    });
+    const deepest = found.flatMap(({ fit: { water } }) => [water.wants?.highM ?? 0, water.has?.highM ?? 0]);
+    const longest = found.flatMap(({ fit: { time } }) => [time.takesMin, time.hasMin]);
+    return found
+      .sort((a, b) => a.fit.strain - b.fit.strain)
+      .map(({ plan, fit }) => ({
+        ...finderRow(
+          fit,
+          Math.max(LEAST_M, ...deepest) * SPARE,
+          Math.max(60, ...longest) * SPARE,
+          this.session.units(),
+        ),
+        plan,
+        by: plan.mine ? 'yours' : firstName(plan.ownerName),
+        planned: plan.id === this.lesson()?.planId,
+      }));
+  });
+  protected readonly shown = computed(() => (this.all() ? this.rows() : this.rows().slice(0, FIRST)));
+
+  constructor() {
+    this.day.loadHistory().subscribe({ error: this.failures.tell });
+    let turn: ReturnType<typeof setTimeout> | undefined;
+    effect(() => {
+      const [plans, lesson, saved] = [this.bodies.value() ?? [], this.day.planLesson(), this.lesson()];
+      const [curriculum, depths] = [this.teaching.curriculum(), this.depths()];
+      clearTimeout(turn);
+      untracked(() => this.fits.set(new Map()));
+      if (!lesson || !saved) return;
+      const next = (at: number): void => {
+        const plan = plans[at];
+        if (!plan) return;
+        const fit = libraryFit(curriculum, plan.body, lesson, saved.lengthMin, depths);
+        this.fits.update((fits) => new Map(fits).set(plan.id, fit));
+        turn = setTimeout(() => next(at + 1));
+      };
+      turn = setTimeout(() => next(0));
+    });
+    inject(DestroyRef).onDestroy(() => clearTimeout(turn));
+  }
+
+  protected readonly max = Math.max;
+
+  /** Where a text over a stretch stands so that all of it is seen, pixels. */
+  protected anchored(from: number, to: number): number {
+    return Math.min(DEPTH_PX - TEXT_PX, Math.max(TEXT_PX, (from + to) / 2));
+  }
+
+  protected discsTold(discs: readonly Disc[]): string {
+    return discs.map(({ spoken }) => spoken).join('; ');
+  }
+
+  /** The lesson is taught by this plan; somebody else's comes as a copy of mine first. */
+  protected use(plan: SavedPlan): void {
+    const lesson = this.lesson();
+    if (!lesson) return;
+    const { id, waterId, startsAt, studentIds, planId: before } = lesson;
+    const set = (planId: string | null) =>
+      this.client.call(api.lessons.update, {
+        params: { id },
+        body: { planId, waterId, startsAt, studentIds: [...studentIds] },
+      });
+    const own = plan.mine
+      ? of({ id: plan.id })
+      : this.client.call(api.plans.copy, { params: { id: plan.id }, body: { id: crypto.randomUUID() } });
+    own.pipe(switchMap(({ id: planId }) => set(planId))).subscribe({
+      next: (changed) => {
+        this.day.load().subscribe({ error: this.failures.tell });
+        this.undoable.told(`${this.when()} is taught by “${plan.title}” now.`, () =>
+          set(before)
+            .pipe(switchMap(() => this.day.load()))
+            .subscribe({ error: this.failures.tell }),
+        );
+        void this.router.navigate(['/plan', changed.planId]);
+      },
+      error: this.failures.tell,
+    });
+  }
+}
