@@ -21,6 +21,7 @@ export * from './people/skill-fit';
 export * from './people/student';
 export * from './people/student-file';
 export * from './lesson/plan';
+export * from './lesson/library';
 export * from './lesson/lesson';
 export * from './lesson/event';
 export * from './lesson/course';

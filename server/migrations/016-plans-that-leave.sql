@@ -42,3 +42,9 @@ CREATE TABLE IF NOT EXISTS drill_outcomes (
 
 -- Up to which entry of his students an instructor's outcomes were added up.
 ALTER TABLE users ADD COLUMN IF NOT EXISTS outcomes_seq BIGINT UNSIGNED NULL;
+
+-- The words and strands by which a plan is found; null until they are gathered, which the first search does.
+ALTER TABLE plans
+  ADD COLUMN IF NOT EXISTS words TEXT NULL,
+  ADD COLUMN IF NOT EXISTS strands VARCHAR(100) CHARACTER SET ascii NULL,
+  ADD FULLTEXT KEY IF NOT EXISTS plans_words (words);

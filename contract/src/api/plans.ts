@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { idSchema, okSchema, versionSchema } from '../common';
 import { wordSchema } from '../sharing/versions';
+import { libraryQuerySchema } from '../lesson/library';
 import { planBodySchema, planSummarySchema, planTitleSchema, savedPlanSchema } from '../lesson/plan';
 import { endpoint, byId } from './endpoint';
 
@@ -8,6 +9,10 @@ import { endpoint, byId } from './endpoint';
 export const plansApi = {
   list: endpoint('get', '/plans', 'My plans and those shared with my circles', {
     reply: z.array(planSummarySchema),
+  }),
+  library: endpoint('get', '/library', 'Plans that I may use, by words and kind, a page at a time', {
+    query: libraryQuerySchema,
+    reply: z.strictObject({ items: z.array(planSummarySchema), next: idSchema.nullable() }),
   }),
   get: endpoint('get', '/plans/:id', 'One plan', { params: byId, reply: savedPlanSchema }),
   create: endpoint('post', '/plans', 'Make a plan', {

@@ -4,7 +4,7 @@ import type { Issue } from '../http/error';
 const CODES = new Set([
   ...['id', 'kind', 'drillId', 'rigId', 'place', 'level', 'waterKind', 'trigger', 'watchFor', 'skillId'],
   ...['template', 'material', 'joint', 'knot', 'metal', 'wire', 'dressing', 'bead', 'barb', 'sectionId'],
-  ...['strand', 'ground', 'supervision'],
+  ...['strand', 'ground', 'supervision', 'way', 'from', 'handling', 'insteadId'],
 ]);
 
 /**

@@ -4,3 +4,4 @@ export * from './difference';
 export * from './effect-pool';
 export * from './library-fit';
 export * from './merge';
+export * from './library-words';

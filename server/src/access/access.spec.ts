@@ -237,7 +237,7 @@ const ROWS: Row[] = [
       api.teaching.update,
     ],
     ...[api.teaching.show, api.teaching.follow, api.teaching.shown, api.news.list, api.news.seen],
-    ...[api.planFiles.look, api.planFiles.take],
+    ...[api.planFiles.look, api.planFiles.take, api.plans.library],
   ].map((endpoint) => row(endpoint, SIGNED_IN)),
   ...[api.health, api.openapi, api.session.get, api.session.register, api.session.signIn].map((endpoint) =>
     row(endpoint, ACTORS),

@@ -178,6 +178,7 @@ const ROWS: Row[] = [
     wrong: { box: { flies: [{ count: 0 }] }, baseVersion: 1 },
   }),
   row(api.plans.list),
+  row(api.plans.library, { query: { words: 'pause', longest: '240' } }),
   row(api.plans.get, { params: { id: first.plan.id }, stranger: 404 }),
   row(api.plans.create, {
     body: { id: id(), title: 'x', body: first.plan.body },

@@ -8,10 +8,16 @@ import { followPlan, unfollowPlan } from '../lessons/lessons.sql';
 import { curriculumFor } from '../teaching/curriculum';
 import { namesNobody, refuseStudentNames } from '../sharing/student-names';
 import { findHashesOf, keepBase, keepVersion, sweepContents } from '../sharing/versions.sql';
+import { findInLibrary, gatherWords } from './library.sql';
 import { deletePlan, findPlan, findPlans, insertPlan, updatePlan, updatePlanCircle } from './plans.sql';
 
 export function planRoutes(router: Router, pool: Pool): void {
   route(router, pool, api.plans.list, 'signed-in', ({ user }) => findPlans(pool, user.id));
+
+  route(router, pool, api.plans.library, 'signed-in', async ({ user, query }) => {
+    await gatherWords(pool, user.id);
+    return findInLibrary(pool, user.id, query);
+  });
 
   route(router, pool, api.plans.get, may('see', 'plan'), ({ user, params }) =>
     visiblePlan(pool, user.id, params.id),

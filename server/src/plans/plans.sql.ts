@@ -4,7 +4,7 @@ import { type Db, rows, write } from '../db/pool';
 import { TOLD } from '../sharing/versions.sql';
 import { curriculumFor } from '../teaching/curriculum';
 
-interface PlanRow {
+export interface PlanRow {
   id: string;
   title: string;
   body: string;
@@ -24,7 +24,7 @@ interface PlanRow {
 }
 
 /** That the origin moved on is told only while the reader may still see it. */
-const SELECT = `SELECT p.id, p.title, p.body, p.shape, p.version, p.updated_at, p.owner_id = ? AS mine, u.name AS owner_name,
+export const SELECT_PLANS = `SELECT p.id, p.title, p.body, p.shape, p.version, p.updated_at, p.owner_id = ? AS mine, u.name AS owner_name,
     p.circle_id, c.name AS circle_name, p.origin_plan_id, p.origin_title, p.origin_owner_name,
     COALESCE(o.owner_id = ? OR om.user_id IS NOT NULL, 0) AS origin_seen,
     (SELECT v.made_at FROM plan_versions v
@@ -38,7 +38,8 @@ const SELECT = `SELECT p.id, p.title, p.body, p.shape, p.version, p.updated_at, 
   LEFT JOIN circle_members om ON om.circle_id = o.circle_id AND om.user_id = ?
   WHERE (p.owner_id = ? OR m.user_id IS NOT NULL)`;
 
-function toPlan(curriculum: Curriculum, row: PlanRow): SavedPlan {
+/** A row as its plan, with what its drills are. */
+export function toPlan(curriculum: Curriculum, row: PlanRow): SavedPlan {
   const body = inShape('plan', row.shape, JSON.parse(row.body)) as PlanBody;
   return {
     id: row.id,
@@ -69,24 +70,30 @@ function toPlan(curriculum: Curriculum, row: PlanRow): SavedPlan {
 
 /** Plans of the user and those shared with his circles, newest first; uses plans_owner and the key of circle_members. */
 export async function findPlans(db: Db, userId: string): Promise<PlanSummary[]> {
-  const found = await rows<PlanRow>(db, `${SELECT} ORDER BY p.updated_at DESC, p.id`, Array(5).fill(userId));
+  const found = await rows<PlanRow>(
+    db,
+    `${SELECT_PLANS} ORDER BY p.updated_at DESC, p.id`,
+    Array(5).fill(userId),
+  );
   const curriculum = await curriculumFor(db, userId);
-  return found.map((row) => {
-    const { body: _body, toldVersion: _told, ...summary } = toPlan(curriculum, row);
-    return summary;
-  });
+  return found.map((row) => toSummary(toPlan(curriculum, row)));
+}
+
+/** A plan as a list tells it. */
+export function toSummary({ body: _body, toldVersion: _told, ...summary }: SavedPlan): PlanSummary {
+  return summary;
 }
 
 /** The user's own plans with all that is in them; uses plans_owner. */
 export async function findOwnPlans(db: Db, userId: string): Promise<SavedPlan[]> {
-  const found = await rows<PlanRow>(db, `${SELECT} AND p.owner_id = ?`, Array(6).fill(userId));
+  const found = await rows<PlanRow>(db, `${SELECT_PLANS} AND p.owner_id = ?`, Array(6).fill(userId));
   const curriculum = await curriculumFor(db, userId);
   return found.map((row) => toPlan(curriculum, row));
 }
 
 /** Null when it does not exist or is not visible. */
 export async function findPlan(db: Db, userId: string, id: string): Promise<SavedPlan | null> {
-  const found = await rows<PlanRow>(db, `${SELECT} AND p.id = ?`, [...Array(5).fill(userId), id]);
+  const found = await rows<PlanRow>(db, `${SELECT_PLANS} AND p.id = ?`, [...Array(5).fill(userId), id]);
   return found[0] ? toPlan(await curriculumFor(db, userId), found[0]) : null;
 }
 
@@ -123,7 +130,7 @@ export async function updatePlan(
 ): Promise<boolean> {
   const touched = await write(
     db,
-    'UPDATE plans SET title = ?, body = ?, shape = ?, version = version + 1, updated_at = UTC_TIMESTAMP(3) WHERE id = ? AND version = ?',
+    'UPDATE plans SET title = ?, body = ?, shape = ?, version = version + 1, updated_at = UTC_TIMESTAMP(3), words = NULL WHERE id = ? AND version = ?',
     [title, JSON.stringify(body), shapeOf('plan'), id, baseVersion],
   );
   return touched > 0;

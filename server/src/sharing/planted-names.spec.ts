@@ -2,6 +2,7 @@ import { namesIn } from '@doceo/contract';
 import type { PlanBody } from '@doceo/core';
 import { demoScenario, GRASS_PROPOSAL, SCHOOL } from '@doceo/demo';
 import { randomUUID } from 'node:crypto';
+import supertest from 'supertest';
 import { type Agent, type TestApp, testApp } from '../testing/test-app';
 
 const scenario = demoScenario(new Date());
@@ -18,7 +19,7 @@ function letters(n: number): string {
 
 /** Fields that hold codes of ours, in which nobody can write a name. */
 const IS_CODE =
-  /(^|[.\]])(id|kind|drillId|rigId|place|level|waterKind|trigger|lane|template|material|joint|knot|role|style|metal|wire|dressing|bead|barb|strand|ground|supervision|per|need|skillId|sectionId|watchFor.*|needs.*|faults.*|shownBy.*|schools.*|evidence.*|hingeAt|line\.kind|stand|what)$/;
+  /(^|[.\]])(id|kind|drillId|rigId|place|level|waterKind|trigger|lane|template|material|joint|knot|role|style|metal|wire|dressing|bead|barb|strand|ground|supervision|per|need|skillId|sectionId|watchFor.*|needs.*|faults.*|shownBy.*|schools.*|evidence.*|hingeAt|way|from|handling|insteadId|line\.kind|stand|what)$/;
 
 /** Every text of a value, with its path and a way to put another there. */
 function texts(value: unknown, path = ''): { path: string; with: (text: string) => unknown }[] {
@@ -114,10 +115,46 @@ describe('names of students that were planted', () => {
         ...items.map(({ id }: { id: string }) => `/plans/${plan}/versions/${id}`),
       ])
         told.push((await fellow.get(`/api${path}`).expect(200)).text);
+      const linkId = randomUUID();
+      const { token } = (
+        await lead.post(`/api/plans/${plan}/links`).send({ id: linkId, days: 7 }).expect(200)
+      ).body;
+      told.push((await supertest(test.app).post('/api/links/open').send({ token }).expect(200)).text);
+      told.push((await fellow.get(`/api/circles/${SCHOOL.id}/worked`).expect(200)).text);
+      const file = { ids: [plan], withoutNames: false };
+      told.push((await lead.post('/api/plans/file').send(file).expect(200)).body.text);
       const all = told.join('\n');
       for (const [i, name] of NAMES.entries())
         expect([name, ...name.split(' '), ids[i]!].filter((text) => all.includes(text))).toEqual([]);
       expect(all).toContain('Till it holds');
+    }, 60_000);
+
+    it('leave in no file, whatever text of the plan they stand in', async () => {
+      const fields = texts({ title: first!.plan.title, body: BODY }).filter(
+        ({ path }) => !IS_CODE.test(path),
+      );
+      // Each text of the plan has another of the names in it.
+      const planted = fields.reduce<unknown>(
+        (value, { path }, i) => {
+          const field = texts(value).find((one) => one.path === path)!;
+          const name = NAMES[i % NAMES.length]!.split(' ')[0]!;
+          return field.with(name);
+        },
+        { title: first!.plan.title, body: BODY },
+      ) as { title: string; body: PlanBody };
+      const plan = randomUUID();
+      const saved = await lead.post('/api/plans').send({ id: plan, ...planted });
+      expect(saved.body.error).toBeUndefined();
+      const held = (await lead.post('/api/plans/file').send({ ids: [plan], withoutNames: false })).body;
+      expect(held.text).toBe('');
+      expect(new Set(held.named.map(({ path }: { path: string }) => path))).toEqual(
+        new Set(fields.map(({ path }) => `plans[0].${path}`)),
+      );
+      const { text } = (await lead.post('/api/plans/file').send({ ids: [plan], withoutNames: true })).body;
+      expect(text.length).toBeGreaterThan(10_000);
+      for (const name of NAMES) expect(name.split(' ').filter((word) => text.includes(word))).toEqual([]);
+      const link = await lead.post(`/api/plans/${plan}/links`).send({ id: randomUUID(), days: 7 });
+      expect([link.status, link.body.error.issues.length]).toEqual([400, fields.length]);
     }, 60_000);
 
     it('are refused in every word that would leave', async () => {

@@ -47,6 +47,7 @@ export function lessonServer(): FakeServer {
     .on(api.rigs.get, RIG)
     .on(api.kit.get, { kit: EMPTY_KIT, version: 0 })
     .on(api.plans.list, [PLAN])
+    .on(api.plans.library, { items: [PLAN], next: null })
     .on(api.plans.get, PLAN)
     .on(api.circles.list, [CIRCLE])
     .on(api.events.list, [])

@@ -1,8 +1,18 @@
-import { Component, computed, DestroyRef, effect, inject, input, signal, untracked } from '@angular/core';
+import { Component, computed, DestroyRef, effect, inject, signal, untracked } from '@angular/core';
+import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
-import { api, type PlanSummary, type SavedPlan } from '@doceo/contract';
-import { depthsDrawn, type LibraryFit, libraryFit } from '@doceo/core';
-import { forkJoin, of, switchMap } from 'rxjs';
+import { api, type LibraryQuery, type SavedPlan } from '@doceo/contract';
+import {
+  depthsDrawn,
+  type LibraryFit,
+  libraryFit,
+  type Strand,
+  STRAND_NAMES,
+  STRANDS,
+  WATER_KINDS,
+  type WaterKind,
+} from '@doceo/core';
+import { forkJoin, map, type Observable, of, switchMap } from 'rxjs';
 import { ApiClient } from '../../data/api/api-client';
 import { Failures } from '../../data/api/failures';
 import { fetched } from '../../data/api/fetched';
@@ -12,11 +22,11 @@ import { dayText, firstName, spanText } from '../../data/lesson/lesson-texts';
 import { SessionStore } from '../../data/session';
 import { TeachingStore } from '../../data/teaching/teaching-store';
 import { Undoable } from '../../data/undoable';
+import { ChoiceFieldComponent } from '../../parts/fields/choice-field.component';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { DEPTH_PX, type Disc, finderRow, TIME_PX } from './finder-rows';
 
-/** Most plans that are looked through, and how many are shown before one asks for more. */
-const LOOKED_AT = 24;
+/** How many plans are shown before one asks for more. */
 const FIRST = 4;
 /** The lines reach so far at the least: metres of depth, minutes of lesson. */
 const LEAST_M = 1.2;
@@ -27,7 +37,7 @@ const TEXT_PX = 44;
 /** Which of the plans that one may use suits the next lesson: by its students, its water and its time. */
 @Component({
   selector: 'doceo-finder',
-  imports: [LoadFailedComponent, RouterLink],
+  imports: [ChoiceFieldComponent, FormsModule, LoadFailedComponent, RouterLink],
   templateUrl: './finder.component.html',
   styleUrl: './finder.component.css',
 })
@@ -40,11 +50,16 @@ export class FinderComponent {
   private readonly undoable = inject(Undoable);
   protected readonly session = inject(SessionStore);
   protected readonly day = inject(DayStore);
-  /** All plans that I see. */
-  readonly plans = input.required<readonly PlanSummary[]>();
-
   protected readonly depthPx = DEPTH_PX;
   protected readonly timePx = TIME_PX;
+  protected readonly strands = [
+    { value: null, text: 'any strand' },
+    ...STRANDS.map((value) => ({ value, text: STRAND_NAMES[value].toLowerCase() })),
+  ];
+  protected readonly waters = [
+    { value: null, text: 'any water' },
+    ...WATER_KINDS.map((value) => ({ value, text: value })),
+  ];
   protected readonly all = signal(false);
   protected readonly lesson = this.day.lesson;
   protected readonly when = computed(() => {
@@ -59,27 +74,33 @@ export class FinderComponent {
   protected readonly names = computed(() =>
     this.day.studentsOf(this.lesson()).map(({ id, student }) => ({ id, name: firstName(student.name) })),
   );
-  private readonly ids = computed(() =>
-    this.lesson()
-      ? this.plans()
-          .map(({ id }) => id)
-          .slice(0, LOOKED_AT)
-      : null,
+  /** What is typed, and what was asked for. */
+  protected readonly words = signal('');
+  protected readonly strand = signal<Strand | null>(null);
+  protected readonly water = signal<WaterKind | null>(null);
+  private readonly asked = signal('');
+  private readonly query = computed(() => ({
+    ...(this.asked() ? { words: this.asked() } : {}),
+    ...(this.strand() ? { strand: this.strand() as Strand } : {}),
+    ...(this.water() ? { water: this.water() as WaterKind } : {}),
+  }));
+  protected readonly narrowed = computed(() => Object.keys(this.query()).length > 0);
+  protected readonly bodies = fetched(
+    () => (this.lesson() ? this.query() : null),
+    (query) => this.pageOf(query),
   );
-  protected readonly bodies = fetched<string[], SavedPlan[]>(this.ids, (ids) =>
-    ids.length === 0
-      ? of([])
-      : forkJoin(ids.map((id) => this.client.call(api.plans.get, { params: { id } }))),
-  );
+  private readonly loaded = computed(() => this.bodies.value()?.plans ?? []);
   private readonly depths = computed(() => {
     const at = this.day.waterOf(this.lesson());
     return at ? depthsDrawn(this.drawn.of(at.id, at.water)) : null;
   });
   /** Fits by plan; they come one after the other, so that the screen answers meanwhile. */
   private readonly fits = signal<ReadonlyMap<string, LibraryFit>>(new Map());
-  protected readonly done = computed(() => this.fits().size >= (this.bodies.value()?.length ?? Infinity));
+  protected readonly done = computed(
+    () => this.fits().size >= (this.bodies.value()?.plans.length ?? Infinity),
+  );
   protected readonly rows = computed(() => {
-    const found = (this.bodies.value() ?? []).flatMap((plan) => {
+    const found = this.loaded().flatMap((plan) => {
       const fit = this.fits().get(plan.id);
       return fit ? [{ plan, fit }] : [];
     });
@@ -105,7 +126,7 @@ export class FinderComponent {
     this.day.loadHistory().subscribe({ error: this.failures.tell });
     let turn: ReturnType<typeof setTimeout> | undefined;
     effect(() => {
-      const [plans, lesson, saved] = [this.bodies.value() ?? [], this.day.planLesson(), this.lesson()];
+      const [plans, lesson, saved] = [this.loaded(), this.day.planLesson(), this.lesson()];
       const [curriculum, depths] = [this.teaching.curriculum(), this.depths()];
       clearTimeout(turn);
       untracked(() => this.fits.set(new Map()));
@@ -131,6 +152,34 @@ export class FinderComponent {
 
   protected discsTold(discs: readonly Disc[]): string {
     return discs.map(({ spoken }) => spoken).join('; ');
+  }
+
+  protected find(): void {
+    this.all.set(false);
+    this.asked.set(this.words().trim());
+  }
+
+  /** The next page of the library, behind those that are here. */
+  protected more(): void {
+    const before = this.bodies.value()?.next;
+    if (!before) return;
+    this.pageOf({ ...this.query(), before }).subscribe({
+      next: ({ plans, next }) => this.bodies.update((page) => ({ plans: [...page.plans, ...plans], next })),
+      error: this.failures.tell,
+    });
+  }
+
+  private pageOf(query: LibraryQuery): Observable<{ plans: SavedPlan[]; next: string | null }> {
+    return this.client
+      .call(api.plans.library, { query })
+      .pipe(
+        switchMap(({ items, next }) =>
+          (items.length === 0
+            ? of([])
+            : forkJoin(items.map(({ id }) => this.client.call(api.plans.get, { params: { id } })))
+          ).pipe(map((plans) => ({ plans, next }))),
+        ),
+      );
   }
 
   /** The lesson is taught by this plan; somebody else's comes as a copy of mine first. */

@@ -84,13 +84,14 @@ describe('the finder', () => {
   afterEach(() => jest.useRealTimers());
   const server = () =>
     lessonServer()
+      .on(api.plans.library, { items: plans, next: null })
       .on(api.plans.get, (_, { id }) => (id === other.id ? other : PLAN))
       .on(api.plans.copy, ({ body }) => ({ ...other, id: (body as { id: string }).id, mine: true }))
       .on(api.lessons.update, ({ body }) => ({ ...LESSON, ...(body as object) }));
 
   it('tries all plans on the next lesson, and uses another one as a copy', async () => {
     const at = server();
-    const page = await show(FinderComponent, at, { plans });
+    const page = await show(FinderComponent, at);
     await page.quiet();
     expect(page.all('li .name a').sort()).toEqual([WHOLE_PLAN.title, PLAN.title].sort());
     expect(page.text()).toContain('planned now');
@@ -104,8 +105,28 @@ describe('the finder', () => {
     });
   });
 
+  it('finds by words and kind, and goes on from page to page', async () => {
+    const at = server().on(api.plans.library, ({ query }) =>
+      query['before']
+        ? { items: [other], next: null }
+        : { items: query['words'] === 'pause' ? [PLAN] : [], next: query['words'] ? PLAN.id : null },
+    );
+    const page = await show(FinderComponent, at);
+    await page.quiet();
+    expect(page.text()).toContain('No plan yet');
+    await page.enter('input[type=search]', 'pause');
+    await page.press('Find');
+    await page.quiet();
+    expect(at.of(api.plans.library).at(-1)?.query).toEqual({ words: 'pause' });
+    expect(page.all('li .name a')).toEqual([PLAN.title]);
+    await page.press('Try more plans');
+    await page.quiet();
+    expect(at.of(api.plans.library).at(-1)?.query).toEqual({ words: 'pause', before: PLAN.id });
+    expect(page.all('li .name a')).toHaveLength(2);
+  });
+
   it('says what it needs while nothing is on the calendar', async () => {
-    const page = await show(FinderComponent, server().on(api.lessons.list, []), { plans });
+    const page = await show(FinderComponent, server().on(api.lessons.list, []));
     expect(page.text()).toContain('With a lesson on your calendar');
   });
 });

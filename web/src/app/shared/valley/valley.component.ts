@@ -13,6 +13,8 @@ import { versionLabel, versionWords } from './version-words';
   styleUrl: './valley.component.css',
 })
 export class ValleyComponent {
+  /** A label does not begin left of the picture, pixels: half its width. */
+  protected readonly labelEdge = 64;
   readonly lineage = input.required<Lineage>();
   /** What waits, to be drawn where it happens. */
   readonly news = input<readonly NewsItem[]>([]);
