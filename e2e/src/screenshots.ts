@@ -38,7 +38,7 @@ const SHOTS: Shot[] = [
       await page.waitForSelector('doceo-lake-board .stand');
     },
   },
-  { name: 'rig', path: '/rig', before: (page) => clickText(page, 'article a', 'Two nymphs') },
+  { name: 'rig', path: '/rig', before: openRig },
   {
     name: 'cast',
     path: '/cast',
@@ -154,6 +154,12 @@ async function packed(page: Page): Promise<void> {
 async function openSam(page: Page): Promise<void> {
   await clickText(page, 'a', 'Sam Okande');
   await page.waitForSelector('doceo-skill-map svg');
+}
+
+/** The bench is there once its rig is drawn, which takes a moment longer than its page. */
+async function openRig(page: Page): Promise<void> {
+  await clickText(page, 'article a', 'Two nymphs');
+  await page.waitForSelector('doceo-rig-drawing svg');
 }
 
 /** Sets the time that a bench shows. */
