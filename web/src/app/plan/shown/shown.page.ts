@@ -1,11 +1,13 @@
-import { Component, computed, DestroyRef, inject, signal } from '@angular/core';
+import { Component, computed, DestroyRef, inject, linkedSignal, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Meta } from '@angular/platform-browser';
 import { ActivatedRoute } from '@angular/router';
 import { api } from '@doceo/contract';
+import type { UnitSystem } from '@doceo/core';
 import { DateTime } from 'luxon';
 import { ApiClient } from '../../data/api/api-client';
 import { fetched } from '../../data/api/fetched';
+import { SessionStore } from '../../data/session';
 import { TeachingStore } from '../../data/teaching/teaching-store';
 import { CAUTION } from '../out/plan-markdown';
 import { sheetOf } from '../out/plan-sheet';
@@ -23,8 +25,10 @@ export class ShownPage {
   private readonly client = inject(ApiClient);
   private readonly teaching = inject(TeachingStore);
   protected readonly caution = CAUTION;
-  protected readonly units = signal<'metric' | 'imperial'>(
-    /-US$/.test(navigator.language) ? 'imperial' : 'metric',
+  private readonly session = inject(SessionStore);
+  /** Those of who is signed in; else as they are where the browser's language is spoken. */
+  protected readonly units = linkedSignal<UnitSystem>(() =>
+    this.session.user() ? this.session.units() : /-US$/.test(navigator.language) ? 'imperial' : 'metric',
   );
   private readonly token = toSignal(inject(ActivatedRoute).fragment);
   protected readonly link = fetched(

@@ -28,8 +28,9 @@ describe('a plan behind a link', () => {
     await page.press(/Count the pause/);
     expect(page.all('.opened h2')).toEqual(['Count the pause']);
     expect(page.all('.opened .say')).toEqual(['“Stop. And. Wait.”']);
-    await page.press('imperial');
     expect(page.all('.opened').join()).toContain('8 of 10: 7 m');
+    await page.press('metric');
+    expect(page.all('.opened').join()).toContain('8 of 10: 23 ft');
     expect(document.querySelector('meta[name=robots]')?.getAttribute('content')).toBe('noindex, nofollow');
   });
 
