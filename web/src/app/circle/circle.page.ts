@@ -8,6 +8,7 @@ import {
   type Invitation,
   type PlanSummary,
   ROLES,
+  type WorkedDrill,
 } from '@doceo/contract';
 import { forkJoin, type Observable } from 'rxjs';
 import { ApiClient } from '../data/api/api-client';
@@ -72,6 +73,8 @@ export class CirclePage {
     const plans = this.page.value()?.plans ?? [];
     return new Map(this.circles().map(({ id }) => [id, plans.filter((plan) => plan.circleId === id)]));
   });
+  /** What schools told of drills. */
+  protected readonly worked = signal<readonly WorkedDrill[]>([]);
   /** The circle of which it is told what worked. */
   protected readonly lookedAt = signal<string | null>(null);
   protected readonly looked = computed(

@@ -1,5 +1,5 @@
-import type { LibraryFit, UnitSystem } from '@doceo/core';
-import { formatLength } from '@doceo/core';
+import type { WorkedDrill } from '@doceo/contract';
+import { formatLength, type LibraryFit, type PlanBody, type UnitSystem } from '@doceo/core';
 import { firstName } from '../../data/lesson/lesson-texts';
 
 /** Pictures of a row, pixels: a line for the depth from the surface, one for the time from the beginning. */
@@ -98,4 +98,36 @@ function mendingOf({ students, water, time, group, check }: LibraryFit): string 
   ].filter(Boolean);
   const [first = '', ...rest] = parts;
   return [first.charAt(0).toUpperCase() + first.slice(1), ...rest].join('; ');
+}
+
+/** How well the drills of a plan worked elsewhere, by the minutes it gives them; null where nobody told of one. */
+export interface PlanWorked {
+  /** Share of students who have the skill after and had it not before. */
+  mean: number;
+  /** How many of its drills were told of, of how many. */
+  told: number;
+  of: number;
+}
+
+/** @param drills what schools told of drills, pooled */
+export function planWorked(
+  { blocks }: Pick<PlanBody, 'blocks'>,
+  drills: readonly WorkedDrill[],
+): PlanWorked | null {
+  const means = new Map(drills.map(({ drillId, mean }) => [drillId, mean]));
+  const drilled = blocks.filter(({ drillId }) => drillId !== null);
+  const told = drilled.filter(({ drillId }) => means.has(drillId ?? ''));
+  const minutes = told.reduce((sum, { durationMin }) => sum + durationMin, 0);
+  if (minutes === 0) return null;
+  const count = (of: typeof drilled): number => new Set(of.map(({ drillId }) => drillId)).size;
+  const sum = told.reduce(
+    (all, { drillId, durationMin }) => all + (means.get(drillId ?? '') ?? 0) * durationMin,
+    0,
+  );
+  return { mean: sum / minutes, told: count(told), of: count(drilled) };
+}
+
+/** `3 of 8 drills told of: 2.6 more of 10`. */
+export function workedText({ mean, told, of }: PlanWorked): string {
+  return `${told} of ${of} drills told of: ${(10 * mean).toFixed(1)} more of 10`;
 }

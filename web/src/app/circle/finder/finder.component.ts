@@ -1,7 +1,7 @@
-import { Component, computed, DestroyRef, effect, inject, signal, untracked } from '@angular/core';
+import { Component, computed, DestroyRef, effect, inject, input, signal, untracked } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
-import { api, type LibraryQuery, type SavedPlan } from '@doceo/contract';
+import { api, type LibraryQuery, type SavedPlan, type WorkedDrill } from '@doceo/contract';
 import {
   depthsDrawn,
   type LibraryFit,
@@ -24,7 +24,7 @@ import { TeachingStore } from '../../data/teaching/teaching-store';
 import { Undoable } from '../../data/undoable';
 import { ChoiceFieldComponent } from '../../parts/fields/choice-field.component';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
-import { DEPTH_PX, type Disc, finderRow, TIME_PX } from './finder-rows';
+import { DEPTH_PX, type Disc, finderRow, planWorked, TIME_PX, workedText } from './finder-rows';
 
 /** How many plans are shown before one asks for more. */
 const FIRST = 4;
@@ -50,6 +50,14 @@ export class FinderComponent {
   private readonly undoable = inject(Undoable);
   protected readonly session = inject(SessionStore);
   protected readonly day = inject(DayStore);
+  /** What schools told of drills, as far as it is here. */
+  readonly worked = input<readonly WorkedDrill[]>([]);
+
+  protected readonly orders = [
+    { value: 'fit' as const, text: 'by fit' },
+    { value: 'worked' as const, text: 'by what worked' },
+  ];
+  protected readonly order = signal<'fit' | 'worked'>('fit');
   protected readonly depthPx = DEPTH_PX;
   protected readonly timePx = TIME_PX;
   protected readonly strands = [
@@ -102,13 +110,17 @@ export class FinderComponent {
   protected readonly rows = computed(() => {
     const found = this.loaded().flatMap((plan) => {
       const fit = this.fits().get(plan.id);
-      return fit ? [{ plan, fit }] : [];
+      return fit ? [{ plan, fit, worked: planWorked(plan.body, this.worked()) }] : [];
     });
     const deepest = found.flatMap(({ fit: { water } }) => [water.wants?.highM ?? 0, water.has?.highM ?? 0]);
     const longest = found.flatMap(({ fit: { time } }) => [time.takesMin, time.hasMin]);
+    const byWorked = this.order() === 'worked';
     return found
-      .sort((a, b) => a.fit.strain - b.fit.strain)
-      .map(({ plan, fit }) => ({
+      .sort(
+        (a, b) =>
+          (byWorked ? (b.worked?.mean ?? -1) - (a.worked?.mean ?? -1) : 0) || a.fit.strain - b.fit.strain,
+      )
+      .map(({ plan, fit, worked }) => ({
         ...finderRow(
           fit,
           Math.max(LEAST_M, ...deepest) * SPARE,
@@ -116,6 +128,7 @@ export class FinderComponent {
           this.session.units(),
         ),
         plan,
+        worked: worked ? workedText(worked) : '',
         by: plan.mine ? 'yours' : firstName(plan.ownerName),
         planned: plan.id === this.lesson()?.planId,
       }));

@@ -4,7 +4,7 @@ import { LESSON, PLAN, uuid } from '../../../testing/fixtures';
 import { lessonServer, setDate, show } from '../../../testing/page';
 import { WHOLE_PLAN } from '../../../testing/whole-plan';
 import { FinderComponent } from './finder.component';
-import { DEPTH_PX, finderRow, TIME_PX } from './finder-rows';
+import { DEPTH_PX, finderRow, planWorked, TIME_PX, workedText } from './finder-rows';
 
 const FIT: LibraryFit = {
   verdict: 'fits',
@@ -71,6 +71,26 @@ describe('how a plan suits a lesson, as it is drawn', () => {
 
   it('has no line of depth for a plan without a rig', () =>
     expect(row({ water: { ...FIT.water, wants: null } }).wants).toBeNull());
+});
+
+describe('how well a plan worked elsewhere', () => {
+  const drill = (drillId: string, mean: number) => ({
+    ...{ drillId, mean, name: drillId, strand: 'casting' as const, students: 20 },
+    ...{ low: mean, high: mean, mine: null, others: [] },
+  });
+
+  it('is the mean of its drills that were told of, by their minutes', () => {
+    // The pause stands twice for two students and once for all; hats and glasses nobody told of.
+    const worked = planWorked(WHOLE_PLAN.body, [drill('count-the-pause', 0.3), drill('roll-the-d', 0.9)]);
+    expect(worked?.mean).toBeCloseTo(0.3, 12);
+    expect([worked?.told, worked?.of]).toEqual([1, 2]);
+    const both = planWorked(PLAN.body, [drill('count-the-pause', 0.4), drill('hats-and-glasses', 0)]);
+    const [hats, pause] = PLAN.body.blocks.map(({ durationMin }) => durationMin);
+    expect(both?.mean).toBeCloseTo((0.4 * pause!) / (hats! + pause!), 12);
+    expect(workedText({ mean: 0.26, told: 3, of: 8 })).toBe('3 of 8 drills told of: 2.6 more of 10');
+  });
+
+  it('is nothing where nobody told of a drill', () => expect(planWorked(PLAN.body, [])).toBeNull());
 });
 
 describe('the finder', () => {

@@ -6,7 +6,7 @@ import { ApiClient } from '../../data/api/api-client';
 import type { ApiError } from '../../data/api/api-error';
 import { fetched } from '../../data/api/fetched';
 import { firstName } from '../../data/lesson/lesson-texts';
-import { TextFieldComponent } from '../../parts/fields/text-field.component';
+import { AnswerBoxComponent } from '../../parts/fields/answer-box.component';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { ValleyComponent } from '../../shared/valley/valley.component';
 
@@ -18,7 +18,7 @@ const WAITING: ReadonlySet<NewsItem['kind']> = new Set(['newer', 'proposal', 'qu
 /** What goes on with shared plans: how one came about, and what waits for me where it happens. */
 @Component({
   selector: 'doceo-going-on',
-  imports: [LoadFailedComponent, RouterLink, TextFieldComponent, ValleyComponent],
+  imports: [AnswerBoxComponent, LoadFailedComponent, RouterLink, ValleyComponent],
   templateUrl: './going-on.component.html',
   styleUrl: './going-on.component.css',
 })
@@ -55,9 +55,8 @@ export class GoingOnComponent {
     this.client.call(api.versions.lineage, { params: { id } }),
   );
   protected readonly board = computed(() => this.itemsOf(this.chosen() ?? ''));
-  /** The comment that is answered, what is written, and what is wrong with it. */
+  /** The comment that is answered, and what is wrong with what was sent. */
   protected readonly answering = signal<string | null>(null);
-  protected readonly text = signal('');
   protected readonly fault = signal<string | null>(null);
 
   private itemsOf(planId: string): NewsItem[] {
@@ -78,13 +77,11 @@ export class GoingOnComponent {
 
   protected begin(commentId: string): void {
     this.answering.set(commentId);
-    this.text.set('');
     this.fault.set(null);
   }
 
-  protected answer(planId: string, commentId: string): void {
-    if (this.text().trim() === '') return this.fault.set('Write a word or two');
-    const body = { id: crypto.randomUUID(), blockId: null, answers: commentId, text: this.text() };
+  protected answer(planId: string, commentId: string, text: string): void {
+    const body = { id: crypto.randomUUID(), blockId: null, answers: commentId, text };
     this.client.call(api.comments.add, { params: { id: planId }, body }).subscribe({
       next: () => {
         this.answering.set(null);

@@ -1,5 +1,5 @@
-import { Component, computed, inject, input } from '@angular/core';
-import { api, type Circle } from '@doceo/contract';
+import { Component, computed, effect, inject, input, output } from '@angular/core';
+import { api, type Circle, type WorkedDrill } from '@doceo/contract';
 import { LEAST_LESSONS, LEAST_STUDENTS } from '@doceo/core';
 import { counted } from '@doceo/texts';
 import { ApiClient } from '../../data/api/api-client';
@@ -24,6 +24,8 @@ export class WorkedComponent {
   private readonly client = inject(ApiClient);
   private readonly failures = inject(Failures);
   readonly circle = input.required<Circle>();
+  /** What is told of drills, for who sorts plans by it. */
+  readonly told = output<readonly WorkedDrill[]>();
 
   protected readonly limit = `${LEAST_STUDENTS} students of ${LEAST_LESSONS} lessons`;
   protected readonly width = WIDTH_PX;
@@ -51,6 +53,10 @@ export class WorkedComponent {
     const more = names.length - NAMED;
     return names.slice(0, NAMED).join(', ') + (more > 0 ? ` and ${more} more` : '');
   });
+
+  constructor() {
+    effect(() => this.told.emit(this.page.value()?.drills ?? []));
+  }
 
   protected tell(tells: boolean): void {
     this.client.call(api.circles.tell, { params: { id: this.id() }, body: { tells } }).subscribe({

@@ -131,6 +131,37 @@ describe('talk about a plan', () => {
     expect(page.text()).toContain('Nobody said anything of it yet.');
   });
 
+  it('goes back to what was said before, and hangs late answers on it', async () => {
+    server.on(api.comments.list, ({ query }) =>
+      query['before']
+        ? { items: [comment(1)], next: null }
+        : { items: [comment(9), comment(8, { answers: uuid(1) })], next: uuid(8) },
+    );
+    const page = await show(PlanTalkComponent, server, { planId: PLAN.id, marks: new Map(), owned: true });
+    expect(page.text()).not.toContain('No. 1');
+    await page.press('Older talk');
+    expect(server.of(api.comments.list)[1]?.query).toEqual({ before: uuid(8) });
+    expect(page.all('.thread').map((text) => text.match(/No\. \d/g))).toEqual([
+      ['No. 9'],
+      ['No. 1', 'No. 8'],
+    ]);
+    expect(page.text()).not.toContain('Older talk');
+  });
+
+  it('keeps what was refused, to be mended', async () => {
+    server.refuse(api.comments.add, 400, 'invalid', [
+      { path: 'text', code: 'student-name', message: 'names a student: “Sam”' },
+    ]);
+    const page = await open([comment(1)]);
+    await page.press('Answer');
+    await page.enter('textarea', 'As Sam did');
+    await page.press('Send');
+    expect(page.text()).toContain('names a student: “Sam”');
+    expect(document.querySelector('textarea')?.value).toBe('As Sam did');
+    await page.press('Not now');
+    expect(document.querySelector('textarea')).toBeNull();
+  });
+
   it('lets me take away only what I said of the plan of somebody else', async () => {
     const page = await open([comment(1), comment(2, { mine: true })], { owned: false });
     const names = [...page.element.querySelectorAll('[aria-label^="Take away"]')].map((one) =>

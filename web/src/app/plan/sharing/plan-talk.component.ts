@@ -5,14 +5,14 @@ import { ApiClient } from '../../data/api/api-client';
 import type { ApiError } from '../../data/api/api-error';
 import { Failures } from '../../data/api/failures';
 import { fetched } from '../../data/api/fetched';
-import { TextFieldComponent } from '../../parts/fields/text-field.component';
+import { AnswerBoxComponent } from '../../parts/fields/answer-box.component';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
 import type { BlockMark } from '../check/plan-check.component';
 
 /** What is asked and said of a shared plan, of the whole or of a block; settled threads are folded away. */
 @Component({
   selector: 'doceo-plan-talk',
-  imports: [LoadFailedComponent, TextFieldComponent],
+  imports: [AnswerBoxComponent, LoadFailedComponent],
   template: `
     @if (page.value(); as said) {
       @for (thread of threads(); track thread.first.id) {
@@ -43,18 +43,12 @@ import type { BlockMark } from '../check/plan-check.component';
             </p>
           }
           @if (answering() === thread.first.id) {
-            <doceo-text-field
+            <doceo-answer-box
               label="Answer"
-              [value]="text()"
-              [rows]="2"
-              [most]="1000"
-              [fault]="fault()"
-              (typed)="text.set($event)"
+              [refused]="fault()"
+              (sent)="say(null, thread.first.id, $event)"
+              (left)="stop()"
             />
-            <div class="row">
-              <button type="button" class="btn small go" (click)="say(null, thread.first.id)">Send</button>
-              <button type="button" class="btn small" (click)="stop()">Not now</button>
-            </div>
           } @else {
             <div class="row">
               <button type="button" class="btn small" (click)="begin(thread.first.id)">Answer</button>
@@ -70,21 +64,15 @@ import type { BlockMark } from '../check/plan-check.component';
         <p class="small soft">Nobody said anything of it yet.</p>
       }
       @if (said.next) {
-        <p class="small soft">Older talk is not shown.</p>
+        <button type="button" class="btn small plain" (click)="older(said.next)">Older talk</button>
       }
       @if (answering() === 'new') {
-        <doceo-text-field
+        <doceo-answer-box
           [label]="blockTitle() ? 'Of “' + blockTitle() + '”' : 'Of the whole plan'"
-          [value]="text()"
-          [rows]="2"
-          [most]="1000"
-          [fault]="fault()"
-          (typed)="text.set($event)"
+          [refused]="fault()"
+          (sent)="say(blockId(), null, $event)"
+          (left)="stop()"
         />
-        <div class="row">
-          <button type="button" class="btn small go" (click)="say(blockId(), null)">Send</button>
-          <button type="button" class="btn small" (click)="stop()">Not now</button>
-        </div>
       } @else {
         <button type="button" class="btn small" (click)="begin('new')">
           {{ blockTitle() ? 'Ask about this block' : 'Ask or say something' }}
@@ -149,7 +137,6 @@ export class PlanTalkComponent {
   });
   /** The thread that is answered, `new` for one that begins. */
   protected readonly answering = signal<string | null>(null);
-  protected readonly text = signal('');
   protected readonly fault = signal<string | null>(null);
 
   protected markOf({ blockId }: PlanComment): BlockMark | null {
@@ -162,7 +149,6 @@ export class PlanTalkComponent {
 
   protected begin(what: string): void {
     this.answering.set(what);
-    this.text.set('');
     this.fault.set(null);
   }
 
@@ -170,15 +156,22 @@ export class PlanTalkComponent {
     this.answering.set(null);
   }
 
-  protected say(blockId: string | null, answers: string | null): void {
-    if (this.text().trim() === '') return this.fault.set('Write a word or two');
-    const body = { id: crypto.randomUUID(), blockId, answers, text: this.text() };
+  protected say(blockId: string | null, answers: string | null, text: string): void {
+    const body = { id: crypto.randomUUID(), blockId, answers, text };
     this.client.call(api.comments.add, { params: { id: this.planId() }, body }).subscribe({
       next: (made) => {
         this.page.update((page) => ({ ...page, items: [made, ...page.items] }));
         this.stop();
       },
       error: (error: ApiError) => this.fault.set(error.issues[0]?.message ?? error.message),
+    });
+  }
+
+  /** What was said before that which is shown. */
+  protected older(before: string): void {
+    this.client.call(api.comments.list, { params: { id: this.planId() }, query: { before } }).subscribe({
+      next: ({ items, next }) => this.page.update((page) => ({ items: [...page.items, ...items], next })),
+      error: this.failures.tell,
     });
   }
 
