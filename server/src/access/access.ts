@@ -52,7 +52,8 @@ export async function refuseUnlessAllowed<Input>(
 ): Promise<void> {
   if (rule === 'anybody') return;
   if (typeof rule === 'object' && 'tokenOf' in rule) {
-    if (!allows('link', 'open', await findHolding(db, rule.tokenOf(input)))) throw new HttpError('not-found');
+    if (!allows('link', 'open', await findHolding(db, rule.tokenOf(input))))
+      throw new HttpError('not-found', [], 'There is no such link. Ask whoever sent it for all of it.');
     return;
   }
   if (!user) throw new HttpError('signed-out');

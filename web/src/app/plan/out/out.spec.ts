@@ -220,6 +220,6 @@ describe('the page that hands a plan on', () => {
     ]);
     const page = await open();
     await page.press('Make a link');
-    expect(page.all('[role=alert]').join()).toContain('body.aim names a student');
+    expect(page.all('[role=alert]').join()).toContain('The plan: aim names a student');
   });
 });

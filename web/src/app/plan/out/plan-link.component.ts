@@ -1,11 +1,13 @@
 import { Component, computed, inject, input, signal } from '@angular/core';
 import { api, LINK_DAYS, type PlanLink } from '@doceo/contract';
+import type { PlanBody } from '@doceo/core';
 import { DateTime } from 'luxon';
 import { ApiClient } from '../../data/api/api-client';
 import type { ApiError } from '../../data/api/api-error';
 import { fetched } from '../../data/api/fetched';
 import { Failures } from '../../data/api/failures';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
+import { placeInPlan } from './named-places';
 import { QrCodeComponent } from './qr-code.component';
 
 const DAYS_TOLD: Record<(typeof LINK_DAYS)[number], string> = {
@@ -27,6 +29,7 @@ export class PlanLinkComponent {
   private readonly failures = inject(Failures);
   readonly planId = input.required<string>();
   readonly title = input.required<string>();
+  readonly body = input.required<PlanBody>();
 
   protected readonly days = LINK_DAYS.map((value) => ({ value, text: DAYS_TOLD[value] }));
   protected readonly chosen = signal<(typeof LINK_DAYS)[number]>(30);
@@ -77,6 +80,10 @@ export class PlanLinkComponent {
       },
       error: this.failures.tell,
     });
+  }
+
+  protected placeOf(path: string): string {
+    return placeInPlan(path, this.body());
   }
 
   protected print(): void {

@@ -20,6 +20,8 @@ const STRAND_INK: Record<Strand, string> = {
   'fish-care': '#576a77',
 };
 const MARGIN = 40;
+/** A heading stands above so many pieces at the least, unless nothing comes after. */
+const LEAST_BELOW = 3;
 
 /** A bar in the colour of a strand, which begins a line. */
 function bar(strand: Strand | null, height: number): Content {
@@ -58,6 +60,7 @@ function order(rows: readonly SheetRow[]): Content {
     layout: LINES,
     table: {
       headerRows: 1,
+      keepWithHeaderRows: 1,
       dontBreakRows: true,
       widths: [5, 62, 40, '*', 84, 84, 76],
       body: [
@@ -137,11 +140,13 @@ function student(sheet: PlanSheet): Content[] {
       unbreakable: true,
       margin: [0, 5, 0, 4],
       columns: [
-        { width: 16, ...(bar(row.strand, 42) as object) } as Content,
+        { width: 16, ...(bar(row.strand, 36) as object) } as Content,
         {
           stack: [
-            { text: row.title, bold: true, fontSize: 13.5 },
-            ...(row.say ? [{ text: `“${row.say}”`, fontSize: 13.5 } satisfies Content] : []),
+            {
+              text: [{ text: row.title, bold: true }, ...(row.say ? [`  “${row.say}”`] : [])],
+              fontSize: 13.5,
+            },
             ...(row.good ? [{ text: row.good, margin: [0, 2, 0, 0] } satisfies Content] : []),
             ...(row.done ? [{ text: `You have it at ${row.done}.`, color: SOFT } satisfies Content] : []),
           ],
@@ -218,7 +223,9 @@ export function planPaper(sheet: PlanSheet, kind: PaperKind, paper: Paper): TDoc
     }),
     // A heading is not left alone at the foot of a page.
     pageBreakBefore: (node, nodes) =>
-      node.headlineLevel === 1 && nodes.getFollowingNodesOnPage().length === 0,
+      node.headlineLevel === 1 &&
+      nodes.getFollowingNodesOnPage().length < LEAST_BELOW &&
+      nodes.getNodesOnNextPage().length > 0,
     content: of(sheet),
   };
 }
