@@ -9,6 +9,7 @@ export const TIME_PX = 122;
 /** A student as a disc: full, half for who needs something first, empty for whom nobody looked at yet. */
 export interface Disc {
   id: string;
+  name: string;
   kind: 'ready' | 'needs-first' | 'look-first';
   spoken: string;
 }
@@ -53,7 +54,7 @@ export function finderRow(
     verdict: `${VERDICTS[fit.verdict]}${open > 0 && fit.verdict === 'fits' ? `, ${open} to check` : ''}`,
     level: LEVELS[fit.verdict],
     discs: students.map(({ id, name, readiness, first }) => ({
-      ...{ id, kind: readiness },
+      ...{ id, kind: readiness, name: firstName(name) },
       spoken: `${firstName(name)}: ${spokenOf(readiness, first)}`,
     })),
     mending: mendingOf(fit),
