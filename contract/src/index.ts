@@ -27,6 +27,7 @@ export * from './lesson/event';
 export * from './lesson/course';
 export * from './lesson/kit';
 export * from './people/session';
+export * from './people/account-file';
 export * from './people/circle';
 export * from './sharing/versions';
 export * from './sharing/talk';

@@ -26,6 +26,9 @@ server.keepAliveTimeout = 75_000;
 server.headersTimeout = 80_000;
 server.listen(settings.PORT, settings.HOST, () => {
   const { port } = server.address() as AddressInfo;
+  // Nobody knows a port that was given just now; letters of the demo lead there all the same.
+  if (settings.PORT === 0 && !process.env['DOCEO_URL'])
+    settings.DOCEO_URL = `http://${settings.HOST}:${port}`;
   log.info({ port }, 'listening');
   process.send?.({ listening: port });
 });
@@ -42,10 +45,9 @@ server.once('error', (error: NodeJS.ErrnoException) => {
 /** Lets running requests end, then closes the database. */
 function stop(): void {
   server.close(() => {
-    close();
     // A connection that never came up has nothing to close.
-    void pool
-      .end()
+    void close()
+      .then(() => pool.end())
       .catch((error: Error) => log.warn({ err: error }, 'the database did not say goodbye'))
       .then(() => process.exit(0));
   });

@@ -1,12 +1,25 @@
+import * as z from 'zod';
 import { okSchema } from '../common';
+import { accountFileSchema } from '../people/account-file';
 import {
-  accountDeletionSchema,
   accountEffectSchema,
+  codeOnlySchema,
+  lostPasswordLinkSchema,
+  lostPasswordOfSchema,
+  lostPasswordSchema,
+  newPasswordSchema,
   passwordChangeSchema,
+  passwordOnlySchema,
   registerSchema,
+  secondFactorEndSchema,
+  secondFactorOfferSchema,
+  secondFactorSchema,
   sessionSchema,
   settingsSchema,
+  signInPlaceSchema,
   signInSchema,
+  spareCodesSchema,
+  standInMailSchema,
 } from '../people/session';
 import { endpoint } from './endpoint';
 
@@ -33,6 +46,22 @@ export const sessionApi = {
     reply: okSchema,
   }),
   signOut: endpoint('delete', '/session', 'Sign out', { access: 'public', reply: okSchema }),
+  lost: endpoint(
+    'post',
+    '/session/lost',
+    'Ask for a letter with a link to a new password; the answer is the same for every address',
+    { access: 'public', body: lostPasswordSchema, reply: okSchema },
+  ),
+  lostLink: endpoint('post', '/session/lost/link', 'Whose password a link of such a letter replaces', {
+    access: 'public',
+    body: lostPasswordLinkSchema,
+    reply: lostPasswordOfSchema,
+  }),
+  lostAnswer: endpoint('put', '/session/lost', 'A new password by the link of a letter; ends all sessions', {
+    access: 'public',
+    body: newPasswordSchema,
+    reply: okSchema,
+  }),
   settings: endpoint('put', '/session/settings', 'Keep units and bank layout', {
     body: settingsSchema,
     reply: settingsSchema,
@@ -50,7 +79,50 @@ export const accountApi = {
     },
   ),
   remove: endpoint('post', '/account/removal', 'Delete my account', {
-    body: accountDeletionSchema,
+    body: passwordOnlySchema,
     reply: okSchema,
+  }),
+  file: endpoint('post', '/account/file', 'Everything that is mine, in one file', {
+    body: passwordOnlySchema,
+    reply: accountFileSchema,
+    slow: true,
+  }),
+  signIns: endpoint('get', '/account/sign-ins', 'Where I am signed in', {
+    reply: z.array(signInPlaceSchema),
+  }),
+  endSignIn: endpoint('delete', '/account/sign-ins/:id', 'End a sign-in', {
+    params: z.strictObject({ id: z.string().regex(/^[0-9a-f]{32}$/) }),
+    reply: z.array(signInPlaceSchema),
+  }),
+  endOtherSignIns: endpoint('delete', '/account/sign-ins', 'End all sign-ins but this one', {
+    reply: z.array(signInPlaceSchema),
+  }),
+  secondFactor: endpoint('get', '/account/second-factor', 'Whether signing in asks for a code too', {
+    reply: secondFactorSchema,
+  }),
+  offerSecondFactor: endpoint('post', '/account/second-factor', 'A secret for my phone', {
+    body: passwordOnlySchema,
+    reply: secondFactorOfferSchema,
+  }),
+  beginSecondFactor: endpoint('put', '/account/second-factor', 'The first code of the phone turns it on', {
+    body: codeOnlySchema,
+    reply: spareCodesSchema,
+  }),
+  endSecondFactor: endpoint(
+    'post',
+    '/account/second-factor/end',
+    'The password alone opens the account again',
+    {
+      body: secondFactorEndSchema,
+      reply: okSchema,
+    },
+  ),
+};
+
+/** The mailbox that ships with the demo. */
+export const mailboxApi = {
+  list: endpoint('get', '/mailbox', 'Letters that the demo would have sent, latest first', {
+    access: 'public',
+    reply: z.array(standInMailSchema),
   }),
 };

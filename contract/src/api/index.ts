@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import type { Endpoint } from '../http/endpoint';
 import { endpoint } from './endpoint';
-import { sessionApi, accountApi } from './accounts';
+import { sessionApi, accountApi, mailboxApi } from './accounts';
 import { drillsApi, teachingApi, skillFitApi } from './teaching';
 import { watersApi } from './waters';
 import { studentsApi } from './students';
@@ -30,6 +30,7 @@ export const api = {
   }),
   session: sessionApi,
   account: accountApi,
+  mailbox: mailboxApi,
   drills: drillsApi,
   teaching: teachingApi,
   waters: watersApi,

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { idSchema, lineSchema } from '../common';
+import { idSchema, instantSchema, lineSchema } from '../common';
 import { rigSchoolsSchema } from '../rig/rig';
 
 export const emailSchema = z
@@ -32,12 +32,21 @@ export const sessionSchema = z.strictObject({
   demo: z.array(demoAccountSchema),
   /** Whether strangers may make accounts. */
   registration: z.enum(['open', 'closed']),
+  /** Whether letters go out: by a mail server, into the demo's own mailbox, or not at all. */
+  mail: z.enum(['server', 'stand-in', 'none']),
   /** Seals what waits on a device while nobody is signed in there: 32 bytes in base64, null for a stranger. */
   deviceKey: z.string().nullable(),
 });
 export type Session = z.infer<typeof sessionSchema>;
 
-export const signInSchema = z.strictObject({ email: emailSchema, password: z.string().min(1).max(200) });
+/** A code of the phone, or a spare one. */
+export const codeSchema = z.string().trim().min(1, 'the code is needed').max(40);
+export const signInSchema = z.strictObject({
+  email: emailSchema,
+  password: z.string().min(1).max(200),
+  /** Of the second step, where the account has one. */
+  code: codeSchema.optional(),
+});
 export const registerSchema = z.strictObject({
   email: emailSchema,
   password: passwordSchema,
@@ -48,6 +57,53 @@ export const passwordChangeSchema = z.strictObject({
   current: z.string().min(1).max(200),
   next: passwordSchema,
 });
+
+/** Asks for a new password by a letter. */
+export const lostPasswordSchema = z.strictObject({ email: emailSchema });
+/** What comes behind the `#` of a link: 128 bits. */
+export const letterTokenSchema = z
+  .string()
+  .regex(/^[\w-]{22}$/, 'is not all of the link; copy it whole from the letter');
+export const lostPasswordLinkSchema = z.strictObject({ token: letterTokenSchema });
+export const newPasswordSchema = z.strictObject({ token: letterTokenSchema, password: passwordSchema });
+/** Whose password a link replaces. */
+export const lostPasswordOfSchema = z.strictObject({ email: z.string(), name: z.string() });
+
+/** One browser or program that is signed in. */
+export const signInPlaceSchema = z.strictObject({
+  id: z.string(),
+  /** Like “Firefox on Windows”, as the browser says itself. */
+  browser: z.string(),
+  since: instantSchema,
+  /** To the hour. */
+  usedAt: instantSchema,
+  here: z.boolean(),
+});
+export type SignInPlace = z.infer<typeof signInPlaceSchema>;
+
+/** The second step of signing in. */
+export const secondFactorSchema = z.strictObject({ on: z.boolean(), spareCodes: z.int() });
+export type SecondFactorState = z.infer<typeof secondFactorSchema>;
+/** What a phone is set up with: the secret to be typed, and the address to be drawn. */
+export const secondFactorOfferSchema = z.strictObject({ secret: z.string(), address: z.string() });
+export type SecondFactorOffer = z.infer<typeof secondFactorOfferSchema>;
+export const passwordOnlySchema = z.strictObject({ password: z.string().min(1, 'it is needed').max(200) });
+export const codeOnlySchema = z.strictObject({ code: codeSchema });
+export const spareCodesSchema = z.strictObject({ spareCodes: z.array(z.string()) });
+export const secondFactorEndSchema = z.strictObject({
+  password: z.string().min(1, 'it is needed').max(200),
+  code: codeSchema,
+});
+
+/** A letter in the mailbox of the demo. */
+export const standInMailSchema = z.strictObject({
+  id: z.int(),
+  to: z.string(),
+  subject: z.string(),
+  text: z.string(),
+  at: instantSchema,
+});
+export type StandInMail = z.infer<typeof standInMailSchema>;
 
 /** What goes, and what others keep, when an account is deleted. */
 export const accountEffectSchema = z.strictObject({
@@ -67,4 +123,3 @@ export const accountEffectSchema = z.strictObject({
   eventsKept: z.int(),
 });
 export type AccountEffect = z.infer<typeof accountEffectSchema>;
-export const accountDeletionSchema = z.strictObject({ password: z.string().min(1).max(200) });

@@ -216,6 +216,8 @@ const ROWS: Row[] = [
   row(api.skillFit.start, []),
   ...[
     ...[api.session.settings, api.session.changePassword, api.account.deletionPreview, api.account.remove],
+    ...[api.account.file, api.account.signIns, api.account.endOtherSignIns, api.account.secondFactor],
+    ...[api.account.offerSecondFactor, api.account.beginSecondFactor, api.account.endSecondFactor],
     ...[api.drills.list, api.waters.list, api.waters.create, api.students.list, api.students.overview],
     ...[api.students.create, api.students.import, api.skillFit.get, api.rigs.list, api.rigs.create],
     ...[
@@ -239,12 +241,19 @@ const ROWS: Row[] = [
     ...[api.teaching.show, api.teaching.follow, api.teaching.shown, api.news.list, api.news.seen],
     ...[api.planFiles.look, api.planFiles.take, api.plans.library],
   ].map((endpoint) => row(endpoint, SIGNED_IN)),
-  ...[api.health, api.openapi, api.session.get, api.session.register, api.session.signIn].map((endpoint) =>
-    row(endpoint, ACTORS),
-  ),
+  ...[
+    ...[api.health, api.openapi, api.session.get, api.session.register, api.session.signIn],
+    ...[api.session.lost, api.mailbox.list],
+  ].map((endpoint) => row(endpoint, ACTORS)),
 ];
 /** Routes whose answer depends on the caller alone, or that end his session. */
-const ELSEWHERE = [api.circles.answer, api.session.signOut];
+const ELSEWHERE = [
+  api.circles.answer,
+  api.session.signOut,
+  api.session.lostLink,
+  api.session.lostAnswer,
+  api.account.endSignIn,
+];
 
 const name = ({ method, path }: { method: string; path: string }): string =>
   `${method.toUpperCase()} ${path}`;
@@ -256,7 +265,7 @@ describe('who may what', () => {
   let things: Things;
 
   beforeAll(async () => {
-    test = await testApp('access');
+    test = await testApp('access', { settings: { DOCEO_MAIL: 'stand-in' } });
     for (const actor of SIGNED_IN) {
       const agent = await test.newcomer(actor);
       agents.set(actor, agent);

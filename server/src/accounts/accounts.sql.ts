@@ -83,6 +83,13 @@ export async function findAccountEffect(db: Db, userId: string): Promise<Account
   };
 }
 
+/** What hangs on an address rather than on an account. */
+const NAMED_BY_ADDRESS = [
+  ['circle_invitations', 'email'],
+  ['mails', 'address'],
+  ['stand_in_mails', 'address'],
+] as const;
+
 /**
  * Deletes an account with all that is its own. What others go on with is theirs before; entries about students of
  * fellows stay in their records, under a lesson that says where and when. Call it in a transaction.
@@ -93,6 +100,7 @@ export async function deleteAccount(db: Db, userId: string): Promise<void> {
     db,
     own.map(({ id }) => id),
   );
+  await forgetName(db, userId);
   // What others never saw of a plan is not for whoever keeps it.
   await write(
     db,
@@ -116,9 +124,52 @@ export async function deleteAccount(db: Db, userId: string): Promise<void> {
   );
   for (const { id, members } of await findCircleStates(db, userId))
     if (Number(members) === 1) await write(db, 'DELETE FROM circles WHERE id = ?', [id]);
-  await write(db, 'DELETE FROM circle_invitations WHERE email = (SELECT email FROM users WHERE id = ?)', [
-    userId,
-  ]);
+  for (const [table, column] of NAMED_BY_ADDRESS)
+    await write(db, `DELETE FROM ${table} WHERE ${column} = (SELECT email FROM users WHERE id = ?)`, [
+      userId,
+    ]);
   await write(db, 'DELETE FROM users WHERE id = ?', [userId]);
   await sweepContents(db, hashes);
+}
+
+/** What stands where the name of somebody stood whose account is gone. */
+const GONE = 'somebody who left';
+
+/** Documents that say who did something: read a rule card, measured, made a state of a plan that came as a file. */
+const NAMED_IN = [
+  ['plans', 'id', 'told_lineage'],
+  ['waters', 'id', 'body'],
+  ['beats', 'id', 'body'],
+  ['lakes', 'water_id', 'body'],
+] as const;
+
+/** Takes a name out of what others keep: who made a version, whose plan a copy comes from, who read a rule card. */
+async function forgetName(db: Db, userId: string): Promise<void> {
+  const [user] = await rows<{ name: string }>(db, 'SELECT name FROM users WHERE id = ?', [userId]);
+  if (!user) return;
+  await write(db, 'UPDATE plan_versions SET author_name = ? WHERE author_id = ?', [GONE, userId]);
+  await write(
+    db,
+    `UPDATE plans c LEFT JOIN plans o ON o.id = c.origin_plan_id SET c.origin_owner_name = ?
+     WHERE c.origin_plan_id IS NOT NULL AND (o.owner_id = ? OR (o.id IS NULL AND c.origin_owner_name = ?))`,
+    [GONE, userId, user.name],
+  );
+  for (const [table, key, column] of NAMED_IN)
+    for (const { id, value } of await rows<{ id: string; value: string }>(
+      db,
+      `SELECT ${key} AS id, ${column} AS value FROM ${table} WHERE INSTR(${column}, ?) > 0`,
+      [JSON.stringify(user.name)],
+    ))
+      await write(db, `UPDATE ${table} SET ${column} = ? WHERE ${key} = ?`, [
+        JSON.stringify(withoutName(JSON.parse(value), user.name)),
+        id,
+      ]);
+}
+
+/** A value in which no text is the name. */
+function withoutName(value: unknown, name: string): unknown {
+  if (value === name) return GONE;
+  if (Array.isArray(value)) return value.map((entry) => withoutName(entry, name));
+  if (typeof value !== 'object' || value === null) return value;
+  return Object.fromEntries(Object.entries(value).map(([key, entry]) => [key, withoutName(entry, name)]));
 }

@@ -2,6 +2,7 @@ import { randomBytes, randomUUID } from 'node:crypto';
 import type { Pool } from '../db/pool';
 import { endSessions } from '../http/sessions';
 import { hashPassword } from '../session/passwords';
+import { endSecondFactor } from '../session/second-factor.sql';
 import {
   findUserByEmail,
   insertUser,
@@ -18,6 +19,7 @@ export const USAGE = `npm run -s account -- ACT EMAIL [NAME]
   open EMAIL        opens it again
   admin EMAIL       may do what concerns the whole installation
   member EMAIL      may no longer
+  one-step EMAIL    asks for no code of a phone any more, for who lost phone and spare codes
   delete EMAIL      deletes it, as its owner could`;
 
 /**
@@ -59,6 +61,9 @@ export async function administer(
     case 'member':
       await updateAdmin(pool, user.id, act === 'admin');
       return `${email} is ${act === 'admin' ? 'an administrator' : 'no administrator'}.`;
+    case 'one-step':
+      await endSecondFactor(pool, user.id);
+      return `${email} can sign in with the password alone.`;
     case 'delete':
       await removeAccount(pool, user.id);
       return `${email} is deleted.`;

@@ -25,7 +25,13 @@ import { planRoutes } from '../plans/plans.routes';
 import { flyBoxRoutes } from '../fly-box/fly-box.routes';
 import { readingRoutes } from '../readings/readings.routes';
 import { rigRoutes } from '../rigs/rigs.routes';
-import { sessionRoutes } from '../session/session.routes';
+import { Mail } from '../mail/mail';
+import { mailboxRoutes } from '../mail/mailbox.routes';
+import { KnownDevice } from '../session/known-device';
+import { lostPasswordRoutes } from '../session/lost-password.routes';
+import { SecondFactor } from '../session/second-factor';
+import { secondFactorRoutes } from '../session/second-factor.routes';
+import { confirmation, sessionRoutes } from '../session/session.routes';
 import { type Pause, SignInGuard } from '../session/sign-in-guard';
 import type { Settings } from '../settings';
 import { FitJob } from '../skill-fit/fit-job';
@@ -61,10 +67,11 @@ export function createApp(
   settings: Settings,
   log: Logger,
   pause?: Pause,
-): { app: Express; close: () => void } {
+): { app: Express; close: () => Promise<void> } {
   const app = express();
   const session = sessions(pool, settings);
   const fitJob = new FitJob(pool, settings.DOCEO_ROOT, log);
+  const mail = new Mail(pool, settings, log, () => settings.DOCEO_URL);
   app.disable('x-powered-by');
   if (settings.DOCEO_TRUST_PROXY) app.set('trust proxy', 1);
   app.use(
@@ -112,8 +119,14 @@ export function createApp(
   }
   router.use('/api', express.json({ limit: '512kb' }));
   const guard = new SignInGuard(pool, pause);
-  accountRoutes(router, pool, guard);
-  sessionRoutes(router, pool, settings, guard);
+  const known = new KnownDevice(settings);
+  const secondFactor = new SecondFactor(pool, settings);
+  const confirm = confirmation(guard, known);
+  accountRoutes(router, pool, confirm);
+  sessionRoutes(router, pool, settings, { guard, known, secondFactor, mail, confirm });
+  lostPasswordRoutes(router, pool, guard, mail);
+  secondFactorRoutes(router, pool, secondFactor, mail, confirm);
+  mailboxRoutes(router, pool, mail);
   teachingRoutes(router, pool);
   waterRoutes(router, pool);
   drawingRoutes(router, pool);
@@ -146,6 +159,7 @@ export function createApp(
     close: () => {
       session.close();
       fitJob.close();
+      return mail.close();
     },
   };
 }

@@ -12,6 +12,8 @@ import { tolerant } from './tolerant';
 declare module 'express-session' {
   interface SessionData {
     userId: string;
+    /** What the browser said it is when it signed in. */
+    browser: string;
   }
 }
 

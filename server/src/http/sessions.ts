@@ -5,11 +5,11 @@ import type { Settings } from '../settings';
 
 const CLEAR_EVERY_MS = 600_000;
 /** A session that is not used for so long ends, seconds. */
-const IDLE_S = 14 * 24 * 3600;
+export const IDLE_S = 14 * 24 * 3600;
 /** However often it is used, it ends so long after the sign-in, seconds. */
-const LONGEST_S = 90 * 24 * 3600;
+export const LONGEST_S = 90 * 24 * 3600;
 /** A session that is used is noted so often at most, seconds. */
-const NOTE_EVERY_S = 24 * 3600;
+const NOTE_EVERY_S = 3600;
 
 interface SessionRow {
   data: string;
@@ -50,7 +50,7 @@ class DatabaseStore extends Store {
     done();
   }
 
-  /** By primary key. One that is over is none; one that is used is prolonged, once a day and never beyond its end. */
+  /** By primary key. One that is over is none; one that is used is prolonged, once an hour and never beyond its end. */
   private async find(id: string): Promise<SessionData | null> {
     const [row] = await rows<SessionRow>(
       this.db,

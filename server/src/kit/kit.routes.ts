@@ -16,7 +16,7 @@ export function kitRoutes(router: Router, pool: Pool): void {
   });
 }
 
-async function findKit(db: Db, ownerId: string): Promise<SavedKit> {
+export async function findKit(db: Db, ownerId: string): Promise<SavedKit> {
   const { value, version } = await findOwnDocument<Kit>(db, 'kits', ownerId);
   return { kit: value ?? EMPTY_KIT, version };
 }

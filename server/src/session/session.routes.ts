@@ -7,8 +7,12 @@ import { HttpError } from '../http/errors';
 import { endSessions, sessionCookie } from '../http/sessions';
 import { route } from '../http/route';
 import type { Settings } from '../settings';
-import { KnownDevice } from './known-device';
+import type { Mail } from '../mail/mail';
+import { browserName } from './browser-name';
+import type { KnownDevice } from './known-device';
+import { closePasswordLinks } from './password-links.sql';
 import { hashPassword, isPassword, passwordIssues } from './passwords';
+import { type SecondFactor, wrongCode } from './second-factor';
 import type { SignInGuard } from './sign-in-guard';
 import {
   findUserByEmail,
@@ -20,12 +24,41 @@ import {
   type UserRow,
 } from './users.sql';
 
-export function sessionRoutes(router: Router, pool: Pool, settings: Settings, guard: SignInGuard): void {
-  const known = new KnownDevice(settings);
+/** What signing in stands on. */
+export interface SessionParts {
+  guard: SignInGuard;
+  known: KnownDevice;
+  secondFactor: SecondFactor;
+  mail: Mail;
+  /** Asks for the password again, whoever has the browser just now; `path` is where the answer says that it is wrong. */
+  confirm: (user: UserRow, password: string, request: Request, path?: string) => Promise<void>;
+}
+
+/** How somebody who is signed in shows that it is he. @throws HttpError 'wrong-credentials' at the path */
+export function confirmation(guard: SignInGuard, known: KnownDevice): SessionParts['confirm'] {
+  return async (user, password, request, path = 'password') => {
+    const { email } = user;
+    const succeeded = await guard.admit({
+      address: request.ip ?? '',
+      email,
+      device: known.of(request, email),
+    });
+    if (!(await isPassword(user.password_hash, password))) throw wrongPassword(path, 'is not right');
+    await succeeded();
+  };
+}
+
+export function sessionRoutes(
+  router: Router,
+  pool: Pool,
+  settings: Settings,
+  { guard, known, secondFactor, mail, confirm }: SessionParts,
+): void {
   const reply = async (user: UserRow | null): Promise<Session> => ({
     user: user ? toUser(user) : null,
     demo: settings.DOCEO_DEMO && !user ? DEMO_ACCOUNTS : [],
     registration: settings.DOCEO_REGISTRATION,
+    mail: mail.kind,
     deviceKey: user
       ? (user.device_key ?? (await keepDeviceKey(pool, user.id, randomBytes(32).toString('base64'))))
       : null,
@@ -38,7 +71,7 @@ export function sessionRoutes(router: Router, pool: Pool, settings: Settings, gu
     pool,
     api.session.signIn,
     'anybody',
-    async ({ body: { email, password }, request, response }) => {
+    async ({ body: { email, password, code }, request, response }) => {
       const succeeded = await guard.admit({
         address: request.ip ?? '',
         email,
@@ -49,6 +82,14 @@ export function sessionRoutes(router: Router, pool: Pool, settings: Settings, gu
       if (!user || !right) throw wrongPassword('password');
       if (user.blocked)
         throw new HttpError('forbidden', [], 'This account is closed. Ask who runs this installation.');
+      if (user.totp_on) {
+        if (code === undefined) {
+          await succeeded();
+          throw wrongCode('Now the code of your phone, or a spare one.', 'needed');
+        }
+        await secondFactor.try(user, code);
+        mail.look();
+      }
       await succeeded();
       await openSession(request, user.id);
       known.mark(response, email);
@@ -74,7 +115,13 @@ export function sessionRoutes(router: Router, pool: Pool, settings: Settings, gu
       // Whether there is an account already shows neither in the answer nor in the time it takes.
       const passwordHash = await hashPassword(password);
       const id = randomUUID();
-      if (await insertUser(pool, { id, email, name, passwordHash })) log.info({ userId: id }, 'account made');
+      const made = await pool.transaction(async (db) => {
+        const isNew = await insertUser(db, { id, email, name, passwordHash });
+        await mail.queue(db, 'registered', email, { again: !isNew });
+        return isNew;
+      });
+      mail.look();
+      if (made) log.info({ userId: id }, 'account made');
       return { ok: true as const };
     },
   );
@@ -101,27 +148,24 @@ export function sessionRoutes(router: Router, pool: Pool, settings: Settings, gu
   });
 
   route(router, pool, api.session.changePassword, 'signed-in', async ({ user, body, request, log }) => {
-    const succeeded = await guard.admit({
-      address: request.ip ?? '',
-      email: user.email,
-      device: known.of(request, user.email),
-    });
-    if (!(await isPassword(user.password_hash, body.current))) throw wrongPassword('current', 'is not right');
-    await succeeded();
+    await confirm(user, body.current, request, 'current');
     const issues = passwordIssues(body.next, [user.email, user.name], 'next');
     if (issues.length > 0) throw new HttpError('invalid', issues);
     const passwordHash = await hashPassword(body.next);
     await pool.transaction(async (db) => {
       await updatePassword(db, user.id, passwordHash);
+      await closePasswordLinks(db, user.id);
       await endSessions(db, user.id);
+      await mail.queue(db, 'password-changed', user.email);
     });
+    mail.look();
     await openSession(request, user.id);
     log.info({ userId: user.id }, 'password changed');
     return { ok: true as const };
   });
 }
 
-export function wrongPassword(path: string, message = 'E-mail or password is not right.'): HttpError {
+function wrongPassword(path: string, message = 'E-mail or password is not right.'): HttpError {
   return new HttpError('wrong-credentials', [{ path, code: 'wrong', message }]);
 }
 
@@ -131,6 +175,7 @@ function openSession(request: Request, userId: string): Promise<void> {
     request.session.regenerate((error) => {
       if (error) return fail(error);
       request.session.userId = userId;
+      request.session.browser = browserName(request.get('user-agent'));
       request.session.save((failed) => (failed ? fail(failed) : done()));
     });
   });

@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { isIPv6 } from 'node:net';
 import { setTimeout as wait } from 'node:timers/promises';
 import { RateLimiterRes } from 'rate-limiter-flexible';
@@ -21,6 +22,8 @@ const TRIES = {
 } as const;
 /** New accounts in an hour. */
 const ACCOUNTS = { address: 20, all: 500 } as const;
+/** Letters that somebody who is not signed in asks for, in an hour. */
+const LETTERS = { address: 20, email: 4, all: 2000 } as const;
 
 export type Pause = (ms: number) => Promise<unknown>;
 
@@ -38,6 +41,7 @@ export interface Try {
 export class SignInGuard {
   private readonly tries: Record<keyof typeof TRIES, DatabaseLimiter>;
   private readonly accounts: Record<keyof typeof ACCOUNTS, DatabaseLimiter>;
+  private readonly letters: Record<keyof typeof LETTERS, DatabaseLimiter>;
 
   constructor(
     pool: Pool,
@@ -49,15 +53,23 @@ export class SignInGuard {
         points: TRIES[name].most,
         duration: QUARTER_HOUR_S,
       });
-    const accounts = (name: keyof typeof ACCOUNTS) =>
-      new DatabaseLimiter(pool, { keyPrefix: `accounts-${name}`, points: ACCOUNTS[name], duration: HOUR_S });
+    const hourly = (keyPrefix: string, points: number) =>
+      new DatabaseLimiter(pool, { keyPrefix, points, duration: HOUR_S });
     this.tries = {
       device: tries('device'),
       address: tries('address'),
       email: tries('email'),
       all: tries('all'),
     };
-    this.accounts = { address: accounts('address'), all: accounts('all') };
+    this.accounts = {
+      address: hourly('accounts-address', ACCOUNTS.address),
+      all: hourly('accounts-all', ACCOUNTS.all),
+    };
+    this.letters = {
+      address: hourly('letters-address', LETTERS.address),
+      email: hourly('letters-email', LETTERS.email),
+      all: hourly('letters-all', LETTERS.all),
+    };
   }
 
   /**
@@ -86,24 +98,48 @@ export class SignInGuard {
     await consumed(this.accounts.all, 'all');
   }
 
+  /**
+   * Whether another letter goes to an address that a stranger named. Beyond a few in an hour none does, and nobody is
+   * told so: the same for who has an account and who has none.
+   *
+   * @throws HttpError 'too-many' when too many were asked for from one place, or over all
+   */
+  async admitLetter(address: string, email: string): Promise<boolean> {
+    await consumed(this.letters.address, network(address));
+    await consumed(this.letters.all, 'all');
+    return this.letters.email.consume(unnamed(email), 1).then(
+      () => true,
+      (error: unknown) => {
+        if (error instanceof RateLimiterRes) return false;
+        throw error;
+      },
+    );
+  }
+
   private countsOf({ address, email, device }: Try): [keyof typeof TRIES, string][] {
     return device
       ? [['device', device]]
       : [
           ['address', network(address)],
-          ['email', email],
+          ['email', unnamed(email)],
           ['all', 'all'],
         ];
   }
 }
 
-async function consumed(limiter: DatabaseLimiter, key: string): Promise<RateLimiterRes> {
+/** @throws HttpError 'too-many' with when to try again */
+export async function consumed(limiter: DatabaseLimiter, key: string): Promise<RateLimiterRes> {
   try {
     return await limiter.consume(key, 1);
   } catch (error) {
     if (!(error instanceof RateLimiterRes)) throw error;
     throw new HttpError('too-many', [], undefined, Math.ceil(error.msBeforeNext / 1000));
   }
+}
+
+/** What stands for an e-mail in a count: counts name nobody. */
+function unnamed(email: string): string {
+  return createHash('sha256').update(email).digest('hex');
 }
 
 /** What an address shares with its neighbours: of the newer kind everybody has a whole network of 2^64. */

@@ -14,10 +14,12 @@ export interface UserRow {
   blocked: boolean;
   /** 32 bytes in base64; null until a device first asks for it. */
   device_key: string | null;
+  /** Whether signing in asks for a code of the phone too. */
+  totp_on: boolean;
 }
 
 const COLUMNS =
-  'id, email, name, password_hash, units, bank_hand, schools, admin, blocked_at IS NOT NULL AS blocked, device_key';
+  'id, email, name, password_hash, units, bank_hand, schools, admin, blocked_at IS NOT NULL AS blocked, device_key, totp_on';
 
 export function toUser(row: UserRow): User {
   return {

@@ -85,3 +85,17 @@ export async function settleComment(db: Db, id: string, settled: boolean): Promi
 export async function deleteComment(db: Db, id: string): Promise<void> {
   await write(db, 'DELETE FROM plan_comments WHERE id = ?', [id]);
 }
+
+/** What somebody wrote on plans, oldest first; uses plan_comments_author. */
+export async function findCommentsBy(
+  db: Db,
+  authorId: string,
+): Promise<{ plan: string; text: string; at: string }[]> {
+  const found = await rows<{ title: string; text: string; made_at: Date }>(
+    db,
+    `SELECT p.title, q.text, q.made_at FROM plan_comments q JOIN plans p ON p.id = q.plan_id
+     WHERE q.author_id = ? ORDER BY q.made_at, q.id`,
+    [authorId],
+  );
+  return found.map(({ title, text, made_at }) => ({ plan: title, text, at: made_at.toISOString() }));
+}

@@ -1,27 +1,14 @@
-import {
-  api,
-  type SavedStudent,
-  STUDENT_FILE_FORMAT,
-  STUDENT_FILE_VERSION,
-  type StudentFile,
-} from '@doceo/contract';
+import { api, type SavedStudent } from '@doceo/contract';
 import type { Router } from 'express';
 import { may } from '../access/access';
 import type { Db, Pool } from '../db/pool';
 import { HttpError } from '../http/errors';
 import { forgetOutcomes } from '../circles/outcomes.sql';
 import { route } from '../http/route';
-import { findCoursesOfStudent } from '../courses/courses.sql';
-import { findEventsOfStudents, findOverview } from '../events/events.sql';
-import { findReadingsOfStudent } from '../readings/readings.sql';
+import { findOverview } from '../events/events.sql';
 import { importStudent } from './import';
-import {
-  deleteStudent,
-  findDeletionEffect,
-  findLessonsOfStudent,
-  findLooks,
-  insertLook,
-} from './privacy.sql';
+import { deleteStudent, findDeletionEffect, findLooks } from './privacy.sql';
+import { studentFile } from './student-file';
 import { findStudents, findStudentsById, insertStudent, updateStudent } from './students.sql';
 
 export function studentRoutes(router: Router, pool: Pool): void {
@@ -54,20 +41,10 @@ export function studentRoutes(router: Router, pool: Pool): void {
     pool,
     api.students.export,
     may('export', 'student'),
-    async ({ user, params: { id }, log }): Promise<StudentFile> => {
-      const { student } = await visibleStudent(pool, user.id, id);
-      await insertLook(pool, id, user.id, 'export');
+    async ({ user, params: { id }, log }) => {
+      const student = await visibleStudent(pool, user.id, id);
       log.info({ userId: user.id, studentId: id }, 'record exported');
-      return {
-        format: STUDENT_FILE_FORMAT,
-        version: STUDENT_FILE_VERSION,
-        writtenAt: new Date().toISOString(),
-        student: { id, ...student },
-        lessons: await findLessonsOfStudent(pool, id),
-        courses: await findCoursesOfStudent(pool, id),
-        events: await findEventsOfStudents(pool, [id]),
-        readings: await findReadingsOfStudent(pool, id),
-      };
+      return studentFile(pool, user.id, student);
     },
   );
 

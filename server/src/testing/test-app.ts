@@ -42,6 +42,8 @@ export async function testApp(
     DOCEO_DB_URL: url,
     DOCEO_SESSION_SECRET: 'only for tests, long enough',
     DOCEO_DEMO: '1',
+    DOCEO_MAIL: 'none',
+    DOCEO_URL: 'https://doceo.example',
     DOCEO_ROOT: ROOT,
     ...options.settings,
   });
@@ -73,7 +75,7 @@ export async function testApp(
       return signedIn(account.email, account.password);
     },
     close: async () => {
-      close();
+      await close();
       await pool.end();
     },
   };

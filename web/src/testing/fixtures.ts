@@ -165,11 +165,18 @@ export const SESSION: Session = {
   },
   demo: [],
   registration: 'open',
+  mail: 'server',
   deviceKey: 'AAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAA=',
 };
 
 /** Nobody is signed in. */
-export const STRANGER: Session = { user: null, demo: [], registration: 'open', deviceKey: null };
+export const STRANGER: Session = {
+  user: null,
+  demo: [],
+  registration: 'open',
+  mail: 'server',
+  deviceKey: null,
+};
 
 /** What the server says of events that came: all are stored, unless told otherwise. */
 export function receipt(

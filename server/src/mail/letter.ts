@@ -1,0 +1,29 @@
+/** What is written to people. */
+export type LetterKind =
+  /** Somebody said that he lost his password. */
+  | 'lost-password'
+  /** An account was asked for with this address. */
+  | 'registered'
+  /** Told to the owner, so that nothing of it happens behind his back. */
+  | 'password-changed'
+  | 'second-factor-on'
+  | 'second-factor-off'
+  | 'spare-code-used';
+
+/** What a letter needs beside its address. */
+export type Facts = Record<string, string | boolean>;
+
+export interface Letter {
+  subject: string;
+  text: string;
+}
+
+/** A letter that waits. */
+export interface QueuedLetter {
+  id: string;
+  kind: LetterKind;
+  address: string;
+  facts: Facts;
+  queuedAt: Date;
+  tries: number;
+}

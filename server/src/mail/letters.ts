@@ -1,0 +1,104 @@
+import { createHmac } from 'node:crypto';
+import { DateTime } from 'luxon';
+import type { Pool } from '../db/pool';
+import { keepPasswordLink, LINK_MINUTES } from '../session/password-links.sql';
+import { findUserByEmail } from '../session/users.sql';
+import type { Letter, LetterKind, QueuedLetter } from './letter';
+
+/** What letters are written with. */
+export interface Desk {
+  pool: Pool;
+  /** Where the application is found, without a slash at the end. */
+  address: () => string;
+  /** From it the token of a link is made, so that a letter that is tried twice says the same twice. */
+  secret: string;
+}
+
+type Writer = (desk: Desk, letter: QueuedLetter, name: string) => Promise<string | null> | string | null;
+
+/** The words of each kind, with their subject. A person without an account gets none, unless it says so. */
+const WRITERS: Record<LetterKind, { subject: string; write: Writer }> = {
+  'lost-password': {
+    subject: 'A new password for Doceo',
+    write: async (desk, letter, name) => {
+      const user = await findUserByEmail(desk.pool, letter.address);
+      if (!user || user.blocked) return null;
+      const token = tokenOf(desk.secret, letter.id);
+      if (!(await keepPasswordLink(desk.pool, user.id, token, letter.queuedAt))) return null;
+      return `${greeting(name)}
+
+somebody, you it is hoped, asked for a new password on ${told(letter.queuedAt)}. Here you choose it:
+
+${desk.address()}/lost#${token}
+
+The link works once, for ${LINK_MINUTES} minutes from now, and only the newest one works.
+If it was not you, do nothing: your password stays as it is.`;
+    },
+  },
+  registered: {
+    subject: 'Your account at Doceo',
+    write: (desk, { facts }, name) =>
+      facts['again'] === true
+        ? `${greeting(name)}
+
+an account was asked for with this address on ${desk.address()}. You have one already; it stays as it is.
+If you do not know its password any more, ask for a new one where you sign in.`
+        : `${greeting(name)}
+
+an account was made with this address on ${desk.address()}.
+If it was not you, ask for a new password where you sign in: then it is yours, and you can delete it.`,
+  },
+  'password-changed': notice(
+    'Your password was changed',
+    'the password of your account was changed, and all other sign-ins were ended.',
+  ),
+  'second-factor-on': notice(
+    'Your account asks for a code now',
+    'your account asks for a code of your phone beside the password from now on. Keep the spare codes where you find them without the phone.',
+  ),
+  'second-factor-off': notice(
+    'Your account asks for no code any more',
+    'your account is opened by its password alone again.',
+  ),
+  'spare-code-used': notice(
+    'A spare code was used',
+    'somebody signed in to your account with one of its spare codes. Each works once; new ones are made where the second step is set up.',
+  ),
+};
+
+/** The words of a letter; null when there is nobody to read them. */
+export async function writeLetter(desk: Desk, letter: QueuedLetter): Promise<Letter | null> {
+  const writer = WRITERS[letter.kind] as (typeof WRITERS)[LetterKind] | undefined;
+  if (!writer) return null;
+  const name = (await findUserByEmail(desk.pool, letter.address))?.name ?? '';
+  const text = await writer.write(desk, letter, name);
+  return text === null ? null : { subject: writer.subject, text: `${text}\n\nDoceo, ${desk.address()}\n` };
+}
+
+function notice(subject: string, what: string): { subject: string; write: Writer } {
+  return {
+    subject,
+    write: (_desk, letter, name) => `${greeting(name)}
+
+on ${told(letter.queuedAt)} ${what}
+If it was not you, ask for a new password where you sign in, at once.`,
+  };
+}
+
+function greeting(name: string): string {
+  return name === '' ? 'Good day,' : `Dear ${name},`;
+}
+
+/** In the one time zone that is nobody's and everybody's: a server does not know where its reader is. */
+function told(at: Date): string {
+  return `${DateTime.fromJSDate(at).toUTC().toFormat('d LLLL yyyy, HH:mm')} (UTC)`;
+}
+
+/** 128 bits that nobody finds without the secret, and that are the same whenever the letter is written again. */
+function tokenOf(secret: string, letterId: string): string {
+  return createHmac('sha256', secret)
+    .update(`letter/${letterId}`)
+    .digest()
+    .subarray(0, 16)
+    .toString('base64url');
+}
