@@ -83,10 +83,8 @@ export type SignInPlace = z.infer<typeof signInPlaceSchema>;
 
 /** The second step of signing in. */
 export const secondFactorSchema = z.strictObject({ on: z.boolean(), spareCodes: z.int() });
-export type SecondFactorState = z.infer<typeof secondFactorSchema>;
 /** What a phone is set up with: the secret to be typed, and the address to be drawn. */
 export const secondFactorOfferSchema = z.strictObject({ secret: z.string(), address: z.string() });
-export type SecondFactorOffer = z.infer<typeof secondFactorOfferSchema>;
 export const passwordOnlySchema = z.strictObject({ password: z.string().min(1, 'it is needed').max(200) });
 export const codeOnlySchema = z.strictObject({ code: codeSchema });
 export const spareCodesSchema = z.strictObject({ spareCodes: z.array(z.string()) });

@@ -58,6 +58,13 @@ const COMMON: Screen[] = [
   { name: 'students', path: '/record' },
   { name: 'group', path: '/record/group' },
   { name: 'circle', path: '/circle' },
+  {
+    name: 'account',
+    path: '/account',
+    presses: [press('main button', 'Set it up'), press('main button', 'See what would go')],
+  },
+  { name: 'a link of no letter', path: `/lost#${'A'.repeat(22)}` },
+  { name: 'letters of the demo', path: '/mailbox' },
   { name: 'no such page', path: '/nowhere' },
 ];
 

@@ -16,6 +16,8 @@ import { SessionEndedComponent } from './shell/session-ended.component';
 import { SignInComponent } from './shell/sign-in.component';
 import { StripComponent } from './shell/strip.component';
 
+/** Screens that need no account. */
+const OPEN = /^\/(shown|lost|mailbox)\b/;
 /** How often to look for a server that was away, milliseconds. */
 const LOOK_MS = 5000;
 
@@ -98,7 +100,7 @@ export class AppComponent {
   private readonly url = signal(location.pathname);
   protected readonly whole = computed(() => this.url().startsWith('/teach'));
   /** What is behind a link is for whoever has it, with an account or without. */
-  protected readonly open = computed(() => this.url().startsWith('/shown'));
+  protected readonly open = computed(() => OPEN.test(this.url()));
   protected readonly ready = signal(false);
   /** Why the application could not start. */
   protected readonly problem = signal<ApiError | null>(null);

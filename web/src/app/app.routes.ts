@@ -201,6 +201,21 @@ export const routes: Routes = [
     loadComponent: () => import('./circle/circle.page').then((m) => m.CirclePage),
   },
   {
+    path: 'account',
+    title: 'Account · Doceo',
+    loadComponent: () => import('./account/account.page').then((m) => m.AccountPage),
+  },
+  {
+    path: 'lost',
+    title: 'A new password · Doceo',
+    loadComponent: () => import('./account/lost.page').then((m) => m.LostPage),
+  },
+  {
+    path: 'mailbox',
+    title: 'Letters of the demo · Doceo',
+    loadComponent: () => import('./account/mailbox.page').then((m) => m.MailboxPage),
+  },
+  {
     path: '**',
     title: 'Not found · Doceo',
     loadComponent: () => import('./shell/not-found.page').then((m) => m.NotFoundPage),

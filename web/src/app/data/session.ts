@@ -23,6 +23,8 @@ export class SessionStore {
   readonly user = computed<User | null>(() => this.session()?.user ?? null);
   readonly demo = computed<DemoAccount[]>(() => this.session()?.demo ?? []);
   readonly registration = computed(() => this.session()?.registration ?? 'open');
+  /** Whether letters go out, and where to. */
+  readonly mail = computed(() => this.session()?.mail ?? 'none');
   readonly settings = computed<Settings>(() => this.user()?.settings ?? DEFAULTS);
   readonly units = computed(() => this.settings().units);
 
@@ -36,9 +38,10 @@ export class SessionStore {
     return this.client.call(api.session.get).pipe(switchMap((session) => this.arrived(session)));
   }
 
-  signIn(email: string, password: string): Observable<Session> {
+  /** @param code of the second step, where the account has one */
+  signIn(email: string, password: string, code = ''): Observable<Session> {
     return this.client
-      .once(api.session.signIn, { body: { email, password } })
+      .once(api.session.signIn, { body: { email, password, ...(code.trim() === '' ? {} : { code }) } })
       .pipe(switchMap((session) => this.opened(session)));
   }
 
@@ -52,6 +55,11 @@ export class SessionStore {
   /** Ends the session, and empties the device of this user; what he has not sent stays sealed for him. */
   signOut(): Observable<unknown> {
     return this.client.once(api.session.signOut).pipe(switchMap(() => this.left()));
+  }
+
+  /** Asks for a letter with a link to a new password. */
+  lost(email: string): Observable<unknown> {
+    return this.client.once(api.session.lost, { body: { email } });
   }
 
   changePassword(current: string, next: string): Observable<unknown> {

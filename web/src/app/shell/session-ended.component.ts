@@ -22,9 +22,19 @@ import { TextFieldComponent } from '../parts/fields/text-field.component';
           name="password"
           autocomplete="current-password"
           [value]="password"
-          [fault]="error()?.message"
+          [fault]="asksCode() ? null : error()?.message"
           (typed)="password = $event"
         />
+        @if (asksCode()) {
+          <doceo-text-field
+            label="The code of your phone, or a spare one"
+            name="code"
+            autocomplete="one-time-code"
+            [value]="code"
+            [fault]="error()?.at('code') ?? error()?.message"
+            (typed)="code = $event"
+          />
+        }
         <div class="row"><button type="submit" class="btn go">Sign in again</button></div>
       </form>
     </doceo-dialog>
@@ -39,11 +49,17 @@ import { TextFieldComponent } from '../parts/fields/text-field.component';
 export class SessionEndedComponent {
   protected readonly session = inject(SessionStore);
   protected readonly error = signal<ApiError | null>(null);
+  /** Whether the account wants a code of the phone. */
+  protected readonly asksCode = signal(false);
   protected password = '';
+  protected code = '';
 
   protected submit(): void {
-    this.session
-      .signIn(this.session.user()?.email ?? '', this.password)
-      .subscribe({ error: (error: ApiError) => this.error.set(error) });
+    this.session.signIn(this.session.user()?.email ?? '', this.password, this.code).subscribe({
+      error: (error: ApiError) => {
+        this.error.set(error);
+        this.asksCode.set(error.issues.some(({ path }) => path === 'code'));
+      },
+    });
   }
 }

@@ -70,6 +70,56 @@ describe('signing in', () => {
   });
 });
 
+describe('a lost password', () => {
+  let server: FakeServer;
+  beforeEach(() => {
+    localStorage.clear();
+    server = lessonServer().on(api.session.get, { ...STRANGER, mail: 'stand-in' });
+  });
+
+  it('is asked for by a letter; the address that was typed stays', async () => {
+    const page = await show(SignInComponent, server);
+    await page.enter('input[name=email]', 'kim@example');
+    await page.press('I lost my password');
+    await page.press('Send me a link');
+    expect(page.all('.wrong')).toEqual(['write it like name@example.org']);
+    server.on(api.session.lost, { ok: true });
+    await page.enter('input[name=email]', 'Kim@example.org');
+    await page.press('Send me a link');
+    expect(server.of(api.session.lost)[0]?.body).toEqual({ email: 'kim@example.org' });
+    expect(page.all('[role=status]').join()).toContain('If kim@example.org has an account here');
+    expect(page.text()).toContain('letters of the demo');
+    await page.press('Back to sign in');
+    expect(document.querySelector<HTMLInputElement>('input[name=email]')?.value).toBe('Kim@example.org');
+  });
+
+  it('is not offered where no letters go out', async () => {
+    server.on(api.session.get, { ...STRANGER, mail: 'none' });
+    expect((await show(SignInComponent, server)).text()).not.toContain('I lost my password');
+  });
+
+  it('is not all that is asked for where there is a second step', async () => {
+    const page = await show(SignInComponent, server);
+    server.refuse(api.session.signIn, 401, 'wrong-credentials', [
+      { path: 'code', code: 'needed', message: 'Now the code of your phone, or a spare one.' },
+    ]);
+    await page.enter('input[name=email]', 'kim@example.org');
+    await page.enter('input[name=password]', 'corvane-demo');
+    await page.press('Sign in');
+    await page.quiet();
+    expect(document.activeElement?.getAttribute('name')).toBe('code');
+    expect(page.all('.wrong')).toEqual(['Now the code of your phone, or a spare one.']);
+    server.on(api.session.signIn, SESSION);
+    await page.enter('input[name=code]', '123456');
+    await page.press('Sign in');
+    expect(server.of(api.session.signIn).at(-1)?.body).toEqual({
+      email: 'kim@example.org',
+      password: 'corvane-demo',
+      code: '123456',
+    });
+  });
+});
+
 describe('the frame', () => {
   it('asks for the password again when the session ended, and goes on with what waited', async () => {
     localStorage.clear();
@@ -84,6 +134,24 @@ describe('the frame', () => {
     await page.press('Sign in again');
     expect(await answer).toEqual([CIRCLE]);
     expect(page.text()).not.toContain('Your session has ended');
+  });
+
+  it('asks for the code of the phone, too, when the session ended', async () => {
+    localStorage.clear();
+    const server = lessonServer();
+    const page = await show(AppComponent, server);
+    server.refuse(api.circles.list, 401, 'signed-out');
+    const answer = firstValueFrom(TestBed.inject(ApiClient).call(api.circles.list));
+    await page.settle();
+    server.refuse(api.session.signIn, 401, 'wrong-credentials', [
+      { path: 'code', code: 'needed', message: 'Now the code of your phone.' },
+    ]);
+    await page.enter('input[name=password]', 'corvane-demo');
+    await page.press('Sign in again');
+    server.on(api.session.signIn, SESSION).on(api.circles.list, [CIRCLE]);
+    await page.enter('input[name=code]', '123456');
+    await page.press('Sign in again');
+    expect(await answer).toEqual([CIRCLE]);
   });
 
   it('says so while the server does not answer', async () => {

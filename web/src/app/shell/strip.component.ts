@@ -8,7 +8,6 @@ import { dayText, initials, timeText } from '../data/lesson/lesson-texts';
 import { SessionStore } from '../data/session';
 import type { ApiError } from '../data/api/api-error';
 import { SetAsideComponent } from '../shared/lesson/set-aside.component';
-import { AccountDialogComponent } from './account-dialog.component';
 import { OriginComponent } from '../parts/origin.component';
 import { narrowWindow, TABLET_PX } from '../parts/narrow';
 import { AppVersion } from './app-version';
@@ -16,7 +15,7 @@ import { AppVersion } from './app-version';
 /** Where and when we are. Change the lesson here and every screen follows. */
 @Component({
   selector: 'doceo-strip',
-  imports: [AccountDialogComponent, FormsModule, OriginComponent, RouterLink, SetAsideComponent],
+  imports: [FormsModule, OriginComponent, RouterLink, SetAsideComponent],
   template: `
     @if (day.lesson(); as lesson) {
       <label class="lesson">
@@ -98,9 +97,7 @@ import { AppVersion } from './app-version';
       </button>
       @if (open()) {
         <span class="menu">
-          <button type="button" class="btn small" (click)="account.set(true); open.set(false)">
-            Account
-          </button>
+          <a class="btn small" routerLink="/account" (click)="open.set(false)">Account</a>
           <button type="button" class="btn small" [disabled]="leaving()" (click)="signOut()">Sign out</button>
           @if (unsent() > 0) {
             <span class="small"
@@ -114,9 +111,6 @@ import { AppVersion } from './app-version';
         </span>
       }
     </span>
-    @if (account()) {
-      <doceo-account-dialog (closed)="account.set(false)" />
-    }
   `,
   styleUrl: './strip.component.css',
   host: {
@@ -134,7 +128,6 @@ export class StripComponent {
   protected readonly version = inject(AppVersion);
   private readonly narrow = narrowWindow(TABLET_PX);
   protected readonly open = signal(false);
-  protected readonly account = signal(false);
   protected readonly leaving = signal(false);
   protected readonly stuck = signal<string | null>(null);
   protected readonly unsent = computed(() => this.bank.waiting() + this.bank.setAside().length);

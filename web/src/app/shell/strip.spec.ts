@@ -36,7 +36,7 @@ describe('the strip', () => {
     const page = await show(StripComponent, lessonServer());
     await page.quiet();
     await page.press('Maren Voss');
-    expect(page.all('.menu button')).toEqual(['Account', 'Sign out']);
+    expect(page.all('.menu .btn')).toEqual(['Account', 'Sign out']);
     await page.key('.menu button', 'Escape');
     expect(page.all('.menu')).toEqual([]);
     expect(document.activeElement?.textContent).toContain('Maren Voss');

@@ -8,7 +8,7 @@ import { fetched } from '../../data/api/fetched';
 import { Failures } from '../../data/api/failures';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { placeInPlan } from './named-places';
-import { QrCodeComponent } from './qr-code.component';
+import { QrCodeComponent } from '../../shared/qr-code.component';
 
 const DAYS_TOLD: Record<(typeof LINK_DAYS)[number], string> = {
   7: 'a week',

@@ -1,0 +1,106 @@
+import { Component, inject, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { FormsModule } from '@angular/forms';
+import { ActivatedRoute, RouterLink } from '@angular/router';
+import { api, newPasswordSchema } from '@doceo/contract';
+import { ApiClient } from '../data/api/api-client';
+import type { ApiError } from '../data/api/api-error';
+import { checked } from '../data/api/checked';
+import { fetched } from '../data/api/fetched';
+import { TextFieldComponent } from '../parts/fields/text-field.component';
+
+/** Behind the link of a letter: a new password. */
+@Component({
+  selector: 'doceo-lost-page',
+  imports: [FormsModule, RouterLink, TextFieldComponent],
+  template: `
+    <article>
+      <h1>A new password</h1>
+      @if (done()) {
+        <p role="status">
+          It is changed, and whoever was signed in with the old one is out. Sign in with the new one.
+        </p>
+        <p><a class="btn go" routerLink="/today">Sign in</a></p>
+      } @else if (!token()) {
+        <p role="alert">This address lost its end on the way. Copy the link whole from the letter.</p>
+      } @else if (link.failed(); as problem) {
+        <p role="alert">
+          {{ problem.issues[0]?.message ? 'The link ' + problem.issues[0]?.message : problem.message }}
+        </p>
+        <p><a class="btn" routerLink="/today">Back to sign in</a></p>
+      } @else if (link.value(); as whose) {
+        <p>
+          For <b>{{ whose.name }}</b>&ngsp;<span class="figure">{{ whose.email }}</span>
+        </p>
+        <form (ngSubmit)="change()" novalidate>
+          <input class="for-managers" type="email" autocomplete="username" [value]="whose.email" readonly />
+          <doceo-text-field
+            label="The new one, ten characters or more"
+            type="password"
+            name="password"
+            autocomplete="new-password"
+            [value]="password"
+            [fault]="wrong()?.at('password')"
+            (typed)="password = $event"
+          />
+          @if (wrong()?.issues?.length === 0) {
+            <p class="wrong" role="alert">{{ wrong()?.message }}</p>
+          }
+          <div class="row"><button type="submit" class="btn go" [disabled]="busy()">Keep it</button></div>
+        </form>
+      } @else {
+        <p class="soft" role="status">Looking at the link …</p>
+      }
+    </article>
+  `,
+  styles: `
+    article {
+      max-width: 460px;
+      margin: 8vh auto 0;
+      padding: 24px;
+      display: grid;
+      gap: 12px;
+      background: var(--sheet);
+      border-top: 3px solid var(--lime);
+    }
+
+    form {
+      display: grid;
+      gap: 12px;
+    }
+
+    p {
+      overflow-wrap: anywhere;
+    }
+
+    .for-managers {
+      display: none;
+    }
+  `,
+})
+export class LostPage {
+  private readonly client = inject(ApiClient);
+  protected readonly token = toSignal(inject(ActivatedRoute).fragment);
+  protected readonly link = fetched(
+    () => this.token() || null,
+    (token) => this.client.call(api.session.lostLink, { body: { token } }),
+  );
+  protected password = '';
+  protected readonly busy = signal(false);
+  protected readonly done = signal(false);
+  protected readonly wrong = signal<ApiError | null>(null);
+
+  protected change(): void {
+    const form = checked(newPasswordSchema, { token: this.token(), password: this.password });
+    if ('error' in form) return this.wrong.set(form.error);
+    this.busy.set(true);
+    this.wrong.set(null);
+    this.client.once(api.session.lostAnswer, { body: form.data }).subscribe({
+      next: () => this.done.set(true),
+      error: (error: ApiError) => {
+        this.busy.set(false);
+        this.wrong.set(error);
+      },
+    });
+  }
+}

@@ -1,0 +1,121 @@
+import { Component, inject, linkedSignal, signal } from '@angular/core';
+import { api, type SignInPlace } from '@doceo/contract';
+import { DateTime } from 'luxon';
+import type { Observable } from 'rxjs';
+import { ApiClient } from '../data/api/api-client';
+import type { ApiError } from '../data/api/api-error';
+import { fetched } from '../data/api/fetched';
+import { LoadFailedComponent } from '../shared/load-failed.component';
+
+/** Every browser that is signed in, with a button to end what one does not know. */
+@Component({
+  selector: 'doceo-sign-ins',
+  imports: [LoadFailedComponent],
+  template: `
+    @if (list.failed(); as problem) {
+      <doceo-load-failed [problem]="problem" (again)="list.again()" />
+    } @else if (places(); as all) {
+      <ul>
+        @for (place of all; track place.id) {
+          <li>
+            <span>
+              <b>{{ place.browser }}</b>&ngsp;
+              @if (place.here) {
+                <span class="chip">here</span>
+              }
+              <br />
+              <span class="small soft">since {{ day(place.since) }}, used {{ ago(place) }}</span>
+            </span>
+            @if (!place.here) {
+              <button
+                type="button"
+                class="btn small"
+                [disabled]="busy()"
+                [attr.aria-label]="'End the sign-in of ' + place.browser + ' since ' + day(place.since)"
+                (click)="end(place)"
+              >
+                End it
+              </button>
+            }
+          </li>
+        }
+      </ul>
+      @if (all.length > 2) {
+        <div>
+          <button type="button" class="btn small" [disabled]="busy()" (click)="endOthers()">
+            End all but this one
+          </button>
+        </div>
+      }
+      @if (wrong(); as problem) {
+        <p class="wrong" role="alert">{{ problem.message }}</p>
+      }
+    } @else {
+      <p class="soft" role="status">Looking …</p>
+    }
+  `,
+  styleUrl: './account-part.css',
+  styles: `
+    li {
+      display: flex;
+      align-items: center;
+      justify-content: space-between;
+      gap: 12px;
+      padding: 8px 0;
+      border-bottom: 1px solid var(--line);
+    }
+
+    .chip {
+      border: 1.5px solid var(--sighter);
+      padding: 0 6px;
+      font-size: 12px;
+    }
+  `,
+})
+export class SignInsComponent {
+  private readonly client = inject(ApiClient);
+  protected readonly list = fetched(
+    () => true,
+    () => this.client.call(api.account.signIns),
+  );
+  protected readonly places = linkedSignal(() => this.list.value());
+  protected readonly busy = signal(false);
+  protected readonly wrong = signal<ApiError | null>(null);
+
+  protected day(at: string): string {
+    return DateTime.fromISO(at).toFormat('d LLL yyyy');
+  }
+
+  /** Use is noted by the hour. */
+  protected ago({ here, usedAt }: SignInPlace): string {
+    const hours = -DateTime.fromISO(usedAt).diffNow('hours').hours;
+    if (here || hours < 1.5) return 'just now';
+    if (hours < 24) return `${Math.round(hours)} hours ago`;
+    const days = Math.round(hours / 24);
+    return days === 1 ? 'a day ago' : `${days} days ago`;
+  }
+
+  protected end({ id }: SignInPlace): void {
+    this.then(this.client.call(api.account.endSignIn, { params: { id } }));
+  }
+
+  protected endOthers(): void {
+    this.then(this.client.call(api.account.endOtherSignIns));
+  }
+
+  private then(call: Observable<SignInPlace[]>): void {
+    this.busy.set(true);
+    this.wrong.set(null);
+    call.subscribe({
+      next: (places) => {
+        this.busy.set(false);
+        this.places.set(places);
+      },
+      error: (error: ApiError) => {
+        this.busy.set(false);
+        this.wrong.set(error);
+        this.list.again();
+      },
+    });
+  }
+}
