@@ -33,13 +33,12 @@ ensurePackages(['mariadb-server', 'chromium']);
 ensureDependencies();
 await buildPrograms();
 buildWeb();
-run(process.execPath, [join(ROOT, 'dist/bench.mjs')]);
 const data = mkdtempSync(join(tmpdir(), 'doceo-bench-'));
 const database = await startDatabase(data, { fast: true });
 try {
-  tryRun(process.execPath, [join(ROOT, 'dist/interface-bench.mjs')], {
-    env: { ...process.env, DOCEO_ROOT: ROOT, DOCEO_TEST_DB_URL: database.url },
-  });
+  const env = { ...process.env, DOCEO_ROOT: ROOT, DOCEO_TEST_DB_URL: database.url };
+  run(process.execPath, [join(ROOT, 'dist/bench.mjs')], { env });
+  tryRun(process.execPath, [join(ROOT, 'dist/interface-bench.mjs')], { env });
 } finally {
   await database.stop();
   rmSync(data, { recursive: true, force: true });

@@ -48,3 +48,16 @@ CREATE TABLE IF NOT EXISTS spare_codes (
   PRIMARY KEY (user_id, code_hash),
   FOREIGN KEY (user_id) REFERENCES users (id) ON DELETE CASCADE
 );
+
+-- Accounts asked for, until the link of their letter is opened. Of the token only its SHA-256 is kept, from when it is sent.
+CREATE TABLE IF NOT EXISTS asked_accounts (
+  id CHAR(36) CHARACTER SET ascii NOT NULL PRIMARY KEY,
+  email VARCHAR(190) NOT NULL,
+  name VARCHAR(80) NOT NULL,
+  password_hash VARCHAR(200) NOT NULL,
+  token_hash CHAR(64) CHARACTER SET ascii NULL,
+  asked_at DATETIME(3) NOT NULL DEFAULT UTC_TIMESTAMP(3),
+  UNIQUE KEY asked_accounts_token (token_hash),
+  KEY asked_accounts_email (email),
+  KEY asked_accounts_time (asked_at)
+);

@@ -4,7 +4,7 @@ import { accountFileSchema } from '../people/account-file';
 import {
   accountEffectSchema,
   codeOnlySchema,
-  lostPasswordLinkSchema,
+  letterTokenBodySchema,
   lostPasswordOfSchema,
   lostPasswordSchema,
   newPasswordSchema,
@@ -41,6 +41,11 @@ export const sessionApi = {
       reply: okSchema,
     },
   ),
+  confirm: endpoint('post', '/session/confirm', 'Make the account that a letter is about', {
+    access: 'public',
+    body: letterTokenBodySchema,
+    reply: z.strictObject({ email: z.string() }),
+  }),
   changePassword: endpoint('put', '/session/password', 'Change the password; ends all other sessions', {
     body: passwordChangeSchema,
     reply: okSchema,
@@ -54,7 +59,7 @@ export const sessionApi = {
   ),
   lostLink: endpoint('post', '/session/lost/link', 'Whose password a link of such a letter replaces', {
     access: 'public',
-    body: lostPasswordLinkSchema,
+    body: letterTokenBodySchema,
     reply: lostPasswordOfSchema,
   }),
   lostAnswer: endpoint('put', '/session/lost', 'A new password by the link of a letter; ends all sessions', {

@@ -64,7 +64,7 @@ export const lostPasswordSchema = z.strictObject({ email: emailSchema });
 export const letterTokenSchema = z
   .string()
   .regex(/^[\w-]{22}$/, 'is not all of the link; copy it whole from the letter');
-export const lostPasswordLinkSchema = z.strictObject({ token: letterTokenSchema });
+export const letterTokenBodySchema = z.strictObject({ token: letterTokenSchema });
 export const newPasswordSchema = z.strictObject({ token: letterTokenSchema, password: passwordSchema });
 /** Whose password a link replaces. */
 export const lostPasswordOfSchema = z.strictObject({ email: z.string(), name: z.string() });

@@ -252,6 +252,7 @@ const ELSEWHERE = [
   api.session.signOut,
   api.session.lostLink,
   api.session.lostAnswer,
+  api.session.confirm,
   api.account.endSignIn,
 ];
 

@@ -86,6 +86,7 @@ export async function findAccountEffect(db: Db, userId: string): Promise<Account
 /** What hangs on an address rather than on an account. */
 const NAMED_BY_ADDRESS = [
   ['circle_invitations', 'email'],
+  ['asked_accounts', 'email'],
   ['mails', 'address'],
   ['stand_in_mails', 'address'],
 ] as const;

@@ -19,6 +19,7 @@ import { SHIPPED_CURRICULUM as SHIPPED } from '@doceo/core/shipped';
 import { benchDrift } from './drift-bench';
 import { fastestMs } from './fastest';
 import { benchSchedule } from './schedule-bench';
+import { benchSignIn } from './sign-in-bench';
 
 function attempts(count: number, seed: string): SkillAttempt[] {
   const random = seededRandom(seed);
@@ -105,3 +106,5 @@ for (const key of ['initial', 'learn', 'slip', 'guess'] as const)
   console.log(
     `  ${key}: fitted ${mean[key].toFixed(3)} ± ${spread[key].toFixed(3)}, true ${truth[key].toFixed(3)}`,
   );
+
+await benchSignIn();

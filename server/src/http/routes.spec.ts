@@ -57,6 +57,7 @@ const ROWS: Row[] = [
   }),
   row(api.session.lost, { wrong: { email: 'no mail' } }),
   row(api.session.lostLink, { wrong: { token: 'cut' } }),
+  row(api.session.confirm, { wrong: { token: 'cut' } }),
   row(api.session.lostAnswer, { wrong: { token: 'cut', password: 'short' } }),
   row(api.mailbox.list),
   row(api.account.file, { body: { password: 'not it' }, wrong: { password: '' } }),

@@ -2,7 +2,9 @@
 export type LetterKind =
   /** Somebody said that he lost his password. */
   | 'lost-password'
-  /** An account was asked for with this address. */
+  /** An account was asked for with this address; it is made when the link is opened. */
+  | 'confirm-account'
+  /** The same where letters prove nothing: it was made, or there is one. */
   | 'registered'
   /** Told to the owner, so that nothing of it happens behind his back. */
   | 'password-changed'

@@ -1,6 +1,7 @@
 import { createHmac } from 'node:crypto';
 import { DateTime } from 'luxon';
 import type { Pool } from '../db/pool';
+import { deleteAskedAccount, keepAskedToken } from '../session/asked-accounts.sql';
 import { keepPasswordLink, LINK_MINUTES } from '../session/password-links.sql';
 import { findUserByEmail } from '../session/users.sql';
 import type { Letter, LetterKind, QueuedLetter } from './letter';
@@ -35,14 +36,30 @@ The link works once, for ${LINK_MINUTES} minutes from now, and only the newest o
 If it was not you, do nothing: your password stays as it is.`;
     },
   },
+  'confirm-account': {
+    subject: 'Your account at Doceo',
+    write: async (desk, letter, name) => {
+      const askedId = String(letter.facts['askedId']);
+      if (name !== '') {
+        await deleteAskedAccount(desk.pool, askedId);
+        return againText(desk, name);
+      }
+      const token = tokenOf(desk.secret, letter.id);
+      if (!(await keepAskedToken(desk.pool, askedId, token))) return null;
+      return `${greeting('')}
+
+an account was asked for with this address. Open this link, and it is made:
+
+${desk.address()}/welcome#${token}
+
+The link works for two days. If it was not you, do nothing: then there will be none.`;
+    },
+  },
   registered: {
     subject: 'Your account at Doceo',
     write: (desk, { facts }, name) =>
       facts['again'] === true
-        ? `${greeting(name)}
-
-an account was asked for with this address on ${desk.address()}. You have one already; it stays as it is.
-If you do not know its password any more, ask for a new one where you sign in.`
+        ? againText(desk, name)
         : `${greeting(name)}
 
 an account was made with this address on ${desk.address()}.
@@ -83,6 +100,13 @@ function notice(subject: string, what: string): { subject: string; write: Writer
 on ${told(letter.queuedAt)} ${what}
 If it was not you, ask for a new password where you sign in, at once.`,
   };
+}
+
+function againText(desk: Desk, name: string): string {
+  return `${greeting(name)}
+
+an account was asked for with this address on ${desk.address()}. You have one already; it stays as it is.
+If you do not know its password any more, ask for a new one where you sign in.`;
 }
 
 function greeting(name: string): string {

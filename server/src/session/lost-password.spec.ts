@@ -2,6 +2,7 @@ import { FELLOW, LEAD } from '@doceo/demo';
 import supertest from 'supertest';
 import { administer } from '../accounts/administer';
 import { rows, write } from '../db/pool';
+import { StandInMailbox } from '../mail/stand-in';
 import { lettersTo, tokenIn } from '../testing/letters';
 import { type TestApp, testApp } from '../testing/test-app';
 
@@ -116,18 +117,85 @@ describe('a lost password', () => {
 });
 
 describe('a new account', () => {
-  it('is told to its address, and so is a second try for one that is known', async () => {
+  const account = { email: 'kim@example.org', password: 'ten letters', name: 'Kim' };
+  const ask = (test: TestApp, who: object = account) =>
+    supertest(test.app).post('/api/session/register').send(who).expect(200);
+
+  it('is told to its address in the demo, and so is a second try for one that is known', async () => {
     const test = await testApp('told_account', { settings: { DOCEO_MAIL: 'stand-in' } });
-    const account = { email: 'kim@example.org', password: 'ten letters', name: 'Kim' };
-    await supertest(test.app).post('/api/session/register').send(account).expect(200);
+    await ask(test);
     expect((await lettersTo(test, account.email))[0]?.text).toContain('an account was made');
-    await supertest(test.app)
-      .post('/api/session/register')
-      .send({ ...account, name: 'Eve' })
-      .expect(200);
+    await ask(test, { ...account, name: 'Eve' });
     const [again] = await lettersTo(test, account.email, 2);
     expect(again?.text).toContain('Dear Kim');
     expect(again?.text).toContain('You have one already');
     await test.close();
+  });
+
+  describe('where letters go out', () => {
+    /** The one shows what the other sends over SMTP. */
+    let mailbox: TestApp;
+    let server: StandInMailbox;
+    let test: TestApp;
+    beforeEach(async () => {
+      mailbox = await testApp('asked_account', { settings: { DOCEO_MAIL: 'stand-in' } });
+      server = new StandInMailbox(mailbox.pool);
+      test = await testApp('asked_account', {
+        url: mailbox.url,
+        settings: { DOCEO_MAIL: await server.url() },
+      });
+    });
+    afterEach(async () => {
+      await test.close();
+      server.close();
+      await mailbox.close();
+    });
+
+    const confirm = (token: string) => supertest(test.app).post('/api/session/confirm').send({ token });
+    const signIn = (who = account) =>
+      supertest(test.app).post('/api/session').send({ email: who.email, password: who.password });
+
+    it('is made when the link of its letter is opened, once', async () => {
+      await ask(test);
+      await signIn().expect(401);
+      const [letter] = await lettersTo(mailbox, account.email);
+      expect(letter?.text).toContain('https://doceo.example/welcome#');
+      expect((await confirm(tokenIn(letter)).expect(200)).body).toEqual({ email: account.email });
+      await signIn().expect(200);
+      expect((await confirm(tokenIn(letter)).expect(404)).body.error.message).toContain('opened already');
+      expect(await rows(test.pool, 'SELECT id FROM asked_accounts')).toEqual([]);
+    });
+
+    it('tells whoever asks nothing of an address that is known: same answer, and no way in', async () => {
+      const known = { ...account, email: FELLOW.email };
+      expect((await ask(test, known)).body).toEqual((await ask(test)).body);
+      await signIn(known).expect(401);
+      await signIn().expect(401);
+      const [letter] = await lettersTo(mailbox, FELLOW.email);
+      expect(letter?.text).toContain('You have one already');
+      expect(tokenIn(letter)).toBe('');
+    });
+
+    it('asked for twice is made by either letter, and the other makes none', async () => {
+      await ask(test);
+      const first = tokenIn((await lettersTo(mailbox, account.email))[0]);
+      await ask(test, { ...account, password: 'another ten letters' });
+      const second = tokenIn((await lettersTo(mailbox, account.email, 2))[0]);
+      await confirm(second).expect(200);
+      await confirm(first).expect(404);
+      await signIn({ ...account, password: 'another ten letters' }).expect(200);
+      await signIn().expect(401);
+    });
+
+    it('that nobody confirms is gone after two days', async () => {
+      await ask(test);
+      const token = tokenIn((await lettersTo(mailbox, account.email))[0]);
+      await write(test.pool, 'UPDATE asked_accounts SET asked_at = UTC_TIMESTAMP(3) - INTERVAL 49 HOUR');
+      await confirm(token).expect(404);
+      await ask(test, { ...account, email: 'lee@example.org' });
+      expect(await rows(test.pool, 'SELECT email FROM asked_accounts')).toEqual([
+        { email: 'lee@example.org' },
+      ]);
+    });
   });
 });

@@ -8,6 +8,7 @@ import { endSessions, sessionCookie } from '../http/sessions';
 import { route } from '../http/route';
 import type { Settings } from '../settings';
 import type { Mail } from '../mail/mail';
+import { deleteAskedAccountsOf, findAskedAccount, insertAskedAccount } from './asked-accounts.sql';
 import { browserName } from './browser-name';
 import type { KnownDevice } from './known-device';
 import { closePasswordLinks } from './password-links.sql';
@@ -114,17 +115,41 @@ export function sessionRoutes(
       await guard.admitAccount(request.ip ?? '');
       // Whether there is an account already shows neither in the answer nor in the time it takes.
       const passwordHash = await hashPassword(password);
-      const id = randomUUID();
-      const made = await pool.transaction(async (db) => {
-        const isNew = await insertUser(db, { id, email, name, passwordHash });
-        await mail.queue(db, 'registered', email, { again: !isNew });
-        return isNew;
-      });
+      const account = { id: randomUUID(), email, name, passwordHash };
+      if (mail.kind === 'server') {
+        // The same is done for every address; whether there is an account is asked when the letter goes.
+        await pool.transaction(async (db) => {
+          await insertAskedAccount(db, account);
+          await mail.queue(db, 'confirm-account', email, { askedId: account.id });
+        });
+      } else {
+        const made = await pool.transaction(async (db) => {
+          const isNew = await insertUser(db, account);
+          await mail.queue(db, 'registered', email, { again: !isNew });
+          return isNew;
+        });
+        if (made) log.info({ userId: account.id }, 'account made');
+      }
       mail.look();
-      if (made) log.info({ userId: id }, 'account made');
       return { ok: true as const };
     },
   );
+
+  route(router, pool, api.session.confirm, 'anybody', async ({ body: { token }, log }) => {
+    const email = await pool.transaction(async (db) => {
+      const asked = await findAskedAccount(db, token);
+      if (!asked)
+        throw new HttpError(
+          'not-found',
+          [],
+          'This link makes no account: it was opened already, has run out, or is not whole. Sign in, or ask again.',
+        );
+      await deleteAskedAccountsOf(db, asked.email);
+      if (await insertUser(db, asked)) log.info({ userId: asked.id }, 'account made');
+      return asked.email;
+    });
+    return { email };
+  });
 
   route(router, pool, api.session.signOut, 'anybody', async ({ request, response }) => {
     // A page of somebody who had the browser before does not end the session of who has it now.

@@ -17,7 +17,7 @@ import { SignInComponent } from './shell/sign-in.component';
 import { StripComponent } from './shell/strip.component';
 
 /** Screens that need no account. */
-const OPEN = /^\/(shown|lost|mailbox)\b/;
+const OPEN = /^\/(shown|lost|welcome|mailbox)\b/;
 /** How often to look for a server that was away, milliseconds. */
 const LOOK_MS = 5000;
 

@@ -211,6 +211,11 @@ export const routes: Routes = [
     loadComponent: () => import('./account/lost.page').then((m) => m.LostPage),
   },
   {
+    path: 'welcome',
+    title: 'Your account · Doceo',
+    loadComponent: () => import('./account/welcome.page').then((m) => m.WelcomePage),
+  },
+  {
     path: 'mailbox',
     title: 'Letters of the demo · Doceo',
     loadComponent: () => import('./account/mailbox.page').then((m) => m.MailboxPage),

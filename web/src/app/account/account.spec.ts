@@ -7,6 +7,7 @@ import { lessonServer, show, type Shown } from '../../testing/page';
 import { AccountPage } from './account.page';
 import { LostPage } from './lost.page';
 import { MailboxPage } from './mailbox.page';
+import { WelcomePage } from './welcome.page';
 
 const EFFECT = {
   students: 2,
@@ -222,6 +223,31 @@ describe('the link of a letter', () => {
     const page = await open(null);
     expect(page.all('[role=alert]')).toEqual([expect.stringContaining('lost its end')]);
     expect(server.of(api.session.lostLink)).toHaveLength(before);
+  });
+});
+
+describe('the link that makes an account', () => {
+  const server = lessonServer();
+  const open = (fragment: string | null): Promise<Shown<WelcomePage>> => {
+    TestBed.overrideProvider(ActivatedRoute, { useValue: { fragment: of(fragment) } });
+    return show(WelcomePage, server);
+  };
+
+  it('makes it', async () => {
+    server.on(api.session.confirm, { email: 'kim@example.org' });
+    const page = await open('A'.repeat(22));
+    expect(page.all('[role=status]').join()).toContain('Sign in with kim@example.org');
+  });
+
+  it('says why it makes none', async () => {
+    server.refuse(api.session.confirm, 404, 'not-found');
+    expect((await open('A'.repeat(22))).all('[role=alert]')).toEqual(['server says not-found']);
+  });
+
+  it('that lost its end asks nobody', async () => {
+    const before = server.of(api.session.confirm).length;
+    expect((await open(null)).all('[role=alert]')).toEqual([expect.stringContaining('lost its end')]);
+    expect(server.of(api.session.confirm)).toHaveLength(before);
   });
 });
 

@@ -53,26 +53,8 @@ import { TextFieldComponent } from '../parts/fields/text-field.component';
       }
     </article>
   `,
+  styleUrl: './letter-page.css',
   styles: `
-    article {
-      max-width: 460px;
-      margin: 8vh auto 0;
-      padding: 24px;
-      display: grid;
-      gap: 12px;
-      background: var(--sheet);
-      border-top: 3px solid var(--lime);
-    }
-
-    form {
-      display: grid;
-      gap: 12px;
-    }
-
-    p {
-      overflow-wrap: anywhere;
-    }
-
     .for-managers {
       display: none;
     }

@@ -45,11 +45,14 @@ export class SessionStore {
       .pipe(switchMap((session) => this.opened(session)));
   }
 
-  /** Makes an account and signs in; for an address that has one already only its own password opens it. */
-  register(name: string, email: string, password: string): Observable<Session> {
+  /**
+   * Asks for an account. Where letters go out, null: it is made by the link of one. Elsewhere it is made at once and
+   * signed in to; for an address that has one already only its own password opens it.
+   */
+  register(name: string, email: string, password: string): Observable<Session | null> {
     return this.client
       .once(api.session.register, { body: { name, email, password } })
-      .pipe(switchMap(() => this.signIn(email, password)));
+      .pipe(switchMap(() => (this.mail() === 'server' ? of(null) : this.signIn(email, password))));
   }
 
   /** Ends the session, and empties the device of this user; what he has not sent stays sealed for him. */

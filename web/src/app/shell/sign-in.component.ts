@@ -24,6 +24,8 @@ export class SignInComponent {
   protected readonly lost = signal(false);
   /** The address that a letter was asked for. */
   protected readonly askedFor = signal<string | null>(null);
+  /** The address to which the letter goes that makes the account. */
+  protected readonly written = signal<string | null>(null);
   /** Whether the account wants a code of the phone. */
   protected readonly asksCode = signal(false);
   protected readonly busy = signal(false);
@@ -58,6 +60,7 @@ export class SignInComponent {
   /** To the other form, ready to be typed in. */
   protected turn(): void {
     this.registering.update((now) => !now);
+    this.written.set(null);
     this.error.set(null);
     setTimeout(() => this.host.querySelector<HTMLElement>('form input')?.focus());
   }
@@ -83,9 +86,10 @@ export class SignInComponent {
     this.busy.set(true);
     this.error.set(null);
     call.subscribe({
-      next: () => {
+      next: (session) => {
         this.busy.set(false);
-        this.done.emit();
+        if (session) this.done.emit();
+        else this.written.set(this.email);
       },
       error: (error: ApiError) => this.failed(error),
     });

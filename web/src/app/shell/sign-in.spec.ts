@@ -98,6 +98,20 @@ describe('a lost password', () => {
     expect((await show(SignInComponent, server)).text()).not.toContain('I lost my password');
   });
 
+  it('is not needed to begin: where letters go out an account is made by the link of one', async () => {
+    server.on(api.session.get, STRANGER).on(api.session.register, { ok: true });
+    const page = await show(SignInComponent, server);
+    await page.press('I am new here');
+    await page.enter('input[name=name]', 'Kim');
+    await page.enter('input[name=email]', 'kim@example.org');
+    await page.enter('input[name=password]', 'wet hands first');
+    await page.press('Make the account');
+    expect(page.all('[role=status]').join()).toContain('to kim@example.org: open its link');
+    expect(server.of(api.session.signIn)).toEqual([]);
+    await page.press('To sign in');
+    expect(page.text()).toContain('I am new here');
+  });
+
   it('is not all that is asked for where there is a second step', async () => {
     const page = await show(SignInComponent, server);
     server.refuse(api.session.signIn, 401, 'wrong-credentials', [
