@@ -1,7 +1,7 @@
 import * as z from 'zod';
-import { circleNameSchema, circleSchema, invitationSchema, ROLES } from '../people/circle';
+import { circleNameSchema, circleSchema, invitationSchema, offerSchema, ROLES } from '../people/circle';
 import { idSchema, okSchema } from '../common';
-import { emailSchema } from '../people/session';
+import { emailSchema, letterTokenBodySchema, letterTokenSchema } from '../people/session';
 import { workedSchema } from '../people/worked';
 import { endpoint, byId } from './endpoint';
 
@@ -20,6 +20,23 @@ export const circlesApi = {
   withdraw: endpoint('delete', '/circles/:id/invitations/:email', 'Take an invitation back', {
     params: z.strictObject({ id: idSchema, email: emailSchema }),
     reply: circleSchema,
+  }),
+  makeLink: endpoint('post', '/circles/:id/links', 'A link by which one person may join, for a week', {
+    params: byId,
+    body: z.strictObject({ id: idSchema, role: z.enum(ROLES) }),
+    reply: z.strictObject({ circle: circleSchema, token: letterTokenSchema }),
+  }),
+  closeLink: endpoint('delete', '/circles/:id/links/:linkId', 'Close a link to a circle', {
+    params: z.strictObject({ id: idSchema, linkId: idSchema }),
+    reply: circleSchema,
+  }),
+  offer: endpoint('post', '/offers/look', 'What a link to a circle offers', {
+    body: letterTokenBodySchema,
+    reply: offerSchema,
+  }),
+  take: endpoint('post', '/offers/answer', 'Join by a link, or decline', {
+    body: letterTokenBodySchema.extend({ accept: z.boolean() }),
+    reply: okSchema,
   }),
   invitations: endpoint('get', '/invitations', 'Circles that ask me to join', {
     reply: z.array(invitationSchema),

@@ -64,6 +64,7 @@ const COMMON: Screen[] = [
     presses: [press('main button', 'Set it up'), press('main button', 'See what would go')],
   },
   { name: 'a link of no letter', path: `/lost#${'A'.repeat(22)}` },
+  { name: 'a circle that does not ask', path: `/join#${'A'.repeat(22)}` },
   { name: 'letters of the demo', path: '/mailbox' },
   { name: 'no such page', path: '/nowhere' },
 ];

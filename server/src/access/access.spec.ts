@@ -49,6 +49,8 @@ interface Things {
   /** A link to the plan, and the token that the holder has. */
   link: string;
   token: string;
+  /** A link by which somebody may join the circle. */
+  door: string;
   lesson: string;
   rig: string;
   reading: string;
@@ -192,6 +194,13 @@ const ROWS: Row[] = [
   row(api.circles.withdraw, ['owner'], {
     params: ({ circle }) => ({ id: circle, email: 'somebody@example.org' }),
   }),
+  row(api.circles.makeLink, ['owner'], {
+    params: of('circle'),
+    body: () => ({ id: id(), role: 'reader' }),
+  }),
+  row(api.circles.closeLink, ['owner'], {
+    params: ({ circle, door }) => ({ id: circle, linkId: door }),
+  }),
   row(api.circles.setRole, ['owner'], {
     params: ({ circle }, ids) => ({ id: circle, userId: String(ids['reader']) }),
     body: () => ({ role: 'reader' }),
@@ -253,6 +262,8 @@ const ELSEWHERE = [
   api.session.lostLink,
   api.session.lostAnswer,
   api.session.confirm,
+  api.circles.offer,
+  api.circles.take,
   api.account.endSignIn,
 ];
 
@@ -282,7 +293,7 @@ describe('who may what', () => {
       rig: id(),
       reading: id(),
       course: id(),
-      ...{ copy: id(), version: '', proposal: id(), comment: id(), link: id(), token: '' },
+      ...{ copy: id(), version: '', proposal: id(), comment: id(), link: id(), token: '', door: id() },
     };
     const { water, circle, student } = things;
     await by('owner').post('/api/circles').send({ id: circle, name: 'A circle' }).expect(200);
@@ -297,6 +308,10 @@ describe('who may what', () => {
       await by('owner').post(`/api/circles/${circle}/invitations`).send({ email, role }).expect(200);
       await by(actor).post(`/api/invitations/${circle}`).send({ accept: true }).expect(200);
     }
+    await by('owner')
+      .post(`/api/circles/${circle}/links`)
+      .send({ id: things.door, role: 'reader' })
+      .expect(200);
     const keeper = by('keeper');
     await keeper.post('/api/waters').send({ id: water, water: river }).expect(200);
     await write(test.pool, 'UPDATE waters SET circle_id = ? WHERE id = ?', [circle, water]);

@@ -4,6 +4,7 @@ import { may } from '../access/access';
 import type { Db, Pool } from '../db/pool';
 import { HttpError } from '../http/errors';
 import { route } from '../http/route';
+import type { Mail } from '../mail/mail';
 import { unfollowUnseen } from '../lessons/lessons.sql';
 import {
   deleteCircle,
@@ -21,7 +22,13 @@ import {
   upsertMember,
 } from './circles.sql';
 
-export function circleRoutes(router: Router, pool: Pool): void {
+/** @param admit whether somebody may ask yet another address */
+export function circleRoutes(
+  router: Router,
+  pool: Pool,
+  mail: Mail,
+  admit: (userId: string) => Promise<void>,
+): void {
   route(router, pool, api.circles.list, 'signed-in', ({ user }) => findCircles(pool, user.id));
 
   route(router, pool, api.circles.create, 'signed-in', async ({ user, body }) => {
@@ -44,7 +51,12 @@ export function circleRoutes(router: Router, pool: Pool): void {
       const circle = await myCircle(pool, user.id, id);
       if (body.email === user.email)
         throw new HttpError('invalid', [{ path: 'email', code: 'own', message: 'is yours' }]);
-      await upsertInvitation(pool, circle.id, body.email, body.role, user.id);
+      await admit(user.id);
+      await pool.transaction(async (db) => {
+        await upsertInvitation(db, circle.id, body.email, body.role, user.id);
+        await mail.queue(db, 'invitation', body.email, { circleId: circle.id });
+      });
+      mail.look();
       log.info({ userId: user.id, circleId: id, role: body.role }, 'invited to a circle');
       return myCircle(pool, user.id, id);
     },
@@ -140,7 +152,7 @@ async function withoutMember(db: Db, circleId: string, userId: string): Promise<
   await unfollowUnseen(db, userId);
 }
 
-async function myCircle(db: Db, userId: string, id: string): Promise<Circle> {
+export async function myCircle(db: Db, userId: string, id: string): Promise<Circle> {
   const circle = (await findCircles(db, userId)).find((candidate) => candidate.id === id);
   if (!circle) throw new HttpError('not-found');
   return circle;

@@ -34,6 +34,14 @@ export async function findCircles(db: Db, userId: string): Promise<Circle[]> {
      WHERE m.user_id = ? AND m.role = 'owner' ORDER BY i.email`,
     [userId],
   );
+  const links = await rows<{ id: string; circle_id: string; role: Role; until_at: Date }>(
+    db,
+    `SELECT k.id, k.circle_id, k.role, k.until_at
+     FROM circle_members m JOIN circle_links k ON k.circle_id = m.circle_id
+     WHERE m.user_id = ? AND m.role = 'owner' AND k.used_at IS NULL AND k.until_at > UTC_TIMESTAMP(3)
+     ORDER BY k.until_at, k.id`,
+    [userId],
+  );
   const circles = new Map<string, Circle>();
   for (const row of members) {
     const circle = circles.get(row.circle_id) ?? {
@@ -44,6 +52,9 @@ export async function findCircles(db: Db, userId: string): Promise<Circle[]> {
       invited: invited
         .filter(({ circle_id }) => circle_id === row.circle_id)
         .map(({ email, role, invited_at }) => ({ email, role, at: invited_at.toISOString() })),
+      links: links
+        .filter(({ circle_id }) => circle_id === row.circle_id)
+        .map(({ id, role, until_at }) => ({ id, role, until: until_at.toISOString() })),
     };
     circle.members.push({ userId: row.user_id, name: row.user_name, role: row.role });
     if (row.user_id === userId) circle.role = row.role;
@@ -62,6 +73,18 @@ export async function lockMembers(db: Db, circleId: string): Promise<Map<string,
     [circleId],
   );
   return new Map(members.map(({ user_id, role }) => [user_id, role]));
+}
+
+/** By primary key. */
+export async function isMember(db: Db, circleId: string, userId: string): Promise<boolean> {
+  return (
+    (
+      await rows(db, 'SELECT user_id FROM circle_members WHERE circle_id = ? AND user_id = ?', [
+        circleId,
+        userId,
+      ])
+    ).length > 0
+  );
 }
 
 /** Whether there is a circle of this id, of whomever. */

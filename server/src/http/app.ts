@@ -13,6 +13,7 @@ import compression from 'compression';
 import express, { type Express } from 'express';
 import type { Logger } from 'pino';
 import { circleRoutes } from '../circles/circles.routes';
+import { offerRoutes } from '../circles/offers.routes';
 import { conditionRoutes } from '../conditions/conditions.routes';
 import { accountRoutes } from '../accounts/accounts.routes';
 import { bePatient, withPatience } from '../db/patience';
@@ -145,7 +146,8 @@ export function createApp(
   kitRoutes(router, pool);
   courseRoutes(router, pool);
   eventRoutes(router, pool);
-  circleRoutes(router, pool);
+  circleRoutes(router, pool, mail, (userId) => guard.admitInvitation(userId));
+  offerRoutes(router, pool);
   workedRoutes(router, pool);
   skillFitRoutes(router, pool, fitJob);
   router.use('/api', (request) => {

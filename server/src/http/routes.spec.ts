@@ -345,6 +345,19 @@ const ROWS: Row[] = [
     wrong: { email: 'nobody', role: 'king' },
   }),
   row(api.circles.withdraw, { params: { id: circle.id, email: 'nobody@example.org' }, stranger: 404 }),
+  row(api.circles.makeLink, {
+    params: { id: circle.id },
+    body: { id: id(), role: 'reader' },
+    stranger: 404,
+    wrong: { id: 'x', role: 'king' },
+  }),
+  row(api.circles.closeLink, { params: { id: circle.id, linkId: id() }, stranger: 404 }),
+  row(api.circles.offer, { body: { token: 'A'.repeat(22) }, stranger: 404, wrong: { token: 'cut' } }),
+  row(api.circles.take, {
+    body: { token: 'A'.repeat(22), accept: true },
+    stranger: 404,
+    wrong: { token: 'A'.repeat(22), accept: 'perhaps' },
+  }),
   row(api.circles.invitations),
   row(api.circles.answer, {
     params: { id: circle.id },

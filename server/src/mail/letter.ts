@@ -6,6 +6,8 @@ export type LetterKind =
   | 'confirm-account'
   /** The same where letters prove nothing: it was made, or there is one. */
   | 'registered'
+  /** A circle asks an address to join. */
+  | 'invitation'
   /** Told to the owner, so that nothing of it happens behind his back. */
   | 'password-changed'
   | 'second-factor-on'

@@ -1,6 +1,7 @@
 import { createHmac } from 'node:crypto';
 import { DateTime } from 'luxon';
 import type { Pool } from '../db/pool';
+import { keepInvitationToken } from '../circles/offers.sql';
 import { deleteAskedAccount, keepAskedToken } from '../session/asked-accounts.sql';
 import { keepPasswordLink, LINK_MINUTES } from '../session/password-links.sql';
 import { findUserByEmail } from '../session/users.sql';
@@ -64,6 +65,25 @@ The link works for two days. If it was not you, do nothing: then there will be n
 
 an account was made with this address on ${desk.address()}.
 If it was not you, ask for a new password where you sign in: then it is yours, and you can delete it.`,
+  },
+  invitation: {
+    subject: 'A circle asks you to join',
+    write: async (desk, letter, name) => {
+      const token = tokenOf(desk.secret, letter.id);
+      const circleId = String(letter.facts['circleId']);
+      const offer = await keepInvitationToken(desk.pool, circleId, letter.address, token);
+      return (
+        offer &&
+        `${greeting(name)}
+
+${offer.invitedBy || 'somebody'} asks you to join “${offer.circleName}” on Doceo as ${offer.role}.
+In a circle instructors share lesson plans; records of students never go there. Here you say yes or no:
+
+${desk.address()}/join#${token}
+
+You need an account with this address; make one there if you have none.`
+      );
+    },
   },
   'password-changed': notice(
     'Your password was changed',

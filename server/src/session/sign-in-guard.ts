@@ -25,6 +25,9 @@ const ACCOUNTS = { address: 20, all: 500 } as const;
 /** Letters that somebody who is not signed in asks for, in an hour. */
 const LETTERS = { address: 20, email: 4, all: 2000 } as const;
 
+/** Letters that somebody who is signed in has sent to others, in an hour. */
+const INVITATIONS = 40;
+
 export type Pause = (ms: number) => Promise<unknown>;
 
 /** Who tries: the address a request comes from, the account it is for, and the browser if the account knows it. */
@@ -41,6 +44,7 @@ export interface Try {
 export class SignInGuard {
   private readonly tries: Record<keyof typeof TRIES, DatabaseLimiter>;
   private readonly accounts: Record<keyof typeof ACCOUNTS, DatabaseLimiter>;
+  private readonly invitations: DatabaseLimiter;
   private readonly letters: Record<keyof typeof LETTERS, DatabaseLimiter>;
 
   constructor(
@@ -65,6 +69,7 @@ export class SignInGuard {
       address: hourly('accounts-address', ACCOUNTS.address),
       all: hourly('accounts-all', ACCOUNTS.all),
     };
+    this.invitations = hourly('invitations', INVITATIONS);
     this.letters = {
       address: hourly('letters-address', LETTERS.address),
       email: hourly('letters-email', LETTERS.email),
@@ -114,6 +119,11 @@ export class SignInGuard {
         throw error;
       },
     );
+  }
+
+  /** @throws HttpError 'too-many' when somebody has asked very many addresses */
+  async admitInvitation(userId: string): Promise<void> {
+    await consumed(this.invitations, userId);
   }
 
   private countsOf({ address, email, device }: Try): [keyof typeof TRIES, string][] {

@@ -201,6 +201,11 @@ export const routes: Routes = [
     loadComponent: () => import('./circle/circle.page').then((m) => m.CirclePage),
   },
   {
+    path: 'join',
+    title: 'A circle asks · Doceo',
+    loadComponent: () => import('./circle/joining/join.page').then((m) => m.JoinPage),
+  },
+  {
     path: 'account',
     title: 'Account · Doceo',
     loadComponent: () => import('./account/account.page').then((m) => m.AccountPage),

@@ -153,6 +153,7 @@ export const CIRCLE: Circle = {
     { userId: uuid(72), name: 'Tobias Lind', role: 'editor' },
   ],
   invited: [],
+  links: [],
 };
 
 export const SESSION: Session = {

@@ -31,7 +31,7 @@ import { LoadFailedComponent } from '../shared/load-failed.component';
                 type="button"
                 class="btn small"
                 [disabled]="busy()"
-                [attr.aria-label]="'End the sign-in of ' + place.browser + ' since ' + day(place.since)"
+                [attr.aria-label]="'End it: the sign-in of ' + place.browser + ' since ' + day(place.since)"
                 (click)="end(place)"
               >
                 End it

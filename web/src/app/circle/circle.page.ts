@@ -22,6 +22,7 @@ import { LoadFailedComponent } from '../shared/load-failed.component';
 import { PlanRowComponent } from '../shared/plan/plan-row.component';
 import { ChoiceFieldComponent, NamedPipe } from '../parts/fields/choice-field.component';
 import { TextFieldComponent } from '../parts/fields/text-field.component';
+import { JoinLinksComponent } from './joining/join-links.component';
 import { WorkedComponent } from './worked/worked.component';
 
 /** What each role may do, in a word beside its name. */
@@ -39,6 +40,7 @@ const ROLE_TEXTS: Record<(typeof ROLES)[number], string> = {
     FinderComponent,
     FormsModule,
     GoingOnComponent,
+    JoinLinksComponent,
     LoadFailedComponent,
     NamedPipe,
     PlanRowComponent,
@@ -165,15 +167,19 @@ export class CirclePage {
     });
   }
 
+  protected replace(changed: Circle): void {
+    this.page.update((page) => ({
+      ...page,
+      circles: page.circles.map((circle) => (circle.id === changed.id ? changed : circle)),
+    }));
+  }
+
   private change(circleId: string, call: Observable<Circle>, done: () => void = () => undefined): void {
     this.error.set(null);
     call.subscribe({
       next: (changed) => {
         done();
-        this.page.update((page) => ({
-          ...page,
-          circles: page.circles.map((circle) => (circle.id === circleId ? changed : circle)),
-        }));
+        this.replace(changed);
       },
       error: (problem: ApiError) => this.error.set({ circleId, problem }),
     });

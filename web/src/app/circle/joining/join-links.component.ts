@@ -1,0 +1,149 @@
+import { Component, inject, input, output, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { api, type Circle, ROLES } from '@doceo/contract';
+import { DateTime } from 'luxon';
+import { ApiClient } from '../../data/api/api-client';
+import type { ApiError } from '../../data/api/api-error';
+import { QrCodeComponent } from '../../shared/qr-code.component';
+
+/** Links by which somebody joins without his address being asked: made, shown once with their code, closed. */
+@Component({
+  selector: 'doceo-join-links',
+  imports: [FormsModule, QrCodeComponent],
+  template: `
+    @if (made(); as link) {
+      <div class="made" role="status">
+        <doceo-qr-code [text]="link.address" [label]="'Link that joins ' + circle().name" />
+        <p class="small">
+          One person joins as {{ link.role }} by this, until {{ link.until }}. It is shown now and not again.
+        </p>
+        <p class="figure small address">{{ link.address }}</p>
+        <div class="row">
+          <button type="button" class="btn small" (click)="copy(link.address)">
+            {{ copied() ? 'Copied' : 'Copy it' }}
+          </button>
+          <button type="button" class="btn small plain" (click)="made.set(null)">Done</button>
+        </div>
+      </div>
+    }
+    @if (circle().links.length > 0) {
+      <ul>
+        @for (link of circle().links; track link.id) {
+          <li>
+            <span class="small">a link, {{ link.role }}, until {{ day(link.until) }}</span>
+            <button
+              type="button"
+              class="btn small plain"
+              [attr.aria-label]="'Close it: the link for ' + link.role + ' until ' + day(link.until)"
+              (click)="close(link.id)"
+            >
+              Close it
+            </button>
+          </li>
+        }
+      </ul>
+    }
+    <p class="small soft ask">Or by a link or its code, for one person:</p>
+    <div class="row">
+      <select [attr.aria-label]="'Role of who joins ' + circle().name + ' by a link'" [(ngModel)]="role">
+        @for (option of roles; track option) {
+          <option [value]="option">{{ option }}</option>
+        }
+      </select>
+      <button type="button" class="btn" [disabled]="busy()" (click)="make()">Make a link</button>
+    </div>
+    @if (wrong(); as problem) {
+      <p class="wrong" role="alert">{{ problem.message }}</p>
+    }
+  `,
+  styles: `
+    :host {
+      display: grid;
+      gap: 8px;
+      margin-top: 10px;
+    }
+
+    ul {
+      list-style: none;
+      margin: 0;
+      padding: 0;
+    }
+
+    li {
+      display: flex;
+      align-items: center;
+      justify-content: space-between;
+      gap: 10px;
+    }
+
+    .made {
+      display: grid;
+      gap: 6px;
+      padding: 12px;
+      background: var(--sheet);
+    }
+
+    .address {
+      overflow-wrap: anywhere;
+    }
+  `,
+})
+export class JoinLinksComponent {
+  private readonly client = inject(ApiClient);
+  readonly circle = input.required<Circle>();
+  readonly changed = output<Circle>();
+
+  protected readonly roles = ROLES;
+  protected role: (typeof ROLES)[number] = 'editor';
+  protected readonly busy = signal(false);
+  protected readonly copied = signal(false);
+  protected readonly wrong = signal<ApiError | null>(null);
+  /** The link that was just made: what it leads to is known now and never again. */
+  protected readonly made = signal<{ id: string; address: string; role: string; until: string } | null>(null);
+
+  protected day(at: string): string {
+    return DateTime.fromISO(at).toFormat('d LLL yyyy');
+  }
+
+  protected make(): void {
+    const id = crypto.randomUUID();
+    this.busy.set(true);
+    this.wrong.set(null);
+    this.client
+      .call(api.circles.makeLink, { params: { id: this.circle().id }, body: { id, role: this.role } })
+      .subscribe({
+        next: ({ circle, token }) => {
+          this.busy.set(false);
+          this.copied.set(false);
+          const until = circle.links.find((link) => link.id === id)?.until ?? new Date().toISOString();
+          this.made.set({
+            id,
+            address: `${location.origin}/join#${token}`,
+            role: this.role,
+            until: this.day(until),
+          });
+          this.changed.emit(circle);
+        },
+        error: (error: ApiError) => {
+          this.busy.set(false);
+          this.wrong.set(error);
+        },
+      });
+  }
+
+  protected close(linkId: string): void {
+    this.wrong.set(null);
+    this.client.call(api.circles.closeLink, { params: { id: this.circle().id, linkId } }).subscribe({
+      next: (circle) => {
+        if (this.made()?.id === linkId) this.made.set(null);
+        this.changed.emit(circle);
+      },
+      error: (error: ApiError) => this.wrong.set(error),
+    });
+  }
+
+  protected async copy(address: string): Promise<void> {
+    await navigator.clipboard.writeText(address);
+    this.copied.set(true);
+  }
+}
