@@ -28,5 +28,6 @@ export * from './plan';
 export * from './share';
 export * from './kit';
 export * from './teach';
+export * from './retention';
 export * from './simulate';
 export * from './bank';

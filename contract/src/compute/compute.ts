@@ -14,6 +14,7 @@ import { planBodySchema } from '../lesson/plan';
 import { flySchema, measuredSchema, rigSchema, templateParametersSchema } from '../rig/rig';
 import { castCommands } from './compute-cast';
 import { scheduleCommands } from './compute-schedule';
+import { peopleCommands } from './compute-people';
 import { shareCommands } from './compute-share';
 import { attemptSchema, laidOver, lessonInputSchema, momentSchema } from './parts';
 import { driftCommands } from './compute-drift';
@@ -342,6 +343,7 @@ export const commands = {
   },
   ...scheduleCommands,
   ...shareCommands,
+  ...peopleCommands,
   ...waterCommands,
   ...castCommands,
   ...driftCommands,

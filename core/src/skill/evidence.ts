@@ -32,8 +32,8 @@ const WEIGHTS: Record<EvidenceKind, Weight> = {
   bench: { trust: 0.7, learn: 0.5 },
   measured: { trust: 1, learn: 1 },
 };
-/** What is left of the trust in something that nobody else saw. */
-const HOME = 0.6;
+/** What is left of the trust in something that nobody else saw, until a school's own records say otherwise. */
+export const HOME_TRUST = 0.6;
 /** A measurement errs less than an eye: what is left of slip and guess. */
 const MEASURED = 0.6;
 /** Who knows answers wrongly so often. */
@@ -50,7 +50,7 @@ export function seenBy(parameters: TracingParameters, seen: Seen): TracingParame
   const { evidence = 'drill', choices = USUAL_CHOICES, home = false } = seen;
   if (evidence === 'drill' && !home) return parameters;
   const { trust: whole, learn } = WEIGHTS[evidence];
-  const trust = whole * (home ? HOME : 1);
+  const trust = whole * (home ? (parameters.home ?? HOME_TRUST) : 1);
   const share = evidence === 'measured' ? MEASURED : 1;
   const slip = evidence === 'answer' ? ANSWER_SLIP : parameters.slip * share;
   const guess = evidence === 'answer' ? 1 / Math.max(2, choices) : parameters.guess * share;
@@ -61,6 +61,18 @@ export function seenBy(parameters: TracingParameters, seen: Seen): TracingParame
     slip: blurred(slip),
     guess: blurred(guess),
   };
+}
+
+/**
+ * Trust in each way of seeing a skill, 0…1: how much the mark says of it, the rest is a coin.
+ *
+ * @param home share that is left at home, 0…1
+ */
+export function trusts(home = HOME_TRUST): { evidence: EvidenceKind; home: boolean; trust: number }[] {
+  return EVIDENCE_KINDS.flatMap((evidence) => [
+    { evidence, home: false, trust: WEIGHTS[evidence].trust },
+    { evidence, home: true, trust: WEIGHTS[evidence].trust * home },
+  ]);
 }
 
 /**

@@ -1,6 +1,6 @@
-import { seenBy } from './evidence';
-import type { TracingParameters } from './parameters';
-import { type Attempt, inOrder, retained } from './tracing';
+import { logLikelihood } from './likelihood';
+import type { FittedParameter, TracingParameters } from './parameters';
+import { type Attempt, inOrder } from './tracing';
 
 /** Students and attempts below which a school's own records say too little; priors are used then. */
 export const MIN_FIT_STUDENTS = 12;
@@ -58,23 +58,6 @@ export function fitSkill(students: readonly (readonly Attempt[])[]): SkillFit {
   return { enough, students: sequences.length, attempts, mean, spread };
 }
 
-function each(value: (key: keyof TracingParameters) => number): TracingParameters {
+function each(value: (key: FittedParameter) => number): TracingParameters {
   return { initial: value('initial'), learn: value('learn'), slip: value('slip'), guess: value('guess') };
-}
-
-function logLikelihood(sequence: readonly Attempt[], parameters: TracingParameters): number {
-  let mastery = parameters.initial;
-  let log = 0;
-  let previousMs: number | null = null;
-  for (const attempt of sequence) {
-    const { atMs, good } = attempt;
-    const { slip, guess, learn } = seenBy(parameters, attempt);
-    if (previousMs !== null) mastery *= retained(atMs - previousMs);
-    previousMs = atMs;
-    const together = mastery * (good ? 1 - slip : slip);
-    const seen = together + (1 - mastery) * (good ? guess : 1 - guess);
-    log += Math.log(seen);
-    mastery = together / seen + (1 - together / seen) * learn;
-  }
-  return log;
 }

@@ -1,5 +1,5 @@
 import type { SkillFit } from './fit';
-import { PARAMETER_GRID, type TracingParameters } from './parameters';
+import { type FittedParameter, PARAMETER_GRID, type TracingParameters } from './parameters';
 
 /** Fits of a school's own records, by skill id. Those that saw too little are not used. */
 export type FittedSkills = Readonly<Record<string, Pick<SkillFit, 'enough' | 'mean' | 'spread'>>>;
@@ -8,9 +8,14 @@ export type FittedSkills = Readonly<Record<string, Pick<SkillFit, 'enough' | 'me
  * How far students differ among themselves, at the least, however sure the mean over all of them is. About half of
  * what the prior allows; a rule of thumb.
  */
-const STUDENTS_DIFFER: TracingParameters = { initial: 0.08, learn: 0.02, slip: 0.03, guess: 0.05 };
+const STUDENTS_DIFFER: Record<FittedParameter, number> = {
+  initial: 0.08,
+  learn: 0.02,
+  slip: 0.03,
+  guess: 0.05,
+};
 const MIN = 0.01;
-const MAX: TracingParameters = { initial: 0.9, learn: 0.5, slip: 0.45, guess: 0.45 };
+const MAX: Record<FittedParameter, number> = { initial: 0.9, learn: 0.5, slip: 0.45, guess: 0.45 };
 
 /**
  * Plausible parameters for the tracing of one skill: those fitted to the school's records, each one spread either way,
@@ -22,7 +27,7 @@ export function parametersFor(fitted: FittedSkills, skillId: string): readonly T
 }
 
 function around({ mean, spread }: Pick<SkillFit, 'mean' | 'spread'>): TracingParameters[] {
-  const either = (key: keyof TracingParameters): number[] => {
+  const either = (key: FittedParameter): number[] => {
     const by = Math.max(spread[key], STUDENTS_DIFFER[key]);
     return [mean[key] - by, mean[key] + by].map((value) => Math.min(MAX[key], Math.max(MIN, value)));
   };

@@ -5,4 +5,5 @@ export * from './parameters';
 export * from './tracing';
 export * from './record';
 export * from './fit';
+export * from './home-trust';
 export * from './fitted';

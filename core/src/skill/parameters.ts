@@ -8,7 +8,12 @@ export interface TracingParameters {
   slip: number;
   /** Succeeds although not mastered. */
   guess: number;
+  /** Share of the trust in an attempt that is left at home; the rule of thumb when left out. */
+  home?: number;
 }
+
+/** Those that a fit finds for a skill by itself. */
+export type FittedParameter = Exclude<keyof TracingParameters, 'home'>;
 
 const INITIAL = [0.08, 0.35];
 const LEARN = [0.02, 0.05, 0.11];

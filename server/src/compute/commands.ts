@@ -49,6 +49,7 @@ import {
 } from '@doceo/core';
 import { alertText, planProblemInWords, rigProblemInWords } from '@doceo/texts';
 import { type Runners, taught, withSkills } from './runner';
+import { peopleRunners } from './people-runners';
 import { scheduleRunners } from './schedule-runners';
 import { shareRunners } from './share-runners';
 import { DateTime } from 'luxon';
@@ -131,6 +132,7 @@ export const runners: Runners = {
   },
   ...scheduleRunners,
   ...shareRunners,
+  ...peopleRunners,
   'fish-window': ({ fishDepthM, anglerHeightM, distanceM }) =>
     fishWindow(fishDepthM, anglerHeightM, distanceM),
   wading: ({ place, wader }) => wading(place, wader),

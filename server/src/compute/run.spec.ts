@@ -81,6 +81,24 @@ describe('compute', () => {
     ],
     ['skill-fit', { students: [] }, { enough: false, students: 0 }],
     [
+      'home-evidence',
+      { students: [] },
+      {
+        home: { enough: false, attempts: 0, trust: expect.closeTo(0.6, 1) },
+        kinds: expect.arrayContaining([{ evidence: 'drill', home: false, trust: 1 }]),
+      },
+    ],
+    [
+      'retention-due',
+      {
+        students: [{ id: 'sam', addedOn: '2020-01-01' }],
+        events: [],
+        rule: { entryMonths: 12, studentMonths: 36 },
+        today: '2026-01-01',
+      },
+      { due: [{ studentId: 'sam', what: 'student', on: '2023-01-01', due: true, entries: 0 }] },
+    ],
+    [
       'what-next',
       { attempts: [], nowMs: 0, minutes: 15 },
       { advice: expect.arrayContaining([expect.objectContaining({ drillId: 'grip-and-stance' })]) },
