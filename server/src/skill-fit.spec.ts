@@ -11,6 +11,8 @@ import { type TestApp, testApp } from './testing/test-app';
 
 const TRUTH = { initial: 0.4, learn: 0.12, slip: 0.05, guess: 0.1 };
 const MANY = 60;
+/** Share of the trust in a lesson's attempt that is true of one at home. */
+const HOME = 0.45;
 
 describe('learning parameters from all records', () => {
   let test: TestApp;
@@ -42,7 +44,7 @@ describe('learning parameters from all records', () => {
 
   it('have not been fitted at first', async () => {
     const { body } = await lead.get('/api/skill-fit').expect(200);
-    expect(body).toMatchObject({ state: 'never', skills: {} });
+    expect(body).toMatchObject({ state: 'never', skills: {}, home: null });
   });
 
   it('are told with their number, and not used, when there are too few students', async () => {
@@ -64,9 +66,10 @@ describe('learning parameters from all records', () => {
     const school = simulateSchool(SHIPPED, 'api', {
       students: MANY,
       drillIds: ['lay-it-down'],
-      sessions: 2,
-      attempts: 12,
-      parameters: { 'casting.pick-up-lay-down': TRUTH },
+      sessions: 4,
+      attempts: 6,
+      seen: [{}, { home: true }],
+      parameters: { 'casting.pick-up-lay-down': { ...TRUTH, home: HOME } },
     });
     const before = (await fitted()).skills['casting.pick-up-lay-down'];
     for (const { key, attempts } of school) {
@@ -92,8 +95,11 @@ describe('learning parameters from all records', () => {
         atMs,
         body,
       });
-      const made = attempts.map(({ atMs, skillId, good }) =>
-        event(atMs, { kind: 'attempt', skillId, drillId: 'lay-it-down', good, faultId: null }),
+      const made = attempts.map(({ atMs, skillId, good, home }) =>
+        event(atMs, {
+          ...{ kind: 'attempt' as const, skillId, drillId: 'lay-it-down', good, faultId: null },
+          ...(home && { home }),
+        }),
       );
       const slip = event(1, {
         kind: 'attempt',
@@ -104,12 +110,16 @@ describe('learning parameters from all records', () => {
       });
       await insertEvents(test.pool, user, [...made, slip, event(2, { kind: 'undo', targetId: slip.id })]);
     }
-    const fit = (await fitted()).skills['casting.pick-up-lay-down'];
+    const { skills, home } = await fitted();
+    const fit = skills['casting.pick-up-lay-down'];
     expect(fit?.enough).toBe(true);
     expect(fit?.students).toBe(MANY + (before?.students ?? 0));
     expect(fit?.attempts).toBe(MANY * 24 + (before?.attempts ?? 0));
     for (const key of ['initial', 'learn', 'slip', 'guess'] as const)
       expect(Math.abs((fit?.mean[key] ?? 0) - TRUTH[key])).toBeLessThan(0.1);
+    // What they did at home is believed as far as it agrees with what was seen of them.
+    expect(home).toMatchObject({ enough: true, students: MANY, attempts: MANY * 12 });
+    expect(Math.abs((home?.trust ?? 0) - HOME)).toBeLessThan(0.15);
   });
 
   it('are fitted by one job at a time, and one that broke off is told and does not block the next', async () => {

@@ -1,6 +1,7 @@
 import { EVIDENCE_KINDS } from '@doceo/core';
 import * as z from 'zod';
 import { dateSchema, libraryIdSchema } from '../common';
+import { homeTrustSchema } from '../people/skill-fit';
 import { attemptSchema, momentSchema } from './parts';
 
 const idSchema = z.string().min(1).max(80);
@@ -21,14 +22,7 @@ export const peopleCommands = {
         .max(5000),
     }),
     output: z.strictObject({
-      home: z.strictObject({
-        /** Whether there was enough to learn it from; else it is a rule of thumb. */
-        enough: z.boolean(),
-        students: z.int(),
-        attempts: z.int(),
-        trust: z.number(),
-        spread: z.number(),
-      }),
+      home: homeTrustSchema,
       kinds: z.array(
         z.strictObject({ evidence: z.enum(EVIDENCE_KINDS), home: z.boolean(), trust: z.number() }),
       ),

@@ -18,6 +18,16 @@ export const skillFitSchema = z.strictObject({
   spread: tracingParametersSchema,
 });
 
+/** How far what was done at home is believed: the share that is left of the trust in the same in a lesson. */
+export const homeTrustSchema = z.strictObject({
+  /** Whether there was enough to learn it from; else it is a rule of thumb. */
+  enough: z.boolean(),
+  students: z.int().min(0),
+  attempts: z.int().min(0),
+  trust: probabilitySchema,
+  spread: probabilitySchema,
+});
+
 /** How the fit of the installation's own records stands: the job, and what the last one that ended found. */
 export const fitStatusSchema = z.strictObject({
   state: z.enum(['never', 'running', 'done', 'failed']),
@@ -28,5 +38,7 @@ export const fitStatusSchema = z.strictObject({
   endedAt: instantSchema.nullable(),
   /** By skill id; those with too few records are told too, with their counts. */
   skills: z.record(z.string(), skillFitSchema),
+  /** Null before the first fit. */
+  home: homeTrustSchema.nullable(),
 });
 export type FitStatus = z.infer<typeof fitStatusSchema>;

@@ -1,10 +1,18 @@
 import { once } from 'node:events';
 import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
-import { type Attempt, attemptsOf, type SkillFit } from '@doceo/core';
+import {
+  type Attempt,
+  attemptsOf,
+  type HomeRecord,
+  type HomeTrust,
+  parametersFor,
+  type SkillFit,
+} from '@doceo/core';
 import type { Logger } from 'pino';
 import { withoutPatience } from '../db/patience';
 import type { Pool } from '../db/pool';
+import type { FitTask } from './fit-worker';
 import {
   claimFit,
   endFit,
@@ -55,15 +63,25 @@ export class FitJob {
     const sequences = await this.read();
     const worker = new Worker(join(this.root, 'dist/fit-worker.mjs'));
     this.worker = worker;
+    const done = async <T>(task: FitTask): Promise<T> => {
+      worker.postMessage(task);
+      const [fit] = (await once(worker, 'message')) as [T];
+      return fit;
+    };
     try {
       const fits = new Map<string, SkillFit>();
-      for (const [id, students] of sequences) {
-        worker.postMessage(students);
-        const [fit] = (await once(worker, 'message')) as [SkillFit];
-        fits.set(id, fit);
+      for (const [id, records] of sequences) {
+        fits.set(id, await done<SkillFit>({ skill: records.map(({ attempts }) => [...attempts]) }));
         await touchFit(this.pool, fits.size, sequences.size);
       }
-      await this.pool.transaction((db) => replaceFits(db, fits));
+      // By what was just found of each skill, so that a hard skill is not taken for practice that says little.
+      const found = Object.fromEntries(fits);
+      const home = await done<HomeTrust>({
+        home: [...sequences].flatMap(([id, records]) =>
+          records.map((record) => ({ ...record, grid: parametersFor(found, id) })),
+        ),
+      });
+      await this.pool.transaction((db) => replaceFits(db, fits, home));
     } finally {
       await worker.terminate();
       this.worker = null;
@@ -71,8 +89,8 @@ export class FitJob {
   }
 
   /** Attempts of every student, by skill. */
-  private async read(): Promise<Map<string, Attempt[][]>> {
-    const bySkill = new Map<string, Attempt[][]>();
+  private async read(): Promise<Map<string, HomeRecord[]>> {
+    const bySkill = new Map<string, HomeRecord[]>();
     const ids = await findStudentsWithEvents(this.pool);
     for (let from = 0; from < ids.length; from += BATCH) {
       const batch = ids.slice(from, from + BATCH);
@@ -82,7 +100,7 @@ export class FitJob {
         for (const { skillId, ...attempt } of attemptsOf(events, studentId))
           own.set(skillId, [...(own.get(skillId) ?? []), attempt]);
         for (const [skillId, attempts] of own)
-          bySkill.set(skillId, [...(bySkill.get(skillId) ?? []), attempts]);
+          bySkill.set(skillId, [...(bySkill.get(skillId) ?? []), { studentId, attempts }]);
       }
       await touchFit(this.pool, 0, bySkill.size);
     }

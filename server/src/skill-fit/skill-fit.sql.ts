@@ -1,5 +1,5 @@
 import type { FitStatus } from '@doceo/contract';
-import type { BankEvent, SkillFit } from '@doceo/core';
+import type { BankEvent, HomeTrust, SkillFit } from '@doceo/core';
 import { type EventRow, EVENT_COLUMNS, toEvent } from '../events/events.sql';
 import { type Db, rows, write } from '../db/pool';
 
@@ -13,13 +13,14 @@ interface JobRow {
   started_at: Date | null;
   ended_at: Date | null;
   stale: number;
+  home: string | null;
 }
 
 /** How the fit stands; one that broke off counts as failed. */
 export async function findFitStatus(db: Db): Promise<FitStatus> {
   const [job] = await rows<JobRow>(
     db,
-    `SELECT state, done, total, started_at, ended_at,
+    `SELECT state, done, total, started_at, ended_at, home,
        state = 'running' AND touched_at < UTC_TIMESTAMP(3) - INTERVAL ${STALE_S} SECOND AS stale
        FROM fit_job WHERE id = 1`,
   );
@@ -31,6 +32,7 @@ export async function findFitStatus(db: Db): Promise<FitStatus> {
     startedAt: job?.started_at?.toISOString() ?? null,
     endedAt: job?.ended_at?.toISOString() ?? null,
     skills: Object.fromEntries(fits.map(({ skill_id, fit }) => [skill_id, JSON.parse(fit) as SkillFit])),
+    home: job?.home ? (JSON.parse(job.home) as HomeTrust) : null,
   };
 }
 
@@ -57,7 +59,12 @@ export async function endFit(db: Db, state: 'done' | 'failed'): Promise<void> {
   await write(db, 'UPDATE fit_job SET state = ?, ended_at = UTC_TIMESTAMP(3) WHERE id = 1', [state]);
 }
 
-export async function replaceFits(db: Db, fits: ReadonlyMap<string, SkillFit>): Promise<void> {
+export async function replaceFits(
+  db: Db,
+  fits: ReadonlyMap<string, SkillFit>,
+  home: HomeTrust,
+): Promise<void> {
+  await write(db, 'UPDATE fit_job SET home = ? WHERE id = 1', [JSON.stringify(home)]);
   await write(db, 'DELETE FROM skill_fits');
   if (fits.size === 0) return;
   await write(db, 'INSERT INTO skill_fits (skill_id, fit) VALUES ?', [

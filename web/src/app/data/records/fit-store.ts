@@ -15,7 +15,16 @@ export class FitStore {
 
   readonly status = this.known.asReadonly();
   /** Stays the same object while a fit runs, so that nothing is traced anew for its progress. */
-  readonly fitted = computed<FittedSkills>(() => this.known()?.skills ?? {}, { equal: sameJson });
+  readonly fitted = computed<FittedSkills>(
+    () => {
+      const { skills = {}, home = null } = this.known() ?? {};
+      if (!home?.enough) return skills;
+      return Object.fromEntries(
+        Object.entries(skills).map(([id, fit]) => [id, { ...fit, home: home.trust }]),
+      );
+    },
+    { equal: sameJson },
+  );
 
   /** Estimates do without: a failure leaves the priors. */
   load(): Observable<FitStatus | null> {

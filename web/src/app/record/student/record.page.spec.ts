@@ -188,6 +188,7 @@ describe('the record', () => {
       state: FitStatus['state'],
       done: number,
       skills: FitStatus['skills'] = {},
+      home: FitStatus['home'] = null,
     ): FitStatus => ({
       state,
       done,
@@ -195,6 +196,7 @@ describe('the record', () => {
       startedAt: '2026-06-10T06:00:00Z',
       endedAt: state === 'done' ? '2026-06-10T06:00:02Z' : null,
       skills,
+      home,
     });
     const fit = {
       enough: true,
@@ -211,10 +213,15 @@ describe('the record', () => {
     expect(page.text()).toContain('In use: the priors that ship');
     await page.press('Fit to all records now');
     expect(page.text()).toContain('3 of 57 skills');
-    server.on(api.skillFit.get, status('done', 57, { 'casting.grip-stance': fit }));
+    expect(page.text()).toContain(
+      'counts for 0.60 of the same in a lesson: a rule of thumb, until 200 attempts',
+    );
+    const home = { enough: true, students: 13, attempts: 260, trust: 0.42, spread: 0.05 };
+    server.on(api.skillFit.get, status('done', 57, { 'casting.grip-stance': fit }, home));
     await until(() => page.text().includes('In use: fitted'));
     await page.settle();
     expect(page.text()).toContain('300 attempts of 14 students');
+    expect(page.text()).toMatch(/counts for 0.42 ± 0.05 of the same in a lesson: learned from 260 attempts/);
   });
 
   it('changes the student, and asks a guardian of a minor', async () => {

@@ -1,5 +1,11 @@
 import { Component, computed, inject, input, signal } from '@angular/core';
-import { MIN_FIT_ATTEMPTS, MIN_FIT_STUDENTS, formatProbability, parametersFor } from '@doceo/core';
+import {
+  HOME_TRUST,
+  MIN_FIT_ATTEMPTS,
+  MIN_FIT_STUDENTS,
+  formatProbability,
+  parametersFor,
+} from '@doceo/core';
 import { DateTime } from 'luxon';
 import type { ApiError } from '../../data/api/api-error';
 import { FitStore } from '../../data/records/fit-store';
@@ -43,6 +49,10 @@ const NAMES = {
           {{ fit()?.students ?? 0 }} and {{ fit()?.attempts ?? 0 }}{{ when() }}.
         </p>
       }
+      <p>
+        What is done at home and seen by nobody counts for {{ home().share }} of the same in a lesson:
+        {{ home().from }}.
+      </p>
       @if (status()?.state === 'running') {
         <p role="status">
           <progress [value]="status()?.done" [max]="status()?.of"></progress>
@@ -93,6 +103,18 @@ export class SkillFitComponent {
   protected readonly when = computed(() => {
     const ended = this.status()?.endedAt;
     return ended ? `, as of ${DateTime.fromISO(ended).toFormat('d LLL HH:mm')}` : ' counted so far';
+  });
+  protected readonly home = computed(() => {
+    const home = this.status()?.home;
+    if (!home?.enough)
+      return {
+        share: formatProbability(HOME_TRUST),
+        from: `a rule of thumb, until ${MIN_FIT_ATTEMPTS} attempts at home of ${MIN_FIT_STUDENTS} students can be held against what was seen of them`,
+      };
+    return {
+      share: `${formatProbability(home.trust)} ± ${formatProbability(home.spread)}`,
+      from: `learned from ${home.attempts} attempts at home of ${home.students} students, by how they agree with what was seen of them`,
+    };
   });
   protected readonly lines = computed(() => {
     const fit = this.fit();
