@@ -2,7 +2,12 @@ import { seenBy } from './evidence';
 import type { TracingParameters } from './parameters';
 import { type Attempt, retained } from './tracing';
 
-/** Logarithm of the probability of a sequence of attempts, in the order of time, under one set of parameters. */
+/**
+ * How well one set of parameters foretells a sequence of attempts.
+ *
+ * @param sequence in the order of time
+ * @returns natural logarithm of its probability, 0 or less
+ */
 export function logLikelihood(sequence: readonly Attempt[], parameters: TracingParameters): number {
   let mastery = parameters.initial;
   let log = 0;
