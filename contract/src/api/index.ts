@@ -4,7 +4,7 @@ import { endpoint } from './endpoint';
 import { sessionApi, accountApi, mailboxApi } from './accounts';
 import { drillsApi, teachingApi, skillFitApi } from './teaching';
 import { watersApi } from './waters';
-import { studentsApi } from './students';
+import { accessApi, studentsApi } from './students';
 import { rigsApi, readingsApi, flyBoxApi, kitApi } from './tackle';
 import { plansApi } from './plans';
 import { lessonsApi, coursesApi, eventsApi } from './lessons';
@@ -35,6 +35,7 @@ export const api = {
   teaching: teachingApi,
   waters: watersApi,
   students: studentsApi,
+  access: accessApi,
   skillFit: skillFitApi,
   rigs: rigsApi,
   readings: readingsApi,

@@ -2,6 +2,12 @@ import * as z from 'zod';
 import { idSchema, okSchema } from '../common';
 import { eventSchema } from '../lesson/event';
 import { savedStudentSchema, studentSchema } from '../people/student';
+import {
+  accessGrantSchema,
+  handOverSchema,
+  incomingStudentSchema,
+  studentAccessSchema,
+} from '../people/access';
 import { deletionEffectSchema, lookSchema, studentFileSchema } from '../people/student-file';
 import { endpoint, byId } from './endpoint';
 
@@ -42,5 +48,41 @@ export const studentsApi = {
   accessLog: endpoint('get', '/students/:id/access-log', 'Who looked at the record', {
     params: byId,
     reply: z.array(lookSchema),
+  }),
+};
+
+const ofSomebody = z.strictObject({ id: idSchema, userId: idSchema });
+
+/** Who else sees a student's record, and to whom he goes over. */
+export const accessApi = {
+  get: endpoint('get', '/students/:id/access', 'Who else may see a record', {
+    params: byId,
+    reply: studentAccessSchema,
+  }),
+  give: endpoint('put', '/students/:id/access/:userId', 'Let a fellow see a record, for a time', {
+    params: ofSomebody,
+    body: accessGrantSchema,
+    reply: studentAccessSchema,
+  }),
+  end: endpoint('delete', '/students/:id/access/:userId', 'End what a fellow may see', {
+    params: ofSomebody,
+    reply: studentAccessSchema,
+  }),
+  handOver: endpoint('post', '/students/:id/hand-over', 'Hand a student over, with who agreed to it', {
+    params: byId,
+    body: handOverSchema,
+    reply: studentAccessSchema,
+  }),
+  keep: endpoint('delete', '/students/:id/hand-over', 'Keep a student who was to go over', {
+    params: byId,
+    reply: studentAccessSchema,
+  }),
+  incoming: endpoint('get', '/hand-overs', 'Students whom others hand over to me', {
+    reply: z.array(incomingStudentSchema),
+  }),
+  answer: endpoint('post', '/hand-overs/:id', 'Take a student over, or decline', {
+    params: byId,
+    body: z.strictObject({ accept: z.boolean() }),
+    reply: okSchema,
   }),
 };

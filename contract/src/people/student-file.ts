@@ -85,6 +85,8 @@ export const deletionEffectSchema = z.strictObject({
   comingLessons: z.int(),
   courses: z.int(),
   rigs: z.int(),
+  /** Fellows who see or taught him: they lose what they have of him too. */
+  others: z.array(z.string()),
 });
 export type DeletionEffect = z.infer<typeof deletionEffectSchema>;
 

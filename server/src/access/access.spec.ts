@@ -112,6 +112,19 @@ const ROWS: Row[] = [
   row(api.students.export, ['fellow', 'keeper'], { params: of('student') }),
   row(api.students.accessLog, KEEPER, { params: of('student') }),
   row(api.students.deletionPreview, KEEPER, { params: of('student') }),
+  row(api.access.get, KEEPER, { params: of('student') }),
+  row(api.access.give, KEEPER, {
+    params: ({ student }, ids) => ({ id: student, userId: String(ids['reader']) }),
+    body: () => ({ untilOn: null }),
+  }),
+  row(api.access.end, KEEPER, {
+    params: ({ student }, ids) => ({ id: student, userId: String(ids['reader']) }),
+  }),
+  row(api.access.handOver, KEEPER, {
+    params: of('student'),
+    body: (_, ids) => ({ userId: ids['reader'], consentBy: 'Who agreed', consentOn: '2026-01-01' }),
+  }),
+  row(api.access.keep, KEEPER, { params: of('student') }),
   row(api.students.update, KEEPER, {
     params: of('student'),
     body: () => first(scenario.students.list).student,
@@ -248,7 +261,7 @@ const ROWS: Row[] = [
       api.teaching.update,
     ],
     ...[api.teaching.show, api.teaching.follow, api.teaching.shown, api.news.list, api.news.seen],
-    ...[api.planFiles.look, api.planFiles.take, api.plans.library],
+    ...[api.planFiles.look, api.planFiles.take, api.plans.library, api.access.incoming],
   ].map((endpoint) => row(endpoint, SIGNED_IN)),
   ...[
     ...[api.health, api.openapi, api.session.get, api.session.register, api.session.signIn],
@@ -258,6 +271,7 @@ const ROWS: Row[] = [
 /** Routes whose answer depends on the caller alone, or that end his session. */
 const ELSEWHERE = [
   api.circles.answer,
+  api.access.answer,
   api.session.signOut,
   api.session.lostLink,
   api.session.lostAnswer,
@@ -321,7 +335,10 @@ describe('who may what', () => {
       .post('/api/students')
       .send({ id: student, student: first(scenario.students.list).student })
       .expect(200);
-    await write(test.pool, 'INSERT INTO student_access VALUES (?, ?)', [student, ids['fellow']]);
+    await write(test.pool, 'INSERT INTO student_access (student_id, user_id) VALUES (?, ?)', [
+      student,
+      ids['fellow'],
+    ]);
     const lesson = { planId: things.plan, waterId: water, startsAt: '2027-05-01T08:00:00Z' };
     await keeper
       .post('/api/lessons')

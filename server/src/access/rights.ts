@@ -54,6 +54,8 @@ export const RIGHTS = {
     change: ['keeper'],
     remove: ['keeper'],
     'see-access-log': ['keeper'],
+    give: ['keeper'],
+    'hand-over': ['keeper'],
   },
   lesson: { see: ['keeper'], change: ['keeper'], remove: ['keeper'] },
   course: { see: ['keeper'], change: ['keeper'], remove: ['keeper'] },

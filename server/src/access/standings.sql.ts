@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import { type Db, rows } from '../db/pool';
 import { HttpError } from '../http/errors';
+import { OPEN_ACCESS } from '../students/access.sql';
 import type { Kind, Standing } from './rights';
 
 /** The role in the circle of `alias` as a standing, null outside of it; needs a left join of `circle_members m`. */
@@ -21,7 +22,8 @@ const QUERIES: Record<Kind, string> = {
   link: `SELECT p.owner_id = ? AS keeper, 0 AND ? AND ? AS guest
     FROM plan_links k JOIN plans p ON p.id = k.plan_id WHERE k.id = ?`,
   student: `SELECT s.owner_id = ? AS keeper, a.user_id IS NOT NULL AS fellow, 0 AND ? AS guest
-    FROM students s LEFT JOIN student_access a ON a.student_id = s.id AND a.user_id = ? WHERE s.id = ?`,
+    FROM students s LEFT JOIN student_access a
+      ON a.student_id = s.id AND a.user_id = ? AND ${OPEN_ACCESS} WHERE s.id = ?`,
   lesson:
     'SELECT owner_id = ? AS keeper, 0 AND ? AND ? AS guest FROM lessons WHERE id = ? AND taken_title IS NULL',
   course: 'SELECT owner_id = ? AS keeper, 0 AND ? AND ? AS guest FROM courses WHERE id = ?',

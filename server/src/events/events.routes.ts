@@ -24,7 +24,7 @@ export function eventRoutes(router: Router, pool: Pool): void {
   route(router, pool, api.events.list, 'signed-in', async ({ user, query }) => {
     if (query.lessonId) {
       await refuseUnless(pool, user.id, 'see', 'lesson', query.lessonId);
-      return findEventsOfLesson(pool, query.lessonId);
+      return findEventsOfLesson(pool, user.id, query.lessonId);
     }
     if (query.studentId) {
       await refuseUnless(pool, user.id, 'see', 'student', query.studentId);

@@ -1,6 +1,7 @@
 import { inShape, shapeOf } from '@doceo/contract';
 import { type BankEvent, type BankEventBody, overviewOf } from '@doceo/core';
 import { type Db, rows, write } from '../db/pool';
+import { OPEN_ACCESS } from '../students/access.sql';
 
 export interface EventRow {
   id: string;
@@ -30,12 +31,21 @@ export function toEvent(row: EventRow): BankEvent {
   };
 }
 
-/** Events of a lesson in the order the server got them; uses events_lesson. */
-export async function findEventsOfLesson(db: Db, lessonId: string): Promise<BankEvent[]> {
+/**
+ * Events of a lesson in the order the server got them, without those of students whom the user may not see any more; uses
+ * events_lesson.
+ */
+export async function findEventsOfLesson(db: Db, userId: string, lessonId: string): Promise<BankEvent[]> {
   return (
-    await rows<EventRow>(db, `SELECT ${EVENT_COLUMNS} FROM events WHERE lesson_id = ? ORDER BY seq`, [
-      lessonId,
-    ])
+    await rows<EventRow>(
+      db,
+      `SELECT ${EVENT_COLUMNS} FROM events e WHERE lesson_id = ? AND (student_id IS NULL
+         OR EXISTS (SELECT 1 FROM students s WHERE s.id = e.student_id AND s.owner_id = ?)
+         OR EXISTS (SELECT 1 FROM student_access a
+                    WHERE a.student_id = e.student_id AND a.user_id = ? AND ${OPEN_ACCESS}))
+       ORDER BY seq`,
+      [lessonId, userId, userId],
+    )
   ).map(toEvent);
 }
 

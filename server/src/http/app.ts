@@ -43,6 +43,7 @@ import { planFileRoutes } from '../sharing/files.routes';
 import { linkRoutes } from '../sharing/links.routes';
 import { versionRoutes } from '../sharing/versions.routes';
 import { skillFitRoutes } from '../skill-fit/skill-fit.routes';
+import { accessRoutes } from '../students/access.routes';
 import { studentRoutes } from '../students/students.routes';
 import { teachingRoutes } from '../teaching/teaching.routes';
 import { drawingRoutes } from '../waters/drawings.routes';
@@ -133,6 +134,7 @@ export function createApp(
   drawingRoutes(router, pool);
   conditionRoutes(router, pool);
   studentRoutes(router, pool);
+  accessRoutes(router, pool);
   rigRoutes(router, pool);
   readingRoutes(router, pool);
   flyBoxRoutes(router, pool);

@@ -8,6 +8,7 @@ import {
 } from '@doceo/contract';
 import type { PlanBody } from '@doceo/core';
 import { type Db, rows, write } from '../db/pool';
+import { OPEN_ACCESS } from '../students/access.sql';
 
 interface LessonRow {
   id: string;
@@ -22,7 +23,10 @@ interface LessonRow {
 
 /** Lessons with a plan and a water; those that came with a student's file are not taught here. */
 const SELECT = `SELECT l.id, l.plan_id, l.water_id, l.starts_at, l.plan_title, l.length_min, w.name AS water_name,
-    (SELECT GROUP_CONCAT(s.student_id ORDER BY s.lane, s.student_id SEPARATOR ',') FROM lesson_students s WHERE s.lesson_id = l.id) AS student_ids
+    (SELECT GROUP_CONCAT(s.student_id ORDER BY s.lane, s.student_id SEPARATOR ',') FROM lesson_students s
+       JOIN students t ON t.id = s.student_id
+       LEFT JOIN student_access a ON a.student_id = t.id AND a.user_id = l.owner_id AND ${OPEN_ACCESS}
+      WHERE s.lesson_id = l.id AND (t.owner_id = l.owner_id OR a.user_id IS NOT NULL)) AS student_ids
   FROM lessons l JOIN waters w ON w.id = l.water_id
   WHERE l.taken_title IS NULL AND l.plan_body IS NOT NULL`;
 

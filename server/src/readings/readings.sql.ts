@@ -1,6 +1,7 @@
 import { inShape, type SavedReading, shapeOf } from '@doceo/contract';
 import type { Reading, TakenReading } from '@doceo/core';
 import { type Db, rows, write } from '../db/pool';
+import { OPEN_ACCESS } from '../students/access.sql';
 
 interface ReadingRow {
   id: string;
@@ -22,7 +23,7 @@ export async function findReadings(db: Db, userId: string): Promise<SavedReading
     `SELECT r.id, r.student_id, r.taken_on, r.body, r.shape, r.owner_id = ? AS mine FROM readings r
        WHERE r.owner_id = ?
          OR r.student_id IN (SELECT id FROM students WHERE owner_id = ?)
-         OR r.student_id IN (SELECT student_id FROM student_access WHERE user_id = ?)
+         OR r.student_id IN (SELECT a.student_id FROM student_access a WHERE a.user_id = ? AND ${OPEN_ACCESS})
        ORDER BY r.taken_on DESC, r.id`,
     [userId, userId, userId, userId],
   );

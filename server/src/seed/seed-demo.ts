@@ -13,7 +13,8 @@ import { insertReading } from '../readings/readings.sql';
 import { insertLineageStep, noteTaught } from './seed-lineage';
 import { insertRig } from '../rigs/rigs.sql';
 import { insertUser, updateSettings } from '../session/users.sql';
-import { insertStudent, insertStudentAccess } from '../students/students.sql';
+import { giveAccess } from '../students/access.sql';
+import { insertStudent } from '../students/students.sql';
 import { insertBeat } from '../waters/beats.sql';
 import { insertLake } from '../waters/lakes.sql';
 import { insertWater } from '../waters/waters.sql';
@@ -53,7 +54,7 @@ async function insertScenario(db: Db, scenario: Scenario, passwordHash: string):
   for (const { id, student } of scenario.students.list)
     await insertStudent(db, scenario.students.ownerId, id, student);
   for (const { userId, studentIds } of scenario.students.seenBy)
-    for (const id of studentIds) await insertStudentAccess(db, id, userId);
+    for (const id of studentIds) await giveAccess(db, id, userId);
   for (const rig of scenario.rigs.list)
     await insertRig(db, scenario.rigs.ownerId, { ...rig, studentId: null });
   for (const reading of scenario.readings.list) await insertReading(db, scenario.readings.ownerId, reading);

@@ -5,6 +5,7 @@ import { findEventLessons, insertEvents } from '../events/events.sql';
 import { type Db, rows, write } from '../db/pool';
 import { HttpError } from '../http/errors';
 import { findReadingIds, insertReading } from '../readings/readings.sql';
+import { OPEN_ACCESS } from './access.sql';
 import { insertStudent } from './students.sql';
 
 /** Entries stored with one statement. */
@@ -35,7 +36,8 @@ export async function importStudent(
     ]);
   const [there] = await rows<{ mine: number }>(
     db,
-    'SELECT owner_id = ? OR EXISTS (SELECT 1 FROM student_access a WHERE a.student_id = s.id AND a.user_id = ?) AS mine FROM students s WHERE id = ?',
+    `SELECT owner_id = ? OR EXISTS (SELECT 1 FROM student_access a WHERE a.student_id = s.id AND a.user_id = ?
+       AND ${OPEN_ACCESS}) AS mine FROM students s WHERE id = ?`,
     [userId, userId, id],
   );
   if (there?.mine) throw new HttpError('already-exists', [], `${student.name} is here already.`);

@@ -1,5 +1,6 @@
 import type { DeletionEffect, Look, StudentFile } from '@doceo/contract';
 import { type Db, rows, write } from '../db/pool';
+import { findOthersWith } from './access.sql';
 
 /** Notes that somebody looked; the same person in the same hour is one look. */
 export async function insertLook(
@@ -26,8 +27,12 @@ export async function findLooks(db: Db, studentId: string): Promise<Look[]> {
 }
 
 /** What a deletion takes along; each count by the index on the student. */
-export async function findDeletionEffect(db: Db, studentId: string): Promise<DeletionEffect> {
-  const [counts] = await rows<Record<keyof DeletionEffect, number>>(
+export async function findDeletionEffect(
+  db: Db,
+  studentId: string,
+  keeperId: string,
+): Promise<DeletionEffect> {
+  const [counts] = await rows<Record<Exclude<keyof DeletionEffect, 'others'>, number>>(
     db,
     `SELECT
        (SELECT COUNT(*) FROM events WHERE student_id = ?) AS events,
@@ -46,6 +51,7 @@ export async function findDeletionEffect(db: Db, studentId: string): Promise<Del
     comingLessons: Number(counts?.comingLessons ?? 0),
     courses: Number(counts?.courses ?? 0),
     rigs: Number(counts?.rigs ?? 0),
+    others: await findOthersWith(db, studentId, keeperId),
   };
 }
 

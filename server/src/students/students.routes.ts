@@ -55,8 +55,8 @@ export function studentRoutes(router: Router, pool: Pool): void {
     return visibleStudent(pool, user.id, id);
   });
 
-  route(router, pool, api.students.deletionPreview, may('remove', 'student'), ({ params: { id } }) =>
-    findDeletionEffect(pool, id),
+  route(router, pool, api.students.deletionPreview, may('remove', 'student'), ({ user, params: { id } }) =>
+    findDeletionEffect(pool, id, user.id),
   );
 
   route(

@@ -1,5 +1,6 @@
 import type { SavedStudent, Student } from '@doceo/contract';
 import { type Db, rows, write } from '../db/pool';
+import { OPEN_ACCESS } from './access.sql';
 
 interface StudentRow {
   id: string;
@@ -17,7 +18,7 @@ interface StudentRow {
 }
 
 const SELECT = `SELECT s.id, s.name, s.born_on, s.said_adult, s.hand, s.height_m, s.needs, s.note, s.guardian_name, s.guardian_contact, s.guardian_consent_on, s.owner_id = ? AS mine
-  FROM students s LEFT JOIN student_access a ON a.student_id = s.id AND a.user_id = ?`;
+  FROM students s LEFT JOIN student_access a ON a.student_id = s.id AND a.user_id = ? AND ${OPEN_ACCESS}`;
 const VISIBLE = '(s.owner_id = ? OR a.user_id IS NOT NULL)';
 
 function toStudent(row: StudentRow): SavedStudent {
@@ -85,13 +86,6 @@ export async function updateStudent(db: Db, ownerId: string, id: string, student
     [...values(student), id, ownerId],
   );
   return touched > 0;
-}
-
-export async function insertStudentAccess(db: Db, studentId: string, userId: string): Promise<void> {
-  await write(db, 'INSERT IGNORE INTO student_access (student_id, user_id) VALUES (?, ?)', [
-    studentId,
-    userId,
-  ]);
 }
 
 /** Keeps these students from going until the transaction ends; always in the same order, so that two do not meet. */

@@ -41,6 +41,8 @@ export function lessonServer(): FakeServer {
     .on(api.waters.list, [WATER])
     .on(api.students.list, [SAM, JONAS])
     .on(api.students.accessLog, [])
+    .on(api.access.get, { people: [], fellows: [], handOver: null, before: [] })
+    .on(api.access.incoming, [])
     .on(api.readings.list, [])
     .on(api.flyBox.get, { box: { flies: [] }, version: 0 })
     .on(api.rigs.list, [RIG])

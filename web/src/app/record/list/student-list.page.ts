@@ -10,13 +10,20 @@ import { aboutStudent, initials } from '../../data/lesson/lesson-texts';
 import { RecordsStore } from '../../data/records/records-store';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { OpenFileComponent } from '../../parts/fields/open-file.component';
+import { IncomingStudentsComponent } from './incoming-students.component';
 import { StudentDialogComponent } from './student-dialog.component';
 import { TeachingStore } from '../../data/teaching/teaching-store';
 
 /** Students with the share of each strand they are ready in. */
 @Component({
   selector: 'doceo-student-list',
-  imports: [LoadFailedComponent, OpenFileComponent, RouterLink, StudentDialogComponent],
+  imports: [
+    IncomingStudentsComponent,
+    LoadFailedComponent,
+    OpenFileComponent,
+    RouterLink,
+    StudentDialogComponent,
+  ],
   template: `
     <div class="bench-main page">
       <div class="row">
@@ -28,6 +35,7 @@ import { TeachingStore } from '../../data/teaching/teaching-store';
         <doceo-open-file #opener label="Import a student" [read]="read" (opened)="take($event.file)" />
         <button type="button" class="btn go" (click)="adding.set(true)">New student</button>
       </div>
+      <doceo-incoming-students (taken)="came()" />
       @if (day.students().length === 0) {
         <div class="empty">
           <h3>No students yet</h3>
@@ -100,6 +108,11 @@ export class StudentListPage {
         error: ({ issues, message, code }: ApiError) =>
           this.opener().refuse(issues.length > 0 ? issues : [{ path: 'student', code, message }]),
       });
+  }
+
+  /** A student came over with the record: both are fetched. */
+  protected came(): void {
+    this.day.load().subscribe(() => this.records.load());
   }
 
   protected added(id: string | null): void {

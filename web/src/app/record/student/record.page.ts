@@ -37,6 +37,7 @@ import { SkillPanelComponent } from './skill-panel.component';
 import { EvidenceComponent } from './evidence.component';
 import { CardSentenceComponent } from '../../shared/lesson/card-sentence.component';
 import { SkillMapComponent } from '../charts/skill-map.component';
+import { StudentAccessComponent } from './student-access.component';
 import { StudentPrivacyComponent } from './student-privacy.component';
 import { StudentDialogComponent } from '../list/student-dialog.component';
 import { NoSuchComponent } from '../../shared/no-such.component';
@@ -68,6 +69,7 @@ const MAX_TRENDS = 3;
     SkillMapComponent,
     SkillPanelComponent,
     StudentDialogComponent,
+    StudentAccessComponent,
     StudentPrivacyComponent,
   ],
   templateUrl: './record.page.html',

@@ -42,6 +42,10 @@ import { TeachingStore } from '../../data/teaching/teaching-store';
             @if (goes.rigs > 0) {
               {{ goes.rigs }} rigs forget whose knots they have.
             }
+            @if (goes.others.length > 0) {
+              {{ goes.others.join(', ') }} {{ goes.others.length === 1 ? 'loses' : 'lose' }} what they see of
+              this record, and what they wrote in it.
+            }
             Other devices drop the record when they next connect.
           </p>
           <div class="row">

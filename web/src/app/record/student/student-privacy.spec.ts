@@ -14,7 +14,15 @@ beforeEach(() => {
 afterEach(() => jest.useRealTimers());
 
 describe('the student’s own data', () => {
-  const EFFECT = { events: 12, readings: 2, lessons: 3, comingLessons: 1, courses: 0, rigs: 1 };
+  const EFFECT = {
+    events: 12,
+    readings: 2,
+    lessons: 3,
+    comingLessons: 1,
+    courses: 0,
+    rigs: 1,
+    others: ['Tobias Lind'],
+  };
   const open = async (mine = true) => {
     const server = lessonServer()
       .on(api.students.accessLog, [{ who: 'Tobias Lind', what: 'record', hour: '2026-06-09T10:00:00Z' }])
@@ -49,6 +57,7 @@ describe('the student’s own data', () => {
     page.fixture.componentInstance.removed.subscribe(() => gone.push(true));
     await page.press(/^Delete this student/);
     expect(page.text()).toContain('12 entries of the record and 2 readings');
+    expect(page.text()).toContain('Tobias Lind loses what they see of');
     expect(server.of(api.students.remove)).toEqual([]);
     server.on(api.students.list, [JONAS]);
     await page.press('Delete for good');
