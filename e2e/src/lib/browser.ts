@@ -108,10 +108,17 @@ export async function byText(
   return handle as unknown as ElementHandle<HTMLElement>;
 }
 
+/** Clicks the first element with this text; once more when the page put another in its place just then. */
 export async function clickText(page: Page, selector: string, text: string | RegExp): Promise<void> {
-  const handle = await byText(page, selector, text);
-  await handle.evaluate((element) => element.scrollIntoView({ block: 'center' }));
-  await handle.click();
+  const click = async (): Promise<void> => {
+    const handle = await byText(page, selector, text);
+    await handle.evaluate((element) => element.scrollIntoView({ block: 'center' }));
+    await handle.click();
+  };
+  await click().catch((error: unknown) => {
+    if (!/not clickable/.test(String(error))) throw error;
+    return click();
+  });
 }
 
 /** Types into a field once it is there, in place of what it holds. */

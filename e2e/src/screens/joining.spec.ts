@@ -26,6 +26,7 @@ describe('joining a circle', () => {
     const email = 'ines@example.org';
     await at.open('/circle');
     await byText(lead, 'h2', SCHOOL);
+    await settled(lead);
     await fill(lead, 'form.add input[type=email]', email);
     await clickText(lead, 'form.add button', 'Ask to join');
     await byText(lead, '.invited', email);
@@ -51,6 +52,7 @@ describe('joining a circle', () => {
     await at.open('/circle');
     await lead.reload();
     await byText(lead, 'h2', SCHOOL);
+    await settled(lead);
     await clickText(lead, 'doceo-join-links button', 'Make a link');
     await lead.waitForSelector('doceo-join-links .address');
     const link = await textOf(lead, 'doceo-join-links .address');

@@ -102,8 +102,15 @@ export async function endSessions(db: Db, userId: string, butId = ''): Promise<v
   await write(db, 'DELETE FROM sessions WHERE user_id = ? AND session_id <> ?', [userId, butId]);
 }
 
+/** A link that opens nothing any more says why for so long; then it is as if there never was one. Days. */
+const DEAD_LINKS_DAYS = 30;
+
 /** Uses sessions_expires and limits_expires. A database that is away is asked again the next time. */
 export async function clearExpired(db: Db): Promise<void> {
   await write(db, 'DELETE FROM sessions WHERE expires < UNIX_TIMESTAMP() OR ends < UNIX_TIMESTAMP()');
   await write(db, 'DELETE FROM limits WHERE expires_ms < ?', [Date.now()]);
+  for (const table of ['password_links', 'circle_links'])
+    await write(db, `DELETE FROM ${table} WHERE until_at < UTC_TIMESTAMP(3) - INTERVAL ? DAY`, [
+      DEAD_LINKS_DAYS,
+    ]);
 }

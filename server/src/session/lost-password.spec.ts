@@ -2,6 +2,7 @@ import { FELLOW, LEAD } from '@doceo/demo';
 import supertest from 'supertest';
 import { administer } from '../accounts/administer';
 import { rows, write } from '../db/pool';
+import { clearExpired } from '../http/sessions';
 import { StandInMailbox } from '../mail/stand-in';
 import { lettersTo, tokenIn } from '../testing/letters';
 import { type TestApp, testApp } from '../testing/test-app';
@@ -88,6 +89,19 @@ describe('a lost password', () => {
       .send({ current: 'corvane-demo', next: 'changed by himself' })
       .expect(200);
     expect(await why(token)).toContain('used already');
+  });
+
+  it('forgets a link a month after it ran out, not before', async () => {
+    await ask();
+    await lettersTo(test, FELLOW.email);
+    const left = async (days: number): Promise<number> => {
+      await write(test.pool, 'UPDATE password_links SET until_at = UTC_TIMESTAMP(3) - INTERVAL ? DAY', [
+        days,
+      ]);
+      await clearExpired(test.pool);
+      return (await rows(test.pool, 'SELECT user_id FROM password_links')).length;
+    };
+    expect([await left(29), await left(31)]).toEqual([1, 0]);
   });
 
   it('takes no weak one in its place', async () => {

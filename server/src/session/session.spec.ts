@@ -178,12 +178,12 @@ describe('a session', () => {
     await agent.get('/api/plans').expect(401);
   });
 
-  it('is prolonged while it is used, and written once a day at most', async () => {
+  it('is prolonged while it is used, and written once an hour at most', async () => {
     expect(await lastsDays()).toBe(14);
     await set(`expires = expires - ${3 * DAY_S}`);
     await agent.get('/api/plans').expect(200);
     expect(await lastsDays()).toBe(14);
-    await set('expires = expires - 3600');
+    await set('expires = expires - 1800');
     const [before] = await rows(test.pool, 'SELECT expires, data FROM sessions');
     for (let i = 0; i < 5; i++) await agent.get('/api/plans').expect(200);
     expect((await rows(test.pool, 'SELECT expires, data FROM sessions'))[0]).toEqual(before);
