@@ -4,8 +4,7 @@ import { FormsModule } from '@angular/forms';
 import { ActivatedRoute, RouterLink } from '@angular/router';
 import { api, newPasswordSchema } from '@doceo/contract';
 import { ApiClient } from '../data/api/api-client';
-import type { ApiError } from '../data/api/api-error';
-import { checked } from '../data/api/checked';
+import { Sending } from '../data/api/sending';
 import { fetched } from '../data/api/fetched';
 import { TextFieldComponent } from '../parts/fields/text-field.component';
 
@@ -40,13 +39,15 @@ import { TextFieldComponent } from '../parts/fields/text-field.component';
             name="password"
             autocomplete="new-password"
             [value]="password"
-            [fault]="wrong()?.at('password')"
+            [fault]="sending.wrong()?.at('password')"
             (typed)="password = $event"
           />
-          @if (wrong()?.issues?.length === 0) {
-            <p class="wrong" role="alert">{{ wrong()?.message }}</p>
+          @if (sending.wrong()?.issues?.length === 0) {
+            <p class="wrong" role="alert">{{ sending.wrong()?.message }}</p>
           }
-          <div class="row"><button type="submit" class="btn go" [disabled]="busy()">Keep it</button></div>
+          <div class="row">
+            <button type="submit" class="btn go" [disabled]="sending.busy()">Keep it</button>
+          </div>
         </form>
       } @else {
         <p class="soft" role="status">Looking at the link …</p>
@@ -68,21 +69,12 @@ export class LostPage {
     (token) => this.client.call(api.session.lostLink, { body: { token } }),
   );
   protected password = '';
-  protected readonly busy = signal(false);
+  protected readonly sending = new Sending();
   protected readonly done = signal(false);
-  protected readonly wrong = signal<ApiError | null>(null);
 
   protected change(): void {
-    const form = checked(newPasswordSchema, { token: this.token(), password: this.password });
-    if ('error' in form) return this.wrong.set(form.error);
-    this.busy.set(true);
-    this.wrong.set(null);
-    this.client.once(api.session.lostAnswer, { body: form.data }).subscribe({
-      next: () => this.done.set(true),
-      error: (error: ApiError) => {
-        this.busy.set(false);
-        this.wrong.set(error);
-      },
-    });
+    const form = this.sending.checked(newPasswordSchema, { token: this.token(), password: this.password });
+    if (form)
+      this.sending.send(this.client.once(api.session.lostAnswer, { body: form }), () => this.done.set(true));
   }
 }

@@ -1,9 +1,8 @@
-import { Component, inject, signal } from '@angular/core';
+import { Component, inject } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { passwordChangeSchema } from '@doceo/contract';
 import { MessageService } from 'primeng/api';
-import type { ApiError } from '../data/api/api-error';
-import { checked } from '../data/api/checked';
+import { Sending } from '../data/api/sending';
 import { SessionStore } from '../data/session';
 import { TextFieldComponent } from '../parts/fields/text-field.component';
 
@@ -20,7 +19,10 @@ import { TextFieldComponent } from '../parts/fields/text-field.component';
         name="current"
         autocomplete="current-password"
         [value]="current"
-        [fault]="wrong()?.at('current') && (current ? wrong()?.at('current') : 'it is needed to change it')"
+        [fault]="
+          sending.wrong()?.at('current') &&
+          (current ? sending.wrong()?.at('current') : 'it is needed to change it')
+        "
         (typed)="current = $event"
       />
       <doceo-text-field
@@ -29,14 +31,14 @@ import { TextFieldComponent } from '../parts/fields/text-field.component';
         name="next"
         autocomplete="new-password"
         [value]="next"
-        [fault]="wrong()?.at('next')"
+        [fault]="sending.wrong()?.at('next')"
         (typed)="next = $event"
       />
-      @if (wrong()?.issues?.length === 0) {
-        <p class="wrong" role="alert">{{ wrong()?.message }}</p>
+      @if (sending.wrong()?.issues?.length === 0) {
+        <p class="wrong" role="alert">{{ sending.wrong()?.message }}</p>
       }
       <div class="row">
-        <button type="submit" class="btn go" [disabled]="busy()">Change it</button>
+        <button type="submit" class="btn go" [disabled]="sending.busy()">Change it</button>
         <span class="small soft">You are signed out everywhere else.</span>
       </div>
     </form>
@@ -48,24 +50,14 @@ export class PasswordChangeComponent {
   private readonly messages = inject(MessageService);
   protected current = '';
   protected next = '';
-  protected readonly busy = signal(false);
-  protected readonly wrong = signal<ApiError | null>(null);
+  protected readonly sending = new Sending();
 
   protected change(): void {
-    const form = checked(passwordChangeSchema, { current: this.current, next: this.next });
-    if ('error' in form) return this.wrong.set(form.error);
-    this.busy.set(true);
-    this.wrong.set(null);
-    this.session.changePassword(this.current, this.next).subscribe({
-      next: () => {
-        this.messages.add({ severity: 'success', summary: 'The password is changed', life: 3000 });
-        this.busy.set(false);
-        this.current = this.next = '';
-      },
-      error: (error: ApiError) => {
-        this.busy.set(false);
-        this.wrong.set(error);
-      },
+    const form = this.sending.checked(passwordChangeSchema, { current: this.current, next: this.next });
+    if (!form) return;
+    this.sending.send(this.session.changePassword(form.current, form.next), () => {
+      this.messages.add({ severity: 'success', summary: 'The password is changed', life: 3000 });
+      this.current = this.next = '';
     });
   }
 }

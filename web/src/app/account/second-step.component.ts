@@ -2,10 +2,8 @@ import { Component, inject, signal } from '@angular/core';
 import { NgTemplateOutlet } from '@angular/common';
 import { FormsModule } from '@angular/forms';
 import { api, codeOnlySchema, passwordOnlySchema, secondFactorEndSchema } from '@doceo/contract';
-import type { Observable } from 'rxjs';
 import { ApiClient } from '../data/api/api-client';
-import type { ApiError } from '../data/api/api-error';
-import { checked } from '../data/api/checked';
+import { Sending } from '../data/api/sending';
 import { fetched } from '../data/api/fetched';
 import { download } from '../data/download';
 import { TextFieldComponent } from '../parts/fields/text-field.component';
@@ -49,44 +47,39 @@ export class SecondStepComponent {
   protected readonly spareCodes = signal<readonly string[] | null>(null);
   /** Which form is open. */
   protected readonly doing = signal<'begin' | 'end' | null>(null);
-  protected readonly busy = signal(false);
-  protected readonly wrong = signal<ApiError | null>(null);
+  protected readonly sending = new Sending();
   protected password = '';
   protected code = '';
 
   protected turnTo(what: 'begin' | 'end' | null): void {
     this.doing.set(what);
     this.offer.set(null);
-    this.wrong.set(null);
+    this.sending.clear();
     this.password = this.code = '';
   }
 
   protected askForSecret(): void {
-    const form = checked(passwordOnlySchema, { password: this.password });
-    if ('error' in form) return this.wrong.set(form.error);
-    this.send(this.client.call(api.account.offerSecondFactor, { body: form.data }), (offer) =>
-      this.offer.set(offer),
-    );
+    const form = this.sending.checked(passwordOnlySchema, { password: this.password });
+    if (form)
+      this.sending.send(this.client.call(api.account.offerSecondFactor, { body: form }), (offer) =>
+        this.offer.set(offer),
+      );
   }
 
   protected begin(): void {
-    const form = checked(codeOnlySchema, { code: this.code });
-    if ('error' in form) return this.wrong.set(form.error);
-    this.send(this.client.call(api.account.beginSecondFactor, { body: form.data }), ({ spareCodes }) => {
-      this.turnTo(null);
-      this.spareCodes.set(spareCodes);
-      this.state.again();
-    });
+    const form = this.sending.checked(codeOnlySchema, { code: this.code });
+    if (form)
+      this.sending.send(this.client.call(api.account.beginSecondFactor, { body: form }), ({ spareCodes }) =>
+        this.ended(spareCodes),
+      );
   }
 
   protected end(): void {
-    const form = checked(secondFactorEndSchema, { password: this.password, code: this.code });
-    if ('error' in form) return this.wrong.set(form.error);
-    this.send(this.client.call(api.account.endSecondFactor, { body: form.data }), () => {
-      this.turnTo(null);
-      this.spareCodes.set(null);
-      this.state.again();
-    });
+    const form = this.sending.checked(secondFactorEndSchema, { password: this.password, code: this.code });
+    if (form)
+      this.sending.send(this.client.call(api.account.endSecondFactor, { body: form }), () =>
+        this.ended(null),
+      );
   }
 
   protected save(): void {
@@ -98,18 +91,10 @@ export class SecondStepComponent {
     return secret.match(/.{1,4}/g)?.join(' ') ?? secret;
   }
 
-  private send<T>(call: Observable<T>, then: (value: T) => void): void {
-    this.busy.set(true);
-    this.wrong.set(null);
-    call.subscribe({
-      next: (value) => {
-        this.busy.set(false);
-        then(value);
-      },
-      error: (error: ApiError) => {
-        this.busy.set(false);
-        this.wrong.set(error);
-      },
-    });
+  /** It is on, with spare codes to keep, or off. */
+  private ended(spareCodes: readonly string[] | null): void {
+    this.turnTo(null);
+    this.spareCodes.set(spareCodes);
+    this.state.again();
   }
 }

@@ -1,9 +1,9 @@
-import { Component, inject, linkedSignal, signal } from '@angular/core';
+import { Component, inject, linkedSignal } from '@angular/core';
 import { api, type SignInPlace } from '@doceo/contract';
 import { DateTime } from 'luxon';
 import type { Observable } from 'rxjs';
 import { ApiClient } from '../data/api/api-client';
-import type { ApiError } from '../data/api/api-error';
+import { Sending } from '../data/api/sending';
 import { fetched } from '../data/api/fetched';
 import { LoadFailedComponent } from '../shared/load-failed.component';
 
@@ -30,7 +30,7 @@ import { LoadFailedComponent } from '../shared/load-failed.component';
               <button
                 type="button"
                 class="btn small"
-                [disabled]="busy()"
+                [disabled]="sending.busy()"
                 [attr.aria-label]="'End it: the sign-in of ' + place.browser + ' since ' + day(place.since)"
                 (click)="end(place)"
               >
@@ -42,12 +42,12 @@ import { LoadFailedComponent } from '../shared/load-failed.component';
       </ul>
       @if (all.length > 2) {
         <div>
-          <button type="button" class="btn small" [disabled]="busy()" (click)="endOthers()">
+          <button type="button" class="btn small" [disabled]="sending.busy()" (click)="endOthers()">
             End all but this one
           </button>
         </div>
       }
-      @if (wrong(); as problem) {
+      @if (sending.wrong(); as problem) {
         <p class="wrong" role="alert">{{ problem.message }}</p>
       }
     } @else {
@@ -79,8 +79,7 @@ export class SignInsComponent {
     () => this.client.call(api.account.signIns),
   );
   protected readonly places = linkedSignal(() => this.list.value());
-  protected readonly busy = signal(false);
-  protected readonly wrong = signal<ApiError | null>(null);
+  protected readonly sending = new Sending();
 
   protected day(at: string): string {
     return DateTime.fromISO(at).toFormat('d LLL yyyy');
@@ -104,18 +103,10 @@ export class SignInsComponent {
   }
 
   private then(call: Observable<SignInPlace[]>): void {
-    this.busy.set(true);
-    this.wrong.set(null);
-    call.subscribe({
-      next: (places) => {
-        this.busy.set(false);
-        this.places.set(places);
-      },
-      error: (error: ApiError) => {
-        this.busy.set(false);
-        this.wrong.set(error);
-        this.list.again();
-      },
-    });
+    this.sending.send(
+      call,
+      (places) => this.places.set(places),
+      () => this.list.again(),
+    );
   }
 }

@@ -1,10 +1,9 @@
-import { Component, inject, signal } from '@angular/core';
+import { Component, inject } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { api, passwordOnlySchema } from '@doceo/contract';
 import { DateTime } from 'luxon';
 import { ApiClient } from '../data/api/api-client';
-import type { ApiError } from '../data/api/api-error';
-import { checked } from '../data/api/checked';
+import { Sending } from '../data/api/sending';
 import { download } from '../data/download';
 import { TextFieldComponent } from '../parts/fields/text-field.component';
 
@@ -25,12 +24,12 @@ import { TextFieldComponent } from '../parts/fields/text-field.component';
         name="file-password"
         autocomplete="current-password"
         [value]="password"
-        [fault]="wrong() && (wrong()?.at('password') ?? wrong()?.message)"
+        [fault]="sending.wrong() && (sending.wrong()?.at('password') ?? sending.wrong()?.message)"
         (typed)="password = $event"
       />
       <div class="row">
-        <button type="submit" class="btn" [disabled]="busy()">
-          {{ busy() ? 'Gathering …' : 'Save the file' }}
+        <button type="submit" class="btn" [disabled]="sending.busy()">
+          {{ sending.busy() ? 'Gathering …' : 'Save the file' }}
         </button>
       </div>
     </form>
@@ -40,25 +39,15 @@ import { TextFieldComponent } from '../parts/fields/text-field.component';
 export class TakeAlongComponent {
   private readonly client = inject(ApiClient);
   protected password = '';
-  protected readonly busy = signal(false);
-  protected readonly wrong = signal<ApiError | null>(null);
+  protected readonly sending = new Sending();
 
   protected take(): void {
-    const form = checked(passwordOnlySchema, { password: this.password });
-    if ('error' in form) return this.wrong.set(form.error);
-    this.busy.set(true);
-    this.wrong.set(null);
-    this.client.call(api.account.file, { body: form.data }).subscribe({
-      next: (file) => {
-        this.busy.set(false);
-        this.password = '';
-        const day = DateTime.fromISO(file.writtenAt).toISODate();
-        download(`doceo-account-${day}.json`, JSON.stringify(file), 'application/json');
-      },
-      error: (error: ApiError) => {
-        this.busy.set(false);
-        this.wrong.set(error);
-      },
+    const form = this.sending.checked(passwordOnlySchema, { password: this.password });
+    if (!form) return;
+    this.sending.send(this.client.call(api.account.file, { body: form }), (file) => {
+      this.password = '';
+      const day = DateTime.fromISO(file.writtenAt).toISODate();
+      download(`doceo-account-${day}.json`, JSON.stringify(file), 'application/json');
     });
   }
 }

@@ -3,7 +3,7 @@ import { FormsModule } from '@angular/forms';
 import { api, type Circle, ROLES } from '@doceo/contract';
 import { DateTime } from 'luxon';
 import { ApiClient } from '../../data/api/api-client';
-import type { ApiError } from '../../data/api/api-error';
+import { Sending } from '../../data/api/sending';
 import { QrCodeComponent } from '../../shared/qr-code.component';
 
 /** Links by which somebody joins without his address being asked: made, shown once with their code, closed. */
@@ -50,9 +50,9 @@ import { QrCodeComponent } from '../../shared/qr-code.component';
           <option [value]="option">{{ option }}</option>
         }
       </select>
-      <button type="button" class="btn" [disabled]="busy()" (click)="make()">Make a link</button>
+      <button type="button" class="btn" [disabled]="sending.busy()" (click)="make()">Make a link</button>
     </div>
-    @if (wrong(); as problem) {
+    @if (sending.wrong(); as problem) {
       <p class="wrong" role="alert">{{ problem.message }}</p>
     }
   `,
@@ -95,9 +95,8 @@ export class JoinLinksComponent {
 
   protected readonly roles = ROLES;
   protected role: (typeof ROLES)[number] = 'editor';
-  protected readonly busy = signal(false);
+  protected readonly sending = new Sending();
   protected readonly copied = signal(false);
-  protected readonly wrong = signal<ApiError | null>(null);
   /** The link that was just made: what it leads to is known now and never again. */
   protected readonly made = signal<{ id: string; address: string; role: string; until: string } | null>(null);
 
@@ -107,39 +106,26 @@ export class JoinLinksComponent {
 
   protected make(): void {
     const id = crypto.randomUUID();
-    this.busy.set(true);
-    this.wrong.set(null);
-    this.client
-      .call(api.circles.makeLink, { params: { id: this.circle().id }, body: { id, role: this.role } })
-      .subscribe({
-        next: ({ circle, token }) => {
-          this.busy.set(false);
-          this.copied.set(false);
-          const until = circle.links.find((link) => link.id === id)?.until ?? new Date().toISOString();
-          this.made.set({
-            id,
-            address: `${location.origin}/join#${token}`,
-            role: this.role,
-            until: this.day(until),
-          });
-          this.changed.emit(circle);
-        },
-        error: (error: ApiError) => {
-          this.busy.set(false);
-          this.wrong.set(error);
-        },
-      });
+    const { role } = this;
+    this.sending.send(
+      this.client.call(api.circles.makeLink, { params: { id: this.circle().id }, body: { id, role } }),
+      ({ circle, token }) => {
+        this.copied.set(false);
+        const until = circle.links.find((link) => link.id === id)?.until ?? new Date().toISOString();
+        this.made.set({ id, address: `${location.origin}/join#${token}`, role, until: this.day(until) });
+        this.changed.emit(circle);
+      },
+    );
   }
 
   protected close(linkId: string): void {
-    this.wrong.set(null);
-    this.client.call(api.circles.closeLink, { params: { id: this.circle().id, linkId } }).subscribe({
-      next: (circle) => {
+    this.sending.send(
+      this.client.call(api.circles.closeLink, { params: { id: this.circle().id, linkId } }),
+      (circle) => {
         if (this.made()?.id === linkId) this.made.set(null);
         this.changed.emit(circle);
       },
-      error: (error: ApiError) => this.wrong.set(error),
-    });
+    );
   }
 
   protected async copy(address: string): Promise<void> {

@@ -1,9 +1,9 @@
-import { Component, computed, inject, signal } from '@angular/core';
+import { Component, computed, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute, Router, RouterLink } from '@angular/router';
 import { api, ROLES } from '@doceo/contract';
 import { ApiClient } from '../../data/api/api-client';
-import type { ApiError } from '../../data/api/api-error';
+import { Sending } from '../../data/api/sending';
 import { fetched } from '../../data/api/fetched';
 import { NoSuchComponent } from '../../shared/no-such.component';
 
@@ -46,10 +46,14 @@ const MAY: Record<(typeof ROLES)[number], string> = {
             travel. You can leave whenever you like, and your plans go with you.
           </p>
           <div class="row">
-            <button type="button" class="btn go" [disabled]="busy()" (click)="answer(true)">Join</button>
-            <button type="button" class="btn" [disabled]="busy()" (click)="answer(false)">Decline</button>
+            <button type="button" class="btn go" [disabled]="sending.busy()" (click)="answer(true)">
+              Join
+            </button>
+            <button type="button" class="btn" [disabled]="sending.busy()" (click)="answer(false)">
+              Decline
+            </button>
           </div>
-          @if (wrong(); as problem) {
+          @if (sending.wrong(); as problem) {
             <p class="wrong" role="alert">{{ problem.message }}</p>
           }
         }
@@ -80,18 +84,12 @@ export class JoinPage {
     (token) => this.client.call(api.circles.offer, { body: { token } }),
   );
   protected readonly may = computed(() => MAY[this.offer.value()?.role ?? 'reader']);
-  protected readonly busy = signal(false);
-  protected readonly wrong = signal<ApiError | null>(null);
+  protected readonly sending = new Sending();
 
   protected answer(accept: boolean): void {
-    this.busy.set(true);
-    this.wrong.set(null);
-    this.client.call(api.circles.take, { body: { token: this.token() ?? '', accept } }).subscribe({
-      next: () => void this.router.navigateByUrl('/circle'),
-      error: (error: ApiError) => {
-        this.busy.set(false);
-        this.wrong.set(error);
-      },
-    });
+    this.sending.send(
+      this.client.call(api.circles.take, { body: { token: this.token() ?? '', accept } }),
+      () => void this.router.navigateByUrl('/circle'),
+    );
   }
 }

@@ -2,7 +2,7 @@ import { toIssues } from '@doceo/contract';
 import { ApiError } from './api-error';
 
 /** A part of the contract that a form is held against. */
-interface Contract<T> {
+export interface Contract<T> {
   safeParse(
     form: unknown,
   ): { success: true; data: T } | { success: false; error: Parameters<typeof toIssues>[0] };

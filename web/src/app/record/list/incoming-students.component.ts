@@ -1,8 +1,8 @@
-import { Component, inject, output, signal } from '@angular/core';
+import { Component, inject, output } from '@angular/core';
 import { api, type IncomingStudent } from '@doceo/contract';
 import { DateTime } from 'luxon';
 import { ApiClient } from '../../data/api/api-client';
-import type { ApiError } from '../../data/api/api-error';
+import { Sending } from '../../data/api/sending';
 import { fetched } from '../../data/api/fetched';
 
 /** Students whom fellows hand over: each with who agreed, taken or left. Nothing while nobody does. */
@@ -19,7 +19,7 @@ import { fetched } from '../../data/api/fetched';
           <button
             type="button"
             class="btn go"
-            [disabled]="busy()"
+            [disabled]="sending.busy()"
             [attr.aria-label]="'Take over ' + one.name"
             (click)="answer(one, true)"
           >
@@ -28,7 +28,7 @@ import { fetched } from '../../data/api/fetched';
           <button
             type="button"
             class="btn"
-            [disabled]="busy()"
+            [disabled]="sending.busy()"
             [attr.aria-label]="'Decline ' + one.name"
             (click)="answer(one, false)"
           >
@@ -37,7 +37,7 @@ import { fetched } from '../../data/api/fetched';
         </div>
       </section>
     }
-    @if (wrong(); as problem) {
+    @if (sending.wrong(); as problem) {
       <p class="wrong" role="alert">{{ problem.message }}</p>
     }
   `,
@@ -64,27 +64,20 @@ export class IncomingStudentsComponent {
     () => true,
     () => this.client.call(api.access.incoming),
   );
-  protected readonly busy = signal(false);
-  protected readonly wrong = signal<ApiError | null>(null);
+  protected readonly sending = new Sending();
 
   protected day(on: string): string {
     return DateTime.fromISO(on).toFormat('d LLL yyyy');
   }
 
   protected answer({ studentId }: IncomingStudent, accept: boolean): void {
-    this.busy.set(true);
-    this.wrong.set(null);
-    this.client.call(api.access.answer, { params: { id: studentId }, body: { accept } }).subscribe({
-      next: () => {
-        this.busy.set(false);
+    this.sending.send(
+      this.client.call(api.access.answer, { params: { id: studentId }, body: { accept } }),
+      () => {
         this.list.again();
         if (accept) this.taken.emit();
       },
-      error: (error: ApiError) => {
-        this.busy.set(false);
-        this.wrong.set(error);
-        this.list.again();
-      },
-    });
+      () => this.list.again(),
+    );
   }
 }

@@ -5,8 +5,7 @@ import { mayBeRecorded } from '@doceo/core';
 import { DateTime } from 'luxon';
 import type { Observable } from 'rxjs';
 import { ApiClient } from '../../data/api/api-client';
-import type { ApiError } from '../../data/api/api-error';
-import { checked } from '../../data/api/checked';
+import { Sending } from '../../data/api/sending';
 import { fetched } from '../../data/api/fetched';
 import { ChoiceFieldComponent } from '../../parts/fields/choice-field.component';
 import { TextFieldComponent } from '../../parts/fields/text-field.component';
@@ -85,8 +84,7 @@ export class StudentAccessComponent {
   protected consentBy = '';
   protected consentOn = DateTime.now().toISODate();
   protected readonly today = DateTime.now().toISODate();
-  protected readonly busy = signal(false);
-  protected readonly wrong = signal<ApiError | null>(null);
+  protected readonly sending = new Sending();
 
   protected choose(userId: string | null): void {
     this.chosen.set(userId);
@@ -116,21 +114,21 @@ export class StudentAccessComponent {
     // A minor does not agree alone; of whom the age is not known, nobody is put there.
     this.consentBy = mayBeRecorded(age, student.saidAdult, false) ? student.name : student.guardianName;
     this.heir.set(this.heirs()[0]?.value ?? null);
-    this.wrong.set(null);
+    this.sending.clear();
     this.handing.set(true);
   }
 
   protected handOver(): void {
-    const form = checked(handOverSchema, {
+    const form = this.sending.checked(handOverSchema, {
       userId: this.heir(),
       consentBy: this.consentBy,
       consentOn: this.consentOn,
     });
-    if ('error' in form) return this.wrong.set(form.error);
-    this.send(
-      this.client.call(api.access.handOver, { params: { id: this.student().id }, body: form.data }),
-      () => this.handing.set(false),
-    );
+    if (form)
+      this.send(
+        this.client.call(api.access.handOver, { params: { id: this.student().id }, body: form }),
+        () => this.handing.set(false),
+      );
   }
 
   protected keep(): void {
@@ -138,18 +136,9 @@ export class StudentAccessComponent {
   }
 
   private send(call: Observable<StudentAccess>, done: () => void = () => undefined): void {
-    this.busy.set(true);
-    this.wrong.set(null);
-    call.subscribe({
-      next: (access) => {
-        this.busy.set(false);
-        this.access.update(() => access);
-        done();
-      },
-      error: (error: ApiError) => {
-        this.busy.set(false);
-        this.wrong.set(error);
-      },
+    this.sending.send(call, (access) => {
+      this.access.update(() => access);
+      done();
     });
   }
 }
