@@ -64,7 +64,7 @@ describe('an account', () => {
     await fill(desk, 'input[name=step-password]', 'wet hands first');
     await clickText(desk, 'button', 'Go on');
     await desk.waitForSelector('doceo-qr-code');
-    await clickText(desk, 'summary', 'The phone cannot read it');
+    await clickText(desk, 'summary', 'or it cannot read this');
     const secret = (await textOf(desk, '.secret')).replace(/\s/g, '');
     await fill(desk, 'input[name=first-code]', new TOTP({ secret }).generate());
     await clickText(desk, 'button', 'Turn it on');

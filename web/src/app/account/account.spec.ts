@@ -101,6 +101,8 @@ describe('one’s account', () => {
     });
     await page.enter('input[name=step-password]', 'corvane-demo');
     await page.press('Go on');
+    await page.quiet();
+    expect(document.activeElement?.getAttribute('name')).toBe('first-code');
     expect(page.all('.secret')).toEqual(['ABCD EFGH 2345 6723']);
     expect(document.querySelector('doceo-qr-code path')).not.toBeNull();
     server.refuse(api.account.beginSecondFactor, 401, 'wrong-credentials', [

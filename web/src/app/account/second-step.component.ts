@@ -1,4 +1,4 @@
-import { Component, inject, signal } from '@angular/core';
+import { Component, ElementRef, inject, signal } from '@angular/core';
 import { NgTemplateOutlet } from '@angular/common';
 import { FormsModule } from '@angular/forms';
 import { api, codeOnlySchema, passwordOnlySchema, secondFactorEndSchema } from '@doceo/contract';
@@ -38,6 +38,7 @@ import { QrCodeComponent } from '../shared/qr-code.component';
 })
 export class SecondStepComponent {
   private readonly client = inject(ApiClient);
+  private readonly host: HTMLElement = inject(ElementRef<HTMLElement>).nativeElement;
   protected readonly state = fetched(
     () => true,
     () => this.client.call(api.account.secondFactor),
@@ -47,6 +48,7 @@ export class SecondStepComponent {
   protected readonly spareCodes = signal<readonly string[] | null>(null);
   /** Which form is open. */
   protected readonly doing = signal<'begin' | 'end' | null>(null);
+  protected readonly copied = signal(false);
   protected readonly sending = new Sending();
   protected password = '';
   protected code = '';
@@ -61,9 +63,11 @@ export class SecondStepComponent {
   protected askForSecret(): void {
     const form = this.sending.checked(passwordOnlySchema, { password: this.password });
     if (form)
-      this.sending.send(this.client.call(api.account.offerSecondFactor, { body: form }), (offer) =>
-        this.offer.set(offer),
-      );
+      this.sending.send(this.client.call(api.account.offerSecondFactor, { body: form }), (offer) => {
+        this.offer.set(offer);
+        this.copied.set(false);
+        setTimeout(() => this.host.querySelector<HTMLElement>('input[name=first-code]')?.focus());
+      });
   }
 
   protected begin(): void {
@@ -80,6 +84,11 @@ export class SecondStepComponent {
       this.sending.send(this.client.call(api.account.endSecondFactor, { body: form }), () =>
         this.ended(null),
       );
+  }
+
+  protected async copy(secret: string): Promise<void> {
+    await navigator.clipboard.writeText(secret);
+    this.copied.set(true);
   }
 
   protected save(): void {
