@@ -21,6 +21,8 @@ export * from './people/skill-fit';
 export * from './people/student';
 export * from './people/student-file';
 export * from './people/access';
+export * from './people/consent';
+export * from './people/keeping';
 export * from './lesson/plan';
 export * from './lesson/library';
 export * from './lesson/lesson';

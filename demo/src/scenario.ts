@@ -29,6 +29,8 @@ export function demoScenario(now: Date) {
       { ...CLUB, members: [{ userId: OTHER.id, role: 'owner' as const }] },
       { ...EVENING_CLASS, members: [{ userId: OTHER.id, role: 'owner' as const }] },
     ],
+    /** How long the school keeps records, months. */
+    keeping: { entryMonths: 24, studentMonths: 36 },
     waters: { ownerId: LEAD.id, circleId: SCHOOL.id, list: waters },
     beats: demoBeats(waters),
     lakes: demoLakes(waters),

@@ -5,6 +5,7 @@ import { sessionApi, accountApi, mailboxApi } from './accounts';
 import { drillsApi, teachingApi, skillFitApi } from './teaching';
 import { watersApi } from './waters';
 import { accessApi, studentsApi } from './students';
+import { consentsApi, guardianApi, keepingApi } from './consents';
 import { rigsApi, readingsApi, flyBoxApi, kitApi } from './tackle';
 import { plansApi } from './plans';
 import { lessonsApi, coursesApi, eventsApi } from './lessons';
@@ -36,6 +37,9 @@ export const api = {
   waters: watersApi,
   students: studentsApi,
   access: accessApi,
+  consents: consentsApi,
+  guardian: guardianApi,
+  keeping: keepingApi,
   skillFit: skillFitApi,
   rigs: rigsApi,
   readings: readingsApi,

@@ -4,6 +4,7 @@ import { MAX_GOALS } from '../lesson/course';
 import { eventSchema } from '../lesson/event';
 import { takenReadingSchema } from '../rig/reading';
 import { readDocument, type ReadFile } from '../files/document-file';
+import { askedConsentSchema } from './consent';
 import { studentSchema } from './student';
 
 export const STUDENT_FILE_FORMAT = 'doceo-student';
@@ -45,6 +46,19 @@ export const studentFileSchema = z
       .optional(),
     events: z.array(eventSchema).max(MAX_STUDENT_EVENTS),
     readings: z.array(takenReadingSchema).max(20_000),
+    /** What guardians were asked and answered; told, and not taken in again. */
+    consents: z
+      .array(
+        askedConsentSchema.pick({
+          state: true,
+          askedAt: true,
+          byName: true,
+          answeredAt: true,
+          takenBackAt: true,
+        }),
+      )
+      .max(1000)
+      .optional(),
   })
   .superRefine(({ student, lessons, events, readings }, context) => {
     const known = new Set(lessons.map(({ id }) => id));

@@ -58,9 +58,7 @@ export function retentionDue(
   const byStudent = grouped(entries);
   return students
     .flatMap(({ id, addedOn, lastLessonOn }): RetentionDue[] => {
-      const days = (byStudent.get(id) ?? [])
-        .map(({ atMs }) => new Date(atMs).toISOString().slice(0, 10))
-        .sort();
+      const days = (byStudent.get(id) ?? []).map(({ atMs }) => dayOf(atMs)).sort();
       const last = [addedOn, lastLessonOn ?? addedOn, days.at(-1) ?? addedOn].sort().at(-1) as string;
       const goes = monthsLater(last, rule.studentMonths);
       if (goes <= today)
@@ -72,6 +70,22 @@ export function retentionDue(
       return [{ studentId: id, what: 'entries', on, due: on <= today, entries: past }];
     })
     .sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : a.studentId < b.studentId ? -1 : 1));
+}
+
+/**
+ * The day on which an entry goes.
+ *
+ * @param atMs epoch milliseconds of the entry; its day is that of UTC
+ * @param months how long entries are kept, from 1 to 600
+ * @returns ISO day
+ * @throws CoreError 'out-of-range' for other months
+ */
+export function entryGoesOn(atMs: number, months: number): string {
+  return monthsLater(dayOf(atMs), inRange('entryMonths', months, 1, MAX_MONTHS));
+}
+
+function dayOf(atMs: number): string {
+  return new Date(atMs).toISOString().slice(0, 10);
 }
 
 function grouped(entries: readonly KeptEntry[]): Map<string, KeptEntry[]> {

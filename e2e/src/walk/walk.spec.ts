@@ -65,7 +65,9 @@ describe('a walk through every screen', () => {
     const found: string[] = [];
     await page.setViewport(DEVICES[device][0]);
     await page.goto(`${at.server.url}${screen.path}`);
-    await page.waitForSelector('doceo-rail, .bank, doceo-shown-page, doceo-lost-page, doceo-mailbox-page');
+    await page.waitForSelector(
+      'doceo-rail, .bank, doceo-shown-page, doceo-lost-page, doceo-consent-page, doceo-mailbox-page',
+    );
     await settled(page);
     found.push(...(await shiftFlaws(page)), ...(await look(page, device, name)));
     for (const one of screen.presses ?? [])

@@ -5,6 +5,7 @@ import { demoScenario } from '@doceo/demo';
 import supertest from 'supertest';
 import { write } from '../db/pool';
 import { type Agent, type TestApp, testApp } from '../testing/test-app';
+import { tokenHash } from './token';
 
 const scenario = demoScenario(new Date());
 const id = (): string => randomUUID();
@@ -14,11 +15,13 @@ const plan = first(scenario.plans).plan;
 
 /**
  * Whoever may turn up at a thing of the keeper's: members of the circle it is shared with, one who left it and one who
- * left it but has a lesson there, the fellow who was given a student, and who holds a link without having an account.
+ * left it but has a lesson there, the fellow who was given a student, and without an account who holds links, and who
+ * answered as a guardian on his device.
  */
 const ACTORS = [
   'nobody',
   'holder',
+  'guardian',
   'stranger',
   'former',
   'guest',
@@ -33,7 +36,7 @@ type Actor = (typeof ACTORS)[number];
 const MEMBERS: Actor[] = ['reader', 'editor', 'owner', 'keeper'];
 const DRAWERS: Actor[] = ['editor', 'owner', 'keeper'];
 const KEEPER: Actor[] = ['keeper'];
-const SIGNED_IN = ACTORS.slice(2);
+const SIGNED_IN = ACTORS.slice(3);
 
 interface Things {
   water: string;
@@ -49,6 +52,8 @@ interface Things {
   /** A link to the plan, and the token that the holder has. */
   link: string;
   token: string;
+  /** A minor, and what two guardians of his were asked and answered. */
+  child: string;
   /** A link by which somebody may join the circle. */
   door: string;
   lesson: string;
@@ -73,6 +78,12 @@ const row = (endpoint: unknown, may: readonly Actor[], rest: Omit<Row, 'endpoint
 const spareComments = ACTORS.map(() => id());
 const hash = 'a'.repeat(64);
 const of = (kind: keyof Things) => (things: Things) => ({ id: things[kind] });
+
+/** What somebody brings to a question about a minor: the holder a link alone, the guardian the key of his device too. */
+const held = (actor: Actor): { token: string; key: string | null } => ({
+  token: (actor === 'holder' ? 'H' : actor === 'guardian' ? 'G' : 'A').repeat(22),
+  key: actor === 'guardian' ? 'K'.repeat(22) : null,
+});
 
 /** Every route on a thing, in an order in which what is taken away is not asked for again. */
 const ROWS: Row[] = [
@@ -125,6 +136,20 @@ const ROWS: Row[] = [
     body: (_, ids) => ({ userId: ids['reader'], consentBy: 'Who agreed', consentOn: '2026-01-01' }),
   }),
   row(api.access.keep, KEEPER, { params: of('student') }),
+  row(api.consents.list, KEEPER, { params: of('child') }),
+  row(api.consents.ask, KEEPER, {
+    params: of('child'),
+    body: () => ({ id: id(), guardianName: 'A guardian', email: null }),
+  }),
+  row(api.guardian.look, ['holder', 'guardian'], { body: (_things, _ids, actor) => held(actor) }),
+  row(api.guardian.answer, ['guardian'], {
+    body: (_things, _ids, actor) => ({
+      ...held(actor),
+      key: (actor === 'guardian' ? 'K' : 'N').repeat(22),
+      given: true,
+      name: 'A guardian',
+    }),
+  }),
   row(api.students.update, KEEPER, {
     params: of('student'),
     body: () => first(scenario.students.list).student,
@@ -226,6 +251,12 @@ const ROWS: Row[] = [
   row(api.rigs.remove, KEEPER, { params: of('rig') }),
   row(api.readings.remove, KEEPER, { params: of('reading') }),
   row(api.students.remove, KEEPER, { params: of('student') }),
+  row(api.guardian.file, ['guardian'], { body: (_things, _ids, actor) => held(actor) }),
+  row(api.guardian.takeBack, ['holder', 'guardian'], { body: (_things, _ids, actor) => held(actor) }),
+  row(api.guardian.remove, ['guardian'], {
+    body: (_things, _ids, actor) => ({ ...held(actor), studentName: 'Kim Ferro' }),
+  }),
+  row(api.keeping.ofCircle, ['owner'], { params: of('circle'), body: () => ({ rule: null }) }),
   row(api.teaching.updateCircle, ['owner', 'editor', 'keeper'], {
     params: of('circle'),
     body: () => ({ layer: emptyLayer(), baseVersion: 0 }),
@@ -262,6 +293,7 @@ const ROWS: Row[] = [
     ],
     ...[api.teaching.show, api.teaching.follow, api.teaching.shown, api.news.list, api.news.seen],
     ...[api.planFiles.look, api.planFiles.take, api.plans.library, api.access.incoming],
+    ...[api.consents.news, api.keeping.get, api.keeping.own],
   ].map((endpoint) => row(endpoint, SIGNED_IN)),
   ...[
     ...[api.health, api.openapi, api.session.get, api.session.register, api.session.signIn],
@@ -279,6 +311,9 @@ const ELSEWHERE = [
   api.circles.offer,
   api.circles.take,
   api.account.endSignIn,
+  // Of one question among others; see consents.spec.
+  api.consents.know,
+  api.consents.withdraw,
 ];
 
 const name = ({ method, path }: { method: string; path: string }): string =>
@@ -303,6 +338,7 @@ describe('who may what', () => {
       plan: id(),
       circle: id(),
       student: id(),
+      child: id(),
       lesson: id(),
       rig: id(),
       reading: id(),
@@ -339,6 +375,15 @@ describe('who may what', () => {
       student,
       ids['fellow'],
     ]);
+    const child = { ...first(scenario.students.list).student, name: 'Kim Ferro', bornOn: null };
+    await keeper.post('/api/students').send({ id: things.child, student: child }).expect(200);
+    for (const { token } of [held('holder'), held('guardian')])
+      await write(
+        test.pool,
+        `INSERT INTO consents (id, student_id, token_hash, key_hash, until_at, answered_at, given, by_name, known)
+         VALUES (?, ?, ?, ?, UTC_TIMESTAMP(3) + INTERVAL 1 DAY, UTC_TIMESTAMP(3), 1, 'A guardian', 1)`,
+        [id(), things.child, tokenHash(token), tokenHash('K'.repeat(22))],
+      );
     const lesson = { planId: things.plan, waterId: water, startsAt: '2027-05-01T08:00:00Z' };
     await keeper
       .post('/api/lessons')
@@ -407,8 +452,7 @@ describe('who may what', () => {
           .query(query?.(things) ?? {})
           .send(endpoint.method === 'get' ? undefined : (body?.(things, ids, actor) ?? {}));
         // What is let in may still find its input wanting: that is no question of who asks.
-        const refused =
-          status === 403 || status === 404 || (status === 401 && ['nobody', 'holder'].includes(actor));
+        const refused = status === 403 || status === 404 || (status === 401 && !SIGNED_IN.includes(actor));
         if (!refused || (endpoint === (api.circles.removeMember as unknown) && actor === 'owner'))
           passed.push(actor);
         codes.push(String(status));

@@ -2,7 +2,7 @@ import type { Db } from '../db/pool';
 import { HttpError } from '../http/errors';
 import type { UserRow } from '../session/users.sql';
 import { type Act, allows, type Kind, type Standing } from './rights';
-import { findHolding, findStandings } from './standings.sql';
+import { findHolding, findStandings, type HeldKind, type Holding } from './standings.sql';
 
 /** What a route asks before it does anything. Its input is what the call brings. */
 export type Rule<Input> =
@@ -21,17 +21,28 @@ interface ThingRule<Input> {
   id: (input: Input) => string;
 }
 
-/** Who holds the token of a link may open it, with an account or without. */
+/** Who holds the token of a link may do something by it, with an account or without. */
 interface HolderRule<Input> {
-  tokenOf: (input: Input) => string;
+  held: HeldKind;
+  act: string;
+  bringing: (input: Input) => Holding;
 }
 
 /** Asks for the token of a link that is open. */
-export const HOLDS_LINK: HolderRule<{ body: { token: string } }> = { tokenOf: ({ body }) => body.token };
+export const HOLDS_LINK: HolderRule<{ body: { token: string } }> = {
+  held: 'link',
+  act: 'open',
+  bringing: ({ body }) => ({ token: body.token, key: null }),
+};
+
+/** Asks for the token of what a guardian was asked, and for some acts for the key of the device that answered. */
+export function holdsConsent(act: Act<'consent'>): HolderRule<{ body: Holding }> {
+  return { held: 'consent', act, bringing: ({ body }) => body };
+}
 
 /** Whether a rule lets nobody in who is not signed in. */
 export function needsSession<Input>(rule: Rule<Input>): boolean {
-  return rule !== 'anybody' && !(typeof rule === 'object' && 'tokenOf' in rule);
+  return rule !== 'anybody' && !(typeof rule === 'object' && 'held' in rule);
 }
 
 interface ById {
@@ -51,9 +62,16 @@ export async function refuseUnlessAllowed<Input>(
   input: Input,
 ): Promise<void> {
   if (rule === 'anybody') return;
-  if (typeof rule === 'object' && 'tokenOf' in rule) {
-    if (!allows('link', 'open', await findHolding(db, rule.tokenOf(input))))
+  if (typeof rule === 'object' && 'held' in rule) {
+    const standings = await findHolding(db, rule.held, rule.bringing(input));
+    if (standings.length === 0)
       throw new HttpError('not-found', [], 'There is no such link. Ask whoever sent it for all of it.');
+    if (!allows(rule.held, rule.act as never, standings))
+      throw new HttpError(
+        'forbidden',
+        [],
+        'That is for the device which answered, once it is known whose it is.',
+      );
     return;
   }
   if (!user) throw new HttpError('signed-out');

@@ -11,7 +11,9 @@ export type Standing =
   /** Has a lesson at a water, or uses what is shared in another way than by a circle. */
   | 'guest'
   /** Has the token of a link, and needs no account. */
-  | 'holder';
+  | 'holder'
+  /** Answered for a student on this device, by a name that is the guardian's. */
+  | 'guardian';
 
 const CIRCLE = ['circle-owner', 'circle-editor', 'circle-reader'] as const;
 const EVERYBODY_AROUND = ['keeper', ...CIRCLE] as const;
@@ -56,6 +58,14 @@ export const RIGHTS = {
     'see-access-log': ['keeper'],
     give: ['keeper'],
     'hand-over': ['keeper'],
+    'ask-guardian': ['keeper'],
+  },
+  /** What a guardian is asked; the link alone may end a consent, and tells nothing of the record. */
+  consent: {
+    see: ['holder', 'guardian'],
+    answer: ['holder', 'guardian'],
+    'take-back': ['holder', 'guardian'],
+    have: ['guardian'],
   },
   lesson: { see: ['keeper'], change: ['keeper'], remove: ['keeper'] },
   course: { see: ['keeper'], change: ['keeper'], remove: ['keeper'] },

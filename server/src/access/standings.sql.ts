@@ -1,14 +1,14 @@
-import { createHash } from 'node:crypto';
 import { type Db, rows } from '../db/pool';
 import { HttpError } from '../http/errors';
 import { OPEN_ACCESS } from '../students/access.sql';
 import type { Kind, Standing } from './rights';
+import { tokenHash } from './token';
 
 /** The role in the circle of `alias` as a standing, null outside of it; needs a left join of `circle_members m`. */
 const BY_CIRCLE = "CONCAT('circle-', m.role)";
 
 /** For each kind of thing, what its row says of a user; each by primary keys and the keys of circle_members. */
-const QUERIES: Record<Kind, string> = {
+const QUERIES: Record<Exclude<Kind, 'consent'>, string> = {
   water: `SELECT w.owner_id = ? AS keeper, ${BY_CIRCLE} AS circle,
       EXISTS (SELECT 1 FROM lessons l WHERE l.water_id = w.id AND l.owner_id = ?) AS guest
     FROM waters w LEFT JOIN circle_members m ON m.circle_id = w.circle_id AND m.user_id = ? WHERE w.id = ?`,
@@ -43,6 +43,8 @@ interface StandingRow {
 
 /** How a user stands to a thing; none when there is no such thing, or he has nothing to do with it. */
 export async function findStandings(db: Db, kind: Kind, id: string, userId: string): Promise<Standing[]> {
+  // Nobody has anything to do with it by his account.
+  if (kind === 'consent') return [];
   const [row] = await rows<StandingRow>(db, QUERIES[kind], [userId, userId, userId, id]);
   if (!row) return [];
   return [
@@ -54,23 +56,40 @@ export async function findStandings(db: Db, kind: Kind, id: string, userId: stri
   ];
 }
 
-/** What is kept of the token of a link: from it nobody finds the token. */
-export function tokenHash(token: string): string {
-  return createHash('sha256').update(token).digest('hex');
+/** What is opened by a token, and not by an account. */
+export type HeldKind = 'link' | 'consent';
+
+/** What is brought: the token, and the key of the device where it made one. */
+export interface Holding {
+  token: string;
+  key: string | null;
 }
 
+interface HeldRow {
+  closed: number;
+  is_over: number;
+  /** Whether the key is that of the device which answered, by a name that is known. */
+  guardian: number;
+}
+
+const HELD: Record<HeldKind, string> = {
+  link: `SELECT revoked_at IS NOT NULL AS closed, until_at <= UTC_TIMESTAMP(3) AS is_over, 0 AND ? AS guardian
+    FROM plan_links WHERE token_hash = ?`,
+  consent: `SELECT 0 AS closed, answered_at IS NULL AND until_at <= UTC_TIMESTAMP(3) AS is_over,
+      COALESCE(known AND key_hash = ?, 0) AS guardian
+    FROM consents WHERE token_hash = ?`,
+};
+
 /**
- * How whoever brings a token stands to its link; none for a token of no link. Uses plan_links_token.
+ * How whoever brings a token stands to its link; not at all for a token of no link. Uses plan_links_token and
+ * consents_token.
  *
- * @throws HttpError 'not-found' with why, for one that has run out or was closed: its holder once had the plan
+ * @throws HttpError 'not-found' with why, for one that has run out or was closed: its holder once had what it opened
  */
-export async function findHolding(db: Db, token: string): Promise<Standing[]> {
-  const [row] = await rows<{ revoked: number; is_over: number }>(
-    db,
-    'SELECT revoked_at IS NOT NULL AS revoked, until_at <= UTC_TIMESTAMP(3) AS is_over FROM plan_links WHERE token_hash = ?',
-    [tokenHash(token)],
-  );
-  if (row?.revoked) throw new HttpError('not-found', [], 'This link was closed by whoever made it.');
+export async function findHolding(db: Db, kind: HeldKind, { token, key }: Holding): Promise<Standing[]> {
+  const [row] = await rows<HeldRow>(db, HELD[kind], [key === null ? '' : tokenHash(key), tokenHash(token)]);
+  if (row?.closed) throw new HttpError('not-found', [], 'This link was closed by whoever made it.');
   if (row?.is_over) throw new HttpError('not-found', [], 'This link has run out. Ask for a new one.');
-  return row ? ['holder'] : [];
+  if (!row) return [];
+  return row.guardian ? ['holder', 'guardian'] : ['holder'];
 }

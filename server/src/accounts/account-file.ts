@@ -15,7 +15,7 @@ import { findReadings } from '../readings/readings.sql';
 import { findRigs } from '../rigs/rigs.sql';
 import { toUser, type UserRow } from '../session/users.sql';
 import { findCommentsBy } from '../sharing/comments.sql';
-import { studentFile } from '../students/student-file';
+import { takenStudentFile } from '../students/student-file';
 import { findStudents } from '../students/students.sql';
 import { findLayer } from '../teaching/teaching.sql';
 import { findBeats } from '../waters/beats.sql';
@@ -33,7 +33,7 @@ export async function accountFile(db: Db, user: UserRow): Promise<AccountFile> {
     writtenAt: new Date().toISOString(),
     account: { name, email, settings },
     circles: (await findCircles(db, user.id)).map(({ name, role }) => ({ name, role })),
-    students: await oneByOne(students, (student) => studentFile(db, user.id, student)),
+    students: await oneByOne(students, (student) => takenStudentFile(db, user.id, student)),
     plans: await findOwnPlans(db, user.id),
     lessons: await findLessons(db, user.id),
     courses: await findCourses(db, user.id),

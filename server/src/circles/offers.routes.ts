@@ -1,7 +1,7 @@
 import { api } from '@doceo/contract';
-import { randomBytes } from 'node:crypto';
 import type { Router } from 'express';
 import { may } from '../access/access';
+import { newToken } from '../access/token';
 import type { Db, Pool } from '../db/pool';
 import { HttpError } from '../http/errors';
 import { route } from '../http/route';
@@ -17,14 +17,11 @@ import {
   useCircleLink,
 } from './offers.sql';
 
-/** 128 bits, which nobody guesses. */
-const TOKEN_BYTES = 16;
-
 /** Joining a circle by the token of a link or of a letter. */
 export function offerRoutes(router: Router, pool: Pool): void {
   route(router, pool, api.circles.makeLink, may('govern', 'circle'), async ({ user, params, body, log }) => {
     if (await isCircleLink(pool, body.id)) throw new HttpError('already-exists');
-    const token = randomBytes(TOKEN_BYTES).toString('base64url');
+    const token = newToken();
     await insertCircleLink(pool, { ...body, circleId: params.id, token, userId: user.id });
     log.info({ userId: user.id, circleId: params.id, role: body.role }, 'link to a circle made');
     return { circle: await myCircle(pool, user.id, params.id), token };

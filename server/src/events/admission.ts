@@ -1,12 +1,6 @@
-import {
-  ageOn,
-  EVENT_REFUSALS,
-  type Issue,
-  readNewEvent,
-  type SavedStudent,
-  unknownIn,
-} from '@doceo/contract';
-import { mayBeRecorded, type BankEvent, type Curriculum } from '@doceo/core';
+import { EVENT_REFUSALS, type Issue, readNewEvent, type SavedStudent, unknownIn } from '@doceo/contract';
+import type { BankEvent, Curriculum } from '@doceo/core';
+import { whyNotRecorded } from '../students/recorded';
 
 /** Of a lesson only what admission asks for. */
 export interface LessonFacts {
@@ -117,15 +111,6 @@ function refusalOfPlace(
   const student = students.get(event.studentId);
   if (!student || !lesson.studentIds.includes(event.studentId))
     return { code: 'no-student', message: 'The student is not in this lesson.' };
-  const age = ageOn(student.student.bornOn, lesson.startsAt);
-  const { saidAdult, guardianConsentOn } = student.student;
-  if (!mayBeRecorded(age, saidAdult, guardianConsentOn !== null))
-    return {
-      code: 'no-consent',
-      message:
-        age === null
-          ? 'Nobody has said whether the student is of age; nothing is recorded until then.'
-          : 'No guardian’s consent is on file; nothing is recorded.',
-    };
-  return null;
+  const why = whyNotRecorded(student, lesson.startsAt);
+  return why === null ? null : { code: 'no-consent', message: why };
 }

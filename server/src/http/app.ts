@@ -14,6 +14,10 @@ import express, { type Express } from 'express';
 import type { Logger } from 'pino';
 import { circleRoutes } from '../circles/circles.routes';
 import { offerRoutes } from '../circles/offers.routes';
+import { consentRoutes } from '../consents/consents.routes';
+import { guardianRoutes } from '../consents/guardian.routes';
+import { KeepingJob } from '../keeping/keeping-job';
+import { keepingRoutes } from '../keeping/keeping.routes';
 import { conditionRoutes } from '../conditions/conditions.routes';
 import { accountRoutes } from '../accounts/accounts.routes';
 import { bePatient, withPatience } from '../db/patience';
@@ -73,6 +77,7 @@ export function createApp(
   const app = express();
   const session = sessions(pool, settings);
   const fitJob = new FitJob(pool, settings.DOCEO_ROOT, log);
+  const keeping = new KeepingJob(pool, log);
   const mail = new Mail(pool, settings, log, () => settings.DOCEO_URL);
   app.disable('x-powered-by');
   if (settings.DOCEO_TRUST_PROXY) app.set('trust proxy', 1);
@@ -135,6 +140,9 @@ export function createApp(
   conditionRoutes(router, pool);
   studentRoutes(router, pool);
   accessRoutes(router, pool);
+  consentRoutes(router, pool, mail, (userId) => guard.admitInvitation(userId));
+  guardianRoutes(router, pool, mail);
+  keepingRoutes(router, pool);
   rigRoutes(router, pool);
   readingRoutes(router, pool);
   flyBoxRoutes(router, pool);
@@ -160,10 +168,11 @@ export function createApp(
   app.use(errorHandler(log));
   return {
     app,
-    close: () => {
+    close: async () => {
       session.close();
       fitJob.close();
-      return mail.close();
+      await keeping.close();
+      await mail.close();
     },
   };
 }

@@ -21,6 +21,8 @@ const reading = scenario.readings.list.find(
 const course = scenario.courses[0] as (typeof scenario.courses)[number];
 const circle = scenario.circles[0] as (typeof scenario.circles)[number];
 const id = (): string => randomUUID();
+/** What a guardian brings who has no link. */
+const HELD = { token: 'A'.repeat(22), key: null };
 
 interface Row {
   endpoint: Endpoint<never, never, never, unknown>;
@@ -183,6 +185,37 @@ const ROWS: Row[] = [
   }),
   row(api.access.keep, { params: { id: student.id }, stranger: 404 }),
   row(api.access.incoming),
+  row(api.consents.news),
+  row(api.consents.list, { params: { id: student.id }, stranger: 404 }),
+  row(api.consents.ask, {
+    params: { id: student.id },
+    body: { id: id(), guardianName: 'A guardian', email: null },
+    stranger: 404,
+    wrong: { id: 'x', guardianName: '', email: 'no mail' },
+  }),
+  row(api.consents.know, { params: { id: student.id, consentId: id() }, stranger: 404 }),
+  row(api.consents.withdraw, { params: { id: student.id, consentId: id() }, stranger: 404 }),
+  row(api.guardian.look, { body: HELD, stranger: 404, wrong: { token: 'cut', key: 1 } }),
+  row(api.guardian.answer, {
+    body: { ...HELD, key: 'K'.repeat(22), given: true, name: 'A guardian' },
+    stranger: 404,
+    wrong: { ...HELD, given: 'perhaps', name: '' },
+  }),
+  row(api.guardian.takeBack, { body: HELD, stranger: 404, wrong: { token: 'cut', key: null } }),
+  row(api.guardian.file, { body: HELD, stranger: 404, wrong: { token: 'cut', key: null } }),
+  row(api.guardian.remove, {
+    body: { ...HELD, studentName: 'A student' },
+    stranger: 404,
+    wrong: { ...HELD, studentName: '' },
+  }),
+  row(api.keeping.get),
+  row(api.keeping.own, { body: { rule: null }, wrong: { rule: { entryMonths: 0, studentMonths: 'long' } } }),
+  row(api.keeping.ofCircle, {
+    params: { id: circle.id },
+    body: { rule: null },
+    stranger: 404,
+    wrong: { rule: { entryMonths: 24, studentMonths: 12 } },
+  }),
   row(api.access.answer, {
     params: { id: student.id },
     body: { accept: true },

@@ -8,6 +8,11 @@ export type LetterKind =
   | 'registered'
   /** A circle asks an address to join. */
   | 'invitation'
+  /** A guardian is asked whether a record may be kept. */
+  | 'consent-asked'
+  /** Told to the instructor: from now on nothing is recorded. */
+  | 'consent-taken-back'
+  | 'record-removed'
   /** Told to the owner, so that nothing of it happens behind his back. */
   | 'password-changed'
   | 'second-factor-on'

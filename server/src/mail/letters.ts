@@ -2,6 +2,7 @@ import { createHmac } from 'node:crypto';
 import { DateTime } from 'luxon';
 import type { Pool } from '../db/pool';
 import { keepInvitationToken } from '../circles/offers.sql';
+import { keepConsentToken } from '../consents/consents.sql';
 import { deleteAskedAccount, keepAskedToken } from '../session/asked-accounts.sql';
 import { keepPasswordLink, LINK_MINUTES } from '../session/password-links.sql';
 import { findUserByEmail } from '../session/users.sql';
@@ -84,6 +85,45 @@ ${desk.address()}/join#${token}
 You need an account with this address; make one there if you have none.`
       );
     },
+  },
+  'consent-asked': {
+    subject: 'May a record be kept?',
+    write: async (desk, letter) => {
+      const token = tokenOf(desk.secret, letter.id);
+      const asked = await keepConsentToken(desk.pool, String(letter.facts['consentId']), token);
+      return (
+        asked &&
+        `${greeting('')}
+
+${asked.instructor} teaches ${asked.studentName} to fish with the fly, and asks you as the guardian whether a record of
+the lessons may be kept. What would be kept, for how long and who sees it stands here; there you say yes or no:
+
+${desk.address()}/consent#${token}
+
+Keep this letter: by the same link you can take your word back whenever you like. Do not pass it on; whoever has it can
+answer for you.`
+      );
+    },
+  },
+  'consent-taken-back': {
+    subject: 'A consent was taken back',
+    write: (desk, letter, name) =>
+      `${greeting(name)}
+
+on ${told(letter.queuedAt)} a guardian took back what allows you to keep a record of a student. From now on nothing is
+recorded; what a device logs without a connection is set aside when it comes back. Which student it is stands here:
+
+${desk.address()}/record/${String(letter.facts['studentId'])}`,
+  },
+  'record-removed': {
+    subject: 'A record was deleted by a guardian',
+    write: (desk, letter, name) =>
+      `${greeting(name)}
+
+on ${told(letter.queuedAt)} a guardian had the record of a student of yours deleted, with everything about the student.
+Your devices drop it when they next connect. Who is left stands here:
+
+${desk.address()}/record`,
   },
   'password-changed': notice(
     'Your password was changed',

@@ -5,14 +5,14 @@ import { may } from '../access/access';
 import type { Pool } from '../db/pool';
 import { HttpError } from '../http/errors';
 import { route } from '../http/route';
-import { knownStudent } from '../students/students.routes';
+import { recordedStudent } from '../students/recorded';
 import { deleteReading, findReading, findReadings, insertReading } from './readings.sql';
 
 export function readingRoutes(router: Router, pool: Pool): void {
   route(router, pool, api.readings.list, 'signed-in', ({ user }) => findReadings(pool, user.id));
 
   route(router, pool, api.readings.create, 'signed-in', async ({ user, body }) => {
-    await knownStudent(pool, user.id, body.studentId);
+    await recordedStudent(pool, user.id, body.studentId, body.on);
     const there = await findReading(pool, body.id);
     // Sent twice it is kept once. Another one of the same id is told, and not dropped.
     if (there && (there.ownerId !== user.id || !isDeepStrictEqual(there.taken, body)))

@@ -1,6 +1,7 @@
 import { hash } from '@node-rs/argon2';
-import { DEMO_OUTCOMES, DEMO_PASSWORD, demoScenario, LEAD, OTHER, type Scenario } from '@doceo/demo';
+import { DEMO_OUTCOMES, DEMO_PASSWORD, demoScenario, LEAD, OTHER, SCHOOL, type Scenario } from '@doceo/demo';
 import { insertCircle, upsertMember } from '../circles/circles.sql';
+import { setRule } from '../keeping/keeping.sql';
 import { insertOutcomes, updateTells } from '../circles/outcomes.sql';
 import { insertCourse } from '../courses/courses.sql';
 import { saveOwnDocument } from '../db/own-document';
@@ -47,6 +48,7 @@ async function insertScenario(db: Db, scenario: Scenario, passwordHash: string):
     await insertCircle(db, circle.id, circle.name);
     for (const member of circle.members) await upsertMember(db, circle.id, member.userId, member.role);
   }
+  await setRule(db, 'circles', SCHOOL.id, scenario.keeping);
   for (const { id, water } of scenario.waters.list)
     await insertWater(db, scenario.waters.ownerId, id, water, scenario.waters.circleId);
   for (const beat of scenario.beats) await insertBeat(db, beat);

@@ -1,4 +1,4 @@
-import { tokenHash } from '../access/standings.sql';
+import { tokenHash } from '../access/token';
 import { type Db, rows, write } from '../db/pool';
 
 /** What was asked for is kept so long. Days. */

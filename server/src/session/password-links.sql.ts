@@ -1,4 +1,4 @@
-import { tokenHash } from '../access/standings.sql';
+import { tokenHash } from '../access/token';
 import { type Db, rows, write } from '../db/pool';
 
 /** A link by which a lost password is replaced works so long after it was sent. */

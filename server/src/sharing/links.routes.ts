@@ -1,8 +1,8 @@
 import { api } from '@doceo/contract';
 import { carrying } from '@doceo/core';
 import type { Router } from 'express';
-import { randomBytes } from 'node:crypto';
 import { HOLDS_LINK, may } from '../access/access';
+import { newToken } from '../access/token';
 import type { Pool } from '../db/pool';
 import { HttpError } from '../http/errors';
 import { route } from '../http/route';
@@ -12,15 +12,12 @@ import { findLink, findLinks, insertLink, openLink, revokeLink } from './links.s
 import { refuseStudentNames } from './student-names';
 import { keepVersion } from './versions.sql';
 
-/** Bytes of a token: 128 bits, which nobody guesses. */
-const TOKEN_BYTES = 16;
-
 export function linkRoutes(router: Router, pool: Pool): void {
   route(router, pool, api.links.list, may('share', 'plan'), ({ params: { id } }) => findLinks(pool, id));
 
   route(router, pool, api.links.make, may('share', 'plan'), async ({ user, params, body }) => {
     if (await findLink(pool, body.id)) throw new HttpError('already-exists');
-    const token = randomBytes(TOKEN_BYTES).toString('base64url');
+    const token = newToken();
     await pool.transaction(async (db) => {
       const plan = await findPlan(db, user.id, params.id);
       if (!plan) throw new HttpError('not-found');

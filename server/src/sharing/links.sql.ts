@@ -1,6 +1,6 @@
 import { inShape, type PlanLink, type ShownPlan } from '@doceo/contract';
 import type { PlanBody } from '@doceo/core';
-import { tokenHash } from '../access/standings.sql';
+import { tokenHash } from '../access/token';
 import { type Db, rows, write } from '../db/pool';
 
 interface LinkRow {

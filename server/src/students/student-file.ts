@@ -8,15 +8,14 @@ import { findCoursesOfStudent } from '../courses/courses.sql';
 import type { Db } from '../db/pool';
 import { findEventsOfStudents } from '../events/events.sql';
 import { findReadingsOfStudent } from '../readings/readings.sql';
+import { findConsents } from '../consents/consents.sql';
 import { findLessonsOfStudent, insertLook } from './privacy.sql';
 
-/** Everything there is about one student; whoever takes it has looked. */
+/** Everything there is about one student. */
 export async function studentFile(
   db: Db,
-  userId: string,
-  { id, student }: SavedStudent,
+  { id, student }: Pick<SavedStudent, 'id' | 'student'>,
 ): Promise<StudentFile> {
-  await insertLook(db, id, userId, 'export');
   return {
     format: STUDENT_FILE_FORMAT,
     version: STUDENT_FILE_VERSION,
@@ -26,5 +25,14 @@ export async function studentFile(
     courses: await findCoursesOfStudent(db, id),
     events: await findEventsOfStudents(db, [id]),
     readings: await findReadingsOfStudent(db, id),
+    consents: (await findConsents(db, id)).map(({ state, askedAt, byName, answeredAt, takenBackAt }) => ({
+      ...{ state, askedAt, byName, answeredAt, takenBackAt },
+    })),
   };
+}
+
+/** The same for an instructor, who has looked by taking it. */
+export async function takenStudentFile(db: Db, userId: string, saved: SavedStudent): Promise<StudentFile> {
+  await insertLook(db, saved.id, userId, 'export');
+  return studentFile(db, saved);
 }

@@ -6,10 +6,11 @@ import { HttpError } from '../http/errors';
 import { forgetOutcomes } from '../circles/outcomes.sql';
 import { route } from '../http/route';
 import { findOverview } from '../events/events.sql';
+import { findLastNo } from '../consents/consents.sql';
 import { importStudent } from './import';
 import { deleteStudent, findDeletionEffect, findLooks } from './privacy.sql';
-import { studentFile } from './student-file';
-import { findStudents, findStudentsById, insertStudent, updateStudent } from './students.sql';
+import { takenStudentFile } from './student-file';
+import { findStudents, findStudentsById, insertStudent, lockStudent, updateStudent } from './students.sql';
 
 export function studentRoutes(router: Router, pool: Pool): void {
   route(router, pool, api.students.list, 'signed-in', ({ user }) => findStudents(pool, user.id));
@@ -32,7 +33,13 @@ export function studentRoutes(router: Router, pool: Pool): void {
   });
 
   route(router, pool, api.students.update, may('change', 'student'), async ({ user, params, body }) => {
-    await updateStudent(pool, user.id, params.id, body);
+    await pool.transaction(async (db) => {
+      await lockStudent(db, params.id);
+      const { student } = await visibleStudent(db, user.id, params.id);
+      if (body.guardianConsentOn !== null && student.guardianConsentOn === null)
+        await refuseAgainstNo(db, params.id);
+      await updateStudent(db, user.id, params.id, body);
+    });
     return visibleStudent(pool, user.id, params.id);
   });
 
@@ -44,7 +51,7 @@ export function studentRoutes(router: Router, pool: Pool): void {
     async ({ user, params: { id }, log }) => {
       const student = await visibleStudent(pool, user.id, id);
       log.info({ userId: user.id, studentId: id }, 'record exported');
-      return studentFile(pool, user.id, student);
+      return takenStudentFile(pool, user.id, student);
     },
   );
 
@@ -84,6 +91,23 @@ export async function knownStudent(db: Db, userId: string, id: string | null): P
   if (id !== null && (await findStudentsById(db, userId, [id])).length === 0)
     throw new HttpError('invalid', [
       { path: 'studentId', code: 'unknown', message: 'is no student of yours' },
+    ]);
+}
+
+/**
+ * What a guardian took back by a link is given again by a link alone: not by a form that was open meanwhile.
+ *
+ * @throws HttpError 'invalid' naming `guardianConsentOn`
+ */
+async function refuseAgainstNo(db: Db, id: string): Promise<void> {
+  const noOn = await findLastNo(db, id);
+  if (noOn !== null)
+    throw new HttpError('invalid', [
+      {
+        path: 'guardianConsentOn',
+        code: 'taken-back',
+        message: `was refused or taken back by the guardian on ${noOn}; ask anew by a link`,
+      },
     ]);
 }
 

@@ -93,3 +93,8 @@ export async function lockStudents(db: Db, ids: readonly string[]): Promise<void
   if (ids.length === 0) return;
   await rows(db, 'SELECT id FROM students WHERE id IN (?) ORDER BY id LOCK IN SHARE MODE', [ids]);
 }
+
+/** Keeps a student from changing, and entries of his from arriving, until the transaction ends. */
+export async function lockStudent(db: Db, id: string): Promise<void> {
+  await rows(db, 'SELECT id FROM students WHERE id = ? FOR UPDATE', [id]);
+}

@@ -6,6 +6,7 @@ import { MessageService } from 'primeng/api';
 import { ToastModule } from 'primeng/toast';
 import { catchError, EMPTY, exhaustMap, filter, switchMap, timer } from 'rxjs';
 import { ApiClient } from './data/api/api-client';
+import { BankStore } from './data/lesson/bank-store';
 import { DayStore } from './data/lesson/day-store';
 import { SessionStore } from './data/session';
 import type { ApiError } from './data/api/api-error';
@@ -17,7 +18,7 @@ import { SignInComponent } from './shell/sign-in.component';
 import { StripComponent } from './shell/strip.component';
 
 /** Screens that need no account. */
-const OPEN = /^\/(shown|lost|welcome|mailbox)\b/;
+const OPEN = /^\/(shown|lost|welcome|mailbox|consent)\b/;
 /** How often to look for a server that was away, milliseconds. */
 const LOOK_MS = 5000;
 
@@ -95,6 +96,7 @@ export class AppComponent {
   protected readonly client = inject(ApiClient);
   protected readonly messages = inject(MessageService);
   private readonly day = inject(DayStore);
+  private readonly bank = inject(BankStore);
   private readonly router = inject(Router);
   private readonly destroyed = inject(DestroyRef);
   private readonly url = signal(location.pathname);
@@ -117,6 +119,12 @@ export class AppComponent {
         this.day.wentTo(urlAfterRedirects);
       });
     this.begin();
+    this.bank.unconsented
+      .pipe(
+        exhaustMap(() => this.day.load().pipe(catchError(() => EMPTY))),
+        takeUntilDestroyed(),
+      )
+      .subscribe();
     // While this device stands in for the server, look now and then whether it is back, and then fetch the day anew.
     toObservable(this.client.fromDevice)
       .pipe(

@@ -206,6 +206,11 @@ export const routes: Routes = [
     loadComponent: () => import('./circle/joining/join.page').then((m) => m.JoinPage),
   },
   {
+    path: 'consent',
+    title: 'A guardian’s word · Doceo',
+    loadComponent: () => import('./guardian/consent.page').then((m) => m.ConsentPage),
+  },
+  {
     path: 'account',
     title: 'Account · Doceo',
     loadComponent: () => import('./account/account.page').then((m) => m.AccountPage),

@@ -4,27 +4,21 @@ import { api, type Circle, ROLES } from '@doceo/contract';
 import { DateTime } from 'luxon';
 import { ApiClient } from '../../data/api/api-client';
 import { Sending } from '../../data/api/sending';
-import { QrCodeComponent } from '../../shared/qr-code.component';
+import { MadeLinkComponent } from '../../shared/made-link.component';
 
 /** Links by which somebody joins without his address being asked: made, shown once with their code, closed. */
 @Component({
   selector: 'doceo-join-links',
-  imports: [FormsModule, QrCodeComponent],
+  imports: [FormsModule, MadeLinkComponent],
   template: `
     @if (made(); as link) {
-      <div class="made" role="status">
-        <doceo-qr-code [text]="link.address" [label]="'Link that joins ' + circle().name" />
-        <p class="small">
-          One person joins as {{ link.role }} by this, until {{ link.until }}. It is shown now and not again.
-        </p>
-        <p class="figure small address">{{ link.address }}</p>
-        <div class="row">
-          <button type="button" class="btn small" (click)="copy(link.address)">
-            {{ copied() ? 'Copied' : 'Copy it' }}
-          </button>
-          <button type="button" class="btn small plain" (click)="made.set(null)">Done</button>
-        </div>
-      </div>
+      <doceo-made-link
+        [address]="link.address"
+        [label]="'Link that joins ' + circle().name"
+        (done)="made.set(null)"
+      >
+        <p class="small">One person joins as {{ link.role }} by this, until {{ link.until }}.</p>
+      </doceo-made-link>
     }
     @if (circle().links.length > 0) {
       <ul>
@@ -75,17 +69,6 @@ import { QrCodeComponent } from '../../shared/qr-code.component';
       justify-content: space-between;
       gap: 10px;
     }
-
-    .made {
-      display: grid;
-      gap: 6px;
-      padding: 12px;
-      background: var(--sheet);
-    }
-
-    .address {
-      overflow-wrap: anywhere;
-    }
   `,
 })
 export class JoinLinksComponent {
@@ -96,7 +79,6 @@ export class JoinLinksComponent {
   protected readonly roles = ROLES;
   protected role: (typeof ROLES)[number] = 'editor';
   protected readonly sending = new Sending();
-  protected readonly copied = signal(false);
   /** The link that was just made: what it leads to is known now and never again. */
   protected readonly made = signal<{ id: string; address: string; role: string; until: string } | null>(null);
 
@@ -110,7 +92,6 @@ export class JoinLinksComponent {
     this.sending.send(
       this.client.call(api.circles.makeLink, { params: { id: this.circle().id }, body: { id, role } }),
       ({ circle, token }) => {
-        this.copied.set(false);
         const until = circle.links.find((link) => link.id === id)?.until ?? new Date().toISOString();
         this.made.set({ id, address: `${location.origin}/join#${token}`, role, until: this.day(until) });
         this.changed.emit(circle);
@@ -126,10 +107,5 @@ export class JoinLinksComponent {
         this.changed.emit(circle);
       },
     );
-  }
-
-  protected async copy(address: string): Promise<void> {
-    await navigator.clipboard.writeText(address);
-    this.copied.set(true);
   }
 }

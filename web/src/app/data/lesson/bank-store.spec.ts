@@ -92,9 +92,12 @@ describe('the store of the bank book', () => {
       }),
     );
     const store = await open();
+    let told = 0;
+    store.unconsented.subscribe(() => (told += 1));
     await Promise.all([store.add(bad), store.add(attempt(GOOD, null))]);
     await until(() => store.waiting() === 0);
     expect(store.setAside()).toEqual([{ event: bad, reason: 'No consent is on file.' }]);
+    expect(told).toBe(1);
     // Still told at the next start, and still here.
     const next = await open();
     await until(() => next.counted());

@@ -65,6 +65,8 @@ export class BankStore {
   /** How far this device's clock is ahead of the server's, ms; negative when behind, 0 when they agree. */
   readonly clockAheadMs = signal(0);
   readonly online = signal(navigator.onLine);
+  /** Emits when the server said that of somebody nothing may be recorded any more: what is shown of him is old. */
+  readonly unconsented = new Subject<void>();
 
   constructor() {
     toObservable(this.session.user)
@@ -237,6 +239,7 @@ export class BankStore {
     this.clockAheadMs.set(clockAheadMs);
     // Told before nothing waits any more: whoever sees that sees what was set aside too.
     if (refused.length > 0) await this.tellSetAside();
+    if (refused.some(({ code }) => code === 'no-consent')) this.unconsented.next();
     await this.recount();
     for (const id of [...stored, ...known, ...refused.map((one) => one.id)]) this.held.delete(id);
     return true;

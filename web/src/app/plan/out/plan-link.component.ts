@@ -8,7 +8,7 @@ import { fetched } from '../../data/api/fetched';
 import { Failures } from '../../data/api/failures';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { placeInPlan } from './named-places';
-import { QrCodeComponent } from '../../shared/qr-code.component';
+import { MadeLinkComponent } from '../../shared/made-link.component';
 
 const DAYS_TOLD: Record<(typeof LINK_DAYS)[number], string> = {
   7: 'a week',
@@ -20,7 +20,7 @@ const DAYS_TOLD: Record<(typeof LINK_DAYS)[number], string> = {
 /** A link to a plan for who has no account: made, shown once with its code, counted, closed. */
 @Component({
   selector: 'doceo-plan-link',
-  imports: [LoadFailedComponent, QrCodeComponent],
+  imports: [LoadFailedComponent, MadeLinkComponent],
   templateUrl: './plan-link.component.html',
   styleUrl: './plan-link.component.css',
 })
@@ -35,7 +35,6 @@ export class PlanLinkComponent {
   protected readonly chosen = signal<(typeof LINK_DAYS)[number]>(30);
   /** The link that was just made: what it leads to is known now and never again. */
   protected readonly made = signal<{ id: string; address: string; until: string } | null>(null);
-  protected readonly copied = signal(false);
   protected readonly refused = signal<ApiError | null>(null);
   protected readonly list = fetched(this.planId, (id) =>
     this.client.call(api.links.list, { params: { id } }),
@@ -53,7 +52,6 @@ export class PlanLinkComponent {
       })
       .subscribe({
         next: ({ link, token }) => {
-          this.copied.set(false);
           this.made.set({
             id: link.id,
             address: `${location.origin}/shown#${token}`,
@@ -63,11 +61,6 @@ export class PlanLinkComponent {
         },
         error: (error: ApiError) => this.refused.set(error),
       });
-  }
-
-  protected async copy(address: string): Promise<void> {
-    await navigator.clipboard.writeText(address);
-    this.copied.set(true);
   }
 
   protected close({ id }: PlanLink): void {
@@ -84,10 +77,6 @@ export class PlanLinkComponent {
 
   protected placeOf(path: string): string {
     return placeInPlan(path, this.body());
-  }
-
-  protected print(): void {
-    window.print();
   }
 }
 

@@ -10,6 +10,8 @@ import { aboutStudent, initials } from '../../data/lesson/lesson-texts';
 import { RecordsStore } from '../../data/records/records-store';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { OpenFileComponent } from '../../parts/fields/open-file.component';
+import { ConsentNewsComponent } from './consent-news.component';
+import { KeepingComponent } from './keeping.component';
 import { IncomingStudentsComponent } from './incoming-students.component';
 import { StudentDialogComponent } from './student-dialog.component';
 import { TeachingStore } from '../../data/teaching/teaching-store';
@@ -18,7 +20,9 @@ import { TeachingStore } from '../../data/teaching/teaching-store';
 @Component({
   selector: 'doceo-student-list',
   imports: [
+    ConsentNewsComponent,
     IncomingStudentsComponent,
+    KeepingComponent,
     LoadFailedComponent,
     OpenFileComponent,
     RouterLink,
@@ -36,6 +40,7 @@ import { TeachingStore } from '../../data/teaching/teaching-store';
         <button type="button" class="btn go" (click)="adding.set(true)">New student</button>
       </div>
       <doceo-incoming-students (taken)="came()" />
+      <doceo-consent-news />
       @if (day.students().length === 0) {
         <div class="empty">
           <h3>No students yet</h3>
@@ -74,6 +79,7 @@ import { TeachingStore } from '../../data/teaching/teaching-store';
       </ul>
       @if (cards().length > 0) {
         <p class="small soft">Bars count skills at {{ ready }} or more.</p>
+        <doceo-keeping />
       }
     </div>
     @if (adding()) {

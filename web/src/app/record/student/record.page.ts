@@ -38,6 +38,7 @@ import { EvidenceComponent } from './evidence.component';
 import { CardSentenceComponent } from '../../shared/lesson/card-sentence.component';
 import { SkillMapComponent } from '../charts/skill-map.component';
 import { StudentAccessComponent } from './student-access.component';
+import { StudentConsentComponent } from './student-consent.component';
 import { StudentPrivacyComponent } from './student-privacy.component';
 import { StudentDialogComponent } from '../list/student-dialog.component';
 import { NoSuchComponent } from '../../shared/no-such.component';
@@ -70,6 +71,7 @@ const MAX_TRENDS = 3;
     SkillPanelComponent,
     StudentDialogComponent,
     StudentAccessComponent,
+    StudentConsentComponent,
     StudentPrivacyComponent,
   ],
   templateUrl: './record.page.html',
@@ -259,6 +261,11 @@ export class RecordPage {
 
   protected again(): void {
     this.record.again();
+  }
+
+  /** What may be recorded is another now, here and under Teach. */
+  protected consentChanged(): void {
+    this.day.load().subscribe();
   }
 
   protected gone(): void {
