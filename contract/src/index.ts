@@ -23,6 +23,7 @@ export * from './people/student-file';
 export * from './people/access';
 export * from './people/consent';
 export * from './people/keeping';
+export * from './people/student-page';
 export * from './lesson/plan';
 export * from './lesson/library';
 export * from './lesson/lesson';

@@ -5,6 +5,7 @@ import { sessionApi, accountApi, mailboxApi } from './accounts';
 import { drillsApi, teachingApi, skillFitApi } from './teaching';
 import { watersApi } from './waters';
 import { accessApi, studentsApi } from './students';
+import { myPageApi, pagesApi } from './pages';
 import { consentsApi, guardianApi, keepingApi } from './consents';
 import { rigsApi, readingsApi, flyBoxApi, kitApi } from './tackle';
 import { plansApi } from './plans';
@@ -40,6 +41,8 @@ export const api = {
   consents: consentsApi,
   guardian: guardianApi,
   keeping: keepingApi,
+  pages: pagesApi,
+  myPage: myPageApi,
   skillFit: skillFitApi,
   rigs: rigsApi,
   readings: readingsApi,

@@ -1,3 +1,4 @@
+import type { FittedSkills } from '@doceo/core';
 import * as z from 'zod';
 import { instantSchema } from '../common';
 
@@ -42,3 +43,9 @@ export const fitStatusSchema = z.strictObject({
   home: homeTrustSchema.nullable(),
 });
 export type FitStatus = z.infer<typeof fitStatusSchema>;
+
+/** The parameters that estimates take: those of the skills, with how far home is believed where that was learned. */
+export function fittedOf({ skills, home }: Pick<FitStatus, 'skills' | 'home'>): FittedSkills {
+  if (!home?.enough) return skills;
+  return Object.fromEntries(Object.entries(skills).map(([id, fit]) => [id, { ...fit, home: home.trust }]));
+}

@@ -6,6 +6,7 @@ import { takenReadingSchema } from '../rig/reading';
 import { readDocument, type ReadFile } from '../files/document-file';
 import { askedConsentSchema } from './consent';
 import { studentSchema } from './student';
+import { homeEntrySchema } from './student-page';
 
 export const STUDENT_FILE_FORMAT = 'doceo-student';
 export const STUDENT_FILE_VERSION = 1;
@@ -59,6 +60,8 @@ export const studentFileSchema = z
       )
       .max(1000)
       .optional(),
+    /** What was done at home and nobody has looked at; told, and not taken in again. */
+    atHome: z.array(homeEntrySchema).max(20_000).optional(),
   })
   .superRefine(({ student, lessons, events, readings }, context) => {
     const known = new Set(lessons.map(({ id }) => id));

@@ -51,8 +51,14 @@ function toAttempt(
   };
 }
 
-/** Whether somebody did it, so that a fault could have been seen; an answer or a figure shows none. */
-function wasDone({ evidence = 'drill' }: AttemptBody): boolean {
+/** Whether it was done alone, after the lesson. */
+export function isAtHome({ body }: Pick<BankEvent, 'body'>): boolean {
+  return body.kind === 'attempt' && body.home === true;
+}
+
+/** Whether somebody saw it done, so that a fault could have been seen; an answer or a figure shows none. */
+function wasDone({ evidence = 'drill', home }: AttemptBody): boolean {
+  if (home) return false;
   return evidence === 'drill' || evidence === 'side' || evidence === 'passing';
 }
 

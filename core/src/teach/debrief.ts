@@ -1,4 +1,4 @@
-import { activeEvents, attemptsOf, type BankEvent, drilledAttempts } from '../bank';
+import { activeEvents, attemptsOf, type BankEvent, drilledAttempts, isAtHome } from '../bank';
 import type { Curriculum } from '../curriculum';
 import { type Drill, needsNoWater } from '../drill';
 import { DANGER, type Fault } from '../fault';
@@ -36,7 +36,7 @@ export function debrief(
   lessonId: string,
 ): Debrief {
   const own = activeEvents(events).filter((event) => event.studentId === studentId);
-  const now = own.filter((event) => event.lessonId === lessonId && !isHome(event));
+  const now = own.filter((event) => event.lessonId === lessonId && !isAtHome(event));
   const before = own.filter((event) => event.lessonId !== lessonId);
   const workOn = worst(curriculum, now, studentId);
   return {
@@ -45,11 +45,6 @@ export function debrief(
     sentence: sentenceOf(now),
     home: workOn ? drillFor(curriculum, now, workOn.fault.id) : null,
   };
-}
-
-/** Whether it was done after the lesson, alone. */
-function isHome({ body }: BankEvent): boolean {
-  return body.kind === 'attempt' && body.home === true;
 }
 
 /** The last sentence that stands; an empty one takes those before it off the card. */

@@ -1,5 +1,6 @@
 export * from './what-next';
 export * from './debrief';
+export * from './student-letter';
 export * from './moved';
 export * from './effect';
 export * from './readiness';

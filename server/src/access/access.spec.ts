@@ -16,12 +16,13 @@ const plan = first(scenario.plans).plan;
 /**
  * Whoever may turn up at a thing of the keeper's: members of the circle it is shared with, one who left it and one who
  * left it but has a lesson there, the fellow who was given a student, and without an account who holds links, and who
- * answered as a guardian on his device.
+ * answered as a guardian on his device, or has the link to his own page.
  */
 const ACTORS = [
   'nobody',
   'holder',
   'guardian',
+  'student',
   'stranger',
   'former',
   'guest',
@@ -36,7 +37,7 @@ type Actor = (typeof ACTORS)[number];
 const MEMBERS: Actor[] = ['reader', 'editor', 'owner', 'keeper'];
 const DRAWERS: Actor[] = ['editor', 'owner', 'keeper'];
 const KEEPER: Actor[] = ['keeper'];
-const SIGNED_IN = ACTORS.slice(3);
+const SIGNED_IN = ACTORS.slice(4);
 
 interface Things {
   water: string;
@@ -84,6 +85,9 @@ const held = (actor: Actor): { token: string; key: string | null } => ({
   token: (actor === 'holder' ? 'H' : actor === 'guardian' ? 'G' : 'A').repeat(22),
   key: actor === 'guardian' ? 'K'.repeat(22) : null,
 });
+
+/** The token of a student's own page, which the student has and nobody else. */
+const own = (actor: Actor): { token: string } => ({ token: (actor === 'student' ? 'P' : 'A').repeat(22) });
 
 /** Every route on a thing, in an order in which what is taken away is not asked for again. */
 const ROWS: Row[] = [
@@ -136,6 +140,35 @@ const ROWS: Row[] = [
     body: (_, ids) => ({ userId: ids['reader'], consentBy: 'Who agreed', consentOn: '2026-01-01' }),
   }),
   row(api.access.keep, KEEPER, { params: of('student') }),
+  row(api.pages.list, KEEPER, { params: of('student') }),
+  row(api.pages.make, KEEPER, {
+    params: of('student'),
+    body: ({ lesson }) => ({ id: id(), lessonId: lesson, days: 30 }),
+  }),
+  row(api.pages.waiting, KEEPER, { params: of('student') }),
+  row(api.pages.judge, KEEPER, { params: of('student'), body: () => ({ ids: [id()], counts: true }) }),
+  row(api.myPage.look, ['student'], { body: (_things, _ids, actor) => own(actor) }),
+  row(api.myPage.open, ['student'], {
+    body: (_things, _ids, actor) => ({ ...own(actor), name: 'A guardian' }),
+  }),
+  row(api.myPage.send, ['student'], {
+    body: (_things, _ids, actor) => ({
+      ...own(actor),
+      entries: [
+        {
+          ...{ id: id(), atMs: 0 },
+          body: {
+            kind: 'attempt',
+            skillId: 'casting.stop',
+            drillId: null,
+            good: true,
+            faultId: null,
+            home: true,
+          },
+        },
+      ],
+    }),
+  }),
   row(api.consents.list, KEEPER, { params: of('child') }),
   row(api.consents.ask, KEEPER, {
     params: of('child'),
@@ -293,7 +326,7 @@ const ROWS: Row[] = [
     ],
     ...[api.teaching.show, api.teaching.follow, api.teaching.shown, api.news.list, api.news.seen],
     ...[api.planFiles.look, api.planFiles.take, api.plans.library, api.access.incoming],
-    ...[api.consents.news, api.keeping.get, api.keeping.own],
+    ...[api.consents.news, api.keeping.get, api.keeping.own, api.pages.news],
   ].map((endpoint) => row(endpoint, SIGNED_IN)),
   ...[
     ...[api.health, api.openapi, api.session.get, api.session.register, api.session.signIn],
@@ -314,6 +347,7 @@ const ELSEWHERE = [
   // Of one question among others; see consents.spec.
   api.consents.know,
   api.consents.withdraw,
+  api.pages.close,
 ];
 
 const name = ({ method, path }: { method: string; path: string }): string =>
@@ -389,6 +423,12 @@ describe('who may what', () => {
       .post('/api/lessons')
       .send({ id: things.lesson, lesson: { ...lesson, studentIds: [student] } })
       .expect(200);
+    await write(
+      test.pool,
+      `INSERT INTO student_links (id, student_id, lesson_id, token_hash, until_at)
+       VALUES (?, ?, ?, ?, UTC_TIMESTAMP(3) + INTERVAL 1 DAY)`,
+      [id(), student, things.lesson, tokenHash(own('student').token)],
+    );
     const course = { name: 'A course', fromOn: '2027-04-01', untilOn: '2027-06-01' };
     await keeper
       .post('/api/courses')

@@ -35,6 +35,13 @@ export const HOLDS_LINK: HolderRule<{ body: { token: string } }> = {
   bringing: ({ body }) => ({ token: body.token, key: null }),
 };
 
+/** Asks for the token of a link to a student's page that is open. */
+export const HOLDS_PAGE: HolderRule<{ body: { token: string } }> = {
+  held: 'page',
+  act: 'see',
+  bringing: ({ body }) => ({ token: body.token, key: null }),
+};
+
 /** Asks for the token of what a guardian was asked, and for some acts for the key of the device that answered. */
 export function holdsConsent(act: Act<'consent'>): HolderRule<{ body: Holding }> {
   return { held: 'consent', act, bringing: ({ body }) => body };

@@ -59,6 +59,8 @@ export const RIGHTS = {
     give: ['keeper'],
     'hand-over': ['keeper'],
     'ask-guardian': ['keeper'],
+    /** Links to his page, and what comes back from there. */
+    'give-page': ['keeper'],
   },
   /** What a guardian is asked; the link alone may end a consent, and tells nothing of the record. */
   consent: {
@@ -67,6 +69,8 @@ export const RIGHTS = {
     'take-back': ['holder', 'guardian'],
     have: ['guardian'],
   },
+  /** A student's own page, by its link. */
+  page: { see: ['holder'] },
   lesson: { see: ['keeper'], change: ['keeper'], remove: ['keeper'] },
   course: { see: ['keeper'], change: ['keeper'], remove: ['keeper'] },
   rig: { see: ['keeper'], change: ['keeper'], remove: ['keeper'] },

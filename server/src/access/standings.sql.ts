@@ -8,7 +8,7 @@ import { tokenHash } from './token';
 const BY_CIRCLE = "CONCAT('circle-', m.role)";
 
 /** For each kind of thing, what its row says of a user; each by primary keys and the keys of circle_members. */
-const QUERIES: Record<Exclude<Kind, 'consent'>, string> = {
+const QUERIES: Record<Exclude<Kind, 'consent' | 'page'>, string> = {
   water: `SELECT w.owner_id = ? AS keeper, ${BY_CIRCLE} AS circle,
       EXISTS (SELECT 1 FROM lessons l WHERE l.water_id = w.id AND l.owner_id = ?) AS guest
     FROM waters w LEFT JOIN circle_members m ON m.circle_id = w.circle_id AND m.user_id = ? WHERE w.id = ?`,
@@ -44,7 +44,7 @@ interface StandingRow {
 /** How a user stands to a thing; none when there is no such thing, or he has nothing to do with it. */
 export async function findStandings(db: Db, kind: Kind, id: string, userId: string): Promise<Standing[]> {
   // Nobody has anything to do with it by his account.
-  if (kind === 'consent') return [];
+  if (kind === 'consent' || kind === 'page') return [];
   const [row] = await rows<StandingRow>(db, QUERIES[kind], [userId, userId, userId, id]);
   if (!row) return [];
   return [
@@ -57,7 +57,7 @@ export async function findStandings(db: Db, kind: Kind, id: string, userId: stri
 }
 
 /** What is opened by a token, and not by an account. */
-export type HeldKind = 'link' | 'consent';
+export type HeldKind = 'link' | 'consent' | 'page';
 
 /** What is brought: the token, and the key of the device where it made one. */
 export interface Holding {
@@ -75,14 +75,16 @@ interface HeldRow {
 const HELD: Record<HeldKind, string> = {
   link: `SELECT revoked_at IS NOT NULL AS closed, until_at <= UTC_TIMESTAMP(3) AS is_over, 0 AND ? AS guardian
     FROM plan_links WHERE token_hash = ?`,
+  page: `SELECT closed_at IS NOT NULL AS closed, until_at <= UTC_TIMESTAMP(3) AS is_over, 0 AND ? AS guardian
+    FROM student_links WHERE token_hash = ?`,
   consent: `SELECT 0 AS closed, answered_at IS NULL AND until_at <= UTC_TIMESTAMP(3) AS is_over,
       COALESCE(known AND key_hash = ?, 0) AS guardian
     FROM consents WHERE token_hash = ?`,
 };
 
 /**
- * How whoever brings a token stands to its link; not at all for a token of no link. Uses plan_links_token and
- * consents_token.
+ * How whoever brings a token stands to its link; not at all for a token of no link. Uses plan_links_token,
+ * student_links_token and consents_token.
  *
  * @throws HttpError 'not-found' with why, for one that has run out or was closed: its holder once had what it opened
  */

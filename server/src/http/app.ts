@@ -17,6 +17,8 @@ import { offerRoutes } from '../circles/offers.routes';
 import { consentRoutes } from '../consents/consents.routes';
 import { guardianRoutes } from '../consents/guardian.routes';
 import { KeepingJob } from '../keeping/keeping-job';
+import { myPageRoutes } from '../pages/my-page.routes';
+import { pageRoutes } from '../pages/pages.routes';
 import { keepingRoutes } from '../keeping/keeping.routes';
 import { conditionRoutes } from '../conditions/conditions.routes';
 import { accountRoutes } from '../accounts/accounts.routes';
@@ -143,6 +145,8 @@ export function createApp(
   consentRoutes(router, pool, mail, (userId) => guard.admitInvitation(userId));
   guardianRoutes(router, pool, mail);
   keepingRoutes(router, pool);
+  pageRoutes(router, pool);
+  myPageRoutes(router, pool);
   rigRoutes(router, pool);
   readingRoutes(router, pool);
   flyBoxRoutes(router, pool);

@@ -21,6 +21,11 @@ const reading = scenario.readings.list.find(
 const course = scenario.courses[0] as (typeof scenario.courses)[number];
 const circle = scenario.circles[0] as (typeof scenario.circles)[number];
 const id = (): string => randomUUID();
+/** What a student sends from his page. */
+const HOME = {
+  ...{ id: id(), atMs: 0 },
+  body: { kind: 'attempt', skillId: 'casting.stop', drillId: null, good: true, faultId: null, home: true },
+};
 /** What a guardian brings who has no link. */
 const HELD = { token: 'A'.repeat(22), key: null };
 
@@ -207,6 +212,33 @@ const ROWS: Row[] = [
     body: { ...HELD, studentName: 'A student' },
     stranger: 404,
     wrong: { ...HELD, studentName: '' },
+  }),
+  row(api.pages.list, { params: { id: student.id }, stranger: 404 }),
+  row(api.pages.make, {
+    params: { id: student.id },
+    body: { id: id(), lessonId: lesson.id, days: 30 },
+    stranger: 404,
+    wrong: { id: id(), lessonId: lesson.id, days: 31 },
+  }),
+  row(api.pages.close, { params: { id: student.id, pageId: id() }, stranger: 404 }),
+  row(api.pages.news),
+  row(api.pages.waiting, { params: { id: student.id }, stranger: 404 }),
+  row(api.pages.judge, {
+    params: { id: student.id },
+    body: { ids: [id()], counts: true },
+    stranger: 404,
+    wrong: { ids: [], counts: 'perhaps' },
+  }),
+  row(api.myPage.look, { body: { token: HELD.token }, stranger: 404, wrong: { token: 'cut' } }),
+  row(api.myPage.open, {
+    body: { token: HELD.token, name: 'A guardian' },
+    stranger: 404,
+    wrong: { token: HELD.token, name: '' },
+  }),
+  row(api.myPage.send, {
+    stranger: 404,
+    body: { token: HELD.token, entries: [HOME] },
+    wrong: { token: 'cut', entries: 'all' },
   }),
   row(api.keeping.get),
   row(api.keeping.own, { body: { rule: null }, wrong: { rule: { entryMonths: 0, studentMonths: 'long' } } }),

@@ -93,14 +93,17 @@ export async function findKeepers(db: Db): Promise<string[]> {
   return found.map(({ id }) => id);
 }
 
+/** Where entries of students lie. */
+export type EntryTable = 'events' | 'readings' | 'home_entries';
+
 export interface KeptRecords {
   students: (KeptStudent & { name: string })[];
-  entries: (KeptEntry & { of: 'events' | 'readings'; id: string })[];
+  entries: (KeptEntry & { of: EntryTable; id: string })[];
 }
 
 /**
  * An instructor's students, and of what was written of them the latest of each and all that is older than a day. Uses
- * students_owner, events_age, readings_student and lesson_students_student.
+ * students_owner, events_age, readings_student, home_entries_student and lesson_students_student.
  */
 export async function findKept(db: Db, userId: string, olderThan: string): Promise<KeptRecords> {
   const students = await rows<{
@@ -120,14 +123,18 @@ export async function findKept(db: Db, userId: string, olderThan: string): Promi
      FROM students s WHERE s.owner_id = ?`,
     [userId],
   );
-  const old = await rows<{ id: string; student_id: string; at_ms: number; of: 'events' | 'readings' }>(
+  const olderMs = Date.parse(`${olderThan}T00:00:00Z`);
+  const old = await rows<{ id: string; student_id: string; at_ms: number; of: EntryTable }>(
     db,
     `SELECT e.id, e.student_id, e.at_ms, 'events' AS \`of\` FROM students s JOIN events e ON e.student_id = s.id
        WHERE s.owner_id = ? AND e.at_ms < ?
      UNION ALL
      SELECT r.id, r.student_id, DATEDIFF(r.taken_on, '1970-01-01') * 86400000, 'readings'
-       FROM students s JOIN readings r ON r.student_id = s.id WHERE s.owner_id = ? AND r.taken_on < ?`,
-    [userId, Date.parse(`${olderThan}T00:00:00Z`), userId, olderThan],
+       FROM students s JOIN readings r ON r.student_id = s.id WHERE s.owner_id = ? AND r.taken_on < ?
+     UNION ALL
+     SELECT h.id, h.student_id, h.at_ms, 'home_entries'
+       FROM students s JOIN home_entries h ON h.student_id = s.id WHERE s.owner_id = ? AND h.at_ms < ?`,
+    [userId, olderMs, userId, olderThan, userId, olderMs],
   );
   return {
     students: students.map((row) => {
@@ -142,11 +149,7 @@ export async function findKept(db: Db, userId: string, olderThan: string): Promi
   };
 }
 
-/** Uses the primary key of readings, and events_id. */
-export async function deleteEntries(
-  db: Db,
-  table: 'events' | 'readings',
-  ids: readonly string[],
-): Promise<void> {
+/** Uses the primary keys of readings and home_entries, and events_id. */
+export async function deleteEntries(db: Db, table: EntryTable, ids: readonly string[]): Promise<void> {
   if (ids.length > 0) await write(db, `DELETE FROM ${table} WHERE id IN (?)`, [ids]);
 }

@@ -54,7 +54,7 @@ export async function clearDue(
   const old = (await findKept(pool, userId, olderThan(counting, today))).entries.filter(
     ({ atMs }) => entryGoesOn(atMs, rule.entryMonths) <= today,
   );
-  for (const table of ['events', 'readings'] as const) {
+  for (const table of ['events', 'readings', 'home_entries'] as const) {
     const ids = old.filter((entry) => entry.of === table).map(({ id }) => id);
     for (let at = 0; at < ids.length; at += BATCH)
       await deleteEntries(pool, table, ids.slice(at, at + BATCH));

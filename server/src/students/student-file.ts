@@ -9,6 +9,7 @@ import type { Db } from '../db/pool';
 import { findEventsOfStudents } from '../events/events.sql';
 import { findReadingsOfStudent } from '../readings/readings.sql';
 import { findConsents } from '../consents/consents.sql';
+import { findWaiting } from '../pages/pages.sql';
 import { findLessonsOfStudent, insertLook } from './privacy.sql';
 
 /** Everything there is about one student. */
@@ -25,6 +26,7 @@ export async function studentFile(
     courses: await findCoursesOfStudent(db, id),
     events: await findEventsOfStudents(db, [id]),
     readings: await findReadingsOfStudent(db, id),
+    atHome: (await findWaiting(db, id)).map(({ id: entryId, atMs, body }) => ({ id: entryId, atMs, body })),
     consents: (await findConsents(db, id)).map(({ state, askedAt, byName, answeredAt, takenBackAt }) => ({
       ...{ state, askedAt, byName, answeredAt, takenBackAt },
     })),

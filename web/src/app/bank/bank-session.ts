@@ -7,6 +7,7 @@ import {
   blockAt,
   blocksOfLane,
   curriculumOf,
+  isAtHome,
   mainSkillOf,
   placeAt,
   placesOf,
@@ -66,8 +67,10 @@ export class BankSession {
   );
   readonly several = computed(() => this.chosen().length > 1);
 
-  /** All events of this lesson, taken back ones too. */
-  readonly events = computed(() => this.all().filter((event) => event.lessonId === this.lesson()?.id));
+  /** All events of this lesson, taken back ones too; what was done at home after it is no part of it. */
+  readonly events = computed(() =>
+    this.all().filter((event) => event.lessonId === this.lesson()?.id && !isAtHome(event)),
+  );
   /** The plan of the day as it goes on now. */
   readonly now = computed(() => {
     const body = this.plan()?.body;

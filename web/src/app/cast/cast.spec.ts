@@ -4,7 +4,7 @@ import type { FakeServer } from '../../testing/fake-server';
 import { SAM } from '../../testing/fixtures';
 import { lessonServer, setDate, show, type Shown, until } from '../../testing/page';
 import { FORD, savedBeat } from '../../testing/waters';
-import { beatAt, beatOf, rowOf, stopsBetween } from './pause/beat-clock';
+import { beatAt, beatOf, rowOf, stopsBetween } from '../shared/beat/beat-clock';
 import { CastCardPage } from './card/cast-card.page';
 import { CastPage } from './cast.page';
 import { strokeFor } from './loop/loop-store';

@@ -10,7 +10,7 @@ import { CastsPanelComponent } from './casts-panel.component';
 import { LoopSignsComponent } from './loop/loop-signs.component';
 import { LoopStore } from './loop/loop-store';
 import { LoopViewComponent } from './loop/loop-view.component';
-import { Metronome } from './pause/metronome';
+import { Metronome } from '../shared/beat/metronome';
 import { PausePanelComponent } from './pause/pause-panel.component';
 import { TipBoardComponent } from './loop/tip-board.component';
 

@@ -1,8 +1,9 @@
 import { type FloatMotion, FLOATS, type SetGiven, takeScore, DEFAULT_SET } from '@doceo/core';
 import { lessonServer, setDate, show, type Shown } from '../../testing/page';
-import { drawFloat, FLOAT_PX, floatX } from './trainer/float-picture';
+import { drawFloat, FLOAT_PX, floatX } from '../shared/takes/float-picture';
 import { SetRoseComponent } from './set/set-rose.component';
-import { biasText, SET_TEXTS, verdictText } from './strike-texts';
+import { verdictText } from '../shared/takes/verdict-text';
+import { biasText, SET_TEXTS } from './strike-texts';
 import { TrainerScoreComponent } from './trainer/trainer-score.component';
 
 beforeEach(() => {

@@ -1,5 +1,4 @@
 import type { FloatKind, NoiseKind, SetFound, TakeKind, TrainerWater } from '@doceo/core';
-import type { Verdict } from './trainer/trainer-run';
 
 export const FLOAT_TEXTS: Record<FloatKind, string> = {
   indicator: 'indicator',
@@ -37,21 +36,6 @@ export const EXAMPLE_TEXTS: Record<TakeKind | NoiseKind, { name: string; looks: 
   wave: { name: 'A wave', looks: 'Up and down like the water around it.' },
   weed: { name: 'Weed', looks: 'Slows softly, then goes on.' },
 };
-
-export function verdictText(verdict: Verdict): string {
-  switch (verdict.kind) {
-    case 'hit':
-      return `on, after ${(verdict.tookMs / 1000).toFixed(2)} s`;
-    case 'bottom':
-      return 'bottom: right to set';
-    case 'false':
-      return 'that was the water';
-    case 'nothing':
-      return 'nothing there';
-    case 'missed':
-      return 'a take went by';
-  }
-}
 
 export const SET_TEXTS: Record<SetFound['verdict'], string> = {
   'nothing-tight': 'Nothing comes tight: the slack takes it all up. Strip in first, or sweep further.',

@@ -7,7 +7,7 @@ import { BenchRecord } from '../data/records/bench-record';
 import { DayStore } from '../data/lesson/day-store';
 import { directionText } from './set/set-panel.component';
 import { StrikePage } from './strike.page';
-import { ShownRun } from './trainer/trainer-run';
+import { ShownRun } from '../shared/takes/trainer-run';
 import { TrainerSessions } from './trainer/trainer-sessions';
 
 const isTake = (kind: string): boolean => (TAKE_KINDS as readonly string[]).includes(kind);

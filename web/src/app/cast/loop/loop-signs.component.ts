@@ -16,7 +16,7 @@ import {
 import { SessionStore } from '../../data/session';
 import { FigureRowsComponent } from '../../parts/figure-rows.component';
 import { ADVICE_TEXTS, STROKE_TEXTS } from '../cast-texts';
-import { rowOf } from '../pause/beat-clock';
+import { rowOf } from '../../shared/beat/beat-clock';
 import { LoopStore } from './loop-store';
 import { ChoiceFieldComponent, NamedPipe } from '../../parts/fields/choice-field.component';
 import { ChosenRig } from '../../data/records/chosen-rig';

@@ -14,8 +14,8 @@ import { BenchRecord } from '../../data/records/bench-record';
 import { SessionStore } from '../../data/session';
 import { RecordForComponent } from '../../shared/lesson/record-for.component';
 import { type Tapped, TapTempoComponent } from '../../parts/tap-tempo.component';
-import { beatOf } from './beat-clock';
-import { Metronome } from './metronome';
+import { beatOf } from '../../shared/beat/beat-clock';
+import { Metronome } from '../../shared/beat/metronome';
 
 /** Lengths of the table. */
 const LENGTHS = { metric: [5, 6, 7, 8, 9, 10, 12, 14], imperial: [15, 18, 21, 24, 27, 30, 36, 42] };

@@ -1,5 +1,5 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import { api, type FitStatus } from '@doceo/contract';
+import { api, type FitStatus, fittedOf } from '@doceo/contract';
 import type { FittedSkills } from '@doceo/core';
 import { catchError, EMPTY, expand, type Observable, of, switchMap, tap, timer } from 'rxjs';
 import { sameJson } from '../same-json';
@@ -15,16 +15,9 @@ export class FitStore {
 
   readonly status = this.known.asReadonly();
   /** Stays the same object while a fit runs, so that nothing is traced anew for its progress. */
-  readonly fitted = computed<FittedSkills>(
-    () => {
-      const { skills = {}, home = null } = this.known() ?? {};
-      if (!home?.enough) return skills;
-      return Object.fromEntries(
-        Object.entries(skills).map(([id, fit]) => [id, { ...fit, home: home.trust }]),
-      );
-    },
-    { equal: sameJson },
-  );
+  readonly fitted = computed<FittedSkills>(() => fittedOf(this.known() ?? { skills: {}, home: null }), {
+    equal: sameJson,
+  });
 
   /** Estimates do without: a failure leaves the priors. */
   load(): Observable<FitStatus | null> {

@@ -8,7 +8,7 @@ import {
   type TrainerWater,
 } from '@doceo/core';
 import { Player } from '../../parts/player';
-import { drawFloat, fitCanvas } from './float-picture';
+import { drawFloat, fitCanvas } from '../../shared/takes/float-picture';
 import { EXAMPLE_TEXTS } from '../strike-texts';
 
 /** The picture is so much smaller than the trainer's. */

@@ -20,10 +20,11 @@ import { BenchRecord } from '../../data/records/bench-record';
 import { KeptOnBenchComponent } from '../../shared/lesson/kept-on-bench.component';
 import { RecordForComponent } from '../../shared/lesson/record-for.component';
 import { SegmentsComponent } from '../../parts/fields/segments.component';
-import { drawFloat, fitCanvas } from './float-picture';
-import { FLOAT_TEXTS, TAKE_TEXTS, verdictText, WATER_TEXTS } from '../strike-texts';
+import { drawFloat, fitCanvas } from '../../shared/takes/float-picture';
+import { FLOAT_TEXTS, TAKE_TEXTS, WATER_TEXTS } from '../strike-texts';
 import { TakeExamplesComponent } from './take-examples.component';
-import { ShownRun, type Verdict } from './trainer-run';
+import { ShownRun, type Verdict } from '../../shared/takes/trainer-run';
+import { verdictText } from '../../shared/takes/verdict-text';
 import { TrainerScoreComponent } from './trainer-score.component';
 import { TrainerSessions } from './trainer-sessions';
 
