@@ -92,6 +92,16 @@ function buildServiceWorker() {
   const stats = join(folder, 'stats.json');
   const left = onlyForPdf(stats);
   rmSync(stats);
+  buildWorker('service-worker', folder, '/', (file) => !left.has(file));
+}
+
+/**
+ * A worker that keeps a page and its files on the device.
+ *
+ * @param at where the folder is served
+ * @param keeps which of the files it keeps
+ */
+function buildWorker(name, folder, at, keeps) {
   const hashOf = (file) =>
     createHash('sha256')
       .update(readFileSync(join(folder, file)))
@@ -100,32 +110,66 @@ function buildServiceWorker() {
   const files = readdirSync(folder, { recursive: true })
     .map(String)
     .filter((file) => statSync(join(folder, file)).isFile())
-    .filter(
-      (file) => !/^(index\.html|service-worker\.js|3rdpartylicenses\.txt)$/.test(file) && !left.has(file),
-    )
+    .filter((file) => !/^(index\.html|worker\.js|service-worker\.js|3rdpartylicenses\.txt)$/.test(file))
+    .filter((file) => !file.endsWith('.json') && keeps(file))
     .sort();
   const manifest = [
-    { url: '/', revision: hashOf('index.html') },
+    { url: at, revision: hashOf('index.html') },
     ...files.map((file) => ({
-      url: `/${file}`,
+      url: `${at}${file}`,
       revision: /-[A-Z0-9]{8}\.\w+$/.test(file) ? null : hashOf(file),
     })),
   ];
   const defined = (name, value) => `--define:${name}=${JSON.stringify(value)}`;
   run('npx', [
     'esbuild',
-    'web/worker/service-worker.ts',
+    `web/worker/${name}.ts`,
     '--bundle',
     '--minify',
     '--format=iife',
     '--log-level=warning',
-    `--outfile=${join(folder, 'service-worker.js')}`,
+    `--outfile=${join(folder, name === 'student-worker' ? 'worker.js' : `${name}.js`)}`,
     defined('BUILD_FILES', manifest),
     defined('process.env.NODE_ENV', 'production'),
   ]);
 }
 
+/** What is shown in other letters than Latin ones, and what only old browsers ask for, is fetched when it is needed. */
+const OTHER_LETTERS = /-(latin-ext|vietnamese)-|\.woff$/;
+
+/** The page of a student, which is a small application of its own. */
+function buildStudentPage() {
+  unlessBuilt(
+    'student',
+    [
+      'core/src',
+      'contract/src',
+      'web/src/student',
+      'web/src/app/shared/beat',
+      'web/src/app/shared/takes',
+      'web/src/styles',
+      'web/worker',
+      'web/tsconfig.json',
+      'web/tsconfig.student.json',
+      'angular.json',
+    ],
+    () => {
+      console.log('Building the page of a student ...');
+      runBuild('student');
+      buildWorker('student-worker', join(ROOT, 'dist/student'), '/my/', (file) => !OTHER_LETTERS.test(file));
+    },
+  );
+}
+
+function runBuild(project, ...rest) {
+  run('npx', ['ng', 'build', project, '--progress=false', ...rest], {
+    stdio: ['ignore', 'ignore', 'inherit'],
+    env: { ...process.env, NG_CLI_ANALYTICS: 'false' },
+  });
+}
+
 export function buildWeb() {
+  buildStudentPage();
   unlessBuilt(
     'web',
     [
@@ -141,10 +185,7 @@ export function buildWeb() {
     ],
     () => {
       console.log('Building the web application ...');
-      run('npx', ['ng', 'build', 'web', '--progress=false', '--stats-json'], {
-        stdio: ['ignore', 'ignore', 'inherit'],
-        env: { ...process.env, NG_CLI_ANALYTICS: 'false' },
-      });
+      runBuild('web', '--stats-json');
       buildServiceWorker();
     },
   );

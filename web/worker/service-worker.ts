@@ -16,7 +16,9 @@ precacheAndRoute(BUILD_FILES);
 cleanupOutdatedCaches();
 // All addresses have the same page. The API is no page, and files that are missing are missing.
 registerRoute(
-  new NavigationRoute(createHandlerBoundToURL('/'), { denylist: [/^\/api\//, /^\/metrics$/, /\.\w+$/] }),
+  new NavigationRoute(createHandlerBoundToURL('/'), {
+    denylist: [/^\/api\//, /^\/my\//, /^\/metrics$/, /\.\w+$/],
+  }),
 );
 
 self.addEventListener('message', (event) => {

@@ -63,6 +63,8 @@ export const studentPageSchema = z.strictObject({
     }),
   ),
   one: z.strictObject({
+    /** Of the skill it is about; null when nothing went wrong often enough. */
+    strand: z.enum(STRANDS).nullable(),
     fault: z.strictObject({ short: z.string(), sign: z.string(), cure: z.string() }).nullable(),
     /** What the instructor says. */
     sentence: z.string().nullable(),
@@ -84,6 +86,7 @@ export const studentPageSchema = z.strictObject({
     z.strictObject({
       id: libraryIdSchema,
       skillId: libraryIdSchema,
+      skillName: z.string(),
       text: z.string(),
       choices: z.array(z.strictObject({ text: z.string(), right: z.boolean(), reason: z.string() })),
     }),

@@ -14,7 +14,7 @@ export interface Debrief {
   /** Up to three good things, each with its evidence. */
   good: { text: string; evidence: string }[];
   /** The one thing to work on, with its cause and cure; null when nothing went wrong often enough. */
-  workOn: { fault: Fault; skillName: string; times: number } | null;
+  workOn: { fault: Fault; skillId: string; skillName: string; times: number } | null;
   /** What the instructor says to the student; null when he says nothing. */
   sentence: string | null;
   /** One drill for at home that trains it; needs no water. */
@@ -89,7 +89,8 @@ function worst(curriculum: Curriculum, now: readonly BankEvent[], studentId: str
   );
   if (!found) return null;
   const { fault, count } = found;
-  return { fault, times: count, skillName: curriculum.skills.get(skillOf(now, fault.id)).name };
+  const skillId = skillOf(now, fault.id);
+  return { fault, times: count, skillId, skillName: curriculum.skills.get(skillId).name };
 }
 
 function skillOf(now: readonly BankEvent[], faultId: string): string {

@@ -99,7 +99,7 @@ describe('the consent of a guardian', () => {
     expect(await stored()).toBe(0);
     expect(await consentOf()).toBeNull();
     await lead.goto(`${at.server.url}/record`);
-    await byText(lead, 'doceo-consent-news', 'Ruth Wren took back the consent for Jonas Wren');
+    await byText(lead, 'doceo-student-news', 'Ruth Wren took back the consent for Jonas Wren');
     await settled(lead);
     expect(await axeFindings(lead)).toEqual([]);
   }, 90_000);

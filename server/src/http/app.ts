@@ -168,7 +168,16 @@ export function createApp(
     throw new HttpError(request.session.userId ? 'not-found' : 'signed-out');
   });
   app.use(router);
-  serveWeb(app, join(settings.DOCEO_ROOT, 'dist/web'));
+  // Nothing of it is for search engines, a plan behind a link least of all.
+  app.get(
+    '/robots.txt',
+    (_request, response) => void response.type('txt').send('User-agent: *\nDisallow: /\n'),
+  );
+  serveBuilt(app, join(settings.DOCEO_ROOT, 'dist/student'), '/my', 'worker.js');
+  serveBuilt(app, join(settings.DOCEO_ROOT, 'dist/web'), '', 'service-worker.js');
+  app.use(() => {
+    throw new HttpError('not-found');
+  });
   app.use(errorHandler(log));
   return {
     app,
@@ -186,20 +195,23 @@ const ONE_YEAR_MS = 365 * 24 * 3_600_000;
 /**
  * Built files with their hash in the name may be kept for ever; the page itself never. The page and the worker that
  * keeps it on a device are of the build this process started with, also when a newer one is being put in its place.
+ *
+ * @param at where it is found: the application itself, or the page of a student
  */
-function serveWeb(app: Express, folder: string): void {
+function serveBuilt(app: Express, folder: string, at: '' | '/my', workerName: string): void {
   const atStart = (name: string): string | null => {
     const path = join(folder, name);
     return existsSync(path) ? readFileSync(path, 'utf8') : null;
   };
   const html = atStart('index.html');
-  const worker = atStart('service-worker.js');
-  app.get('/service-worker.js', (_request, response) => {
+  const worker = atStart(workerName);
+  app.get(`${at}/${workerName}`, (_request, response) => {
     if (worker === null) throw new HttpError('not-found');
     response.setHeader('Cache-Control', 'no-cache');
     response.type('js').send(worker);
   });
   app.use(
+    at || '/',
     express.static(folder, {
       index: false,
       setHeaders: (response, path) =>
@@ -209,18 +221,10 @@ function serveWeb(app: Express, folder: string): void {
         ),
     }),
   );
-  // Nothing of it is for search engines, a plan behind a link least of all.
-  app.get(
-    '/robots.txt',
-    (_request, response) => void response.type('txt').send('User-agent: *\nDisallow: /\n'),
-  );
-  app.get(/^\/(?!api\/)[^.]*$/, (_request, response) => {
+  app.get(at === '' ? /^\/(?!api\/)[^.]*$/ : /^\/my(\/[^.]*)?$/, (_request, response) => {
     if (html === null) throw new HttpError('not-found');
     response.setHeader('X-Robots-Tag', 'noindex, nofollow');
     response.setHeader('Cache-Control', 'no-store');
     response.type('html').send(html.replaceAll('NONCE-HERE', String(response.locals['nonce'])));
-  });
-  app.use(() => {
-    throw new HttpError('not-found');
   });
 }

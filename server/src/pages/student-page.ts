@@ -58,6 +58,7 @@ export async function studentPage(
     },
     streams: toldStrands(curriculum, state),
     one: {
+      strand: workOn && curriculum.skills.get(workOn.skillId).strand,
       fault: workOn && { short: workOn.fault.short, sign: workOn.fault.sign, cure: workOn.fault.cure },
       sentence,
       drill: home && {
@@ -100,5 +101,8 @@ function questionsFor(curriculum: Curriculum, state: SkillState, linkId: string)
     })
     .sort((a, b) => a.rank - b.rank)
     .slice(0, QUESTIONS)
-    .map(({ question: { id, skillId, text, choices } }) => ({ id, skillId, text, choices }));
+    .map(({ question: { id, skillId, text, choices } }) => ({
+      ...{ id, skillId, text, choices },
+      skillName: curriculum.skills.get(skillId).name,
+    }));
 }

@@ -43,6 +43,35 @@ describe('the card for a student', () => {
     expect(saved).toHaveLength(1);
   });
 
+  it('leads to the student’s own page by a code, also on paper, until that is closed', async () => {
+    const made = jest.fn().mockResolvedValue(new Blob(['%PDF']));
+    savedFiles();
+    TestBed.overrideProvider(PDF_MAKER, { useValue: made });
+    const server = lessonServer().on(api.events.list, dayOfAttempts());
+    const page = await show(DebriefPage, server, { id: SAM.id });
+    const link = {
+      ...{ at: '2026-06-10T08:00:00.000Z', until: '2026-10-08T08:00:00.000Z', closed: false, views: 0 },
+      ...{ viewedAt: null, openedBy: null },
+    };
+    server.on(api.pages.make, ({ body }) => ({
+      links: [{ ...link, id: (body as { id: string }).id }],
+      token: 'P'.repeat(22),
+    }));
+    await page.press('Make its link');
+    expect(server.of(api.pages.make)[0]?.body).toMatchObject({ days: 120 });
+    expect(page.all('.address')).toEqual([`${location.origin}/my/#${'P'.repeat(22)}`]);
+    expect(page.all('doceo-student-link li').join()).toContain('a page until 8 Oct 2026: not opened yet');
+    await page.press('Save as PDF');
+    await page.quiet();
+    expect(JSON.stringify(made.mock.calls[0]?.[0])).toContain(`/my/#${'P'.repeat(22)}`);
+    server.on(api.pages.close, []);
+    await page.press('Close it');
+    expect(page.all('.address')).toEqual([]);
+    await page.press('Save as PDF');
+    await page.quiet();
+    expect(JSON.stringify(made.mock.calls[1]?.[0])).not.toContain('/my/#');
+  });
+
   it('says so when there is nothing to tell from', async () => {
     const empty = await show(DebriefPage, lessonServer(), { id: SAM.id });
     expect(empty.text()).toContain('No lesson on the record yet');

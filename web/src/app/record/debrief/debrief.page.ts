@@ -1,7 +1,8 @@
 import { Component, computed, inject, input, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
-import { type BankEvent, debrief, howOnDryLand } from '@doceo/core';
+import { ageOn } from '@doceo/contract';
+import { ADULT_AGE, type BankEvent, debrief, howOnDryLand } from '@doceo/core';
 import { DayStore } from '../../data/lesson/day-store';
 import { UserStorage } from '../../data/device/user-storage';
 import { downloadBlob, fileName } from '../../data/download';
@@ -11,6 +12,7 @@ import { InUnitsPipe } from '../../parts/in-units.pipe';
 import { SessionStore } from '../../data/session';
 import { CardSentenceComponent } from '../../shared/lesson/card-sentence.component';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
+import { StudentLinkComponent } from './student-link.component';
 import { cardDocument, type Paper } from '../student/card-document';
 import { NoSuchComponent } from '../../shared/no-such.component';
 import { recordOf } from '../../data/records/record-of';
@@ -33,6 +35,7 @@ const PAPERS: { id: Paper; name: string }[] = [
     LoadFailedComponent,
     NoSuchComponent,
     RouterLink,
+    StudentLinkComponent,
   ],
   templateUrl: './debrief.page.html',
   styleUrl: './debrief.page.css',
@@ -56,9 +59,16 @@ export class DebriefPage {
   protected readonly failed = this.record.failed;
   private readonly chosen = signal<string | null>(null);
 
+  /** Where the code on the card leads, once its link was made. */
+  protected readonly pageAddress = signal<string | null>(null);
   protected readonly how = howOnDryLand;
   protected readonly student = computed(() => this.day.students().find(({ id }) => id === this.id()) ?? null);
   protected readonly first = computed(() => firstName(this.student()?.student.name ?? ''));
+  protected readonly minor = computed(() => {
+    const student = this.student()?.student;
+    const age = student ? ageOn(student.bornOn, new Date().toISOString()) : null;
+    return !!student && (age === null ? !student.saidAdult : age < ADULT_AGE);
+  });
   protected readonly loaded = computed(() => this.events() !== null);
   /** Lessons with something on the record of this student, the last one first. */
   protected readonly lessons = computed(() => {
@@ -112,6 +122,7 @@ export class DebriefPage {
         plan: lesson.planTitle,
         told,
         from: this.session.user()?.name ?? '',
+        page: this.pageAddress(),
       };
       const blob = await this.pdfOf(cardDocument(card, this.paper()));
       downloadBlob(fileName(`${card.first} ${lesson.startsAt.slice(0, 10)}`, 'pdf'), blob);

@@ -10,7 +10,7 @@ import { aboutStudent, initials } from '../../data/lesson/lesson-texts';
 import { RecordsStore } from '../../data/records/records-store';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { OpenFileComponent } from '../../parts/fields/open-file.component';
-import { ConsentNewsComponent } from './consent-news.component';
+import { StudentNewsComponent } from './student-news.component';
 import { KeepingComponent } from './keeping.component';
 import { IncomingStudentsComponent } from './incoming-students.component';
 import { StudentDialogComponent } from './student-dialog.component';
@@ -20,7 +20,7 @@ import { TeachingStore } from '../../data/teaching/teaching-store';
 @Component({
   selector: 'doceo-student-list',
   imports: [
-    ConsentNewsComponent,
+    StudentNewsComponent,
     IncomingStudentsComponent,
     KeepingComponent,
     LoadFailedComponent,
@@ -40,7 +40,7 @@ import { TeachingStore } from '../../data/teaching/teaching-store';
         <button type="button" class="btn go" (click)="adding.set(true)">New student</button>
       </div>
       <doceo-incoming-students (taken)="came()" />
-      <doceo-consent-news />
+      <doceo-student-news />
       @if (day.students().length === 0) {
         <div class="empty">
           <h3>No students yet</h3>

@@ -11,6 +11,8 @@ export interface StudentCard {
   plan: string;
   told: Debrief;
   from: string;
+  /** Where the student's own page is; null where its code is not on the card. */
+  page: string | null;
 }
 
 const INK = '#15261f';
@@ -52,7 +54,7 @@ const facts = (rows: readonly (readonly [string, string])[]): Content => ({
 
 /** The card as a page to print: large enough to be read at arm's length, one page on either paper. */
 export function cardDocument(
-  { first, when, water, plan, told, from }: StudentCard,
+  { first, when, water, plan, told, from, page }: StudentCard,
   paper: Paper,
 ): TDocumentDefinitions {
   const { good, workOn, sentence, home } = told;
@@ -96,7 +98,7 @@ export function cardDocument(
                 ...(sentence ? [] : [['Try', workOn.fault.cure] as const]),
               ]),
               {
-                text: `Seen ${workOn.times} times that day. It happens to everybody who learns this.`,
+                text: `Seen ${workOn.times === 1 ? 'once' : `${workOn.times} times`} that day. It happens to everybody who learns this.`,
                 color: SOFT,
                 fontSize: 11,
                 margin: [0, 6, 0, 0],
@@ -126,6 +128,23 @@ export function cardDocument(
                   margin: [0, 6, 0, 0],
                 },
               ],
+            } satisfies Content,
+          ]
+        : []),
+      ...(page
+        ? [
+            {
+              columns: [
+                { qr: page, fit: 92, width: 104 },
+                {
+                  stack: [
+                    { text: 'Your own page', bold: true, fontSize: 16 },
+                    { text: 'The beat, takes to see, three questions. Works without signal.', color: SOFT },
+                  ],
+                },
+              ],
+              margin: [0, 16, 0, 0],
+              unbreakable: true,
             } satisfies Content,
           ]
         : []),

@@ -37,6 +37,7 @@ import { SkillPanelComponent } from './skill-panel.component';
 import { EvidenceComponent } from './evidence.component';
 import { CardSentenceComponent } from '../../shared/lesson/card-sentence.component';
 import { SkillMapComponent } from '../charts/skill-map.component';
+import { HomeWaitingComponent } from './home-waiting.component';
 import { StudentAccessComponent } from './student-access.component';
 import { StudentConsentComponent } from './student-consent.component';
 import { StudentPrivacyComponent } from './student-privacy.component';
@@ -60,6 +61,7 @@ const MAX_TRENDS = 3;
     CardSentenceComponent,
     EvidenceComponent,
     FaultCourseComponent,
+    HomeWaitingComponent,
     LoadFailedComponent,
     MovedFaultsComponent,
     NextDrillsComponent,

@@ -1,7 +1,7 @@
 import { api, type AskedConsent } from '@doceo/contract';
 import { JONAS, SAM, uuid } from '../../../testing/fixtures';
 import { lessonServer, setDate, show } from '../../../testing/page';
-import { ConsentNewsComponent } from '../list/consent-news.component';
+import { StudentNewsComponent } from '../list/student-news.component';
 import { StudentConsentComponent } from './student-consent.component';
 
 const ASKED: AskedConsent = {
@@ -67,7 +67,7 @@ describe('news of consent', () => {
     ['asked', ''],
   ] as const)('%s is told where it matters', async (state, text) => {
     const one = { studentId: JONAS.id, state, byName: 'Ruth Wren', at: '2026-06-09T08:00:00.000Z' };
-    const page = await show(ConsentNewsComponent, lessonServer().on(api.consents.news, [one]));
+    const page = await show(StudentNewsComponent, lessonServer().on(api.consents.news, [one]));
     expect(page.all('p')).toEqual(text ? [`${text} Jonas Wren’s record`] : []);
   });
 
@@ -78,7 +78,7 @@ describe('news of consent', () => {
       byName: null,
       at: '2026-06-01T08:00:00.000Z',
     };
-    const page = await show(ConsentNewsComponent, lessonServer().on(api.consents.news, [one]));
+    const page = await show(StudentNewsComponent, lessonServer().on(api.consents.news, [one]));
     expect(page.text()).toContain('The guardian of Jonas Wren has not answered since 1 Jun.');
   });
 });

@@ -9,12 +9,12 @@ import { DayStore } from '../../data/lesson/day-store';
 /** What a guardian's silence is told after, days. */
 const PATIENT_DAYS = 3;
 
-/** Where a guardian's word waits, or ended the recording. Nothing while all is simply agreed. */
+/** What is new of students: a guardian's word that waits or ended the recording, and what came from home. Nothing else. */
 @Component({
-  selector: 'doceo-consent-news',
+  selector: 'doceo-student-news',
   imports: [RouterLink],
   template: `
-    @for (one of lines(); track one.studentId) {
+    @for (one of lines(); track one.text) {
       <p [class.ends]="one.ends">
         {{ one.text }} <a [routerLink]="['/record', one.studentId]">{{ one.name }}’s record</a>
       </p>
@@ -34,16 +34,29 @@ const PATIENT_DAYS = 3;
     }
   `,
 })
-export class ConsentNewsComponent {
+export class StudentNewsComponent {
   private readonly client = inject(ApiClient);
   private readonly day = inject(DayStore);
   private readonly news = fetched(
     () => true,
     () => this.client.call(api.consents.news),
   );
-  protected readonly lines = computed(() =>
+  private readonly home = fetched(
+    () => true,
+    () => this.client.call(api.pages.news),
+  );
+  protected readonly lines = computed(() => [...this.consents(), ...this.fromHome()]);
+  private readonly fromHome = computed(() =>
+    (this.home.value() ?? []).flatMap(({ studentId, entries }) => {
+      const name = this.nameOf(studentId);
+      return name
+        ? [{ studentId, name, text: `${name} practised at home: ${entries} to look at first.`, ends: false }]
+        : [];
+    }),
+  );
+  private readonly consents = computed(() =>
     (this.news.value() ?? []).flatMap((one) => {
-      const name = this.day.students().find(({ id }) => id === one.studentId)?.student.name;
+      const name = this.nameOf(one.studentId);
       const text = name && toldOf(one, name);
       return text
         ? [
@@ -57,6 +70,10 @@ export class ConsentNewsComponent {
         : [];
     }),
   );
+
+  private nameOf(studentId: string): string | undefined {
+    return this.day.students().find(({ id }) => id === studentId)?.student.name;
+  }
 }
 
 function toldOf({ state, byName, at }: ConsentNews, name: string): string | null {
