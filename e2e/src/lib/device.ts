@@ -56,3 +56,14 @@ export function keepOnDevice(page: Page, key: string, value: unknown): Promise<v
     JSON.stringify(value),
   );
 }
+
+/** Everything that this device keeps of the application as one text: its stores, and what its caches are of. */
+export async function keptOn(page: Page): Promise<string> {
+  const small = await page.evaluate(async () => {
+    const texts = [JSON.stringify({ ...localStorage }), JSON.stringify({ ...sessionStorage })];
+    for (const name of await caches.keys())
+      for (const request of await (await caches.open(name)).keys()) texts.push(request.url);
+    return texts.join(' ');
+  });
+  return `${small} ${JSON.stringify(await storesOf(page))}`;
+}

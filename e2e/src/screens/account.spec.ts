@@ -2,6 +2,7 @@ import { TOTP } from 'otpauth';
 import type { Page } from 'puppeteer-core';
 import { axeFindings } from '../lib/axe';
 import { byText, clickText, fill, openTab, PHONE, settled, textOf } from '../lib/browser';
+import { keptOn } from '../lib/device';
 import { newestLink } from '../lib/mailbox';
 import { type World, world } from '../lib/world';
 
@@ -97,23 +98,7 @@ describe('an account', () => {
     await fill(desk, 'input[name=leave-password]', 'wet hands first');
     await clickText(desk, 'button', 'Delete my account');
     await desk.waitForFunction(() => document.querySelector('doceo-sign-in') !== null, { timeout: 20_000 });
-    const kept = await desk.evaluate(async () => {
-      const texts = [JSON.stringify({ ...localStorage }), JSON.stringify({ ...sessionStorage })];
-      for (const { name = '' } of await indexedDB.databases()) {
-        const open = indexedDB.open(name);
-        await new Promise((done) => (open.onsuccess = done));
-        for (const store of [...open.result.objectStoreNames]) {
-          const all = open.result.transaction(store).objectStore(store).getAll();
-          await new Promise((done) => (all.onsuccess = done));
-          texts.push(JSON.stringify(all.result));
-        }
-        open.result.close();
-      }
-      for (const name of await caches.keys())
-        for (const request of await (await caches.open(name)).keys()) texts.push(request.url);
-      return texts.join(' ');
-    });
-    expect(kept).not.toMatch(/fellow@ternalder|Tobias Lind/);
+    expect(await keptOn(desk)).not.toMatch(/fellow@ternalder|Tobias Lind/);
     await signIn(desk, 'wet hands first');
     await byText(desk, '.wrong', 'not right');
     expect(complaints).toEqual([]);
