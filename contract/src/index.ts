@@ -24,6 +24,7 @@ export * from './people/access';
 export * from './people/consent';
 export * from './people/keeping';
 export * from './people/student-page';
+export * from './people/assistant';
 export * from './lesson/plan';
 export * from './lesson/library';
 export * from './lesson/lesson';

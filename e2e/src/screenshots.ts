@@ -62,18 +62,6 @@ const SHOTS: Shot[] = [
     },
   },
   {
-    name: 'drift-below',
-    path: '/drift',
-    before: async (page) => {
-      await clickText(page, 'button', 'Under water');
-      await byText(page, 'doceo-side-figures dt', 'Comes to');
-      await goTo(page, '5');
-      await clickText(page, 'button', 'Work out the map');
-      await page.waitForSelector('doceo-sweep-map progress');
-      await page.waitForFunction(() => !document.querySelector('doceo-sweep-map progress'));
-    },
-  },
-  {
     name: 'strike',
     path: '/strike',
     before: async (page) => {
@@ -142,9 +130,22 @@ const SHOTS: Shot[] = [
   },
   { name: 'record', path: '/record', before: openSam },
   { name: 'circle', path: '/circle' },
+  { name: 'student-phone', path: '/record', viewport: PHONE, before: openStudentPage },
   // Last: what they log would stand in the records.
   { name: 'teach-phone', path: '/teach', viewport: PHONE, before: logSome },
 ];
+
+/** The page behind the code on the card of Sam. */
+async function openStudentPage(page: Page): Promise<void> {
+  await openSam(page);
+  await clickText(page, 'a', 'Card for Sam');
+  await clickText(page, 'button', 'Make its link');
+  await page.waitForSelector('doceo-student-link .address');
+  await page.goto(
+    await page.$eval('doceo-student-link .address', ({ textContent }) => textContent?.trim() ?? ''),
+  );
+  await byText(page, 'h1', 'Sam');
+}
 
 /** All is on the device. */
 async function packed(page: Page): Promise<void> {

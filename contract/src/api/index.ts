@@ -5,6 +5,7 @@ import { sessionApi, accountApi, mailboxApi } from './accounts';
 import { drillsApi, teachingApi, skillFitApi } from './teaching';
 import { watersApi } from './waters';
 import { accessApi, studentsApi } from './students';
+import { assistantsApi } from './assistants';
 import { myPageApi, pagesApi } from './pages';
 import { consentsApi, guardianApi, keepingApi } from './consents';
 import { rigsApi, readingsApi, flyBoxApi, kitApi } from './tackle';
@@ -43,6 +44,7 @@ export const api = {
   keeping: keepingApi,
   pages: pagesApi,
   myPage: myPageApi,
+  assistants: assistantsApi,
   skillFit: skillFitApi,
   rigs: rigsApi,
   readings: readingsApi,

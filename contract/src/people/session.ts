@@ -21,6 +21,8 @@ export const userSchema = z.strictObject({
   email: z.string(),
   /** May do what concerns the whole installation. */
   admin: z.boolean(),
+  /** The one lesson in which somebody helps without an account; null for everybody else. */
+  assists: z.strictObject({ lessonId: idSchema, until: instantSchema, over: z.boolean() }).nullable(),
   settings: settingsSchema,
 });
 export type User = z.infer<typeof userSchema>;

@@ -124,7 +124,7 @@ describe('the benches that make the invisible visible', () => {
     await clickText(page, 'button', 'Begin');
     await page.waitForSelector('.stage.on');
     // A blind player, often enough to meet something.
-    for (let i = 0; i < 9; i++) {
+    for (let i = 0; i < 16; i++) {
       await new Promise((resolve) => setTimeout(resolve, 1300));
       await page.keyboard.press('Space');
     }

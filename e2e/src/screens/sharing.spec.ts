@@ -186,7 +186,7 @@ describe('a plan that travels', () => {
   it('is read behind a link by somebody without an account, until it is closed', async () => {
     await go(lead, `${planPath}/out`);
     await clickText(lead, 'button', 'Make a link');
-    await byText(lead, '.made', 'It is shown this once');
+    await byText(lead, 'doceo-made-link', 'It is shown this once');
     const address = (await textOf(lead, '.address')).trim();
     const { page } = await openTab(at.browser, PHONE);
     await page.goto(address);

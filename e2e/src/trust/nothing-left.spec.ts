@@ -92,6 +92,8 @@ describe('what is deleted', () => {
   it('an account: with its name on what it shared', async () => {
     const tobias = await signedIn(FELLOW.email);
     await tobias.goto(`${at.server.url}/account`);
+    await byText(tobias, 'button', 'See what would go');
+    await settled(tobias);
     await clickText(tobias, 'button', 'See what would go');
     await fill(tobias, 'input[name=leave-password]', 'corvane-demo');
     await clickText(tobias, 'button', 'Delete my account');

@@ -66,6 +66,7 @@ const COMMON: Screen[] = [
   { name: 'a link of no letter', path: `/lost#${'A'.repeat(22)}` },
   { name: 'a circle that does not ask', path: `/join#${'A'.repeat(22)}` },
   { name: 'a guardian’s link that leads nowhere', path: `/consent#${'A'.repeat(22)}` },
+  { name: 'a code of no lesson', path: `/assist#${'A'.repeat(22)}` },
   { name: 'letters of the demo', path: '/mailbox' },
   { name: 'no such page', path: '/nowhere' },
 ];

@@ -66,7 +66,7 @@ describe('a walk through every screen', () => {
     await page.setViewport(DEVICES[device][0]);
     await page.goto(`${at.server.url}${screen.path}`);
     await page.waitForSelector(
-      'doceo-rail, .bank, doceo-shown-page, doceo-lost-page, doceo-consent-page, doceo-mailbox-page',
+      'doceo-rail, .bank, doceo-shown-page, doceo-lost-page, doceo-consent-page, doceo-assist-page, doceo-mailbox-page',
     );
     await settled(page);
     found.push(...(await shiftFlaws(page)), ...(await look(page, device, name)));

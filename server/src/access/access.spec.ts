@@ -16,13 +16,16 @@ const plan = first(scenario.plans).plan;
 /**
  * Whoever may turn up at a thing of the keeper's: members of the circle it is shared with, one who left it and one who
  * left it but has a lesson there, the fellow who was given a student, and without an account who holds links, and who
- * answered as a guardian on his device, or has the link to his own page.
+ * answered as a guardian on his device, or has the link to his own page; and who helps
+ * in a lesson, and for whom that was ended.
  */
 const ACTORS = [
   'nobody',
   'holder',
   'guardian',
   'student',
+  'assistant',
+  'ended',
   'stranger',
   'former',
   'guest',
@@ -37,7 +40,7 @@ type Actor = (typeof ACTORS)[number];
 const MEMBERS: Actor[] = ['reader', 'editor', 'owner', 'keeper'];
 const DRAWERS: Actor[] = ['editor', 'owner', 'keeper'];
 const KEEPER: Actor[] = ['keeper'];
-const SIGNED_IN = ACTORS.slice(4);
+const SIGNED_IN = ACTORS.slice(6);
 
 interface Things {
   water: string;
@@ -58,6 +61,8 @@ interface Things {
   /** A link by which somebody may join the circle. */
   door: string;
   lesson: string;
+  /** Another, in which somebody helps. */
+  helped: string;
   rig: string;
   reading: string;
 }
@@ -80,6 +85,16 @@ const spareComments = ACTORS.map(() => id());
 const hash = 'a'.repeat(64);
 const of = (kind: keyof Things) => (things: Things) => ({ id: things[kind] });
 
+/** Of what every account may, what is open to who helps in a lesson too; the log is also when that was ended. */
+const helpers = (endpoint: unknown): Actor[] => {
+  if (endpoint === api.events.add) return ['assistant', 'ended'];
+  const open: unknown[] = [
+    ...[api.lessons.list, api.students.list, api.students.overview, api.readings.list, api.waters.list],
+    ...[api.teaching.get, api.kit.get, api.skillFit.get, api.session.settings],
+  ];
+  return open.includes(endpoint) ? ['assistant'] : [];
+};
+
 /** What somebody brings to a question about a minor: the holder a link alone, the guardian the key of his device too. */
 const held = (actor: Actor): { token: string; key: string | null } => ({
   token: (actor === 'holder' ? 'H' : actor === 'guardian' ? 'G' : 'A').repeat(22),
@@ -91,10 +106,10 @@ const own = (actor: Actor): { token: string } => ({ token: (actor === 'student' 
 
 /** Every route on a thing, in an order in which what is taken away is not asked for again. */
 const ROWS: Row[] = [
-  row(api.waters.get, ['guest', ...MEMBERS], { params: of('water') }),
-  row(api.waters.beats, ['guest', ...MEMBERS], { params: of('water') }),
-  row(api.waters.lake, ['guest', ...MEMBERS], { params: of('water') }),
-  row(api.waters.conditions, ['guest', ...MEMBERS], {
+  row(api.waters.get, ['assistant', 'guest', ...MEMBERS], { params: of('water') }),
+  row(api.waters.beats, ['assistant', 'guest', ...MEMBERS], { params: of('water') }),
+  row(api.waters.lake, ['assistant', 'guest', ...MEMBERS], { params: of('water') }),
+  row(api.waters.conditions, ['assistant', 'guest', ...MEMBERS], {
     params: of('water'),
     query: () => ({ date: '2026-06-10' }),
   }),
@@ -188,8 +203,15 @@ const ROWS: Row[] = [
     body: () => first(scenario.students.list).student,
   }),
   row(api.events.list, ['fellow', 'keeper'], { query: ({ student }) => ({ studentId: student }) }),
-  row(api.lessons.get, KEEPER, { params: of('lesson') }),
-  row(api.lessons.plan, KEEPER, { params: of('lesson') }),
+  row(api.lessons.get, ['assistant', 'keeper'], { params: of('helped') }),
+  row(api.lessons.plan, ['assistant', 'keeper'], { params: of('helped') }),
+  row(api.assistants.list, KEEPER, { params: of('helped') }),
+  row(api.assistants.look, ['holder'], { body: (_things, _ids, actor) => ({ token: held(actor).token }) }),
+  row(api.assistants.begin, ['holder'], {
+    body: (_things, _ids, actor) => ({ token: held(actor).token, name: 'A helper' }),
+  }),
+  row(api.assistants.open, KEEPER, { params: of('helped') }),
+  row(api.assistants.close, KEEPER, { params: of('helped') }),
   row(api.lessons.update, KEEPER, {
     params: of('lesson'),
     body: ({ plan: planId, water, student }) => ({
@@ -327,7 +349,7 @@ const ROWS: Row[] = [
     ...[api.teaching.show, api.teaching.follow, api.teaching.shown, api.news.list, api.news.seen],
     ...[api.planFiles.look, api.planFiles.take, api.plans.library, api.access.incoming],
     ...[api.consents.news, api.keeping.get, api.keeping.own, api.pages.news],
-  ].map((endpoint) => row(endpoint, SIGNED_IN)),
+  ].map((endpoint) => row(endpoint, [...SIGNED_IN, ...helpers(endpoint)])),
   ...[
     ...[api.health, api.openapi, api.session.get, api.session.register, api.session.signIn],
     ...[api.session.lost, api.mailbox.list],
@@ -348,6 +370,7 @@ const ELSEWHERE = [
   api.consents.know,
   api.consents.withdraw,
   api.pages.close,
+  api.assistants.end,
 ];
 
 const name = ({ method, path }: { method: string; path: string }): string =>
@@ -374,6 +397,7 @@ describe('who may what', () => {
       student: id(),
       child: id(),
       lesson: id(),
+      helped: id(),
       rig: id(),
       reading: id(),
       course: id(),
@@ -423,12 +447,30 @@ describe('who may what', () => {
       .post('/api/lessons')
       .send({ id: things.lesson, lesson: { ...lesson, studentIds: [student] } })
       .expect(200);
+    await keeper
+      .post('/api/lessons')
+      .send({ id: things.helped, lesson: { ...lesson, studentIds: [student] } })
+      .expect(200);
     await write(
       test.pool,
       `INSERT INTO student_links (id, student_id, lesson_id, token_hash, until_at)
        VALUES (?, ?, ?, ?, UTC_TIMESTAMP(3) + INTERVAL 1 DAY)`,
       [id(), student, things.lesson, tokenHash(own('student').token)],
     );
+    await write(test.pool, 'INSERT INTO assistant_links (lesson_id, token_hash) VALUES (?, ?)', [
+      things.helped,
+      tokenHash(held('holder').token),
+    ]);
+    for (const actor of ['assistant', 'ended'] as const) {
+      const agent = supertest.agent(test.app);
+      await agent
+        .post('/api/assist/begin')
+        .send({ token: held('holder').token, name: actor })
+        .expect(200);
+      agents.set(actor, agent);
+      ids[actor] = (await agent.get('/api/session')).body.user.id;
+    }
+    await keeper.delete(`/api/lessons/${things.helped}/assistants/${ids['ended']}`).expect(200);
     const course = { name: 'A course', fromOn: '2027-04-01', untilOn: '2027-06-01' };
     await keeper
       .post('/api/courses')

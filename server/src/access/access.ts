@@ -42,6 +42,13 @@ export const HOLDS_PAGE: HolderRule<{ body: { token: string } }> = {
   bringing: ({ body }) => ({ token: body.token, key: null }),
 };
 
+/** Asks for the token of a code by which one helps in a lesson that is not over. */
+export const HOLDS_ASSIST: HolderRule<{ body: { token: string } }> = {
+  held: 'assistance',
+  act: 'see',
+  bringing: ({ body }) => ({ token: body.token, key: null }),
+};
+
 /** Asks for the token of what a guardian was asked, and for some acts for the key of the device that answered. */
 export function holdsConsent(act: Act<'consent'>): HolderRule<{ body: Holding }> {
   return { held: 'consent', act, bringing: ({ body }) => body };

@@ -4,6 +4,8 @@ export type Standing =
   | 'circle-owner'
   | 'circle-editor'
   | 'circle-reader'
+  /** Helps in a lesson without an account. */
+  | 'assistant'
   /** Was given a student's record. */
   | 'fellow'
   /** Wrote it: a comment, or a proposal to somebody else's plan. */
@@ -71,7 +73,9 @@ export const RIGHTS = {
   },
   /** A student's own page, by its link. */
   page: { see: ['holder'] },
-  lesson: { see: ['keeper'], change: ['keeper'], remove: ['keeper'] },
+  /** Helping in a lesson, by its code. */
+  assistance: { see: ['holder'] },
+  lesson: { see: ['keeper', 'assistant'], change: ['keeper'], remove: ['keeper'] },
   course: { see: ['keeper'], change: ['keeper'], remove: ['keeper'] },
   rig: { see: ['keeper'], change: ['keeper'], remove: ['keeper'] },
   reading: { see: ['keeper'], remove: ['keeper'] },

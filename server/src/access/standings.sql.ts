@@ -1,3 +1,4 @@
+import { ASSIST_UNTIL } from '../assistants/assistants.sql';
 import { type Db, rows } from '../db/pool';
 import { HttpError } from '../http/errors';
 import { OPEN_ACCESS } from '../students/access.sql';
@@ -8,9 +9,10 @@ import { tokenHash } from './token';
 const BY_CIRCLE = "CONCAT('circle-', m.role)";
 
 /** For each kind of thing, what its row says of a user; each by primary keys and the keys of circle_members. */
-const QUERIES: Record<Exclude<Kind, 'consent' | 'page'>, string> = {
+const QUERIES: Record<Exclude<Kind, Exclude<HeldKind, 'link'>>, string> = {
   water: `SELECT w.owner_id = ? AS keeper, ${BY_CIRCLE} AS circle,
-      EXISTS (SELECT 1 FROM lessons l WHERE l.water_id = w.id AND l.owner_id = ?) AS guest
+      EXISTS (SELECT 1 FROM lessons l JOIN users t ON t.id = ?
+        WHERE l.water_id = w.id AND (l.owner_id = t.id OR l.id = t.assists_lesson_id)) AS guest
     FROM waters w LEFT JOIN circle_members m ON m.circle_id = w.circle_id AND m.user_id = ? WHERE w.id = ?`,
   plan: `SELECT p.owner_id = ? AS keeper, ${BY_CIRCLE} AS circle, 0 AND ? AS guest
     FROM plans p LEFT JOIN circle_members m ON m.circle_id = p.circle_id AND m.user_id = ? WHERE p.id = ?`,
@@ -24,8 +26,9 @@ const QUERIES: Record<Exclude<Kind, 'consent' | 'page'>, string> = {
   student: `SELECT s.owner_id = ? AS keeper, a.user_id IS NOT NULL AS fellow, 0 AND ? AS guest
     FROM students s LEFT JOIN student_access a
       ON a.student_id = s.id AND a.user_id = ? AND ${OPEN_ACCESS} WHERE s.id = ?`,
-  lesson:
-    'SELECT owner_id = ? AS keeper, 0 AND ? AND ? AS guest FROM lessons WHERE id = ? AND taken_title IS NULL',
+  lesson: `SELECT owner_id = ? AS keeper, 0 AND ? AS guest,
+      COALESCE(id = (SELECT assists_lesson_id FROM users WHERE id = ?), 0) AS assistant
+    FROM lessons WHERE id = ? AND taken_title IS NULL`,
   course: 'SELECT owner_id = ? AS keeper, 0 AND ? AND ? AS guest FROM courses WHERE id = ?',
   rig: 'SELECT owner_id = ? AS keeper, 0 AND ? AND ? AS guest FROM rigs WHERE id = ?',
   reading: 'SELECT owner_id = ? AS keeper, 0 AND ? AND ? AS guest FROM readings WHERE id = ?',
@@ -37,6 +40,7 @@ interface StandingRow {
   keeper: number;
   circle?: Standing | null;
   fellow?: number;
+  assistant?: number;
   author?: number;
   guest?: number;
 }
@@ -44,12 +48,13 @@ interface StandingRow {
 /** How a user stands to a thing; none when there is no such thing, or he has nothing to do with it. */
 export async function findStandings(db: Db, kind: Kind, id: string, userId: string): Promise<Standing[]> {
   // Nobody has anything to do with it by his account.
-  if (kind === 'consent' || kind === 'page') return [];
+  if (kind === 'consent' || kind === 'page' || kind === 'assistance') return [];
   const [row] = await rows<StandingRow>(db, QUERIES[kind], [userId, userId, userId, id]);
   if (!row) return [];
   return [
     ...(row.keeper ? (['keeper'] as const) : []),
     ...(row.circle ? [row.circle] : []),
+    ...(row.assistant ? (['assistant'] as const) : []),
     ...(row.fellow ? (['fellow'] as const) : []),
     ...(row.author ? (['author'] as const) : []),
     ...(row.guest ? (['guest'] as const) : []),
@@ -57,7 +62,7 @@ export async function findStandings(db: Db, kind: Kind, id: string, userId: stri
 }
 
 /** What is opened by a token, and not by an account. */
-export type HeldKind = 'link' | 'consent' | 'page';
+export type HeldKind = 'link' | 'consent' | 'page' | 'assistance';
 
 /** What is brought: the token, and the key of the device where it made one. */
 export interface Holding {
@@ -77,6 +82,8 @@ const HELD: Record<HeldKind, string> = {
     FROM plan_links WHERE token_hash = ?`,
   page: `SELECT closed_at IS NOT NULL AS closed, until_at <= UTC_TIMESTAMP(3) AS is_over, 0 AND ? AS guardian
     FROM student_links WHERE token_hash = ?`,
+  assistance: `SELECT 0 AS closed, ${ASSIST_UNTIL} <= UTC_TIMESTAMP(3) AS is_over, 0 AND ? AS guardian
+    FROM assistant_links k JOIN lessons l ON l.id = k.lesson_id WHERE k.token_hash = ?`,
   consent: `SELECT 0 AS closed, answered_at IS NULL AND until_at <= UTC_TIMESTAMP(3) AS is_over,
       COALESCE(known AND key_hash = ?, 0) AS guardian
     FROM consents WHERE token_hash = ?`,
@@ -84,7 +91,7 @@ const HELD: Record<HeldKind, string> = {
 
 /**
  * How whoever brings a token stands to its link; not at all for a token of no link. Uses plan_links_token,
- * student_links_token and consents_token.
+ * student_links_token, assistant_links_token and consents_token.
  *
  * @throws HttpError 'not-found' with why, for one that has run out or was closed: its holder once had what it opened
  */

@@ -3,7 +3,9 @@ import { type BankEvent, type Curriculum, curriculumOf } from '@doceo/core';
 import type { Router } from 'express';
 import { refuseUnless } from '../access/access';
 import type { Db, Pool } from '../db/pool';
+import { HttpError } from '../http/errors';
 import { route } from '../http/route';
+import { teacherOf } from '../session/users.sql';
 import { findLesson, findLessonPlan, lockLessons } from '../lessons/lessons.sql';
 import { keepTaught } from '../sharing/taught';
 import { curriculumFor } from '../teaching/curriculum';
@@ -27,11 +29,15 @@ export function eventRoutes(router: Router, pool: Pool): void {
       return findEventsOfLesson(pool, user.id, query.lessonId);
     }
     if (query.studentId) {
+      if (user.assists)
+        throw new HttpError('forbidden', [], 'Records are not open to who helps in a lesson.');
       await refuseUnless(pool, user.id, 'see', 'student', query.studentId);
       await insertLook(pool, query.studentId, user.id, 'record');
       return findEventsOfStudents(pool, [query.studentId]);
     }
     await refuseUnless(pool, user.id, 'see', 'lesson', query.studentsOfLesson ?? '');
+    // Whoever helps for a day learns nothing of the days before.
+    if (user.assists) return findEventsOfLesson(pool, user.id, user.assists.lessonId);
     const lesson = await findLesson(pool, user.id, query.studentsOfLesson ?? '');
     const students = await findStudentsById(pool, user.id, lesson?.studentIds ?? []);
     return findOverview(
@@ -60,7 +66,7 @@ export function eventRoutes(router: Router, pool: Pool): void {
         lessons: new Map(lessons.flatMap((lesson) => (lesson ? [[lesson.id, lesson]] : []))),
         students: new Map(students.map((student) => [student.id, student])),
         stored: await findEventLessons(db, ids),
-        curricula: await curriculaOf(db, user.id, lessonIds, arrived),
+        curricula: await curriculaOf(db, teacherOf(user), lessonIds, arrived),
       });
       const timed = fresh.map(({ event }) => ({
         ...event,

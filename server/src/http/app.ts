@@ -17,6 +17,7 @@ import { offerRoutes } from '../circles/offers.routes';
 import { consentRoutes } from '../consents/consents.routes';
 import { guardianRoutes } from '../consents/guardian.routes';
 import { KeepingJob } from '../keeping/keeping-job';
+import { assistantRoutes } from '../assistants/assistants.routes';
 import { myPageRoutes } from '../pages/my-page.routes';
 import { pageRoutes } from '../pages/pages.routes';
 import { keepingRoutes } from '../keeping/keeping.routes';
@@ -146,6 +147,7 @@ export function createApp(
   guardianRoutes(router, pool, mail);
   keepingRoutes(router, pool);
   pageRoutes(router, pool);
+  assistantRoutes(router, pool);
   myPageRoutes(router, pool);
   rigRoutes(router, pool);
   readingRoutes(router, pool);

@@ -2,6 +2,7 @@ import { type Endpoint, halfCharacters } from '@doceo/contract';
 import type { Request, Response, Router } from 'express';
 import type { Logger } from 'pino';
 import * as z from 'zod';
+import { refuseAssistant } from '../access/assistant';
 import { needsSession, refuseUnlessAllowed, type Rule } from '../access/access';
 import { bePatient, LONG_PATIENCE_MS } from '../db/patience';
 import type { Pool } from '../db/pool';
@@ -49,6 +50,7 @@ export function route<P, Q, B, R>(
     if (endpoint.slow) bePatient(LONG_PATIENCE_MS);
     const user = await userOf(request, pool);
     if (needsSession(rule) && !user) throw new HttpError('signed-out');
+    if (user && needsSession(rule)) refuseAssistant(endpoint, user);
     const params = parsed(endpoint.params, request.params, 'not-found');
     const query = parsed(endpoint.query, request.query);
     const body = parsed(endpoint.body, request.body ?? {});

@@ -240,6 +240,16 @@ const ROWS: Row[] = [
     body: { token: HELD.token, entries: [HOME] },
     wrong: { token: 'cut', entries: 'all' },
   }),
+  row(api.assistants.list, { params: { id: lesson.id }, stranger: 404 }),
+  row(api.assistants.open, { params: { id: lesson.id }, body: {}, stranger: 404 }),
+  row(api.assistants.close, { params: { id: lesson.id }, stranger: 404 }),
+  row(api.assistants.end, { params: { id: lesson.id, userId: id() }, stranger: 404 }),
+  row(api.assistants.look, { body: { token: HELD.token }, stranger: 404, wrong: { token: 'cut' } }),
+  row(api.assistants.begin, {
+    body: { token: HELD.token, name: 'A helper' },
+    stranger: 404,
+    wrong: { token: HELD.token, name: '' },
+  }),
   row(api.keeping.get),
   row(api.keeping.own, { body: { rule: null }, wrong: { rule: { entryMonths: 0, studentMonths: 'long' } } }),
   row(api.keeping.ofCircle, {

@@ -1,6 +1,7 @@
 import type { RequestHandler } from 'express';
 import session, { type SessionData, Store } from 'express-session';
 import { type Db, type Pool, rows, write } from '../db/pool';
+import { clearAssistants } from '../assistants/assistants.sql';
 import type { Settings } from '../settings';
 
 const CLEAR_EVERY_MS = 600_000;
@@ -109,6 +110,7 @@ const DEAD_LINKS_DAYS = 30;
 export async function clearExpired(db: Db): Promise<void> {
   await write(db, 'DELETE FROM sessions WHERE expires < UNIX_TIMESTAMP() OR ends < UNIX_TIMESTAMP()');
   await write(db, 'DELETE FROM limits WHERE expires_ms < ?', [Date.now()]);
+  await clearAssistants(db);
   for (const table of ['password_links', 'circle_links'])
     await write(db, `DELETE FROM ${table} WHERE until_at < UTC_TIMESTAMP(3) - INTERVAL ? DAY`, [
       DEAD_LINKS_DAYS,

@@ -1,6 +1,7 @@
 import { api, type Issue, type Lesson, type SavedLesson, type SavedPlan } from '@doceo/contract';
 import type { Router } from 'express';
 import { may } from '../access/access';
+import { letAssistantsSee } from '../assistants/assistants.sql';
 import type { Db, Pool } from '../db/pool';
 import { countEventsOfLesson } from '../events/events.sql';
 import { HttpError } from '../http/errors';
@@ -48,6 +49,7 @@ export function lessonRoutes(router: Router, pool: Pool): void {
       const before = await ownLesson(db, user.id, params.id);
       const plan = await checkedParts(db, user.id, body, '', before);
       await updateLesson(db, params.id, body, plan);
+      await letAssistantsSee(db, params.id);
     });
     return ownLesson(pool, user.id, params.id);
   });

@@ -43,16 +43,19 @@ function toLesson(row: LessonRow): SavedLesson {
   };
 }
 
-/** Lessons of one instructor by start; uses lessons_owner. */
-export async function findLessons(db: Db, ownerId: string): Promise<SavedLesson[]> {
+/** Whose a lesson is, or who helps in it. */
+const TAUGHT_BY = '(l.owner_id = ? OR l.id = (SELECT assists_lesson_id FROM users WHERE id = ?))';
+
+/** Lessons of one instructor, or the one in which somebody helps, by start; uses lessons_owner. */
+export async function findLessons(db: Db, userId: string): Promise<SavedLesson[]> {
   return (
-    await rows<LessonRow>(db, `${SELECT} AND l.owner_id = ? ORDER BY l.starts_at, l.id`, [ownerId])
+    await rows<LessonRow>(db, `${SELECT} AND ${TAUGHT_BY} ORDER BY l.starts_at, l.id`, [userId, userId])
   ).map(toLesson);
 }
 
 /** Null when it does not exist or is somebody else's. */
-export async function findLesson(db: Db, ownerId: string, id: string): Promise<SavedLesson | null> {
-  const found = await rows<LessonRow>(db, `${SELECT} AND l.owner_id = ? AND l.id = ?`, [ownerId, id]);
+export async function findLesson(db: Db, userId: string, id: string): Promise<SavedLesson | null> {
+  const found = await rows<LessonRow>(db, `${SELECT} AND ${TAUGHT_BY} AND l.id = ?`, [userId, userId, id]);
   return found[0] ? toLesson(found[0]) : null;
 }
 

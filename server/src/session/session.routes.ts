@@ -9,8 +9,8 @@ import { route } from '../http/route';
 import type { Settings } from '../settings';
 import type { Mail } from '../mail/mail';
 import { deleteAskedAccountsOf, findAskedAccount, insertAskedAccount } from './asked-accounts.sql';
-import { browserName } from './browser-name';
 import type { KnownDevice } from './known-device';
+import { openSession } from './open-session';
 import { closePasswordLinks } from './password-links.sql';
 import { hashPassword, isPassword, passwordIssues } from './passwords';
 import { type SecondFactor, wrongCode } from './second-factor';
@@ -192,16 +192,4 @@ export function sessionRoutes(
 
 function wrongPassword(path: string, message = 'E-mail or password is not right.'): HttpError {
   return new HttpError('wrong-credentials', [{ path, code: 'wrong', message }]);
-}
-
-/** A new session id at every sign-in, so that one planted beforehand is worth nothing. */
-function openSession(request: Request, userId: string): Promise<void> {
-  return new Promise((done, fail) => {
-    request.session.regenerate((error) => {
-      if (error) return fail(error);
-      request.session.userId = userId;
-      request.session.browser = browserName(request.get('user-agent'));
-      request.session.save((failed) => (failed ? fail(failed) : done()));
-    });
-  });
 }

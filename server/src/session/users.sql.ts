@@ -1,5 +1,6 @@
-import type { Settings, User } from '@doceo/contract';
+import { ASSIST_LATE_HOURS, type Settings, type User } from '@doceo/contract';
 import { DEFAULT_SCHOOLS, type RigSchools } from '@doceo/core';
+import { ASSIST_UNTIL } from '../assistants/assistants.sql';
 import { type Db, rows, write } from '../db/pool';
 
 export interface UserRow {
@@ -16,10 +17,37 @@ export interface UserRow {
   device_key: string | null;
   /** Whether signing in asks for a code of the phone too. */
   totp_on: boolean;
+  /** The one lesson in which somebody helps, and who teaches it; null for everybody else. */
+  assists: { lessonId: string; keeperId: string; until: Date; over: boolean } | null;
 }
 
-const COLUMNS =
-  'id, email, name, password_hash, units, bank_hand, schools, admin, blocked_at IS NOT NULL AS blocked, device_key, totp_on';
+type StoredUser = Omit<UserRow, 'assists'> & {
+  assists_lesson_id: string | null;
+  keeper_id: string | null;
+  assists_until: Date | null;
+};
+
+const SELECT = `SELECT u.id, u.email, u.name, u.password_hash, u.units, u.bank_hand, u.schools, u.admin,
+    u.blocked_at IS NOT NULL AS blocked, u.device_key, u.totp_on, u.assists_lesson_id, l.owner_id AS keeper_id,
+    LEAST(${ASSIST_UNTIL}, COALESCE(u.assists_ended_at, ${ASSIST_UNTIL})) AS assists_until
+  FROM users u LEFT JOIN lessons l ON l.id = u.assists_lesson_id`;
+
+/** Null for an assistant whose lesson is so long over that nothing of his is taken any more. */
+function toRow({ assists_lesson_id, keeper_id, assists_until, ...row }: StoredUser): UserRow | null {
+  if (assists_lesson_id === null || keeper_id === null || assists_until === null)
+    return { ...row, assists: null };
+  const overMs = Date.now() - assists_until.getTime();
+  if (overMs > ASSIST_LATE_HOURS * 3_600_000) return null;
+  return {
+    ...row,
+    assists: { lessonId: assists_lesson_id, keeperId: keeper_id, until: assists_until, over: overMs > 0 },
+  };
+}
+
+/** Whose teaching somebody follows: his own, or that of whom he helps. */
+export function teacherOf({ id, assists }: UserRow): string {
+  return assists?.keeperId ?? id;
+}
 
 export function toUser(row: UserRow): User {
   return {
@@ -27,6 +55,10 @@ export function toUser(row: UserRow): User {
     name: row.name,
     email: row.email,
     admin: Boolean(row.admin),
+    assists: row.assists && {
+      ...{ lessonId: row.assists.lessonId, over: row.assists.over },
+      until: row.assists.until.toISOString(),
+    },
     settings: {
       units: row.units,
       bankHand: row.bank_hand,
@@ -37,12 +69,16 @@ export function toUser(row: UserRow): User {
 
 /** By primary key; null for an account that is gone. */
 export async function findUser(db: Db, id: string): Promise<UserRow | null> {
-  return (await rows<UserRow>(db, `SELECT ${COLUMNS} FROM users WHERE id = ?`, [id]))[0] ?? null;
+  const [found] = await rows<StoredUser>(db, `${SELECT} WHERE u.id = ?`, [id]);
+  return found ? toRow(found) : null;
 }
 
 /** By the unique key users_email; null for a stranger. */
 export async function findUserByEmail(db: Db, email: string): Promise<UserRow | null> {
-  return (await rows<UserRow>(db, `SELECT ${COLUMNS} FROM users WHERE email = ?`, [email]))[0] ?? null;
+  const [found] = await rows<StoredUser>(db, `${SELECT} WHERE u.email = ? AND u.assists_lesson_id IS NULL`, [
+    email,
+  ]);
+  return found ? toRow(found) : null;
 }
 
 /** False when the e-mail has an account already, which stays as it is. */

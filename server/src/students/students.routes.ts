@@ -9,18 +9,23 @@ import { findOverview } from '../events/events.sql';
 import { findLastNo } from '../consents/consents.sql';
 import { importStudent } from './import';
 import { deleteStudent, findDeletionEffect, findLooks } from './privacy.sql';
+import { whyNotRecorded } from './recorded';
 import { takenStudentFile } from './student-file';
 import { findStudents, findStudentsById, insertStudent, lockStudent, updateStudent } from './students.sql';
 
 export function studentRoutes(router: Router, pool: Pool): void {
-  route(router, pool, api.students.list, 'signed-in', ({ user }) => findStudents(pool, user.id));
+  route(router, pool, api.students.list, 'signed-in', async ({ user }) => {
+    const students = await findStudents(pool, user.id);
+    return user.assists ? students.map(forAssistant) : students;
+  });
 
-  route(router, pool, api.students.overview, 'signed-in', async ({ user }) =>
-    findOverview(
+  route(router, pool, api.students.overview, 'signed-in', async ({ user }) => {
+    if (user.assists) return [];
+    return findOverview(
       pool,
       (await findStudents(pool, user.id)).map(({ id }) => id),
-    ),
-  );
+    );
+  });
 
   route(router, pool, api.students.get, may('see', 'student'), ({ user, params }) =>
     visibleStudent(pool, user.id, params.id),
@@ -84,6 +89,20 @@ export function studentRoutes(router: Router, pool: Pool): void {
   route(router, pool, api.students.accessLog, may('see-access-log', 'student'), ({ params: { id } }) =>
     findLooks(pool, id),
   );
+}
+
+/** What matters at the water, without a birthday, a note or a guardian; whether he may be recorded is settled here. */
+function forAssistant(saved: SavedStudent): SavedStudent {
+  const today = new Date().toISOString().slice(0, 10);
+  const { name, hand, heightM, needs } = saved.student;
+  const recorded = whyNotRecorded(saved, today) === null;
+  return {
+    ...{ id: saved.id, mine: false },
+    student: {
+      ...{ name, hand, heightM, needs, bornOn: null, saidAdult: recorded },
+      ...{ note: '', guardianName: '', guardianContact: '', guardianConsentOn: null },
+    },
+  };
 }
 
 /** @throws HttpError 'invalid' naming `studentId` when somebody is named whom the user may not see */

@@ -5,6 +5,7 @@ import { isAllowed, may, refuseUnless } from '../access/access';
 import type { Db, Pool } from '../db/pool';
 import { HttpError } from '../http/errors';
 import { route } from '../http/route';
+import { teacherOf } from '../session/users.sql';
 import { curriculumFor } from './curriculum';
 import {
   findLayer,
@@ -22,7 +23,7 @@ export function teachingRoutes(router: Router, pool: Pool): void {
     ...(await curriculumFor(pool, user.id)).drills.all,
   ]);
 
-  route(router, pool, api.teaching.get, 'signed-in', ({ user }) => teachingOf(pool, user.id));
+  route(router, pool, api.teaching.get, 'signed-in', ({ user }) => teachingOf(pool, teacherOf(user)));
 
   const saved = async (
     userId: string,

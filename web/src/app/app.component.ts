@@ -11,6 +11,7 @@ import { DayStore } from './data/lesson/day-store';
 import { SessionStore } from './data/session';
 import type { ApiError } from './data/api/api-error';
 import { LoadFailedComponent } from './shared/load-failed.component';
+import { AssistOverComponent } from './shell/assist-over.component';
 import { KeepFocus } from './shell/keep-focus';
 import { RailComponent } from './shell/rail.component';
 import { SessionEndedComponent } from './shell/session-ended.component';
@@ -18,7 +19,7 @@ import { SignInComponent } from './shell/sign-in.component';
 import { StripComponent } from './shell/strip.component';
 
 /** Screens that need no account. */
-const OPEN = /^\/(shown|lost|welcome|mailbox|consent)\b/;
+const OPEN = /^\/(shown|lost|welcome|mailbox|consent|assist)\b/;
 /** How often to look for a server that was away, milliseconds. */
 const LOOK_MS = 5000;
 
@@ -26,6 +27,7 @@ const LOOK_MS = 5000;
 @Component({
   selector: 'doceo-root',
   imports: [
+    AssistOverComponent,
     LoadFailedComponent,
     RouterOutlet,
     RailComponent,
@@ -53,6 +55,8 @@ const LOOK_MS = 5000;
       <p class="loading" role="status">Loading …</p>
     } @else if (!session.user()) {
       <doceo-sign-in (done)="start()" />
+    } @else if (over()) {
+      <main id="main" tabindex="-1"><doceo-assist-over /></main>
     } @else {
       <div class="frame" [class.whole]="whole()">
         @if (!whole()) {
@@ -101,6 +105,11 @@ export class AppComponent {
   private readonly destroyed = inject(DestroyRef);
   private readonly url = signal(location.pathname);
   protected readonly whole = computed(() => this.url().startsWith('/teach'));
+  /** Whether somebody helped in a lesson that is over, or was ended for him. */
+  protected readonly over = computed(() => {
+    const assists = this.session.user()?.assists;
+    return !!assists && (assists.over || this.client.sessionEnded());
+  });
   /** What is behind a link is for whoever has it, with an account or without. */
   protected readonly open = computed(() => OPEN.test(this.url()));
   protected readonly ready = signal(false);
@@ -117,6 +126,7 @@ export class AppComponent {
       .subscribe(({ urlAfterRedirects }) => {
         this.url.set(urlAfterRedirects);
         this.day.wentTo(urlAfterRedirects);
+        this.stayInLesson();
       });
     this.begin();
     this.bank.unconsented
@@ -144,6 +154,12 @@ export class AppComponent {
       .subscribe();
   }
 
+  /** Whoever helps in a lesson has its log, and no other screen. */
+  private stayInLesson(): void {
+    if (this.session.user()?.assists && !this.whole() && !this.open())
+      void this.router.navigateByUrl('/teach');
+  }
+
   protected begin(): void {
     this.problem.set(null);
     this.session
@@ -153,7 +169,17 @@ export class AppComponent {
   }
 
   protected start(): void {
-    if (!this.session.user()) return;
+    const user = this.session.user();
+    if (!user || this.over()) return;
+    this.stayInLesson();
+    // When the lesson is over the server says so.
+    if (user.assists)
+      timer(new Date(user.assists.until))
+        .pipe(
+          switchMap(() => this.session.load()),
+          takeUntilDestroyed(this.destroyed),
+        )
+        .subscribe({ error: () => undefined });
     this.day
       .load()
       .pipe(takeUntilDestroyed(this.destroyed))

@@ -206,6 +206,11 @@ export const routes: Routes = [
     loadComponent: () => import('./circle/joining/join.page').then((m) => m.JoinPage),
   },
   {
+    path: 'assist',
+    title: 'Help in a lesson · Doceo',
+    loadComponent: () => import('./lesson/assist/assist.page').then((m) => m.AssistPage),
+  },
+  {
     path: 'consent',
     title: 'A guardian’s word · Doceo',
     loadComponent: () => import('./guardian/consent.page').then((m) => m.ConsentPage),

@@ -162,6 +162,7 @@ export const SESSION: Session = {
     name: 'Maren Voss',
     email: 'lead@ternalder.example',
     admin: true,
+    assists: null,
     settings: { units: 'metric', bankHand: 'right', schools: DEFAULT_SCHOOLS },
   },
   demo: [],

@@ -96,6 +96,19 @@ export class BankPage implements OnInit {
   /** Told while this device's clock is off: what is logged is put right when it is sent. */
   protected readonly clock = computed(() => clockText(this.store.clockAheadMs()));
 
+  /** Why a device that was lent is not given back yet. */
+  protected readonly unsentHere = signal<string | null>(null);
+
+  /** A device that was lent goes back when all that was logged on it is sent: nobody could send it later. */
+  protected giveBack(): void {
+    const waiting = this.store.waiting();
+    if (waiting > 0)
+      return this.unsentHere.set(
+        `${waiting} ${waiting === 1 ? 'entry is' : 'entries are'} kept here and not sent. Wait for a connection, then give it back.`,
+      );
+    this.session.signOut().subscribe({ next: () => location.assign('/'), error: () => location.assign('/') });
+  }
+
   protected readonly left = computed(() => this.session.settings().bankHand === 'left');
   protected readonly students = computed<BarStudent[]>(() => {
     const chosen = new Set(this.book.chosen().map(({ id }) => id));

@@ -39,6 +39,7 @@ class DialogFocusDirective {
       [modal]="true"
       [draggable]="false"
       [closable]="!asks()"
+      closeAriaLabel="Close"
       [dismissableMask]="!asks() && !typed()"
       [style]="{ width: width() + 'px' }"
     >

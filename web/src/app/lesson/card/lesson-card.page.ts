@@ -12,6 +12,7 @@ import { SessionStore } from '../../data/session';
 import { LessonDialogComponent } from '../../shared/lesson/lesson-dialog.component';
 import { needsText, dayText, firstName, spanText, timeText } from '../../data/lesson/lesson-texts';
 import { readOnText } from '../../parts/dates';
+import { AssistantsComponent } from '../assist/assistants.component';
 import { CardBackComponent } from './card-back.component';
 import { NoSuchComponent } from '../../shared/no-such.component';
 import { OnePageDirective } from '../../parts/one-page.directive';
@@ -21,6 +22,7 @@ import { TeachingStore } from '../../data/teaching/teaching-store';
 @Component({
   selector: 'doceo-lesson-card',
   imports: [
+    AssistantsComponent,
     CardBackComponent,
     OnePageDirective,
     LessonDialogComponent,
@@ -44,6 +46,7 @@ export class LessonCardPage {
   protected readonly plan = this.taught.value;
   protected readonly failed = this.taught.failed;
   protected readonly changing = signal(false);
+  protected readonly helping = signal(false);
   protected readonly lesson = computed(() => this.day.lessons().find(({ id }) => id === this.id()) ?? null);
   protected readonly water = computed(() => this.day.waterOf(this.lesson())?.water ?? null);
   protected readonly zone = computed(() => this.water()?.timeZone ?? 'UTC');

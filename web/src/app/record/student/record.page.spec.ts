@@ -231,8 +231,15 @@ describe('the record', () => {
     expect(page.text()).toContain('Without a guardian’s consent nothing is recorded');
     document.querySelector<HTMLInputElement>('input[name=consent]')?.click();
     await page.settle();
+    // What the guardian took back meanwhile is not given again by this form, which keeps all that was typed.
+    server.refuse(api.students.update, 400, 'invalid', [
+      { path: 'guardianConsentOn', code: 'taken-back', message: 'was taken back on 2026-06-09' },
+    ]);
     await page.press('Save the student');
-    expect(server.of(api.students.update)[0]?.body).toMatchObject({ guardianConsentOn: '2026-06-10' });
+    expect(page.text()).toContain('The consent was taken back on 2026-06-09.');
+    server.on(api.students.update, ({ body }) => ({ ...JONAS, student: body }) as SavedStudent);
+    await page.press('Save the student');
+    expect(server.of(api.students.update).at(-1)?.body).toMatchObject({ guardianConsentOn: '2026-06-10' });
   });
 
   it('tells at the field that a name is needed', async () => {
