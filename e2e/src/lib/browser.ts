@@ -143,7 +143,7 @@ export async function saved(page: Page): Promise<void> {
 
 /** Waits until the page has what it fetches and has not changed for a while. */
 export async function settled(page: Page): Promise<void> {
-  await page.waitForFunction(() => document.querySelector('doceo-root')?.children.length);
+  await page.waitForFunction(() => document.querySelector('doceo-root, doceo-student')?.children.length);
   await page.evaluate(async () => {
     await document.fonts.ready;
     let changed = performance.now();
