@@ -50,7 +50,7 @@ describe('an assistant', () => {
     await lead.waitForSelector('doceo-assistants .address');
     expect(await axeFindings(lead)).toEqual([]);
     await kim.goto(await textOf(lead, 'doceo-assistants .address'));
-    await byText(kim, 'h1', 'Help Maren Voss today');
+    await byText(kim, 'h1', 'Help Maren Voss teach');
     await settled(kim);
     expect(await axeFindings(kim)).toEqual([]);
     await fill(kim, 'input[name=assistant]', 'Kim');

@@ -22,7 +22,7 @@ import { TextFieldComponent } from '../../parts/fields/text-field.component';
         <h1>Nobody asks for help here</h1>
         <p role="alert">{{ problem.issues.length ? 'The code is not whole.' : problem.message }}</p>
       } @else if (offer.value(); as one) {
-        <h1>Help {{ one.instructor }} today</h1>
+        <h1>Help {{ one.instructor }} teach</h1>
         <p>
           <b>{{ one.title }}</b>, {{ one.water }}, {{ when() }}
         </p>
