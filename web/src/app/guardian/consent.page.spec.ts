@@ -45,7 +45,7 @@ describe('what a guardian is asked', () => {
       ...{ token: TOKEN, key: deviceKey(TOKEN), given: true, name: 'Ruth Wren' },
     });
     expect(page.all('h1')).toEqual(['A record is kept']);
-    expect(page.text()).toMatch(/41\s*entries since 2026-04-02 and 1 measurement\./);
+    expect(page.text()).toMatch(/41\s*entries since 2 April 2026 and 1 measurement\./);
   });
 
   it('takes a no, and lets it be changed to a yes without the name typed again', async () => {

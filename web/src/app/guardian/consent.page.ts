@@ -47,6 +47,10 @@ export class ConsentPage {
     return at === null ? '' : DateTime.fromISO(at).toFormat('d LLLL yyyy, HH:mm');
   }
 
+  protected date(on: string): string {
+    return DateTime.fromISO(on).toFormat('d LLLL yyyy');
+  }
+
   protected answer(given: boolean): void {
     const form = this.sending.checked(consentAnswerSchema, {
       ...{ token: this.token(), key: this.key(), given, name: this.name || this.page.value()?.byName || '' },
