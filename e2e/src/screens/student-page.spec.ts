@@ -88,6 +88,8 @@ describe('a student’s own page', () => {
     await clickText(phone, 'button', 'Back to the page');
     await clickText(phone, 'button', 'tap along');
     await phone.waitForSelector('.pad');
+    // The keyboard is where one taps.
+    expect(await phone.evaluate(() => document.activeElement?.classList.contains('pad'))).toBe(true);
     await good();
     await clickText(phone, 'button', 'Leave it');
   }, 90_000);

@@ -1,4 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  ElementRef,
+  inject,
+  input,
+  signal,
+  viewChild,
+} from '@angular/core';
 import type { StudentPage } from '@doceo/contract';
 import { formatRoundLength, tapTempo } from '@doceo/core';
 import { Metronome } from '../app/shared/beat/metronome';
@@ -21,6 +31,8 @@ const TIP = { x: 62, y: 26 };
 export class BeatComponent {
   private readonly my = inject(MyPage);
   readonly page = input.required<StudentPage>();
+  /** Where one taps: under the hand at once, also of who has only keys. */
+  private readonly pad = viewChild<ElementRef<HTMLElement>>('pad');
   protected readonly metronome = new Metronome();
   private readonly pace = signal(0);
   protected readonly taps = signal<readonly number[] | null>(null);
@@ -53,6 +65,10 @@ export class BeatComponent {
     const end = Math.min(front, TIP.x + 60 + (front - TIP.x - 60) * 0.35 + 10);
     return `M${TIP.x} ${TIP.y}C${TIP.x + 40} 16 ${front - 40} 16 ${front} 22q16 8 0 16H${end}`;
   });
+
+  constructor() {
+    effect(() => this.pad()?.nativeElement.focus());
+  }
 
   protected toggle(): void {
     if (this.metronome.running()) return this.metronome.stop();

@@ -1,33 +1,20 @@
 import {
   ChangeDetectionStrategy,
   Component,
-  DestroyRef,
   ElementRef,
   inject,
   output,
   signal,
   viewChild,
 } from '@angular/core';
-import {
-  DRIFT_WIDTHS,
-  LATEST_MS,
-  TAKE_KINDS,
-  TAKES_OF,
-  trainerAttempts,
-  trainerRun,
-  trainerScore,
-} from '@doceo/core';
-import { drawFloat, fitCanvas } from '../app/shared/takes/float-picture';
-import { ShownRun, type Verdict } from '../app/shared/takes/trainer-run';
-import { verdictText } from '../app/shared/takes/verdict-text';
+import { TAKES_OF, trainerAttempts, trainerRun, trainerScore } from '@doceo/core';
+import { TakeStage } from '../app/shared/takes/take-stage';
 import { MyPage } from './my-page';
 import { takesText } from './words';
 
 const SECONDS = 60;
-const SAID_MS = 1100;
 const WATER = 'run';
 const FLOAT = 'indicator';
-const isTake = (kind: string): boolean => (TAKE_KINDS as readonly string[]).includes(kind);
 
 /** A float drifts for a minute, takes come, a tap sets. */
 @Component({
@@ -50,7 +37,7 @@ const isTake = (kind: string): boolean => (TAKE_KINDS as readonly string[]).incl
         @if (running()) {
           <span class="left">{{ secondsLeft() }} s</span>
           @if (said(); as word) {
-            <span class="said" role="status">{{ word }}</span>
+            <span class="said" role="status">{{ word.text }}</span>
           }
         }
       </div>
@@ -104,46 +91,36 @@ export class TakesComponent {
   private readonly my = inject(MyPage);
   readonly closed = output<void>();
   private readonly canvas = viewChild.required<ElementRef<HTMLCanvasElement>>('picture');
-  protected readonly running = signal(false);
-  protected readonly said = signal<string | null>(null);
-  protected readonly secondsLeft = signal(SECONDS);
+  private readonly stage = new TakeStage(
+    () => this.canvas().nativeElement,
+    () => this.end(),
+  );
+  protected readonly running = this.stage.running;
+  protected readonly said = this.stage.said;
+  protected readonly secondsLeft = this.stage.secondsLeft;
   protected readonly result = signal<string | null>(null);
-  private shown: ShownRun | null = null;
-  private startMs = 0;
-  private saidUntilMs = 0;
-  private frame = 0;
-
-  constructor() {
-    inject(DestroyRef).onDestroy(() => cancelAnimationFrame(this.frame));
-  }
 
   protected start(): void {
     const run = trainerRun({
       ...{ seed: crypto.randomUUID(), float: FLOAT, water: WATER },
       ...{ kinds: TAKES_OF[FLOAT], durationS: SECONDS },
     });
-    this.shown = new ShownRun(run, LATEST_MS, isTake);
     this.result.set(null);
-    this.said.set(null);
-    this.running.set(true);
-    this.startMs = performance.now();
-    this.draw();
+    this.stage.begin({ run, float: FLOAT, water: WATER, telling: true });
   }
 
   /** What was shown until now is counted. */
   protected end(): void {
-    const { shown } = this;
-    cancelAnimationFrame(this.frame);
-    if (!this.running() || !shown) return;
-    this.running.set(false);
+    const ended = this.stage.end();
+    if (!ended) return;
+    const { shown, beganMs } = ended;
     const stimuli = shown.shown();
     const score = trainerScore(stimuli, shown.setsMs);
     this.result.set(takesText(score.hits, score.hits + score.misses, score.falseAlarms + score.onNothing));
-    const began = Date.now() - (performance.now() - this.startMs);
     this.my.did(
       trainerAttempts(stimuli, shown.setsMs).map(({ atMs, ...attempt }) => ({
         ...attempt,
-        ...{ evidence: 'bench' as const, atMs: began + atMs },
+        ...{ evidence: 'bench' as const, atMs: beganMs + atMs },
       })),
     );
   }
@@ -154,56 +131,16 @@ export class TakesComponent {
   }
 
   protected press(event: PointerEvent): void {
-    if (!this.running()) return;
-    event.preventDefault();
-    this.set(event.timeStamp);
+    this.stage.press(event);
   }
 
   protected key(event: KeyboardEvent): void {
     if (event.key === 'Escape') return this.leave();
-    if (!this.running() || event.key !== ' ' || event.repeat) return;
-    event.preventDefault();
-    this.set(event.timeStamp);
+    this.stage.key(event);
   }
 
   /** Nobody watches a hidden page. */
   protected hidden(): void {
     if (document.hidden) this.end();
-  }
-
-  private set(atMs: number): void {
-    if (!this.shown) return;
-    navigator.vibrate?.(12);
-    this.say(this.shown.set(atMs - this.startMs));
-  }
-
-  private say(verdict: Verdict): void {
-    this.said.set(verdictText(verdict));
-    this.saidUntilMs = performance.now() + SAID_MS;
-  }
-
-  private draw(): void {
-    this.frame = requestAnimationFrame(() => {
-      const { shown } = this;
-      if (!shown || !this.running()) return;
-      const now = performance.now();
-      const atMs = now - this.startMs;
-      if (atMs >= shown.run.durationMs) return this.end();
-      this.picture(atMs);
-      const missed = shown.frame(atMs);
-      if (missed) this.say(missed);
-      if (this.said() && now > this.saidUntilMs) this.said.set(null);
-      const left = Math.ceil((shown.run.durationMs - atMs) / 1000);
-      if (left !== this.secondsLeft()) this.secondsLeft.set(left);
-      this.draw();
-    });
-  }
-
-  private picture(atMs: number): void {
-    const element = this.canvas().nativeElement;
-    const pen = fitCanvas(element);
-    if (!pen || !this.shown) return;
-    const size = { width: element.clientWidth, height: element.clientHeight };
-    drawFloat(pen, size, FLOAT, this.shown.run.motionAt(atMs), DRIFT_WIDTHS[WATER] * (atMs / 1000));
   }
 }

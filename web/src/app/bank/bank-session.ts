@@ -25,6 +25,7 @@ import { SessionStore } from '../data/session';
 import { type GroupPlace, placeIn } from './group-place';
 import { faultButtons, sideSkills } from './fault-buttons';
 import { groupCount } from './group-count';
+import { together } from './together';
 import { whoseText } from './whose-text';
 import { whyNotRecorded } from '../data/lesson/consent';
 import { eventText } from '../data/lesson/event-text';
@@ -169,7 +170,7 @@ export class BankSession {
   readonly lastText = computed(() => {
     const last = this.last();
     if (!last) return 'Nothing logged yet';
-    const whose = this.together(last).map(({ studentId }) => studentId);
+    const whose = together(this.today(), last).map(({ studentId }) => studentId);
     return `${whoseText(whose, this.students())}: ${eventText(last.body, this.session.units(), this.curriculum())}`;
   });
   /** Why nothing may be recorded of those chosen, or null; of several the others are recorded. */
@@ -333,19 +334,11 @@ export class BankSession {
     const last = this.last();
     if (!last) return Promise.resolve([]);
     return this.keep(
-      this.together(last).map(({ id, studentId, blockId }) => ({
+      together(this.today(), last).map(({ id, studentId, blockId }) => ({
         body: { kind: 'undo', targetId: id },
         studentId,
         blockId,
       })),
-    );
-  }
-
-  /** What was one tap for several students. */
-  private together(one: BankEvent): BankEvent[] {
-    return this.today().filter(
-      ({ atMs, deviceId, body }) =>
-        atMs === one.atMs && deviceId === one.deviceId && body.kind === one.body.kind,
     );
   }
 

@@ -8,14 +8,20 @@ const WIDTH = 320;
   selector: 'doceo-kept-for',
   template: `
     @if (rule(); as kept) {
-      <svg [attr.viewBox]="'0 0 ' + width + ' 34'" role="img" [attr.aria-label]="text()">
+      <svg
+        [attr.viewBox]="'0 0 ' + width + ' 34'"
+        preserveAspectRatio="none"
+        role="img"
+        [attr.aria-label]="text()"
+      >
         <path class="flow" [attr.d]="flow()" />
         <line class="end" [attr.x1]="narrows()" [attr.x2]="narrows()" y1="2" y2="32" />
         <line class="end" [attr.x1]="width - 1" [attr.x2]="width - 1" y1="2" y2="32" />
       </svg>
       <p class="ends small" aria-hidden="true">
-        <span>a lesson</span><span>{{ told(kept.entryMonths) }}</span
-        ><span>{{ told(kept.studentMonths) }}</span>
+        <span>a lesson</span>
+        <span class="middle" [style.left.%]="(100 * narrows()) / width">{{ told(kept.entryMonths) }}</span>
+        <span>{{ told(kept.studentMonths) }}</span>
       </p>
       <p>{{ text() }}</p>
     } @else {
@@ -44,9 +50,15 @@ const WIDTH = 320;
     }
 
     .ends {
+      position: relative;
       display: flex;
       justify-content: space-between;
       margin: 0;
+    }
+
+    .middle {
+      position: absolute;
+      transform: translateX(-50%);
     }
   `,
 })

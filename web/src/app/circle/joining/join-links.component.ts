@@ -21,7 +21,7 @@ import { MadeLinkComponent } from '../../shared/made-link.component';
       </doceo-made-link>
     }
     @if (circle().links.length > 0) {
-      <ul>
+      <ul class="given">
         @for (link of circle().links; track link.id) {
           <li>
             <span class="small">a link, {{ link.role }}, until {{ day(link.until) }}</span>
@@ -55,19 +55,6 @@ import { MadeLinkComponent } from '../../shared/made-link.component';
       display: grid;
       gap: 8px;
       margin-top: 10px;
-    }
-
-    ul {
-      list-style: none;
-      margin: 0;
-      padding: 0;
-    }
-
-    li {
-      display: flex;
-      align-items: center;
-      justify-content: space-between;
-      gap: 10px;
     }
   `,
 })

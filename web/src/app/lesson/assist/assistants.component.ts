@@ -32,7 +32,7 @@ import { MadeLinkComponent } from '../../shared/made-link.component';
             <p class="small">For as many as help, until {{ time(now.until) }} or until you close it.</p>
           </doceo-made-link>
         }
-        <ul>
+        <ul class="given">
           @for (one of now.people; track one.userId) {
             <li>
               <span>
@@ -85,22 +85,6 @@ import { MadeLinkComponent } from '../../shared/made-link.component';
     </doceo-dialog>
   `,
   styles: `
-    ul {
-      list-style: none;
-      margin: 10px 0;
-      padding: 0;
-    }
-
-    li {
-      display: flex;
-      align-items: center;
-      justify-content: space-between;
-      gap: 10px;
-      min-height: 40px;
-      border-bottom: 1px solid var(--line);
-      overflow-wrap: anywhere;
-    }
-
     p {
       margin: 8px 0;
     }

@@ -53,7 +53,7 @@ const DAYS_TOLD: Record<(typeof PAGE_DAYS)[number], string> = {
     @if (list.failed(); as problem) {
       <doceo-load-failed class="no-print" [problem]="problem" (again)="list.again()" />
     }
-    <ul class="no-print" [attr.aria-label]="'Links to ' + first() + '’s page'">
+    <ul class="given no-print" [attr.aria-label]="'Links to ' + first() + '’s page'">
       @for (link of open(); track link.id) {
         <li>
           <span class="small">{{ told(link) }}</span>
@@ -74,20 +74,6 @@ const DAYS_TOLD: Record<(typeof PAGE_DAYS)[number], string> = {
       display: grid;
       gap: 8px;
       margin-top: 16px;
-    }
-
-    ul {
-      list-style: none;
-      margin: 0;
-      padding: 0;
-    }
-
-    li {
-      display: flex;
-      align-items: center;
-      justify-content: space-between;
-      gap: 10px;
-      border-bottom: 1px solid var(--line);
     }
   `,
 })

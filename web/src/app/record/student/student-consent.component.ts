@@ -25,22 +25,6 @@ import { MadeLinkComponent } from '../../shared/made-link.component';
       margin-top: 16px;
     }
 
-    ul {
-      list-style: none;
-      margin: 0;
-      padding: 0;
-    }
-
-    li {
-      display: flex;
-      align-items: center;
-      justify-content: space-between;
-      gap: 10px;
-      min-height: 36px;
-      border-bottom: 1px solid var(--line);
-      overflow-wrap: anywhere;
-    }
-
     form {
       display: grid;
       gap: 8px;
