@@ -8,7 +8,13 @@ import {
   eventReceiptSchema,
   eventSchema,
 } from '../lesson/event';
-import { lessonPlanSchema, lessonSchema, savedLessonSchema } from '../lesson/lesson';
+import {
+  alongSchema,
+  fellowInstructorsSchema,
+  lessonPlanSchema,
+  lessonSchema,
+  savedLessonSchema,
+} from '../lesson/lesson';
 import { endpoint, byId } from './endpoint';
 
 /** Lessons. */
@@ -30,6 +36,20 @@ export const lessonsApi = {
   }),
   remove: endpoint('delete', '/lessons/:id', 'Take a lesson without records off the calendar', {
     params: byId,
+    reply: okSchema,
+  }),
+  fellows: endpoint('get', '/lessons/:id/fellows', 'Who could teach along in a lesson', {
+    params: byId,
+    reply: fellowInstructorsSchema,
+  }),
+  setInstructors: endpoint('put', '/lessons/:id/instructors', 'Say who teaches along, and whom each has', {
+    params: byId,
+    body: alongSchema,
+    reply: savedLessonSchema,
+  }),
+  leave: endpoint('post', '/lessons/:id/leave', 'Teach along no more', {
+    params: byId,
+    body: z.strictObject({}),
     reply: okSchema,
   }),
 };

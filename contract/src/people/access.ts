@@ -10,6 +10,8 @@ export const studentAccessSchema = z.strictObject({
       since: instantSchema,
       /** The last day on which he may; null until it is ended. */
       untilOn: dateSchema.nullable(),
+      /** The lesson through which alone he sees it: it ends with that; null where it was given by name. */
+      lesson: z.strictObject({ id: idSchema, title: z.string() }).nullable(),
     }),
   ),
   /** Fellows of the keeper's circles who may not see it. */

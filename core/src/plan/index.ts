@@ -6,6 +6,7 @@ export * from './rules';
 export * from './rig-uses';
 export * from './places';
 export * from './running-order';
+export * from './staff/share-group';
 export * from './staff/staff-lanes';
 export * from './schedule';
 export * from './overrun';

@@ -4,6 +4,7 @@ import { allEndpoints, api, type Endpoint } from '@doceo/contract';
 import { demoScenario } from '@doceo/demo';
 import supertest from 'supertest';
 import { write } from '../db/pool';
+import { letSeeByLessons } from '../lessons/seen-by-lesson.sql';
 import { type Agent, type TestApp, testApp } from '../testing/test-app';
 import { tokenHash } from './token';
 
@@ -16,8 +17,8 @@ const plan = first(scenario.plans).plan;
 /**
  * Whoever may turn up at a thing of the keeper's: members of the circle it is shared with, one who left it and one who
  * left it but has a lesson there, the fellow who was given a student, and without an account who holds links, and who
- * answered as a guardian on his device, or has the link to his own page; and who helps
- * in a lesson, and for whom that was ended.
+ * answered as a guardian on his device, or has the link to his own page; and who helps in a lesson, and for whom that was
+ * ended. Of another circle: who teaches along in that lesson, and who did and parted.
  */
 const ACTORS = [
   'nobody',
@@ -30,6 +31,8 @@ const ACTORS = [
   'former',
   'guest',
   'fellow',
+  'along',
+  'parted',
   'reader',
   'editor',
   'owner',
@@ -106,14 +109,14 @@ const own = (actor: Actor): { token: string } => ({ token: (actor === 'student' 
 
 /** Every route on a thing, in an order in which what is taken away is not asked for again. */
 const ROWS: Row[] = [
-  row(api.waters.get, ['assistant', 'guest', ...MEMBERS], { params: of('water') }),
-  row(api.waters.beats, ['assistant', 'guest', ...MEMBERS], { params: of('water') }),
-  row(api.waters.lake, ['assistant', 'guest', ...MEMBERS], { params: of('water') }),
-  row(api.waters.conditions, ['assistant', 'guest', ...MEMBERS], {
+  row(api.waters.get, ['assistant', 'guest', 'along', ...MEMBERS], { params: of('water') }),
+  row(api.waters.beats, ['assistant', 'guest', 'along', ...MEMBERS], { params: of('water') }),
+  row(api.waters.lake, ['assistant', 'guest', 'along', ...MEMBERS], { params: of('water') }),
+  row(api.waters.conditions, ['assistant', 'guest', 'along', ...MEMBERS], {
     params: of('water'),
     query: () => ({ date: '2026-06-10' }),
   }),
-  row(api.waters.outlook, ['guest', ...MEMBERS], {
+  row(api.waters.outlook, ['guest', 'along', ...MEMBERS], {
     params: of('water'),
     query: () => ({ date: '2026-06-10', days: '2' }),
   }),
@@ -138,8 +141,8 @@ const ROWS: Row[] = [
   }),
   row(api.waters.removeReading, DRAWERS, { params: ({ water }) => ({ id: water, readingId: id() }) }),
   row(api.waters.readCard, DRAWERS, { params: of('water') }),
-  row(api.students.get, ['fellow', 'keeper'], { params: of('student') }),
-  row(api.students.export, ['fellow', 'keeper'], { params: of('student') }),
+  row(api.students.get, ['fellow', 'along', 'keeper'], { params: of('student') }),
+  row(api.students.export, ['fellow', 'along', 'keeper'], { params: of('student') }),
   row(api.students.accessLog, KEEPER, { params: of('student') }),
   row(api.students.deletionPreview, KEEPER, { params: of('student') }),
   row(api.access.get, KEEPER, { params: of('student') }),
@@ -202,9 +205,9 @@ const ROWS: Row[] = [
     params: of('student'),
     body: () => first(scenario.students.list).student,
   }),
-  row(api.events.list, ['fellow', 'keeper'], { query: ({ student }) => ({ studentId: student }) }),
-  row(api.lessons.get, ['assistant', 'keeper'], { params: of('helped') }),
-  row(api.lessons.plan, ['assistant', 'keeper'], { params: of('helped') }),
+  row(api.events.list, ['fellow', 'along', 'keeper'], { query: ({ student }) => ({ studentId: student }) }),
+  row(api.lessons.get, ['assistant', 'along', 'keeper'], { params: of('helped') }),
+  row(api.lessons.plan, ['assistant', 'along', 'keeper'], { params: of('helped') }),
   row(api.assistants.list, KEEPER, { params: of('helped') }),
   row(api.assistants.look, ['holder'], { body: (_things, _ids, actor) => ({ token: held(actor).token }) }),
   row(api.assistants.begin, ['holder'], {
@@ -301,11 +304,17 @@ const ROWS: Row[] = [
   row(api.links.revoke, KEEPER, { params: of('link') }),
   row(api.plans.share, ['owner', 'keeper'], { params: of('plan'), body: () => ({ circleId: null }) }),
   row(api.courses.remove, KEEPER, { params: of('course') }),
+  row(api.lessons.fellows, KEEPER, { params: of('helped') }),
+  row(api.lessons.setInstructors, KEEPER, {
+    params: of('lesson'),
+    body: () => ({ instructors: [] }),
+  }),
   row(api.lessons.remove, KEEPER, { params: of('lesson') }),
   row(api.plans.remove, KEEPER, { params: of('plan') }),
   row(api.rigs.remove, KEEPER, { params: of('rig') }),
   row(api.readings.remove, KEEPER, { params: of('reading') }),
   row(api.students.remove, KEEPER, { params: of('student') }),
+  row(api.lessons.leave, ['along'], { params: of('helped') }),
   row(api.guardian.file, ['guardian'], { body: (_things, _ids, actor) => held(actor) }),
   row(api.guardian.takeBack, ['holder', 'guardian'], { body: (_things, _ids, actor) => held(actor) }),
   row(api.guardian.remove, ['guardian'], {
@@ -471,6 +480,12 @@ describe('who may what', () => {
       ids[actor] = (await agent.get('/api/session')).body.user.id;
     }
     await keeper.delete(`/api/lessons/${things.helped}/assistants/${ids['ended']}`).expect(200);
+    for (const actor of ['along', 'parted'] as const) {
+      const named = [things.helped, ids[actor]];
+      await write(test.pool, 'INSERT INTO lesson_instructors (lesson_id, user_id) VALUES (?, ?)', named);
+      await letSeeByLessons(test.pool, [ids[actor] as string]);
+    }
+    await by('parted').post(`/api/lessons/${things.helped}/leave`).send({}).expect(200);
     const course = { name: 'A course', fromOn: '2027-04-01', untilOn: '2027-06-01' };
     await keeper
       .post('/api/courses')

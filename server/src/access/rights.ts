@@ -6,7 +6,7 @@ export type Standing =
   | 'circle-reader'
   /** Helps in a lesson without an account. */
   | 'assistant'
-  /** Was given a student's record. */
+  /** Was given a student's record, or teaches along in a lesson. */
   | 'fellow'
   /** Wrote it: a comment, or a proposal to somebody else's plan. */
   | 'author'
@@ -75,7 +75,13 @@ export const RIGHTS = {
   page: { see: ['holder'] },
   /** Helping in a lesson, by its code. */
   assistance: { see: ['holder'] },
-  lesson: { see: ['keeper', 'assistant'], change: ['keeper'], remove: ['keeper'] },
+  lesson: {
+    see: ['keeper', 'fellow', 'assistant'],
+    change: ['keeper'],
+    remove: ['keeper'],
+    /** Teach along no more. */
+    leave: ['fellow'],
+  },
   course: { see: ['keeper'], change: ['keeper'], remove: ['keeper'] },
   rig: { see: ['keeper'], change: ['keeper'], remove: ['keeper'] },
   reading: { see: ['keeper'], remove: ['keeper'] },

@@ -1,6 +1,7 @@
-import { ASSIST_UNTIL } from '../assistants/assistants.sql';
+import { ASSIST_UNTIL } from '../assistants/assist-until';
 import { type Db, rows } from '../db/pool';
 import { HttpError } from '../http/errors';
+import { TEACHES } from '../lessons/lessons.sql';
 import { OPEN_ACCESS } from '../students/access.sql';
 import type { Kind, Standing } from './rights';
 import { tokenHash } from './token';
@@ -11,8 +12,7 @@ const BY_CIRCLE = "CONCAT('circle-', m.role)";
 /** For each kind of thing, what its row says of a user; each by primary keys and the keys of circle_members. */
 const QUERIES: Record<Exclude<Kind, Exclude<HeldKind, 'link'>>, string> = {
   water: `SELECT w.owner_id = ? AS keeper, ${BY_CIRCLE} AS circle,
-      EXISTS (SELECT 1 FROM lessons l JOIN users t ON t.id = ?
-        WHERE l.water_id = w.id AND (l.owner_id = t.id OR l.id = t.assists_lesson_id)) AS guest
+      EXISTS (SELECT 1 FROM lessons l JOIN users t ON t.id = ? WHERE l.water_id = w.id AND ${TEACHES}) AS guest
     FROM waters w LEFT JOIN circle_members m ON m.circle_id = w.circle_id AND m.user_id = ? WHERE w.id = ?`,
   plan: `SELECT p.owner_id = ? AS keeper, ${BY_CIRCLE} AS circle, 0 AND ? AS guest
     FROM plans p LEFT JOIN circle_members m ON m.circle_id = p.circle_id AND m.user_id = ? WHERE p.id = ?`,
@@ -26,9 +26,10 @@ const QUERIES: Record<Exclude<Kind, Exclude<HeldKind, 'link'>>, string> = {
   student: `SELECT s.owner_id = ? AS keeper, a.user_id IS NOT NULL AS fellow, 0 AND ? AS guest
     FROM students s LEFT JOIN student_access a
       ON a.student_id = s.id AND a.user_id = ? AND ${OPEN_ACCESS} WHERE s.id = ?`,
-  lesson: `SELECT owner_id = ? AS keeper, 0 AND ? AS guest,
-      COALESCE(id = (SELECT assists_lesson_id FROM users WHERE id = ?), 0) AS assistant
-    FROM lessons WHERE id = ? AND taken_title IS NULL`,
+  lesson: `SELECT l.owner_id = ? AS keeper,
+      EXISTS (SELECT 1 FROM lesson_instructors i WHERE i.lesson_id = l.id AND i.user_id = ?) AS fellow,
+      COALESCE(l.id = (SELECT assists_lesson_id FROM users WHERE id = ?), 0) AS assistant
+    FROM lessons l WHERE l.id = ? AND l.taken_title IS NULL`,
   course: 'SELECT owner_id = ? AS keeper, 0 AND ? AND ? AS guest FROM courses WHERE id = ?',
   rig: 'SELECT owner_id = ? AS keeper, 0 AND ? AND ? AS guest FROM rigs WHERE id = ?',
   reading: 'SELECT owner_id = ? AS keeper, 0 AND ? AND ? AS guest FROM readings WHERE id = ?',

@@ -115,6 +115,11 @@ export async function deleteAccount(db: Db, userId: string): Promise<void> {
     ]);
   await write(
     db,
+    'DELETE i FROM lesson_instructors i JOIN lessons l ON l.id = i.lesson_id WHERE l.owner_id = ?',
+    [userId],
+  );
+  await write(
+    db,
     `UPDATE lessons l LEFT JOIN waters w ON w.id = l.water_id
        JOIN (SELECT e.lesson_id, MIN(s.owner_id) AS keeper_id FROM events e JOIN students s ON s.id = e.student_id
              JOIN lessons o ON o.id = e.lesson_id WHERE o.owner_id = ? AND s.owner_id <> ? GROUP BY e.lesson_id) k

@@ -1,9 +1,8 @@
-import { ASSIST_AFTER_MIN, ASSIST_LATE_HOURS, type Assistants } from '@doceo/contract';
+import { ASSIST_LATE_HOURS, type Assistants } from '@doceo/contract';
 import { tokenHash } from '../access/token';
 import { type Db, rows, write } from '../db/pool';
-
-/** Until when an assistant sees a lesson `l`. */
-export const ASSIST_UNTIL = `(l.starts_at + INTERVAL l.length_min + ${ASSIST_AFTER_MIN} MINUTE)`;
+import { letSeeByLessons } from '../lessons/seen-by-lesson.sql';
+import { ASSIST_UNTIL } from './assist-until';
 
 /** Who helps in a lesson, and whether its code is open; by primary keys and users_assists. */
 export async function findAssistants(db: Db, lessonId: string): Promise<Assistants | null> {
@@ -98,24 +97,7 @@ export async function insertAssistant(db: Db, id: string, name: string, lessonId
      VALUES (?, CONCAT(?, '@assistant.invalid'), ?, '', ?)`,
     [id, id, name, lessonId],
   );
-  await letAssistantsSee(db, lessonId);
-}
-
-/** Those who help see whoever is in the lesson, through its day; call it when either changes. */
-export async function letAssistantsSee(db: Db, lessonId: string): Promise<void> {
-  await write(
-    db,
-    `DELETE a FROM student_access a JOIN users u ON u.id = a.user_id WHERE u.assists_lesson_id = ?`,
-    [lessonId],
-  );
-  await write(
-    db,
-    `INSERT INTO student_access (student_id, user_id, until_on)
-     SELECT s.student_id, u.id, DATE(${ASSIST_UNTIL} + INTERVAL ? HOUR)
-     FROM users u JOIN lessons l ON l.id = u.assists_lesson_id JOIN lesson_students s ON s.lesson_id = l.id
-     WHERE l.id = ?`,
-    [ASSIST_LATE_HOURS, lessonId],
-  );
+  await letSeeByLessons(db, [id]);
 }
 
 /** False when nobody of this id helps there. What he logged without a connection is still taken for a day. */

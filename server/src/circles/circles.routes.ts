@@ -5,6 +5,7 @@ import type { Db, Pool } from '../db/pool';
 import { HttpError } from '../http/errors';
 import { route } from '../http/route';
 import type { Mail } from '../mail/mail';
+import { leaveLessonsOfStrangers } from '../lessons/instructors.sql';
 import { unfollowUnseen } from '../lessons/lessons.sql';
 import {
   deleteCircle,
@@ -150,6 +151,7 @@ async function withoutMember(db: Db, circleId: string, userId: string): Promise<
   await takeOutShared(db, circleId, userId);
   await deleteMember(db, circleId, userId);
   await unfollowUnseen(db, userId);
+  await leaveLessonsOfStrangers(db, userId);
 }
 
 export async function myCircle(db: Db, userId: string, id: string): Promise<Circle> {

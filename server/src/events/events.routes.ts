@@ -73,7 +73,7 @@ export function eventRoutes(router: Router, pool: Pool): void {
         clockAheadMs: eventClockAhead(event.atMs, clockAheadMs, now),
       }));
       await insertEvents(db, user.id, timed);
-      await keepTaught(db, user, [...new Set(timed.map(({ lessonId }) => lessonId))]);
+      await keepTaught(db, [...new Set(timed.map(({ lessonId }) => lessonId))]);
       const waters = new Map(lessons.flatMap((lesson) => (lesson ? [[lesson.id, lesson.waterId]] : [])));
       await keepWaterReadings(db, user.id, timed, (lessonId) => waters.get(lessonId) ?? null);
       return {

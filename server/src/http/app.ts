@@ -28,6 +28,7 @@ import { type Pool, rows } from '../db/pool';
 import { eventRoutes } from '../events/events.routes';
 import { courseRoutes } from '../courses/courses.routes';
 import { kitRoutes } from '../kit/kit.routes';
+import { instructorRoutes } from '../lessons/instructors.routes';
 import { lessonRoutes } from '../lessons/lessons.routes';
 import { planRoutes } from '../plans/plans.routes';
 import { flyBoxRoutes } from '../fly-box/fly-box.routes';
@@ -159,6 +160,7 @@ export function createApp(
   proposalRoutes(router, pool);
   talkRoutes(router, pool);
   lessonRoutes(router, pool);
+  instructorRoutes(router, pool);
   kitRoutes(router, pool);
   courseRoutes(router, pool);
   eventRoutes(router, pool);

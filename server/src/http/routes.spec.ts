@@ -409,6 +409,14 @@ const ROWS: Row[] = [
     stranger: 404,
     wrong: { ...lesson.lesson, studentIds: 'all' },
   }),
+  row(api.lessons.fellows, { params: { id: lesson.id }, stranger: 404 }),
+  row(api.lessons.setInstructors, {
+    params: { id: lesson.id },
+    body: { instructors: [] },
+    stranger: 404,
+    wrong: { instructors: [{ userId: 'somebody', studentIds: 'all' }] },
+  }),
+  row(api.lessons.leave, { params: { id: lesson.id }, body: {}, stranger: 404 }),
   row(api.lessons.remove, { params: { id: lesson.id }, stranger: 404 }),
   row(api.kit.get),
   row(api.kit.update, {

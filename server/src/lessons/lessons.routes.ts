@@ -1,7 +1,6 @@
 import { api, type Issue, type Lesson, type SavedLesson, type SavedPlan } from '@doceo/contract';
 import type { Router } from 'express';
 import { may } from '../access/access';
-import { letAssistantsSee } from '../assistants/assistants.sql';
 import type { Db, Pool } from '../db/pool';
 import { countEventsOfLesson } from '../events/events.sql';
 import { HttpError } from '../http/errors';
@@ -16,8 +15,11 @@ import {
   findLessons,
   insertLesson,
   lockLessons,
+  ownLesson,
   updateLesson,
 } from './lessons.sql';
+import { findUnseen } from './instructors.sql';
+import { findHelpers, letSeeByLessons } from './seen-by-lesson.sql';
 
 export function lessonRoutes(router: Router, pool: Pool): void {
   route(router, pool, api.lessons.list, 'signed-in', ({ user }) => findLessons(pool, user.id));
@@ -49,7 +51,8 @@ export function lessonRoutes(router: Router, pool: Pool): void {
       const before = await ownLesson(db, user.id, params.id);
       const plan = await checkedParts(db, user.id, body, '', before);
       await updateLesson(db, params.id, body, plan);
-      await letAssistantsSee(db, params.id);
+      await letSeeByLessons(db, await findHelpers(db, params.id));
+      await refuseUnseen(db, params.id, body.studentIds, before.studentIds);
     });
     return ownLesson(pool, user.id, params.id);
   });
@@ -60,7 +63,9 @@ export function lessonRoutes(router: Router, pool: Pool): void {
       await lockLessons(db, [params.id]);
       if ((await countEventsOfLesson(db, params.id)) > 0)
         throw new HttpError('in-use', [], 'Records of students belong to this lesson, so it stays.');
+      const helpers = await findHelpers(db, params.id);
       await deleteLesson(db, params.id);
+      await letSeeByLessons(db, helpers);
     });
     return { ok: true as const };
   });
@@ -80,11 +85,20 @@ function refuseOld({ startsAt, studentIds }: Lesson): void {
   if (daysAgo > 1 && studentIds.length === 0) wrong('studentIds', 'who was there? The day is over');
 }
 
-/** @throws HttpError 'not-found' */
-async function ownLesson(db: Db, userId: string, id: string): Promise<SavedLesson> {
-  const lesson = await findLesson(db, userId, id);
-  if (!lesson) throw new HttpError('not-found');
-  return lesson;
+/** @throws HttpError 'invalid' for a new student whom somebody who teaches along may not see */
+async function refuseUnseen(
+  db: Db,
+  lessonId: string,
+  studentIds: readonly string[],
+  before: readonly string[],
+): Promise<void> {
+  const issues = (await findUnseen(db, lessonId))
+    .filter(({ studentId }) => !before.includes(studentId))
+    .map(({ studentId, instructor }) => ({
+      ...{ path: `studentIds[${studentIds.indexOf(studentId)}]`, code: 'unseen' },
+      message: `is not yours to show to ${instructor}, who teaches along`,
+    }));
+  if (issues.length > 0) throw new HttpError('invalid', issues);
 }
 
 /**

@@ -8,6 +8,7 @@ import {
 } from '@doceo/contract';
 import type { PlanBody } from '@doceo/core';
 import { type Db, rows, write } from '../db/pool';
+import { HttpError } from '../http/errors';
 import { OPEN_ACCESS } from '../students/access.sql';
 
 interface LessonRow {
@@ -18,45 +19,78 @@ interface LessonRow {
   plan_title: string;
   length_min: number;
   water_name: string;
-  student_ids: string | null;
+  mine: number;
+  keeper_id: string;
+  keeper_name: string;
+  /** Each with who has him in the lesson: `student/instructor`. */
+  students: string | null;
+  /** Who teaches along, as JSON. */
+  along: string | null;
 }
 
-/** Lessons with a plan and a water; those that came with a student's file are not taught here. */
-const SELECT = `SELECT l.id, l.plan_id, l.water_id, l.starts_at, l.plan_title, l.length_min, w.name AS water_name,
-    (SELECT GROUP_CONCAT(s.student_id ORDER BY s.lane, s.student_id SEPARATOR ',') FROM lesson_students s
-       JOIN students t ON t.id = s.student_id
-       LEFT JOIN student_access a ON a.student_id = t.id AND a.user_id = l.owner_id AND ${OPEN_ACCESS}
-      WHERE s.lesson_id = l.id AND (t.owner_id = l.owner_id OR a.user_id IS NOT NULL)) AS student_ids
-  FROM lessons l JOIN waters w ON w.id = l.water_id
-  WHERE l.taken_title IS NULL AND l.plan_body IS NOT NULL`;
+/** Whether a user `t` teaches in a lesson `l`, alone or along, or helps in it. */
+export const TEACHES = `(l.owner_id = t.id OR l.id = t.assists_lesson_id
+  OR EXISTS (SELECT 1 FROM lesson_instructors i WHERE i.lesson_id = l.id AND i.user_id = t.id))`;
+
+/**
+ * Lessons with a plan and a water that somebody teaches or helps in, as he may see them; those that came with a student's
+ * file are not taught here. Uses lessons_owner, lesson_instructors_user and primary keys.
+ */
+const SELECT = `SELECT l.id, l.water_id, l.starts_at, l.plan_title, l.length_min, w.name AS water_name,
+    IF(l.owner_id = t.id OR p.owner_id = t.id OR m.user_id IS NOT NULL, l.plan_id, NULL) AS plan_id,
+    l.owner_id = t.id AS mine, l.owner_id AS keeper_id, k.name AS keeper_name,
+    (SELECT GROUP_CONCAT(s.student_id, '/', COALESCE(s.instructor_id, l.owner_id)
+        ORDER BY s.lane, s.student_id SEPARATOR ',')
+       FROM lesson_students s JOIN students one ON one.id = s.student_id
+       LEFT JOIN student_access a ON a.student_id = one.id AND a.user_id = t.id AND ${OPEN_ACCESS}
+      WHERE s.lesson_id = l.id AND (one.owner_id = t.id OR a.user_id IS NOT NULL)) AS students,
+    (SELECT JSON_ARRAYAGG(JSON_OBJECT('userId', u.id, 'name', u.name) ORDER BY u.name, u.id)
+       FROM lesson_instructors i JOIN users u ON u.id = i.user_id WHERE i.lesson_id = l.id) AS along
+  FROM users t
+    JOIN (SELECT id FROM lessons WHERE owner_id = ? UNION SELECT lesson_id FROM lesson_instructors WHERE user_id = ?
+          UNION SELECT assists_lesson_id FROM users WHERE id = ?) taught
+    JOIN lessons l ON l.id = taught.id JOIN waters w ON w.id = l.water_id JOIN users k ON k.id = l.owner_id
+    LEFT JOIN plans p ON p.id = l.plan_id LEFT JOIN circle_members m ON m.circle_id = p.circle_id AND m.user_id = t.id
+  WHERE t.id = ? AND l.taken_title IS NULL AND l.plan_body IS NOT NULL`;
 
 function toLesson(row: LessonRow): SavedLesson {
+  const students = row.students?.split(',').map((one) => one.split('/') as [string, string]) ?? [];
+  const along = JSON.parse(row.along ?? '[]') as { userId: string; name: string }[];
   return {
     id: row.id,
     planId: row.plan_id,
     waterId: row.water_id,
     startsAt: row.starts_at.toISOString(),
-    studentIds: row.student_ids?.split(',') ?? [],
+    studentIds: students.map(([id]) => id),
     planTitle: row.plan_title,
     lengthMin: Number(row.length_min),
     waterName: row.water_name,
+    mine: Boolean(row.mine),
+    instructors: [{ userId: row.keeper_id, name: row.keeper_name }, ...along].map((one) => ({
+      ...one,
+      studentIds: students.flatMap(([id, instructor]) => (instructor === one.userId ? [id] : [])),
+    })),
   };
 }
 
-/** Whose a lesson is, or who helps in it. */
-const TAUGHT_BY = '(l.owner_id = ? OR l.id = (SELECT assists_lesson_id FROM users WHERE id = ?))';
-
-/** Lessons of one instructor, or the one in which somebody helps, by start; uses lessons_owner. */
+/** Lessons that somebody teaches, alone or along, or the one in which he helps, by start. */
 export async function findLessons(db: Db, userId: string): Promise<SavedLesson[]> {
-  return (
-    await rows<LessonRow>(db, `${SELECT} AND ${TAUGHT_BY} ORDER BY l.starts_at, l.id`, [userId, userId])
-  ).map(toLesson);
+  return (await rows<LessonRow>(db, `${SELECT} ORDER BY l.starts_at, l.id`, Array(4).fill(userId))).map(
+    toLesson,
+  );
 }
 
-/** Null when it does not exist or is somebody else's. */
+/** Null when it does not exist, or he has nothing to do with it. */
 export async function findLesson(db: Db, userId: string, id: string): Promise<SavedLesson | null> {
-  const found = await rows<LessonRow>(db, `${SELECT} AND ${TAUGHT_BY} AND l.id = ?`, [userId, userId, id]);
-  return found[0] ? toLesson(found[0]) : null;
+  const [found] = await rows<LessonRow>(db, `${SELECT} AND l.id = ?`, [...Array(4).fill(userId), id]);
+  return found ? toLesson(found) : null;
+}
+
+/** @throws HttpError 'not-found' */
+export async function ownLesson(db: Db, userId: string, id: string): Promise<SavedLesson> {
+  const lesson = await findLesson(db, userId, id);
+  if (!lesson) throw new HttpError('not-found');
+  return lesson;
 }
 
 /** The plan as it is taught in a lesson; null for a lesson without one. */
@@ -116,8 +150,18 @@ export async function updateLesson(
        WHERE id = ?`,
       [plan.id, ...taught(plan), id],
     );
+  const before = await rows<{ student_id: string; instructor_id: string | null }>(
+    db,
+    'SELECT student_id, instructor_id FROM lesson_students WHERE lesson_id = ?',
+    [id],
+  );
   await write(db, 'DELETE FROM lesson_students WHERE lesson_id = ?', [id]);
-  await insertLessonStudents(db, id, lesson.studentIds);
+  await insertLessonStudents(
+    db,
+    id,
+    lesson.studentIds,
+    new Map(before.map(({ student_id, instructor_id }) => [student_id, instructor_id])),
+  );
 }
 
 /** What a lesson keeps of its plan. */
@@ -164,10 +208,16 @@ export async function unfollowUnseen(db: Db, userId: string): Promise<void> {
   );
 }
 
-async function insertLessonStudents(db: Db, id: string, studentIds: string[]): Promise<void> {
+/** @param instructors who has whom among those who teach along; all others are with whose lesson it is */
+async function insertLessonStudents(
+  db: Db,
+  id: string,
+  studentIds: string[],
+  instructors: ReadonlyMap<string, string | null> = new Map(),
+): Promise<void> {
   if (studentIds.length === 0) return;
-  await write(db, 'INSERT INTO lesson_students (lesson_id, student_id, lane) VALUES ?', [
-    studentIds.map((studentId, lane) => [id, studentId, lane]),
+  await write(db, 'INSERT INTO lesson_students (lesson_id, student_id, lane, instructor_id) VALUES ?', [
+    studentIds.map((studentId, lane) => [id, studentId, lane, instructors.get(studentId) ?? null]),
   ]);
 }
 

@@ -1,6 +1,6 @@
 import { ASSIST_LATE_HOURS, type Settings, type User } from '@doceo/contract';
 import { DEFAULT_SCHOOLS, type RigSchools } from '@doceo/core';
-import { ASSIST_UNTIL } from '../assistants/assistants.sql';
+import { ASSIST_UNTIL } from '../assistants/assist-until';
 import { type Db, rows, write } from '../db/pool';
 
 export interface UserRow {

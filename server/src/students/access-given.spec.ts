@@ -38,7 +38,7 @@ describe('a record', () => {
     expect(await sees(fellow)).toBe(false);
     const { body } = await give().expect(200);
     expect(body.people).toEqual([
-      { userId: FELLOW.id, name: FELLOW.name, since: expect.any(String), untilOn: null },
+      { userId: FELLOW.id, name: FELLOW.name, since: expect.any(String), untilOn: null, lesson: null },
     ]);
     expect(body.fellows).toEqual([]);
     expect(await sees(fellow)).toBe(true);

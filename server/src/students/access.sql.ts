@@ -1,17 +1,33 @@
 import type { IncomingStudent, StudentAccess } from '@doceo/contract';
 import { randomUUID } from 'node:crypto';
 import { type Db, rows, write } from '../db/pool';
+import { findLessonGiving, findSeersByLesson, letSeeByLessons } from '../lessons/seen-by-lesson.sql';
 
-/** What makes a row `a` of student_access count today. */
-export const OPEN_ACCESS = '(a.until_on IS NULL OR a.until_on >= UTC_DATE())';
+/** Whether a row `a` of student_access counts today for being given by name. */
+const OPEN_BY_NAME = '(a.by_name AND (a.until_on IS NULL OR a.until_on >= UTC_DATE()))';
+/** What makes a row `a` of student_access count today: given by name, or through a lesson. */
+export const OPEN_ACCESS = `(${OPEN_BY_NAME} OR a.lesson_until >= UTC_DATE())`;
+
+interface SeerRow {
+  user_id: string;
+  name: string;
+  given_at: Date;
+  until_on: string | null;
+  by_name: number;
+}
 
 /** Who may see a record of this keeper, and who could be let; by primary key and the keys of circle_members. */
 export async function findAccess(db: Db, studentId: string, keeperId: string): Promise<StudentAccess> {
-  const people = await rows<{ user_id: string; name: string; given_at: Date; until_on: string | null }>(
+  const people = await rows<SeerRow>(
     db,
-    `SELECT a.user_id, u.name, a.given_at, a.until_on FROM student_access a JOIN users u ON u.id = a.user_id
+    `SELECT a.user_id, u.name, a.given_at, ${OPEN_BY_NAME} AS by_name,
+       IF(${OPEN_BY_NAME}, a.until_on, a.lesson_until) AS until_on
+     FROM student_access a JOIN users u ON u.id = a.user_id
      WHERE a.student_id = ? AND ${OPEN_ACCESS} ORDER BY u.name, u.id`,
     [studentId],
+  );
+  const lessons = await Promise.all(
+    people.map(async ({ user_id, by_name }) => (by_name ? null : findLessonGiving(db, studentId, user_id))),
   );
   const fellows = await rows<{ id: string; name: string }>(
     db,
@@ -39,8 +55,9 @@ export async function findAccess(db: Db, studentId: string, keeperId: string): P
   const open = moves.find(({ answered_at, to_id }) => answered_at === null && to_id !== null);
   const given = new Set(people.map(({ user_id }) => user_id));
   return {
-    people: people.map(({ user_id, name, given_at, until_on }) => ({
+    people: people.map(({ user_id, name, given_at, until_on }, i) => ({
       ...{ userId: user_id, name, since: given_at.toISOString(), untilOn: until_on },
+      lesson: lessons[i] ?? null,
     })),
     fellows: fellows.filter(({ id }) => !given.has(id)).map(({ id, name }) => ({ userId: id, name })),
     handOver: open?.to_id
@@ -87,19 +104,25 @@ export async function giveAccess(
     db,
     `INSERT INTO student_access (student_id, user_id, until_on) VALUES (?, ?, ?)
      ON DUPLICATE KEY UPDATE
-       given_at = IF(until_on IS NULL OR until_on >= UTC_DATE(), given_at, UTC_TIMESTAMP(3)), until_on = VALUES(until_on)`,
+       given_at = IF(${OPEN_ACCESS.replaceAll('a.', '')}, given_at, UTC_TIMESTAMP(3)),
+       by_name = TRUE, until_on = VALUES(until_on)`,
     [studentId, userId, untilOn],
   );
 }
 
-/** False when he might not see it anyway. */
+/** Ends what was given by name; what somebody sees through a lesson ends there. False when nothing was given. */
 export async function endAccess(db: Db, studentId: string, userId: string): Promise<boolean> {
-  return (
-    (await write(db, 'DELETE FROM student_access WHERE student_id = ? AND user_id = ?', [
-      studentId,
-      userId,
-    ])) > 0
+  const ended = await write(
+    db,
+    'UPDATE student_access SET by_name = FALSE, until_on = NULL WHERE student_id = ? AND user_id = ? AND by_name',
+    [studentId, userId],
   );
+  await write(
+    db,
+    'DELETE FROM student_access WHERE student_id = ? AND NOT by_name AND lesson_until IS NULL',
+    [studentId],
+  );
+  return ended > 0;
 }
 
 /** Offers a student to somebody; an earlier offer that is open is replaced. */
@@ -176,7 +199,7 @@ export async function answerStudent(
   ]);
   if (!accept) return offer.from_id;
   await write(db, 'UPDATE students SET owner_id = ? WHERE id = ?', [userId, studentId]);
-  await endAccess(db, studentId, userId);
+  await write(db, 'DELETE FROM student_access WHERE student_id = ? AND user_id = ?', [studentId, userId]);
   await write(db, 'UPDATE readings SET owner_id = ? WHERE student_id = ? AND owner_id = ?', [
     userId,
     studentId,
@@ -192,6 +215,7 @@ export async function answerStudent(
     [studentId, offer.from_id],
   );
   await leaveComingLessons(db, studentId, offer.from_id);
+  await letSeeByLessons(db, await findSeersByLesson(db, studentId));
   return offer.from_id;
 }
 

@@ -1,6 +1,7 @@
 import { inShape, type SavedWater, shapeOf, type WaterDeletion } from '@doceo/contract';
 import type { Water } from '@doceo/core';
 import { type Db, rows, write } from '../db/pool';
+import { TEACHES } from '../lessons/lessons.sql';
 
 interface WaterRow {
   id: string;
@@ -14,10 +15,9 @@ interface WaterRow {
 const SELECT = `SELECT w.id, w.body, w.shape, w.circle_id, w.owner_id = ? AS mine,
     w.owner_id = ? OR m.role IN ('owner', 'editor') AS editable
   FROM waters w LEFT JOIN circle_members m ON m.circle_id = w.circle_id AND m.user_id = ?`;
-/** Whoever has a lesson at a water, or helps in one, sees it, whatever became of the circle. */
+/** Whoever teaches or helps in a lesson at a water sees it, whatever became of the circle. */
 const VISIBLE = `(w.owner_id = ? OR m.user_id IS NOT NULL
-  OR EXISTS (SELECT 1 FROM lessons l JOIN users t ON t.id = ?
-    WHERE l.water_id = w.id AND (l.owner_id = t.id OR l.id = t.assists_lesson_id)))`;
+  OR EXISTS (SELECT 1 FROM lessons l JOIN users t ON t.id = ? WHERE l.water_id = w.id AND ${TEACHES}))`;
 
 function toWater(row: WaterRow): SavedWater {
   return {

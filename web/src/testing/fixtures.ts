@@ -142,6 +142,18 @@ export const LESSON: SavedLesson = {
   planTitle: PLAN.title,
   lengthMin: 120,
   waterName: WATER.water.name,
+  mine: true,
+  instructors: [{ userId: uuid(71), name: 'Maren Voss', studentIds: [SAM.id, JONAS.id] }],
+};
+
+/** The lesson of a fellow, in which one has the second student. */
+export const ALONG: SavedLesson = {
+  ...LESSON,
+  ...{ mine: false, planId: null },
+  instructors: [
+    { userId: uuid(72), name: 'Tobias Lind', studentIds: [SAM.id] },
+    { userId: uuid(71), name: 'Maren Voss', studentIds: [JONAS.id] },
+  ],
 };
 
 export const CIRCLE: Circle = {

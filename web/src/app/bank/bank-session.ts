@@ -25,6 +25,7 @@ import { SessionStore } from '../data/session';
 import { type GroupPlace, placeIn } from './group-place';
 import { faultButtons, sideSkills } from './fault-buttons';
 import { groupCount } from './group-count';
+import { parted } from './parted';
 import { together } from './together';
 import { whoseText } from './whose-text';
 import { whyNotRecorded } from '../data/lesson/consent';
@@ -55,16 +56,21 @@ export class BankSession {
 
   readonly students = computed(() => this.day.studentsOf(this.lesson()));
   private readonly place = computed(() => placeIn(this.lesson()?.id ?? '', this.kept()));
+  /** One's own part of the group, and those whom others have; who has nobody has all. */
+  readonly parted = computed(() => parted(this.students(), this.lesson(), this.session.user()?.id));
+  readonly showsOthers = computed(() => this.place().others ?? false);
+  /** Those for whom one may tap now. */
+  readonly shown = computed(() => (this.showsOthers() ? this.students() : this.parted().mine));
   /** For whom a tap counts: one or more, in the order of the lesson. */
   readonly chosen = computed<SavedStudent[]>(() => {
     const { chosen } = this.place();
-    const found = this.students().filter(({ id }) => chosen.includes(id));
-    return found.length > 0 ? found : this.students().slice(0, 1);
+    const found = this.shown().filter(({ id }) => chosen.includes(id));
+    return found.length > 0 ? found : this.shown().slice(0, 1);
   });
   /** The one for whom a tap counts; the first of several. */
   readonly student = computed(() => this.chosen()[0] ?? null);
   readonly everybody = computed(
-    () => this.chosen().length > 1 && this.chosen().length === this.students().length,
+    () => this.chosen().length > 1 && this.chosen().length === this.shown().length,
   );
   readonly several = computed(() => this.chosen().length > 1);
 
@@ -166,7 +172,10 @@ export class BankSession {
       today: this.faultsToday().get(id) ?? 0,
     })),
   );
-  readonly last = computed(() => this.today().at(-1) ?? null);
+  /** The last entry of this device: what others log is theirs to take back. */
+  readonly last = computed(
+    () => this.today().findLast(({ deviceId }) => deviceId === this.store.deviceId) ?? null,
+  );
   readonly lastText = computed(() => {
     const last = this.last();
     if (!last) return 'Nothing logged yet';
@@ -215,13 +224,28 @@ export class BankSession {
     });
   }
 
+  /** Hears what others have logged meanwhile; without a connection nothing is missed but that. */
+  listen(): void {
+    const lesson = this.lesson();
+    if (!lesson || !this.store.online()) return;
+    this.client.call(api.events.list, { query: { lessonId: lesson.id } }).subscribe({
+      next: (events) => this.merge(events),
+      error: () => undefined,
+    });
+  }
+
   /** Taps count for these from now on. */
   choose(ids: readonly string[]): void {
     this.put({ chosen: [...ids] });
   }
 
   chooseAll(): void {
-    this.choose(this.students().map(({ id }) => id));
+    this.choose(this.shown().map(({ id }) => id));
+  }
+
+  /** Shows those whom others have too, or one's own part of the group alone. */
+  turn(): void {
+    this.put({ others: !this.showsOthers() });
   }
 
   /** Adds a student to those chosen, or takes him off; the last one stays. */

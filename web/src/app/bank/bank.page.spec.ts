@@ -6,6 +6,7 @@ import Dexie from 'dexie';
 import { IDBFactory } from 'fake-indexeddb';
 import type { FakeServer } from '../../testing/fake-server';
 import {
+  ALONG,
   attempt,
   JONAS,
   LESSON,
@@ -55,6 +56,30 @@ describe('the bank book', () => {
     expect(page.all('.blockno')).toEqual(['place 2 of 2']);
     // The pause lasts ten minutes from a quarter past: five are left.
     expect(page.all('.left-min')).toEqual(['5 min left']);
+  });
+
+  it('shows one’s own part of a group that several teach, and the others when asked', async () => {
+    server.on(api.lessons.list, [ALONG]);
+    const page = await open();
+    expect(page.all('.who b')).toEqual(['Jonas', '1']);
+    expect(page.all('.flag b')).toEqual(['For Jonas']);
+    await page.press(/1\s*others/);
+    expect(page.all('.who b')).toEqual(['All', 'Sam', 'Jonas', '1']);
+    await page.press(/1\s*others/);
+    expect(page.all('.who b')).toEqual(['Jonas', '1']);
+  });
+
+  it('hears what others log meanwhile, and takes back its own last entry alone', async () => {
+    const page = await open();
+    await tap(page, 'good');
+    server.on(api.events.list, [attempt(PAUSE, 'cast.crack', { studentId: JONAS.id })]);
+    document.dispatchEvent(new Event('visibilitychange'));
+    await page.quiet();
+    expect(page.all('.log li')).toHaveLength(2);
+    const own = sent()[0]?.id;
+    await page.press('Undo');
+    await page.quiet();
+    expect(sent().at(-1)?.body).toEqual({ kind: 'undo', targetId: own });
   });
 
   it('logs a cast with one tap, kept here first and then sent', async () => {

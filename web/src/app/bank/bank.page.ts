@@ -1,11 +1,13 @@
 import { Component, computed, DestroyRef, effect, inject, type OnInit, signal } from '@angular/core';
 import { A11yModule } from '@angular/cdk/a11y';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { ageOn, type SavedStudent } from '@doceo/contract';
 import { adapt, type BankEventBody, type Block, needsOf } from '@doceo/core';
 import { adaptedText, listed, warmReadingText } from '@doceo/texts';
 import { MessageService } from 'primeng/api';
+import { filter, fromEvent, merge, timer } from 'rxjs';
 import { BankStore } from '../data/lesson/bank-store';
 import { DayStore } from '../data/lesson/day-store';
 import { UserStorage } from '../data/device/user-storage';
@@ -24,6 +26,8 @@ import { type BarStudent, WhoBarComponent } from './who-bar.component';
 import { LOG_SHEETS, logSheet, type LogSheetId } from './sheets/kinds';
 
 const TICK_MS = 1000;
+/** How often it is asked what others have logged. */
+const LISTEN_EVERY_MS = 60_000;
 const LONG_PRESS_MS = 550;
 /** Tries shown under a name. */
 const SHOWN_TRIES = 8;
@@ -112,7 +116,7 @@ export class BankPage implements OnInit {
   protected readonly left = computed(() => this.session.settings().bankHand === 'left');
   protected readonly students = computed<BarStudent[]>(() => {
     const chosen = new Set(this.book.chosen().map(({ id }) => id));
-    return this.book.students().map(({ id, student }) => ({
+    return this.book.shown().map(({ id, student }) => ({
       id,
       initials: initials(student.name),
       first: firstName(student.name),
@@ -181,6 +185,13 @@ export class BankPage implements OnInit {
     const clock = setInterval(() => this.now.set(Date.now()), TICK_MS);
     inject(DestroyRef).onDestroy(() => clearInterval(clock));
     keepAwake(inject(DestroyRef));
+    // The others are heard while one looks, and at once when the phone comes out of the pocket.
+    merge(timer(LISTEN_EVERY_MS, LISTEN_EVERY_MS), fromEvent(document, 'visibilitychange'))
+      .pipe(
+        filter(() => document.visibilityState === 'visible'),
+        takeUntilDestroyed(),
+      )
+      .subscribe(() => this.book.listen());
     // Told once, gently, when a block is nearly over.
     let warned: string | null = null;
     effect(() => {

@@ -7,6 +7,8 @@ export interface GroupPlace {
   chosen: string[];
   /** Who stepped out, with the block he is at. */
   out: Record<string, string>;
+  /** Whether those of whom others have the care are shown too; in a lesson of several. */
+  others?: boolean;
 }
 
 /** The place that was kept, if it is one of this lesson; else the beginning. */

@@ -47,6 +47,11 @@ export interface BarStudent {
           <b class="plus">+</b>&ngsp;<small>several</small>
         </button>
       }
+      @if (others() > 0) {
+        <button type="button" class="all" [attr.aria-pressed]="showsOthers()" (click)="turned.emit()">
+          <b>{{ others() }}</b>&ngsp;<small>others</small>
+        </button>
+      }
     </nav>
   `,
   styles: `
@@ -130,6 +135,10 @@ export interface BarStudent {
 export class WhoBarComponent {
   readonly students = input.required<readonly BarStudent[]>();
   readonly everybody = input.required<boolean>();
+  /** Of how many somebody else has the care, and whether they are shown too. */
+  readonly others = input(0);
+  readonly showsOthers = input(false);
+  readonly turned = output<void>();
   readonly all = output<void>();
   readonly one = output<string>();
   readonly toggled = output<string>();

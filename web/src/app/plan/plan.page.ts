@@ -35,7 +35,7 @@ import { Failures } from '../data/api/failures';
 import type { ApiError } from '../data/api/api-error';
 import { DayStore } from '../data/lesson/day-store';
 import type { EditedDocument } from '../data/documents/edited-document';
-import { dayText, firstName, spanText } from '../data/lesson/lesson-texts';
+import { dayText, firstName, spanText, withText } from '../data/lesson/lesson-texts';
 import { SessionStore } from '../data/session';
 import { LessonMoves } from './weeks/lesson-moves';
 import { TitleFieldComponent } from '../parts/fields/title-field.component';
@@ -141,6 +141,7 @@ export class PlanPage implements OnInit, OnDestroy {
   protected readonly preview = signal<PlanEdit | null>(null);
   protected readonly dialog = signal<'lesson' | 'share' | 'propose' | 'rules' | 'keys' | null>(null);
   protected readonly myRigs = signal<SavedRig[]>([]);
+  protected readonly withText = withText;
   protected readonly keys = PLAN_KEYS;
   protected readonly strandNames = STRAND_NAMES;
 
@@ -328,7 +329,7 @@ export class PlanPage implements OnInit, OnDestroy {
     }
     if (change.kind === 'plan-b') return this.branch()?.makeFor(change.trigger, change.fromMin);
     const lesson = this.lesson();
-    if (lesson) this.moves.shift(lesson, change.byMin);
+    if (lesson?.mine) this.moves.shift(lesson, change.byMin);
   }
 
   protected takeCopy(): void {

@@ -2,7 +2,7 @@ import { api, type SavedLesson, type SavedPlan, type SavedStudent, type SavedWat
 import type { FakeServer } from '../../testing/fake-server';
 import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
-import { event, JONAS, keptKey, LESSON, NOW, PLAN, SAM, uuid, WATER } from '../../testing/fixtures';
+import { ALONG, event, JONAS, keptKey, LESSON, NOW, PLAN, SAM, uuid, WATER } from '../../testing/fixtures';
 import { lessonServer, setDate, show, until } from '../../testing/page';
 import { TodayPage } from './today.page';
 
@@ -54,6 +54,16 @@ describe('today', () => {
     const page = await show(TodayPage, server);
     expect(page.all('.problem h3').every((title) => title.startsWith('Must fix'))).toBe(true);
     expect(page.all('.counts')[0]).toMatch(/^1 to fix, \d+ more/);
+  });
+
+  it('leaves the lesson of a fellow to him to mend', async () => {
+    server.on(api.lessons.list, [{ ...ALONG, startsAt: '2026-06-10T22:20:00Z' }]);
+    const page = await show(TodayPage, server);
+    expect(page.all('.where')[0]).toContain('Tobias Lind’s lesson');
+    expect(page.all('.problem h3').length).toBeGreaterThan(0);
+    expect(page.all('.problem button')).toEqual([]);
+    expect(page.text()).toContain('It is for Tobias Lind, whose lesson it is, to mend it');
+    expect(page.all('.actions a')).not.toContain('Open the plan');
   });
 
   it('leads from each problem to where it is mended', async () => {

@@ -16,6 +16,7 @@ import {
   spanText,
   timeText,
   untilText,
+  withText,
 } from '../data/lesson/lesson-texts';
 import { readOnText } from '../parts/dates';
 import { LoadFailedComponent } from '../shared/load-failed.component';
@@ -42,7 +43,11 @@ const BENCHES = [
   { path: '/rig/knots', name: 'Knots', what: 'Each step drawn, and what the knot holds.' },
 ] as const;
 /** What is mended in the plan itself. */
-const IN_THE_PLAN: { label: string; change: PlanChange | null } = { label: 'Open the plan', change: null };
+interface Fix {
+  label: string;
+  change: PlanChange | null;
+}
+const IN_THE_PLAN: Fix = { label: 'Open the plan', change: null };
 
 /** The next lesson at a glance: light, blocks, students, what must be cleared first. */
 @Component({
@@ -77,6 +82,7 @@ export class TodayPage {
   protected readonly card = signal(false);
   private readonly events = computed(() => this.taught.value()?.events ?? []);
 
+  protected readonly withText = withText;
   protected readonly benches = BENCHES;
   protected readonly lesson = this.day.nextLesson;
   protected readonly water = computed(() => this.day.waterOf(this.lesson()));
@@ -110,9 +116,7 @@ export class TodayPage {
       .filter(({ level }) => level === 'must-fix')
       .map((problem) => ({
         ...problem,
-        fixes: problem.fixes.some(({ change }) => change.kind === 'open')
-          ? problem.fixes.filter(({ change }) => change.kind === 'open')
-          : [IN_THE_PLAN],
+        fixes: this.fixesHere(problem.fixes),
       })),
   );
   protected readonly others = computed(() => this.problems().length - this.stops().length);
@@ -188,6 +192,13 @@ export class TodayPage {
         ? ['/record', change.id]
         : ['/plan', lesson?.planId ?? ''],
     );
+  }
+
+  /** What is mended from here: what opens, else in the plan; of a fellow's lesson nothing, since it is his. */
+  private fixesHere(fixes: readonly Fix[]): Fix[] {
+    if (!this.lesson()?.mine) return [];
+    const opening = fixes.filter(({ change }) => change?.kind === 'open');
+    return opening.length > 0 ? opening : [IN_THE_PLAN];
   }
 
   protected again(): void {

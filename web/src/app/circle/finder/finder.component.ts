@@ -69,7 +69,8 @@ export class FinderComponent {
     ...WATER_KINDS.map((value) => ({ value, text: value })),
   ];
   protected readonly all = signal(false);
-  protected readonly lesson = this.day.lesson;
+  /** The lesson of the strip, when it is one's own to plan. */
+  protected readonly lesson = computed(() => (this.day.lesson()?.mine ? this.day.lesson() : null));
   protected readonly when = computed(() => {
     const lesson = this.lesson();
     return lesson ? dayText(lesson.startsAt, this.zone()) : '';

@@ -2,6 +2,7 @@ import { localDate } from './local-date';
 import { computed, inject, Injectable, signal } from '@angular/core';
 import {
   ageOn,
+  type Along,
   api,
   type ConditionDay,
   type Lesson,
@@ -247,6 +248,22 @@ export class DayStore {
     return this.client
       .call(api.lessons.remove, { params: { id } })
       .pipe(tap(() => this.lessonList.update((list) => list.filter((lesson) => lesson.id !== id))));
+  }
+
+  /** Says who teaches along, and whom of the group each has. */
+  setInstructors(id: string, instructors: Along['instructors']): Observable<SavedLesson> {
+    return this.client
+      .call(api.lessons.setInstructors, { params: { id }, body: { instructors } })
+      .pipe(
+        tap((saved) => this.lessonList.update((list) => list.map((one) => (one.id === id ? saved : one)))),
+      );
+  }
+
+  /** Teaches along no more: lesson and students go from this device. */
+  leaveLesson(id: string): Observable<unknown> {
+    return this.client
+      .call(api.lessons.leave, { params: { id }, body: {} })
+      .pipe(tap(() => this.load().subscribe({ error: this.failures.tell })));
   }
 
   readCard(waterId: string): Observable<SavedWater> {

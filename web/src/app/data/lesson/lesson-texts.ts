@@ -1,5 +1,5 @@
-import { NEED_NAMES } from '@doceo/texts';
-import type { Student } from '@doceo/contract';
+import { listed, NEED_NAMES } from '@doceo/texts';
+import type { SavedLesson, Student } from '@doceo/contract';
 import { clockTime } from '@doceo/core';
 import { DateTime } from 'luxon';
 
@@ -34,6 +34,13 @@ export function needsText({ hand, needs }: Pick<Student, 'hand' | 'needs'>): str
 /** What to remember of a student, in a line for his instructor: `left-handed, shoulder, first season`. */
 export function aboutStudent(student: Pick<Student, 'hand' | 'needs' | 'note'>): string {
   return [needsText(student), student.note].filter(Boolean).join(', ');
+}
+
+/** With whom one teaches a lesson, or whose it is; empty for one's own that one teaches alone. */
+export function withText({ mine, instructors }: Pick<SavedLesson, 'mine' | 'instructors'>): string {
+  const [keeper, ...along] = instructors;
+  if (!mine) return `${keeper?.name ?? ''}’s lesson`;
+  return along.length > 0 ? `with ${listed(along.map(({ name }) => name))}` : '';
 }
 
 export function firstName(name: string): string {

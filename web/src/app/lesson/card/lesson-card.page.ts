@@ -10,9 +10,9 @@ import { fetched } from '../../data/api/fetched';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { SessionStore } from '../../data/session';
 import { LessonDialogComponent } from '../../shared/lesson/lesson-dialog.component';
-import { needsText, dayText, firstName, spanText, timeText } from '../../data/lesson/lesson-texts';
+import { needsText, dayText, firstName, spanText, timeText, withText } from '../../data/lesson/lesson-texts';
 import { readOnText } from '../../parts/dates';
-import { AssistantsComponent } from '../assist/assistants.component';
+import { WhoTeachesComponent } from '../assist/who-teaches.component';
 import { CardBackComponent } from './card-back.component';
 import { NoSuchComponent } from '../../shared/no-such.component';
 import { OnePageDirective } from '../../parts/one-page.directive';
@@ -22,13 +22,13 @@ import { TeachingStore } from '../../data/teaching/teaching-store';
 @Component({
   selector: 'doceo-lesson-card',
   imports: [
-    AssistantsComponent,
     CardBackComponent,
     OnePageDirective,
     LessonDialogComponent,
     LoadFailedComponent,
     NoSuchComponent,
     RouterLink,
+    WhoTeachesComponent,
   ],
   templateUrl: './lesson-card.page.html',
   styleUrl: './lesson-card.page.css',
@@ -48,6 +48,10 @@ export class LessonCardPage {
   protected readonly changing = signal(false);
   protected readonly helping = signal(false);
   protected readonly lesson = computed(() => this.day.lessons().find(({ id }) => id === this.id()) ?? null);
+  protected readonly beside = computed(() => {
+    const lesson = this.lesson();
+    return lesson ? withText(lesson) : '';
+  });
   protected readonly water = computed(() => this.day.waterOf(this.lesson())?.water ?? null);
   protected readonly zone = computed(() => this.water()?.timeZone ?? 'UTC');
   protected readonly students = computed(() => this.day.studentsOf(this.lesson()));
@@ -103,7 +107,16 @@ export class LessonCardPage {
     });
   });
   protected readonly lanes = computed(() =>
-    this.students().map(({ student }) => ({ student, about: needsText(student) })),
+    this.students().map(({ id, student }) => {
+      const { instructors = [] } = this.lesson() ?? {};
+      const by = instructors.find(({ studentIds }) => studentIds.includes(id))?.name;
+      return {
+        student,
+        about: [needsText(student), by && instructors.length > 1 ? `with ${firstName(by)}` : '']
+          .filter(Boolean)
+          .join(', '),
+      };
+    }),
   );
 
   protected again(): void {

@@ -94,7 +94,8 @@ export class CourseView {
     });
   });
   readonly over = computed(() => this.lessons().filter((lesson) => lesson.over));
-  readonly coming = computed(() => this.lessons().filter((lesson) => !lesson.over));
+  /** Those to come that are one's own to plan. */
+  readonly coming = computed(() => this.lessons().filter(({ over, saved }) => !over && saved.mine));
   readonly fromMs = computed(() => this.midnight(this.course()?.fromOn, 0));
   /** The end of its last day. */
   readonly untilMs = computed(() => this.midnight(this.course()?.untilOn, 1));

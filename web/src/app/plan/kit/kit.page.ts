@@ -69,7 +69,7 @@ export class KitPage implements OnInit {
   private readonly coming = computed(() =>
     this.day
       .lessons()
-      .filter(({ startsAt }) => Date.parse(startsAt) > this.day.now())
+      .filter(({ mine, startsAt }) => mine && Date.parse(startsAt) > this.day.now())
       .slice(0, LOOKED_AT),
   );
   private readonly plans = fetched(

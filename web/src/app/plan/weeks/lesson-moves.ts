@@ -18,13 +18,13 @@ export class LessonMoves {
   private readonly failures = inject(Failures);
   private readonly undoable = inject(Undoable);
 
-  /** The lessons to come of any of its students, the soonest first. */
+  /** One's own lessons to come of any of its students, the soonest first. */
   after(lesson: SavedLesson): SavedLesson[] {
     return this.day
       .lessons()
       .filter(
-        ({ startsAt, studentIds }) =>
-          startsAt > lesson.startsAt && studentIds.some((id) => lesson.studentIds.includes(id)),
+        ({ mine, startsAt, studentIds }) =>
+          mine && startsAt > lesson.startsAt && studentIds.some((id) => lesson.studentIds.includes(id)),
       );
   }
 

@@ -3,7 +3,7 @@ import { RouterLink } from '@angular/router';
 import type { SavedLesson } from '@doceo/contract';
 import { listed } from '@doceo/texts';
 import { DayStore } from '../../data/lesson/day-store';
-import { dayText, firstName, spanText } from '../../data/lesson/lesson-texts';
+import { dayText, firstName, spanText, withText } from '../../data/lesson/lesson-texts';
 import { SegmentsComponent } from '../../parts/fields/segments.component';
 import { LessonMoves } from './lesson-moves';
 
@@ -25,6 +25,9 @@ const STEPS = [
     }
     <p>
       <b>{{ when() }}</b><br />{{ lesson().waterName }}{{ who() ? ', ' + who() : '' }}
+      @if (beside(); as text) {
+        <br />{{ text }}
+      }
     </p>
     <div class="row">
       @if (lesson().planId; as planId) {
@@ -41,7 +44,7 @@ const STEPS = [
         }
       </ul>
     }
-    @if (!over()) {
+    @if (!over() && lesson().mine) {
       <h3>Move it</h3>
       @if (after().length > 0) {
         <label class="along"
@@ -60,19 +63,23 @@ const STEPS = [
         }
       </div>
     }
-    <h3>Repeat it</h3>
-    <doceo-segments label="Every" [options]="everies" [value]="every()" (chosen)="every.set($event)" />
-    <doceo-segments
-      label="Times"
-      [options]="counts"
-      [value]="times()"
-      [figures]="true"
-      (chosen)="times.set($event)"
-    />
-    <button type="button" class="btn" (click)="moves.repeat(lesson(), every(), times())">
-      Put {{ times() }} more on the calendar
-    </button>
-    @if (!over()) {
+    @if (lesson().mine) {
+      <h3>Repeat it</h3>
+      <doceo-segments label="Every" [options]="everies" [value]="every()" (chosen)="every.set($event)" />
+      <doceo-segments
+        label="Times"
+        [options]="counts"
+        [value]="times()"
+        [figures]="true"
+        (chosen)="times.set($event)"
+      />
+      <button type="button" class="btn" (click)="moves.repeat(lesson(), every(), times())">
+        Put {{ times() }} more on the calendar
+      </button>
+    } @else {
+      <p class="small soft">You teach along: whose lesson it is moves, repeats or cancels it.</p>
+    }
+    @if (!over() && lesson().mine) {
       <h3>Not at all</h3>
       <button type="button" class="btn plain" (click)="moves.cancel(lesson())">Cancel the lesson</button>
     }
@@ -130,6 +137,7 @@ export class WeekLessonComponent {
   protected readonly who = computed(() =>
     listed(this.day.studentsOf(this.lesson()).map(({ student }) => firstName(student.name))),
   );
+  protected readonly beside = computed(() => withText(this.lesson()));
   protected readonly over = computed(
     () => Date.parse(this.lesson().startsAt) + this.lesson().lengthMin * 60_000 <= this.day.now(),
   );

@@ -3,7 +3,7 @@ import { MessageService } from 'primeng/api';
 import { TestBed } from '@angular/core/testing';
 import type { UndoData } from '../../data/undoable';
 import type { FakeServer } from '../../../testing/fake-server';
-import { LESSON, uuid, WATER } from '../../../testing/fixtures';
+import { ALONG, LESSON, uuid, WATER } from '../../../testing/fixtures';
 import { lessonServer, setDate, show } from '../../../testing/page';
 import { outlookFrom } from '../../../testing/waters';
 import { WeeksPage } from './weeks.page';
@@ -49,6 +49,21 @@ describe('the weeks', () => {
     expect(document.querySelectorAll('.night')).toHaveLength(0);
     expect(document.querySelectorAll('.unknown').length).toBeGreaterThan(0);
     expect(page.text()).toContain('No water yet');
+  });
+
+  it('leave the lesson of a fellow where he put it', async () => {
+    server.on(api.lessons.list, [LESSON, { ...ALONG, id: LATER.id, startsAt: LATER.startsAt }]);
+    const page = await show(WeeksPage, server);
+    document.querySelectorAll<HTMLElement>('.day button')[1]?.click();
+    await page.settle();
+    expect(page.all('.bench-side p').join()).toContain('Tobias Lind’s lesson');
+    for (const gone of ['a day later', 'Put 3 more on the calendar', 'Cancel the lesson'])
+      expect(page.all('.bench-side button')).not.toContain(gone);
+    // What follows of one's own moves along; his does not.
+    document.querySelectorAll<HTMLElement>('.day button')[0]?.click();
+    await page.settle();
+    expect(page.text()).not.toContain('What follows for its students');
+    expect(page.all('.bench-side button').join()).toContain('a day later');
   });
 
   it('show the lessons on their days, from the Monday of this week on', async () => {

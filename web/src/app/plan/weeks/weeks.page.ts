@@ -6,7 +6,7 @@ import { forkJoin, map } from 'rxjs';
 import { ApiClient } from '../../data/api/api-client';
 import { fetched } from '../../data/api/fetched';
 import { DayStore } from '../../data/lesson/day-store';
-import { dayText, timeText } from '../../data/lesson/lesson-texts';
+import { dayText, timeText, withText } from '../../data/lesson/lesson-texts';
 import { localDate } from '../../data/lesson/local-date';
 import { outlookOf } from '../../data/lesson/outlook';
 import { ChoiceFieldComponent } from '../../parts/fields/choice-field.component';
@@ -159,7 +159,9 @@ export class WeeksPage {
       return {
         ...{ id: lesson.id, date: localDate(lesson.startsAt, zone), fromMs, toMs },
         ...{ text: lesson.planTitle, short: timeText(fromMs, zone) },
-        label: `${lesson.planTitle}, ${this.dayOf(lesson)}, ${lesson.waterName}`,
+        label: [lesson.planTitle, this.dayOf(lesson), lesson.waterName, withText(lesson)]
+          .filter(Boolean)
+          .join(', '),
         looks: toMs <= this.day.now() ? 'taught' : 'lesson',
       };
     }),

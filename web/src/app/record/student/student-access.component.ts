@@ -1,5 +1,6 @@
 import { Component, computed, inject, input, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import { RouterLink } from '@angular/router';
 import { ageOn, api, handOverSchema, type SavedStudent, type StudentAccess } from '@doceo/contract';
 import { mayBeRecorded } from '@doceo/core';
 import { DateTime } from 'luxon';
@@ -22,7 +23,7 @@ const TIMES = [
 /** Who else sees a student's record: given by name and for a time, ended, or handed over whole. */
 @Component({
   selector: 'doceo-student-access',
-  imports: [ChoiceFieldComponent, FormsModule, LoadFailedComponent, TextFieldComponent],
+  imports: [ChoiceFieldComponent, FormsModule, LoadFailedComponent, RouterLink, TextFieldComponent],
   templateUrl: './student-access.component.html',
   styles: `
     :host {

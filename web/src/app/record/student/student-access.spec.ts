@@ -1,5 +1,5 @@
 import { api, type StudentAccess } from '@doceo/contract';
-import { JONAS, SAM } from '../../../testing/fixtures';
+import { JONAS, LESSON, SAM } from '../../../testing/fixtures';
 import { lessonServer, setDate, show } from '../../../testing/page';
 import { StudentListPage } from '../list/student-list.page';
 import { StudentAccessComponent } from './student-access.component';
@@ -8,7 +8,7 @@ const TOBIAS = { userId: 'b1d7c9ce-6b1b-4d6d-9a39-7d64d8a5a001', name: 'Tobias L
 const NOBODY: StudentAccess = { people: [], fellows: [TOBIAS], handOver: null, before: [] };
 const GIVEN: StudentAccess = {
   ...NOBODY,
-  people: [{ ...TOBIAS, since: '2026-06-10T08:00:00.000Z', untilOn: '2026-06-17' }],
+  people: [{ ...TOBIAS, since: '2026-06-10T08:00:00.000Z', untilOn: '2026-06-17', lesson: null }],
   fellows: [],
 };
 
@@ -35,6 +35,17 @@ describe('who sees a record', () => {
     server.on(api.access.end, NOBODY);
     await page.press('End it');
     expect(page.text()).toContain('Nobody but you.');
+  });
+
+  it('through a lesson is told with it, and ends there', async () => {
+    const lesson = { id: LESSON.id, title: 'First nymphs' };
+    const { page } = await open({
+      ...NOBODY,
+      people: [{ ...TOBIAS, since: '2026-06-10T08:00:00.000Z', untilOn: '2026-06-17', lesson }],
+    });
+    expect(page.all('li').join()).toContain('Through the lesson “First nymphs”, and ends with it.');
+    expect(document.querySelector('li a')?.getAttribute('href')).toBe(`/lesson/${LESSON.id}`);
+    expect(page.all('button')).not.toContain('End it');
   });
 
   it('is given until it is ended, or refused in words', async () => {
