@@ -10,7 +10,7 @@ import {
 } from '@doceo/core';
 import { SHIPPED_CURRICULUM } from '@doceo/core/shipped';
 import type { DateTime } from 'luxon';
-import type { DemoStudent } from './people';
+import { type DemoStudent, FELLOW } from './people';
 import { FIRST_NYMPHS, GRASS_DAY, STILL_WATER } from './plans';
 import type { DemoWater } from './waters';
 
@@ -20,6 +20,13 @@ const DEVICE = deterministicId('device:demo-tablet');
 export interface DemoLesson {
   id: string;
   lesson: Lesson;
+}
+
+/** Who teaches along in a lesson, and whom he has. */
+interface DemoAlong {
+  lessonId: string;
+  userId: string;
+  studentIds: string[];
 }
 
 /** Drills and attempts of one past lesson, per student. */
@@ -115,7 +122,7 @@ export function demoLessons(
   now: DateTime,
   students: readonly DemoStudent[],
   waters: readonly DemoWater[],
-): { lessons: DemoLesson[]; events: BankEvent[] } {
+): { lessons: DemoLesson[]; along: DemoAlong[]; events: BankEvent[] } {
   const waterId = (name: string): string => waters.find(({ water }) => water.name === name)?.id ?? '';
   const idsOf = (names: readonly string[]): string[] =>
     names.flatMap((name) => students.find(({ key }) => key === name)?.id ?? []);
@@ -147,6 +154,7 @@ export function demoLessons(
     ),
   );
   const events = students.flatMap((student) => recordOf(student, past));
+  const later = make('later', morning(11), STILL_WATER.id, 'Merrow Lake', ['Lidia Moreau', 'Emil Starck']);
   return {
     lessons: [
       ...past,
@@ -154,8 +162,9 @@ export function demoLessons(
         make(`course-${days}`, morning(days), FIRST_NYMPHS.id, 'River Ostrel', COURSE_GROUP),
       ),
       make('next', morning(3), FIRST_NYMPHS.id, 'River Ostrel', COURSE_GROUP),
-      make('later', morning(11), STILL_WATER.id, 'Merrow Lake', ['Lidia Moreau', 'Emil Starck']),
+      later,
     ],
+    along: [{ lessonId: later.id, userId: FELLOW.id, studentIds: idsOf(['Emil Starck']) }],
     events,
   };
 }

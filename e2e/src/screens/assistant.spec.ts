@@ -37,9 +37,9 @@ describe('an assistant', () => {
     (await ask<unknown[]>(lead, `/api/events?lessonId=${lesson}`)).length;
   const openCard = async (): Promise<void> => {
     await lead.goto(`${at.server.url}/lesson/${lesson}`);
-    await byText(lead, 'button', 'Who helps');
+    await byText(lead, 'button', 'Who teaches');
     await settled(lead);
-    await clickText(lead, 'button', 'Who helps');
+    await clickText(lead, 'button', 'Who teaches');
     await lead.waitForSelector('doceo-assistants ul');
     await settled(lead);
   };

@@ -37,6 +37,8 @@ describe('reading', () => {
       planTitle: 'x'.repeat(500),
       lengthMin: -3,
       waterName: '',
+      mine: true,
+      instructors: [],
     };
     expect(savedLessonSchema.safeParse(lesson).success).toBe(false);
     expect(tolerant(savedLessonSchema).parse(lesson)).toEqual(lesson);

@@ -7,6 +7,7 @@ import { insertCourse } from '../courses/courses.sql';
 import { saveOwnDocument } from '../db/own-document';
 import { type Db, rows, write } from '../db/pool';
 import { insertEvents } from '../events/events.sql';
+import { setInstructors } from '../lessons/instructors.sql';
 import { insertLesson } from '../lessons/lessons.sql';
 import { insertPlan, updatePlanCircle } from '../plans/plans.sql';
 import { saveFlyBox } from '../fly-box/fly-box.sql';
@@ -67,11 +68,12 @@ async function insertScenario(db: Db, scenario: Scenario, passwordHash: string):
     if (circleId) await updatePlanCircle(db, plan.id, circleId);
   }
   for (const step of scenario.lineage) await insertLineageStep(db, step);
-  const { ownerId, lessons, events } = scenario.lessons;
+  const { ownerId, lessons, along, events } = scenario.lessons;
   for (const { id, lesson } of lessons) {
     const taught = scenario.plans.find(({ plan }) => plan.id === lesson.planId)?.plan;
     if (taught) await insertLesson(db, ownerId, id, lesson, { ...taught, version: 1 });
   }
+  for (const { lessonId, ...one } of along) await setInstructors(db, lessonId, [one]);
   for (const { id, course } of scenario.courses) await insertCourse(db, ownerId, id, course);
   for (let i = 0; i < events.length; i += BATCH) await insertEvents(db, ownerId, events.slice(i, i + BATCH));
   await noteTaught(db);

@@ -62,8 +62,18 @@ describe('today', () => {
     expect(page.all('.where')[0]).toContain('Tobias Lind’s lesson');
     expect(page.all('.problem h3').length).toBeGreaterThan(0);
     expect(page.all('.problem button')).toEqual([]);
-    expect(page.text()).toContain('It is for Tobias Lind, whose lesson it is, to mend it');
+    expect(page.text()).toContain('The plan is for Tobias Lind to mend');
+    expect(page.all('.students .soft')).toEqual(['hurries the pause, with Tobias', '']);
     expect(page.all('.actions a')).not.toContain('Open the plan');
+  });
+
+  it('lets who teaches along read the rule card, where the water is his to change', async () => {
+    const rules = { ...WATER.water.rules, checkedOn: '2025-06-01' };
+    server
+      .on(api.lessons.list, [ALONG])
+      .on(api.waters.list, [{ ...WATER, water: { ...WATER.water, rules } }]);
+    const page = await show(TodayPage, server);
+    expect(page.all('.problem button')).toEqual(['Open the card']);
   });
 
   it('leads from each problem to where it is mended', async () => {

@@ -94,7 +94,7 @@ export class TodayPage {
       name: student.name,
       first: firstName(student.name),
       initials: initials(student.name),
-      note: aboutStudent(student),
+      note: [aboutStudent(student), this.withWhom(id)].filter(Boolean).join(', '),
     })),
   );
   protected readonly problems = computed(() => {
@@ -119,6 +119,7 @@ export class TodayPage {
         fixes: this.fixesHere(problem.fixes),
       })),
   );
+  protected readonly hasUnmended = computed(() => this.stops().some(({ fixes }) => fixes.length === 0));
   protected readonly others = computed(() => this.problems().length - this.stops().length);
   protected readonly later = computed(() =>
     this.day
@@ -194,11 +195,19 @@ export class TodayPage {
     );
   }
 
-  /** What is mended from here: what opens, else in the plan; of a fellow's lesson nothing, since it is his. */
+  /** Who else has a student in a lesson that several teach. */
+  private withWhom(studentId: string): string {
+    const by = this.lesson()?.instructors.find(({ studentIds }) => studentIds.includes(studentId));
+    return by && by.userId !== this.session.user()?.id ? `with ${firstName(by.name)}` : '';
+  }
+
+  /** What is mended from here: what opens, else in the plan; of a fellow's lesson the rule card, where one may read it. */
   private fixesHere(fixes: readonly Fix[]): Fix[] {
-    if (!this.lesson()?.mine) return [];
     const opening = fixes.filter(({ change }) => change?.kind === 'open');
-    return opening.length > 0 ? opening : [IN_THE_PLAN];
+    if (this.lesson()?.mine) return opening.length > 0 ? opening : [IN_THE_PLAN];
+    return opening.filter(
+      ({ change }) => change?.kind === 'open' && change.what === 'rule-card' && this.water()?.editable,
+    );
   }
 
   protected again(): void {

@@ -9,3 +9,8 @@ export function bareLesson({ planId, waterId, startsAt, studentIds }: SavedLesso
 export function endMs({ startsAt, lengthMin }: Pick<SavedLesson, 'startsAt' | 'lengthMin'>): number {
   return Date.parse(startsAt) + lengthMin * 60_000;
 }
+
+/** A lesson as it is told now: a copy that an earlier version kept on this device says not whose it is. */
+export function asToldNow(lesson: SavedLesson): SavedLesson {
+  return { ...{ mine: true, instructors: [] }, ...lesson };
+}

@@ -2,14 +2,14 @@ import { TestBed } from '@angular/core/testing';
 import { api, type SavedLesson } from '@doceo/contract';
 import { lastValueFrom } from 'rxjs';
 import { type FakeServer, withServer } from '../../../testing/fake-server';
-import { attempt, JONAS, LESSON, NOW, receipt, SAM, uuid, WATER } from '../../../testing/fixtures';
+import { ALONG, attempt, JONAS, LESSON, NOW, receipt, SAM, uuid, WATER } from '../../../testing/fixtures';
 import { lessonServer, setDate, until } from '../../../testing/page';
 import { ApiClient } from '../api/api-client';
 import { BankStore } from './bank-store';
 import { SessionStore } from '../session';
 import { DayStore } from './day-store';
 import { localDate } from './local-date';
-import { aboutStudent, dayText, firstName, initials, spanText } from './lesson-texts';
+import { aboutStudent, dayText, firstName, initials, spanText, withText } from './lesson-texts';
 import { fileName } from '../download';
 
 const later: SavedLesson = {
@@ -43,6 +43,19 @@ describe('where and when we are', () => {
     expect(day.lesson()?.id).toBe(later.id);
     TestBed.resetTestingModule();
     expect((await open(server())).lesson()?.id).toBe(later.id);
+  });
+
+  it('takes a lesson of which an earlier copy says not who teaches it as one’s own', async () => {
+    const { mine: _mine, instructors: _instructors, ...before } = LESSON;
+    const day = await open(lessonServer().on(api.lessons.list, [before as SavedLesson]));
+    expect(day.lesson()).toEqual({ ...before, mine: true, instructors: [] });
+    expect(withText(day.lesson() as SavedLesson)).toBe('');
+  });
+
+  it('tells with whom a lesson is taught', () => {
+    expect(withText(LESSON)).toBe('');
+    expect(withText(ALONG)).toBe('Tobias Lind’s lesson');
+    expect(withText({ ...ALONG, mine: true })).toBe('with Maren Voss');
   });
 
   it('is the last lesson when none is ahead, and none without any', async () => {

@@ -26,7 +26,7 @@ import {
 import { forkJoin, map, type Observable, of, switchMap, tap } from 'rxjs';
 import { ApiClient } from '../api/api-client';
 import type { ApiError } from '../api/api-error';
-import { endMs } from './bare-lesson';
+import { asToldNow, endMs } from './bare-lesson';
 import { BankStore } from './bank-store';
 import { DeviceCopies } from '../device/device-copies';
 import { DeviceUser } from '../device/device-user';
@@ -137,7 +137,7 @@ export class DayStore {
       this.client.answer(api.students.list),
     ]).pipe(
       tap(([lessons, waters, { value: students, fromDevice }]) => {
-        this.lessonList.set(lessons);
+        this.lessonList.set(lessons.map(asToldNow));
         this.waterList.set(waters);
         this.studentList.set(students);
         if (!fromDevice) void this.forgetOthers(students);

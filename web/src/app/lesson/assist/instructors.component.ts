@@ -53,7 +53,7 @@ import { SegmentsComponent } from '../../parts/fields/segments.component';
         }
       </div>
       <div class="row">
-        <button type="button" class="btn small" [disabled]="sending.busy()" (click)="shareOut()">
+        <button type="button" class="btn small" data-first [disabled]="sending.busy()" (click)="shareOut()">
           Share the group out
         </button>
         <span class="small soft">Evenly, neighbours with the same.</span>

@@ -21,7 +21,7 @@ import { InstructorsComponent } from './instructors.component';
         <h2>Who helps</h2>
         <doceo-assistants [lessonId]="lesson().id" [zone]="zone()" />
       } @else {
-        <ul class="given">
+        <ul class="given" data-first tabindex="-1">
           @for (one of people(); track one.name; let first = $first) {
             <li>
               <span>
@@ -51,7 +51,7 @@ import { InstructorsComponent } from './instructors.component';
   `,
   styles: `
     h2 {
-      margin-bottom: 0;
+      margin: 20px 0 0;
     }
 
     .row {

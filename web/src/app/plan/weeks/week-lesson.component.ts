@@ -77,7 +77,7 @@ const STEPS = [
         Put {{ times() }} more on the calendar
       </button>
     } @else {
-      <p class="small soft">You teach along: whose lesson it is moves, repeats or cancels it.</p>
+      <p class="small soft along-told">You teach along: whose lesson it is moves, repeats or cancels it.</p>
     }
     @if (!over() && lesson().mine) {
       <h3>Not at all</h3>
@@ -94,6 +94,9 @@ const STEPS = [
     ul {
       margin: 0;
       padding-left: 18px;
+    }
+    .along-told {
+      margin-top: 12px;
     }
     .steps {
       display: grid;
