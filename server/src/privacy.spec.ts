@@ -1,4 +1,4 @@
-import { studentFileSchema } from '@doceo/contract';
+import { type SavedLesson, studentFileSchema } from '@doceo/contract';
 import { demoScenario, FELLOW, LEAD, OTHER } from '@doceo/demo';
 import type supertest from 'supertest';
 import { rows } from './db/pool';
@@ -135,7 +135,10 @@ describe('a student’s own data', () => {
       for (const path of ['students', 'readings', 'lessons', 'rigs', 'plans', 'skill-fit'])
         expect((await fellow.get(`/api/${path}`).expect(200)).text).not.toContain(id);
     }
-    for (const lesson of (await lead.get('/api/lessons').expect(200)).body) {
+    const lessons = (await lead.get('/api/lessons').expect(200)).body as SavedLesson[];
+    const alone = lessons.filter(({ instructors }) => instructors.length === 1);
+    expect(alone).toHaveLength(lessons.length - 1);
+    for (const lesson of alone) {
       await fellow.get(`/api/events?lessonId=${lesson.id}`).expect(404);
       await fellow.get(`/api/events?studentsOfLesson=${lesson.id}`).expect(404);
     }
