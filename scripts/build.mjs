@@ -3,4 +3,4 @@ import { ensureDependencies } from './lib/setup.mjs';
 
 ensureDependencies();
 await buildPrograms();
-buildWeb();
+await buildWeb();

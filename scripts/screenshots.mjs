@@ -10,7 +10,7 @@ import { ROOT, tryRun } from './lib/shell.mjs';
 ensurePackages(['mariadb-server', 'chromium']);
 ensureDependencies();
 await buildPrograms();
-buildWeb();
+await buildWeb();
 const folder = mkdtempSync(join(tmpdir(), 'doceo-shots-'));
 const database = await startDatabase(folder, { fast: true });
 process.exitCode = tryRun(process.execPath, [join(ROOT, 'dist/screenshots.mjs'), ...process.argv.slice(2)], {

@@ -21,7 +21,7 @@ async function main() {
   ensurePackages(outside ? [] : ['mariadb-server']);
   ensureDependencies();
   await buildPrograms();
-  buildWeb();
+  await buildWeb();
 
   if (reset && existsSync(folder)) await emptied(folder);
   const database = outside ? null : await startDatabase(folder);

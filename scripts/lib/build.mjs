@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { compressFolder } from './compress.mjs';
 import { LEFT_OUT, REQUIRE } from './packages.mjs';
 import { ROOT, run } from './shell.mjs';
 
@@ -23,17 +24,18 @@ function hashOf(paths) {
 }
 
 /** Runs a build unless its sources are those of the last one. */
-function unlessBuilt(name, sources, build) {
+async function unlessBuilt(name, sources, build) {
   const mark = join(ROOT, `dist/.${name}`);
   const hash = hashOf([
     'package-lock.json',
     'tsconfig.base.json',
     'scripts/lib/build.mjs',
+    'scripts/lib/compress.mjs',
     'scripts/lib/packages.mjs',
     ...sources,
   ]);
   if (existsSync(mark) && readFileSync(mark, 'utf8') === hash) return;
-  build();
+  await build();
   mkdirSync(join(ROOT, 'dist'), { recursive: true });
   writeFileSync(mark, hash);
 }
@@ -53,7 +55,7 @@ export async function buildPrograms() {
     'interface-bench': 'e2e/src/speed/interface-bench.ts',
   };
   let needed = false;
-  unlessBuilt('programs', PROGRAM_SOURCES, () => (needed = true));
+  await unlessBuilt('programs', PROGRAM_SOURCES, () => (needed = true));
   if (!needed) return;
   const { build } = await import('esbuild');
   await build({
@@ -138,8 +140,8 @@ function buildWorker(name, folder, at, keeps) {
 const OTHER_LETTERS = /-(latin-ext|vietnamese)-|\.woff$/;
 
 /** The page of a student, which is a small application of its own. */
-function buildStudentPage() {
-  unlessBuilt(
+async function buildStudentPage() {
+  await unlessBuilt(
     'student',
     [
       'core/src',
@@ -153,10 +155,12 @@ function buildStudentPage() {
       'web/tsconfig.student.json',
       'angular.json',
     ],
-    () => {
+    async () => {
       console.log('Building the page of a student ...');
       runBuild('student');
-      buildWorker('student-worker', join(ROOT, 'dist/student'), '/my/', (file) => !OTHER_LETTERS.test(file));
+      const folder = join(ROOT, 'dist/student');
+      buildWorker('student-worker', folder, '/my/', (file) => !OTHER_LETTERS.test(file));
+      await compressFolder(folder);
     },
   );
 }
@@ -168,9 +172,9 @@ function runBuild(project, ...rest) {
   });
 }
 
-export function buildWeb() {
-  buildStudentPage();
-  unlessBuilt(
+export async function buildWeb() {
+  await buildStudentPage();
+  await unlessBuilt(
     'web',
     [
       'core/src',
@@ -183,10 +187,11 @@ export function buildWeb() {
       'web/tsconfig.app.json',
       'angular.json',
     ],
-    () => {
+    async () => {
       console.log('Building the web application ...');
       runBuild('web', '--stats-json');
       buildServiceWorker();
+      await compressFolder(join(ROOT, 'dist/web'));
     },
   );
 }

@@ -8,6 +8,9 @@ import { createApp } from './http/app';
 import { seedDemo } from './seed/seed-demo';
 import { readSettings } from './settings';
 
+/** So many hold a connection at once; each costs some memory, also one on which nothing is sent. */
+const MOST_CONNECTIONS = 2000;
+
 const settings = readSettings(process.env);
 const log = pino({ level: settings.DOCEO_LOG });
 const done = await prepareDatabase(
@@ -24,6 +27,9 @@ const server = createServer(app);
 // Longer than proxies and clients keep theirs: none sends a request on a connection that is just being closed.
 server.keepAliveTimeout = 75_000;
 server.headersTimeout = 80_000;
+// A drawing of some megabytes over a weak network takes its time; what is sent no further goes.
+server.requestTimeout = 120_000;
+server.maxConnections = MOST_CONNECTIONS;
 server.listen(settings.PORT, settings.HOST, () => {
   const { port } = server.address() as AddressInfo;
   // Nobody knows a port that was given just now; letters of the demo lead there all the same.

@@ -68,19 +68,47 @@ export function middle(shape: readonly Point[]): Point {
   return { x: sum.x / shape.length, y: sum.y / shape.length };
 }
 
-/** The pair of sides that cross, by the index of their first corner; null when no two do. */
+/**
+ * The pair of sides that cross, by the index of their first corner, the first in the order of the corners; null when no
+ * two do. Only sides whose spans in x and y overlap are compared, from left to right.
+ */
 export function crossingSides(shape: readonly Point[]): [number, number] | null {
   const n = shape.length;
-  for (let i = 0; i < n; i++)
-    for (let j = i + 1; j < n; j++) {
+  const sides = shape
+    .map((a, i): Side => {
+      const b = shape[(i + 1) % n] as Point;
+      return { i, a, b, left: Math.min(a.x, b.x), right: Math.max(a.x, b.x) };
+    })
+    .sort((one, other) => one.left - other.left);
+  let found: [number, number] | null = null;
+  let open: Side[] = [];
+  for (const side of sides) {
+    open = open.filter(({ right }) => right >= side.left);
+    for (const other of open) {
+      const [i, j] = side.i < other.i ? [side.i, other.i] : [other.i, side.i];
       // Neighbours share a corner; a side cannot cross them there.
       if (j === i + 1 || (i === 0 && j === n - 1)) continue;
-      if (
-        cross(shape[i] as Point, shape[(i + 1) % n] as Point, shape[j] as Point, shape[(j + 1) % n] as Point)
-      )
-        return [i, j];
+      if (found && (i > found[0] || (i === found[0] && j > found[1]))) continue;
+      if (overlapInY(side, other) && cross(side.a, side.b, other.a, other.b)) found = [i, j];
     }
-  return null;
+    open.push(side);
+  }
+  return found;
+}
+
+interface Side {
+  i: number;
+  a: Point;
+  b: Point;
+  left: number;
+  right: number;
+}
+
+function overlapInY(one: Side, other: Side): boolean {
+  return (
+    Math.max(one.a.y, one.b.y) >= Math.min(other.a.y, other.b.y) &&
+    Math.max(other.a.y, other.b.y) >= Math.min(one.a.y, one.b.y)
+  );
 }
 
 function cross(a: Point, b: Point, c: Point, d: Point): boolean {

@@ -1,110 +1,19 @@
-import {
-  buildRig,
-  calibrate,
-  fitSkill,
-  formatProbability,
-  EVIDENCE_KINDS,
-  planProblems,
-  type Rig,
-  rigFigures,
-  rigProblems,
-  seededRandom,
-  simulateSchool,
-  skillState,
-  type SkillAttempt,
-  type TracingParameters,
-  emptyPlan,
-} from '@doceo/core';
-import { SHIPPED_CURRICULUM as SHIPPED } from '@doceo/core/shipped';
+import { benchBeside } from './beside-bench';
+import { benchCalibration } from './calibration-bench';
+import { benchCore } from './core-bench';
 import { benchDrift } from './drift-bench';
-import { fastestMs } from './fastest';
 import { benchSchedule } from './schedule-bench';
 import { benchSignIn } from './sign-in-bench';
 
-function attempts(count: number, seed: string): SkillAttempt[] {
-  const random = seededRandom(seed);
-  const ids = SHIPPED.skills.all.map((skill) => skill.id);
-  return Array.from({ length: count }, (_, i) => ({
-    id: `${i}`,
-    atMs: i * 40_000,
-    good: random() < 0.6,
-    skillId: ids[Math.floor(random() * 12)] as string,
-    ...(i % 2 === 0 ? {} : { evidence: EVIDENCE_KINDS[i % EVIDENCE_KINDS.length], choices: 2 + (i % 4) }),
-  }));
-}
-
-/** A rig of twenty parts: as many sections as a leader may sensibly have, three flies, indicator and shot. */
-function twentyParts(): Rig {
-  const rig = buildRig('lake-long-leader');
-  const more = Array.from({ length: 11 }, (_, i) => ({
-    ...(rig.sections[0] as Rig['sections'][number]),
-    id: `more-${i}`,
-    lengthM: 0.2,
-  }));
-  const { fittings } = buildRig('indicator-nymph');
-  return { ...rig, sections: [...more, ...rig.sections], fittings };
-}
-
-const rig = twentyParts();
-const thousand = Array.from({ length: 30 }, (_, i) => attempts(1000, `student ${i}`));
-const ten = attempts(10, 'few');
-const plan = {
-  ...emptyPlan(),
-  blocks: SHIPPED.drills.all.slice(0, 20).map((drill, i) => ({
-    id: `${i}`,
-    kind: 'drill' as const,
-    title: drill.name,
-    drillId: drill.id,
-    startMin: i * 10,
-    durationMin: 10,
-    lane: null,
-    place: 'anywhere' as const,
-    rigId: null,
-    cue: '',
-    watchFor: [],
-    note: '',
-  })),
+const PARTS: Record<string, () => void | Promise<void>> = {
+  core: benchCore,
+  drift: benchDrift,
+  schedule: benchSchedule,
+  calibration: benchCalibration,
+  'sign-in': benchSignIn,
+  beside: benchBeside,
 };
 
-const state = fastestMs(() => thousand.forEach((list) => skillState(SHIPPED.skills.all, list, 1e9)));
-const small = fastestMs(() => skillState(SHIPPED.skills.all, ten, 1e9));
-const figures = fastestMs(() => void [rigFigures(rig, 2, 'metric'), rigProblems(rig, { water: null })]);
-const check = fastestMs(() => void planProblems(SHIPPED, plan, null));
-
-console.log(
-  `skill state, 30 students × 1000 events of all kinds: ${state.toFixed(1)} ms of 50 ms (${(state / 50).toFixed(2)} of the aim; ${(state / 30 / small).toFixed(1)} × one student with 10 events)`,
-);
-console.log(
-  `edit of a rig of 20 parts, all figures and problems: ${figures.toFixed(2)} ms of 8 ms (${(figures / 8).toFixed(2)} of the aim)`,
-);
-console.log(`plan check, 20 blocks: ${check.toFixed(2)} ms (${(check / figures).toFixed(1)} × a rig edit)`);
-
-benchDrift();
-benchSchedule();
-
-const school = { students: 500, sessions: 3, attempts: 5 };
-console.log('\ncalibration on 500 simulated students: mastery foretold, and how often it is true');
-for (const { from, to, n, predicted, happened } of calibrate(
-  simulateSchool(SHIPPED, 'bench', {
-    ...school,
-    drillIds: SHIPPED.drills.all.slice(0, 16).map(({ id }) => id),
-  }),
-))
-  console.log(
-    `  ${formatProbability(from)} to ${formatProbability(to)}: foretold ${formatProbability(predicted)}, true ${formatProbability(happened)}, n ${n}`,
-  );
-
-const truth: TracingParameters = { initial: 0.06, learn: 0.12, slip: 0.05, guess: 0.1 };
-const alike = simulateSchool(SHIPPED, 'bench fit', {
-  ...school,
-  drillIds: ['count-the-pause'],
-  parameters: { 'casting.pause': truth },
-});
-const { mean, spread } = fitSkill(alike.map(({ attempts }) => attempts));
-console.log('parameters fitted to 500 students who learn alike, and the truth');
-for (const key of ['initial', 'learn', 'slip', 'guess'] as const)
-  console.log(
-    `  ${key}: fitted ${mean[key].toFixed(3)} ± ${spread[key].toFixed(3)}, true ${truth[key].toFixed(3)}`,
-  );
-
-await benchSignIn();
+const wanted = process.argv.slice(2);
+for (const [name, bench] of Object.entries(PARTS))
+  if (wanted.length === 0 || wanted.includes(name)) await bench();

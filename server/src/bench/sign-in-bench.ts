@@ -7,6 +7,7 @@ import { createApp } from '../http/app';
 import { seedDemo } from '../seed/seed-demo';
 import { readSettings } from '../settings';
 import { emptyDatabase, MIGRATIONS, ROOT } from '../testing/test-database';
+import { median } from './median';
 
 const TRIES = 200;
 /** An address that has an account, and one that has none. */
@@ -72,9 +73,4 @@ export async function benchSignIn(): Promise<void> {
   await new Promise((done) => server.close(done));
   await close();
   await pool.end();
-}
-
-function median(values: readonly number[]): number {
-  const sorted = [...values].sort((a, b) => a - b);
-  return sorted[Math.floor(sorted.length / 2)] as number;
 }

@@ -1,4 +1,3 @@
-import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import {
   api,
@@ -59,6 +58,7 @@ import { waterRoutes } from '../waters/waters.routes';
 import { errorHandler, HttpError } from './errors';
 import { route } from './route';
 import { accessLog } from './access-log';
+import { Built } from './built';
 import { metrics } from './metrics';
 import { jsonOnly, permissions, requestIds, sameSiteOnly, securityHeaders, styleNonce } from './security';
 import { sessions } from './sessions';
@@ -85,14 +85,14 @@ export function createApp(
   const mail = new Mail(pool, settings, log, () => settings.DOCEO_URL);
   app.disable('x-powered-by');
   if (settings.DOCEO_TRUST_PROXY) app.set('trust proxy', 1);
-  app.use(
-    requestIds,
-    accessLog(log),
-    styleNonce,
-    permissions,
-    securityHeaders(settings.DOCEO_SECURE_COOKIES),
-    compression(),
-  );
+  app.use(requestIds, styleNonce, permissions, securityHeaders(settings.DOCEO_SECURE_COOKIES));
+  const built = [
+    new Built(join(settings.DOCEO_ROOT, 'dist/student'), '/my', 'worker.js'),
+    new Built(join(settings.DOCEO_ROOT, 'dist/web'), '', 'service-worker.js'),
+  ];
+  // Before all else: a first visit asks for two hundred files, and none of them is anybody's in particular.
+  for (const one of built) one.serveFiles(app);
+  app.use(accessLog(log), compression());
   // All statements of a request share one patience with the database.
   app.use('/api', (_request, _response, next) => withPatience(next));
   if (settings.DOCEO_METRICS) {
@@ -110,7 +110,8 @@ export function createApp(
     if (database !== 'up') response.status(503);
     return { ok: database === 'up', database, trouble, version: VERSION };
   });
-  route(router, pool, api.openapi, 'anybody', () => Promise.resolve(openApi(VERSION)));
+  let description: ReturnType<typeof openApi> | undefined;
+  route(router, pool, api.openapi, 'anybody', () => Promise.resolve((description ??= openApi(VERSION))));
 
   router.use('/api', sameSiteOnly, jsonOnly, session.handler);
   const larger: [string, number][] = [
@@ -177,8 +178,7 @@ export function createApp(
     '/robots.txt',
     (_request, response) => void response.type('txt').send('User-agent: *\nDisallow: /\n'),
   );
-  serveBuilt(app, join(settings.DOCEO_ROOT, 'dist/student'), '/my', 'worker.js');
-  serveBuilt(app, join(settings.DOCEO_ROOT, 'dist/web'), '', 'service-worker.js');
+  for (const one of built) one.servePage(app);
   app.use(() => {
     throw new HttpError('not-found');
   });
@@ -192,43 +192,4 @@ export function createApp(
       await mail.close();
     },
   };
-}
-
-const ONE_YEAR_MS = 365 * 24 * 3_600_000;
-
-/**
- * Built files with their hash in the name may be kept for ever; the page itself never. The page and the worker that
- * keeps it on a device are of the build this process started with, also when a newer one is being put in its place.
- *
- * @param at where it is found: the application itself, or the page of a student
- */
-function serveBuilt(app: Express, folder: string, at: '' | '/my', workerName: string): void {
-  const atStart = (name: string): string | null => {
-    const path = join(folder, name);
-    return existsSync(path) ? readFileSync(path, 'utf8') : null;
-  };
-  const html = atStart('index.html');
-  const worker = atStart(workerName);
-  app.get(`${at}/${workerName}`, (_request, response) => {
-    if (worker === null) throw new HttpError('not-found');
-    response.setHeader('Cache-Control', 'no-cache');
-    response.type('js').send(worker);
-  });
-  app.use(
-    at || '/',
-    express.static(folder, {
-      index: false,
-      setHeaders: (response, path) =>
-        response.setHeader(
-          'Cache-Control',
-          /-[A-Z0-9]{8}\.\w+$/.test(path) ? `public, max-age=${ONE_YEAR_MS / 1000}, immutable` : 'no-cache',
-        ),
-    }),
-  );
-  app.get(at === '' ? /^\/(?!api\/)[^.]*$/ : /^\/my(\/[^.]*)?$/, (_request, response) => {
-    if (html === null) throw new HttpError('not-found');
-    response.setHeader('X-Robots-Tag', 'noindex, nofollow');
-    response.setHeader('Cache-Control', 'no-store');
-    response.type('html').send(html.replaceAll('NONCE-HERE', String(response.locals['nonce'])));
-  });
 }

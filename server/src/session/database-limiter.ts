@@ -1,5 +1,9 @@
+import pLimit from 'p-limit';
 import { type IRateLimiterOptions, RateLimiterMySQL, RateLimiterRes } from 'rate-limiter-flexible';
 import { type Db, rows, write } from '../db/pool';
+
+/** Whoever floods the door with tries leaves connections to the database to all others. */
+const fewAtOnce = pLimit(3);
 
 interface Count {
   points: number;
@@ -36,7 +40,8 @@ export class DatabaseLimiter extends RateLimiterMySQL {
   /** A count that has run out begins anew. */
   async _upsert(key: string | number, points: number, msDuration: number, fresh = false): Promise<Count> {
     const now = Date.now();
-    await write(
+    await fewAtOnce(
+      write,
       this.db,
       `INSERT INTO limits (id, points, expires_ms) VALUES (?, ?, ?)
        ON DUPLICATE KEY UPDATE points = IF(? OR expires_ms <= ?, VALUES(points), points + VALUES(points)),
@@ -47,7 +52,8 @@ export class DatabaseLimiter extends RateLimiterMySQL {
   }
 
   async _get(key: string | number): Promise<Count | null> {
-    const [found] = await rows<Count>(
+    const [found] = await fewAtOnce(
+      rows<Count>,
       this.db,
       'SELECT points, expires_ms FROM limits WHERE id = ? AND expires_ms > ?',
       [key, Date.now()],
@@ -56,6 +62,6 @@ export class DatabaseLimiter extends RateLimiterMySQL {
   }
 
   async _delete(key: string | number): Promise<boolean> {
-    return (await write(this.db, 'DELETE FROM limits WHERE id = ?', [key])) > 0;
+    return (await fewAtOnce(write, this.db, 'DELETE FROM limits WHERE id = ?', [key])) > 0;
   }
 }

@@ -1,6 +1,8 @@
 import { hash, verify } from '@node-rs/argon2';
 import type { Issue } from '@doceo/contract';
 import { dictionary } from '@zxcvbn-ts/language-common';
+import pLimit from 'p-limit';
+import { HttpError } from '../http/errors';
 
 const COMMON: ReadonlySet<string> = new Set(dictionary['passwords-common']);
 
@@ -25,13 +27,31 @@ export function passwordIssues(password: string, known: readonly string[], path:
     : [];
 }
 
-export const hashPassword = (password: string): Promise<string> => hash(password);
+/** Hashing takes a processor for a while on purpose: one at a time, so that others find one free. */
+const oneByOne = pLimit(1);
+/** So many may wait for it, some seconds of work; more are sent away. */
+const MOST_WAITING = 200;
+
+/** @throws HttpError 'too-many' where very many wait already */
+function inTurn<T>(work: () => Promise<T>): Promise<T> {
+  if (oneByOne.pendingCount >= MOST_WAITING)
+    throw new HttpError('too-many', [], 'Very many sign in just now. Try again in a moment.');
+  return oneByOne(work);
+}
+
+/** @throws HttpError 'too-many' where very many wait already */
+export const hashPassword = async (password: string): Promise<string> => inTurn(() => hash(password));
 
 let decoy: Promise<string> | undefined;
 
-/** Whether it is the right one. For an unknown account (null) it takes as long to say no. */
+/**
+ * Whether it is the right one. For an unknown account (null) it takes as long to say no.
+ *
+ * @throws HttpError 'too-many' where very many wait already
+ */
 export async function isPassword(stored: string | null, password: string): Promise<boolean> {
   decoy ??= hash(crypto.randomUUID());
-  const right = await verify(stored ?? (await decoy), password);
+  const against = stored ?? (await decoy);
+  const right = await inTurn(() => verify(against, password));
   return right && stored !== null;
 }
