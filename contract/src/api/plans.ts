@@ -1,14 +1,14 @@
 import * as z from 'zod';
 import { idSchema, okSchema, versionSchema } from '../common';
 import { wordSchema } from '../sharing/versions';
-import { libraryQuerySchema } from '../lesson/library';
+import { libraryQuerySchema, MAX_LISTED_PLANS } from '../lesson/library';
 import { planBodySchema, planSummarySchema, planTitleSchema, savedPlanSchema } from '../lesson/plan';
 import { endpoint, byId } from './endpoint';
 
 /** Plans. */
 export const plansApi = {
-  list: endpoint('get', '/plans', 'My plans and those shared with my circles', {
-    reply: z.array(planSummarySchema),
+  list: endpoint('get', '/plans', 'The newest of my plans and of those shared with my circles', {
+    reply: z.array(planSummarySchema).max(MAX_LISTED_PLANS),
   }),
   library: endpoint('get', '/library', 'Plans that I may use, by words and kind, a page at a time', {
     query: libraryQuerySchema,

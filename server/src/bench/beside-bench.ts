@@ -1,12 +1,11 @@
-import { type ChildProcess, fork } from 'node:child_process';
-import { once } from 'node:events';
-import { readdirSync, readFileSync, statSync } from 'node:fs';
+import { readdirSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
 import { demoScenario } from '@doceo/demo';
 import type { Lake } from '@doceo/core';
 import { emptyDatabase, ROOT } from '../testing/test-database';
 import { median } from './median';
+import { ask, cpuMs, ended, type Running, signIn, started } from './running-server';
 
 /** What nobody else may wait for longer, because of one request. */
 const AIM_MS = 50;
@@ -15,18 +14,10 @@ const VISIT_AIM_MS = 30;
 const VISITS = 10;
 /** How often somebody else asks while the server is busy. */
 const EVERY_MS = 15;
-/** The clock of processes ticks so often, milliseconds. */
-const TICK_MS = 10;
-
-interface Running {
-  origin: string;
-  process: ChildProcess;
-  cookie: string;
-}
 
 /** How long somebody else waits beside a flood and beside heavy requests, and what a first visit costs the server. */
 export async function benchBeside(): Promise<void> {
-  const server = await started();
+  const server = await started(await emptyDatabase('bench_beside'));
   for (let i = 0; i < 200; i++) await ask(server, '/api/session');
   const others = await waits(server, () => wait(2000));
   console.log(`\nsomebody else, alone: ${others.toFixed(0)} ms at the slowest`);
@@ -45,41 +36,7 @@ export async function benchBeside(): Promise<void> {
   console.log(
     `a first visit: ${each.toFixed(0)} ms of the server's processor (${(each / VISIT_AIM_MS).toFixed(2)} of the aim)`,
   );
-  server.process.disconnect();
-  await once(server.process, 'exit');
-}
-
-async function started(): Promise<Running> {
-  const child = fork(join(ROOT, 'dist/server.mjs'), {
-    env: {
-      ...process.env,
-      ...{ DOCEO_DB_URL: await emptyDatabase('bench_beside'), DOCEO_ROOT: ROOT, DOCEO_DEMO: '1', PORT: '0' },
-      ...{ DOCEO_SESSION_SECRET: 'only for the bench, long enough', DOCEO_MAIL: 'none' },
-      ...{ DOCEO_TRUST_PROXY: '1', DOCEO_LOG: 'silent' },
-    },
-  });
-  const [{ listening }] = (await once(child, 'message')) as [{ listening: number }];
-  const origin = `http://127.0.0.1:${listening}`;
-  const answer = await signIn(origin, 'lead@ternalder.example', 'corvane-demo');
-  const cookies = answer.headers.getSetCookie().map((cookie) => cookie.split(';')[0]);
-  return { origin, process: child, cookie: cookies.join('; ') };
-}
-
-function signIn(origin: string, email: string, password: string, from = '127.0.0.1'): Promise<Response> {
-  return fetch(`${origin}/api/session`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json', 'x-forwarded-for': from },
-    body: JSON.stringify({ email, password }),
-  });
-}
-
-async function ask({ origin, cookie }: Running, path: string, rest: RequestInit = {}): Promise<Response> {
-  const answer = await fetch(`${origin}${path}`, {
-    ...rest,
-    headers: { cookie, 'content-type': 'application/json' },
-  });
-  await answer.arrayBuffer();
-  return answer;
+  await ended(server);
 }
 
 /** The longest that a small request takes while something else goes on, milliseconds; the median of three runs. */
@@ -146,10 +103,4 @@ async function visit(server: Running): Promise<void> {
     .map(String)
     .filter((file) => /\.(js|css|woff2|svg|png)$/.test(file) && statSync(join(folder, file)).isFile());
   for (const file of files) await ask(server, `/${file}`);
-}
-
-/** What the server has used of the processor since it began, milliseconds. */
-function cpuMs({ process: { pid } }: Running): number {
-  const fields = readFileSync(`/proc/${pid}/stat`, 'utf8').split(') ')[1]?.split(' ') ?? [];
-  return (Number(fields[11]) + Number(fields[12])) * TICK_MS;
 }

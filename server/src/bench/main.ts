@@ -1,6 +1,7 @@
 import { benchBeside } from './beside-bench';
 import { benchCalibration } from './calibration-bench';
 import { benchCore } from './core-bench';
+import { benchGrown } from './grown-bench';
 import { benchDrift } from './drift-bench';
 import { benchSchedule } from './schedule-bench';
 import { benchSignIn } from './sign-in-bench';
@@ -12,6 +13,7 @@ const PARTS: Record<string, () => void | Promise<void>> = {
   calibration: benchCalibration,
   'sign-in': benchSignIn,
   beside: benchBeside,
+  grown: benchGrown,
 };
 
 const wanted = process.argv.slice(2);

@@ -1,3 +1,4 @@
+import type { PlanSummary } from '@doceo/contract';
 import { demoScenario } from '@doceo/demo';
 import { randomUUID } from 'node:crypto';
 import { type Agent, type TestApp, testApp } from '../testing/test-app';
@@ -39,6 +40,7 @@ describe('the library', () => {
       { words: '+(grass) ~"before*" -@' },
       ['Grass before water'],
     ],
+    ['whose they are', { whose: 'mine', words: 'nymphs' }, ['First nymphs', 'Riffle morning, four rods']],
     ['what is nowhere', { words: 'submarine' }, []],
   ])('finds by %s', async (_, query, titles) => expect(await found(query)).toEqual(titles));
 
@@ -70,5 +72,30 @@ describe('the library', () => {
     expect([second.items.length, second.next]).toEqual([6, null]);
     const seen = [...first.items, ...second.items].map(({ id }: { id: string }) => id);
     expect(new Set(seen)).toEqual(new Set(ids));
+    await other.delete(`/api/plans/${first.next}`).expect(200);
+    const lost = (await other.get('/api/library').query({ words: 'zebra', before: first.next })).body;
+    expect(lost).toEqual({ items: [], next: null });
+  });
+
+  it('lists the newest hundred at once; the others come after them, a page at a time', async () => {
+    const many = await test.newcomer('many');
+    for (let i = 0; i < 130; i++)
+      await many
+        .post('/api/plans')
+        .send({ id: randomUUID(), title: `Lapwing ${i}`, body })
+        .expect(200);
+    const listed = (await many.get('/api/plans').expect(200)).body as PlanSummary[];
+    expect([listed.length, listed[0]?.title, listed[99]?.title]).toEqual([100, 'Lapwing 129', 'Lapwing 30']);
+    const after = (await many.get('/api/library').query({ before: listed[99]?.id })).body;
+    expect([after.items[0].title, after.items.length]).toEqual(['Lapwing 29', 24]);
+  });
+
+  it('lists what is shared with circles among what is one’s own, in one order', async () => {
+    const listed = (await lead.get('/api/plans').expect(200)).body as PlanSummary[];
+    const page = (await lead.get('/api/library').expect(200)).body.items as PlanSummary[];
+    expect(page.map(({ id }) => id)).toEqual(listed.map(({ id }) => id));
+    expect(new Set(page.map(({ mine }) => mine))).toEqual(new Set([true, false]));
+    const { body: whole } = await lead.get(`/api/plans/${page[0]?.id}`).expect(200);
+    expect(page[0]).toEqual(Object.fromEntries(Object.keys(page[0] ?? {}).map((key) => [key, whole[key]])));
   });
 });

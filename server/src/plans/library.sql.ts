@@ -1,59 +1,74 @@
-import type { LibraryQuery, PlanSummary } from '@doceo/contract';
-import { libraryWords } from '@doceo/core';
-import { type Db, rows, write } from '../db/pool';
-import { curriculumFor } from '../teaching/curriculum';
-import { type PlanRow, SELECT_PLANS, toPlan, toSummary } from './plans.sql';
+import { type LibraryQuery, MAX_LISTED_PLANS, type PlanSummary } from '@doceo/contract';
+import { type Db, rows } from '../db/pool';
+import { listPlans } from './plans.sql';
 
-/** How many plans are told at a time, and how many are gathered at once. */
+/** How many plans are told at a time. */
 const PAGE = 24;
-const GATHERED = 100;
 
-/** Notes the words and strands of plans that the user sees and that changed since; by plans_owner and circle_members. */
-export async function gatherWords(db: Db, userId: string): Promise<void> {
-  const curriculum = await curriculumFor(db, userId);
-  for (;;) {
-    const found = await rows<PlanRow>(db, `${SELECT_PLANS} AND p.words IS NULL LIMIT ?`, [
-      ...Array<string>(5).fill(userId),
-      GATHERED,
-    ]);
-    for (const row of found) {
-      const plan = toPlan(curriculum, row);
-      await write(db, 'UPDATE plans SET words = ?, strands = ? WHERE id = ? AND version = ?', [
-        ...[libraryWords(curriculum, plan), plan.strands.join(','), plan.id, plan.version],
-      ]);
-    }
-    if (found.length < GATHERED) return;
-  }
+/** A condition on a plan `p`, with what stands for its signs. */
+type Condition = [sql: string, ...params: unknown[]];
+
+/** What is asked of plans, as conditions; a word finds also what begins with it, and signs have no meaning. */
+function conditions(
+  userId: string,
+  { words = '', strand, water, longest, group, whose }: LibraryQuery,
+): Condition[] {
+  const wanted = (words.toLowerCase().match(/[\p{L}\p{N}]+/gu) ?? []).map((word) => `+${word}*`).join(' ');
+  return [
+    ...(wanted ? [['MATCH (p.words) AGAINST (? IN BOOLEAN MODE)', wanted] as Condition] : []),
+    ...(strand ? [['FIND_IN_SET(?, p.strands)', strand] as Condition] : []),
+    ...(water ? [["p.water_kind IN (?, 'any')", water] as Condition] : []),
+    ...(longest ? [['p.length_min <= ?', longest] as Condition] : []),
+    ...(group ? [['p.group_size >= ?', group] as Condition] : []),
+    ...(whose ? [['p.owner_id = ?', userId] as Condition] : []),
+  ];
 }
 
 /**
- * Plans that the user sees and that have all the words and are of the kind that is asked for, newest first; uses
- * plans_words. A word finds also what begins with it; signs have no meaning.
+ * The newest plans that the user sees and that meet some conditions, so many at most. His own and those of his circles are
+ * each read in the order of an index; uses plans_owner, plans_circle and circle_members_user.
+ */
+function findNewest(
+  db: Db,
+  userId: string,
+  most: number,
+  asked: readonly Condition[] = [],
+): Promise<PlanSummary[]> {
+  const where = asked.map(([sql]) => ` AND ${sql}`).join('');
+  const params = [userId, ...asked.flatMap(([, ...rest]) => rest), most];
+  const order = 'ORDER BY p.updated_at DESC, p.id DESC LIMIT ?';
+  return listPlans(db, userId, {
+    sql: `(SELECT p.id, p.updated_at FROM plans p WHERE p.owner_id = ?${where} ${order})
+      UNION (SELECT p.id, p.updated_at FROM circle_members a JOIN plans p ON p.circle_id = a.circle_id
+             WHERE a.user_id = ?${where} ${order})
+      ORDER BY updated_at DESC, id DESC LIMIT ?`,
+    params: [...params, ...params, most],
+  });
+}
+
+/** The newest plans of the user and of those shared with his circles. */
+export function findPlans(db: Db, userId: string): Promise<PlanSummary[]> {
+  return findNewest(db, userId, MAX_LISTED_PLANS);
+}
+
+/**
+ * Plans that the user sees and that have all the words and are of the kind that is asked for, newest first, a page at a
+ * time; uses plans_words.
  */
 export async function findInLibrary(
   db: Db,
   userId: string,
-  { words = '', strand, water, longest, group, before }: LibraryQuery,
+  query: LibraryQuery,
 ): Promise<{ items: PlanSummary[]; next: string | null }> {
-  const wanted = (words.toLowerCase().match(/[\p{L}\p{N}]+/gu) ?? []).map((word) => `+${word}*`).join(' ');
-  const found = await rows<PlanRow>(
-    db,
-    `${SELECT_PLANS}
-       AND (? = '' OR MATCH (p.words) AGAINST (? IN BOOLEAN MODE))
-       AND (? IS NULL OR FIND_IN_SET(?, p.strands))
-       AND (? IS NULL OR JSON_VALUE(p.body, '$.waterKind') IN (?, 'any'))
-       AND (? IS NULL OR JSON_VALUE(p.body, '$.lengthMin') <= ?)
-       AND (? IS NULL OR JSON_VALUE(p.body, '$.groupSize') >= ?)
-       AND (? IS NULL OR (p.updated_at, p.id) < (SELECT b.updated_at, b.id FROM plans b WHERE b.id = ?))
-     ORDER BY p.updated_at DESC, p.id DESC LIMIT ?`,
-    [
-      ...Array<string>(5).fill(userId),
-      ...[wanted, wanted],
-      ...[strand, water, longest, group, before].flatMap((one) => [one ?? null, one ?? null]),
-      PAGE + 1,
-    ],
-  );
-  const curriculum = await curriculumFor(db, userId);
-  const items = found.slice(0, PAGE).map((row) => toSummary(toPlan(curriculum, row)));
+  const [last] = query.before
+    ? await rows<{ at: Date }>(db, 'SELECT updated_at AS at FROM plans WHERE id = ?', [query.before])
+    : [];
+  // A page after a plan that is gone is none: who asks begins anew.
+  if (query.before && !last) return { items: [], next: null };
+  const found = await findNewest(db, userId, PAGE + 1, [
+    ...conditions(userId, query),
+    ...(last ? [['(p.updated_at, p.id) < (?, ?)', last.at, query.before] as Condition] : []),
+  ]);
+  const items = found.slice(0, PAGE);
   return { items, next: found.length > PAGE ? (items.at(-1)?.id ?? null) : null };
 }

@@ -8,8 +8,9 @@ import { followPlan, unfollowPlan } from '../lessons/lessons.sql';
 import { curriculumFor } from '../teaching/curriculum';
 import { namesNobody, refuseStudentNames } from '../sharing/student-names';
 import { findHashesOf, keepBase, keepVersion, sweepContents } from '../sharing/versions.sql';
-import { findInLibrary, gatherWords } from './library.sql';
-import { deletePlan, findPlan, findPlans, insertPlan, updatePlan, updatePlanCircle } from './plans.sql';
+import { gatherWords } from './gather.sql';
+import { findInLibrary, findPlans } from './library.sql';
+import { deletePlan, findPlan, insertPlan, updatePlan, updatePlanCircle } from './plans.sql';
 
 export function planRoutes(router: Router, pool: Pool): void {
   route(router, pool, api.plans.list, 'signed-in', ({ user }) => findPlans(pool, user.id));

@@ -3,6 +3,7 @@ import { type Curriculum, type PlanBody, strandShares } from '@doceo/core';
 import { type Db, rows, write } from '../db/pool';
 import { TOLD } from '../sharing/versions.sql';
 import { curriculumFor } from '../teaching/curriculum';
+import { gatherPlans } from './gather.sql';
 
 export interface PlanRow {
   id: string;
@@ -23,32 +24,46 @@ export interface PlanRow {
   told_version: number | null;
 }
 
-/** That the origin moved on is told only while the reader may still see it. */
-export const SELECT_PLANS = `SELECT p.id, p.title, p.body, p.shape, p.version, p.updated_at, p.owner_id = ? AS mine, u.name AS owner_name,
+/** What is told of a plan to a user, beside what is in it. That the origin moved on is told only while he may still see it. */
+const TOLD_OF_PLANS = `p.version, p.updated_at, p.owner_id = ? AS mine, u.name AS owner_name,
     p.circle_id, c.name AS circle_name, p.origin_plan_id, p.origin_title, p.origin_owner_name,
     COALESCE(o.owner_id = ? OR om.user_id IS NOT NULL, 0) AS origin_seen,
     (SELECT v.made_at FROM plan_versions v
       WHERE v.seq = (SELECT MAX(w.seq) FROM plan_versions w WHERE w.plan_id = o.id AND w.is_open = 1 AND w.why IN (${TOLD}))
-        AND v.seq > GREATEST(COALESCE(p.base_seq, 0), COALESCE(p.passed_seq, 0)) AND NOT (v.hash <=> p.base_hash)) AS newer_at,
-    (SELECT MAX(w.plan_version) FROM plan_versions w WHERE w.plan_id = p.id AND w.is_open = 1 AND w.why IN (${TOLD})) AS told_version
-  FROM plans p JOIN users u ON u.id = p.owner_id
+        AND v.seq > GREATEST(COALESCE(p.base_seq, 0), COALESCE(p.passed_seq, 0)) AND NOT (v.hash <=> p.base_hash)) AS newer_at`;
+/** Where that is from. */
+const AROUND_PLANS = `JOIN users u ON u.id = p.owner_id
   LEFT JOIN circles c ON c.id = p.circle_id
-  LEFT JOIN circle_members m ON m.circle_id = p.circle_id AND m.user_id = ?
   LEFT JOIN plans o ON o.id = p.origin_plan_id
-  LEFT JOIN circle_members om ON om.circle_id = o.circle_id AND om.user_id = ?
+  LEFT JOIN circle_members om ON om.circle_id = o.circle_id AND om.user_id = ?`;
+
+/** Plans that a user sees, whole. Takes his id five times. */
+export const SELECT_PLANS = `SELECT p.id, p.title, p.body, p.shape, ${TOLD_OF_PLANS},
+    (SELECT MAX(w.plan_version) FROM plan_versions w WHERE w.plan_id = p.id AND w.is_open = 1 AND w.why IN (${TOLD})) AS told_version
+  FROM plans p ${AROUND_PLANS}
+  LEFT JOIN circle_members m ON m.circle_id = p.circle_id AND m.user_id = ?
   WHERE (p.owner_id = ? OR m.user_id IS NOT NULL)`;
 
 /** A row as its plan, with what its drills are. */
 export function toPlan(curriculum: Curriculum, row: PlanRow): SavedPlan {
   const body = inShape('plan', row.shape, JSON.parse(row.body)) as PlanBody;
   return {
-    id: row.id,
-    title: row.title,
+    ...toldOf(row),
     body,
     aim: body.aim,
     lengthMin: body.lengthMin,
     blockCount: body.blocks.length,
     strands: strandShares(curriculum, body).map(({ strand }) => strand),
+    toldVersion: row.told_version,
+  };
+}
+
+function toldOf(
+  row: Omit<PlanRow, 'body' | 'shape' | 'told_version'>,
+): Omit<PlanSummary, 'aim' | 'lengthMin' | 'blockCount' | 'strands'> {
+  return {
+    id: row.id,
+    title: row.title,
     version: row.version,
     updatedAt: row.updated_at.toISOString(),
     mine: Boolean(row.mine),
@@ -64,24 +79,39 @@ export function toPlan(curriculum: Curriculum, row: PlanRow): SavedPlan {
           newerAt: row.mine && row.origin_seen ? (row.newer_at?.toISOString() ?? null) : null,
         }
       : null,
-    toldVersion: row.told_version,
   };
 }
 
-/** Plans of the user and those shared with his circles, newest first; uses plans_owner and the key of circle_members. */
-export async function findPlans(db: Db, userId: string): Promise<PlanSummary[]> {
-  const found = await rows<PlanRow>(
-    db,
-    `${SELECT_PLANS} ORDER BY p.updated_at DESC, p.id`,
-    Array(5).fill(userId),
-  );
-  const curriculum = await curriculumFor(db, userId);
-  return found.map((row) => toSummary(toPlan(curriculum, row)));
+interface ListedRow extends Omit<PlanRow, 'body' | 'shape' | 'told_version'> {
+  aim: string;
+  length_min: number;
+  block_count: number;
+  /** Null where they are to be gathered. */
+  strands: string | null;
 }
 
-/** A plan as a list tells it. */
-export function toSummary({ body: _body, toldVersion: _told, ...summary }: SavedPlan): PlanSummary {
-  return summary;
+/** Plans that are chosen by a statement with columns id and updated_at. */
+export interface Chosen {
+  sql: string;
+  params: unknown[];
+}
+
+/** Chosen plans as lists tell them, newest first, without reading what is in them; by primary keys. */
+export async function listPlans(db: Db, userId: string, chosen: Chosen): Promise<PlanSummary[]> {
+  const found = await rows<ListedRow>(
+    db,
+    `SELECT p.id, p.title, p.aim, p.length_min, p.block_count, p.strands, ${TOLD_OF_PLANS}
+     FROM (${chosen.sql}) chosen JOIN plans p ON p.id = chosen.id ${AROUND_PLANS}
+     ORDER BY chosen.updated_at DESC, chosen.id DESC`,
+    [userId, userId, ...chosen.params, userId],
+  );
+  const missing = found.flatMap(({ id, strands }) => (strands === null ? [id] : []));
+  const gathered = await gatherPlans(db, userId, missing);
+  return found.map((row) => ({
+    ...toldOf(row),
+    ...{ aim: row.aim, lengthMin: row.length_min, blockCount: row.block_count },
+    strands: (row.strands ?? gathered.get(row.id) ?? '').split(',').filter(Boolean),
+  }));
 }
 
 /** The user's own plans with all that is in them; uses plans_owner. */
@@ -130,7 +160,7 @@ export async function updatePlan(
 ): Promise<boolean> {
   const touched = await write(
     db,
-    'UPDATE plans SET title = ?, body = ?, shape = ?, version = version + 1, updated_at = UTC_TIMESTAMP(3), words = NULL WHERE id = ? AND version = ?',
+    'UPDATE plans SET title = ?, body = ?, shape = ?, version = version + 1, updated_at = UTC_TIMESTAMP(3), words = NULL, strands = NULL WHERE id = ? AND version = ?',
     [title, JSON.stringify(body), shapeOf('plan'), id, baseVersion],
   );
   return touched > 0;

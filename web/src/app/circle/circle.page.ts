@@ -6,6 +6,7 @@ import {
   type Circle,
   circleNameSchema,
   type Invitation,
+  MAX_LISTED_PLANS,
   type PlanSummary,
   ROLES,
   type WorkedDrill,
@@ -71,6 +72,8 @@ export class CirclePage {
   /** The circle about to be left, so that what follows is told before. */
   protected readonly leaving = signal<string | null>(null);
   protected readonly roles = ROLES.map((id) => ({ id, text: ROLE_TEXTS[id] }));
+  /** Whether only the newest plans are here. */
+  protected readonly isCut = computed(() => (this.page.value()?.plans.length ?? 0) >= MAX_LISTED_PLANS);
   protected readonly byCircle = computed(() => {
     const plans = this.page.value()?.plans ?? [];
     return new Map(this.circles().map(({ id }) => [id, plans.filter((plan) => plan.circleId === id)]));

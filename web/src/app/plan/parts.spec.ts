@@ -3,7 +3,7 @@ import { type ComponentFixture } from '@angular/core/testing';
 import { api } from '@doceo/contract';
 import { type Block, blockFromDrill, emptyPlan, type PlanBody, type PlanEdit } from '@doceo/core';
 import { PLAN, RIG, uuid } from '../../testing/fixtures';
-import { lessonServer, setDate, type Shown, show } from '../../testing/page';
+import { lessonServer, setDate, type Shown, show, until } from '../../testing/page';
 import { BlockInspectorComponent } from './block-inspector.component';
 import { DrillShelfComponent } from './timeline/drill-shelf.component';
 import { PlanListPage } from './list/plan-list.page';
@@ -241,6 +241,31 @@ describe('the list of plans', () => {
     await page.enter('input[type=search]', 'margin');
     expect(page.all('doceo-plan-row b')).toEqual(['Margins first']);
     expect(page.text()).toContain('None has these words');
+  });
+
+  it('shows the newest, then older ones a page at a time, and looks among all there are', async () => {
+    const many = Array.from({ length: 100 }, (_, i) => ({ ...PLAN, id: uuid(2000 + i), title: `Plan ${i}` }));
+    const OLD = { ...PLAN, id: uuid(3000), title: 'Before all that' };
+    const server = lessonServer()
+      .on(api.plans.list, many)
+      .on(api.plans.library, { items: [FOREIGN], next: FOREIGN.id });
+    const page = await show(PlanListPage, server);
+    expect(page.all('doceo-plan-row')).toHaveLength(100);
+    expect(page.all('button')).toContain('Save these 100 as a file');
+    await page.press('Older plans');
+    expect(server.of(api.plans.library)[0]?.query).toEqual({ before: uuid(2099) });
+    expect(page.all('h2')).toEqual(['Mine', 'Shared with me', 'Files']);
+    server.on(api.plans.library, { items: [OLD], next: null });
+    await page.enter('input[type=search]', 'before');
+    await until(() => server.of(api.plans.library).length === 2);
+    await page.settle();
+    expect(server.of(api.plans.library)[1]?.query).toEqual({ words: 'before' });
+    expect(page.all('doceo-plan-row b')).toEqual(['Before all that']);
+    expect(page.text()).toContain('Looked for among all there are.');
+    await page.enter('input[type=search]', '');
+    await page.press('Older plans');
+    expect(page.all('button')).not.toContain('Older plans');
+    expect(page.all('doceo-plan-row')).toHaveLength(102);
   });
 
   it('removes a plan after asking at its row, and says why one stays', async () => {

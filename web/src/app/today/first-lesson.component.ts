@@ -33,7 +33,7 @@ export class FirstLessonComponent {
   readonly hide = output<void>();
   private readonly plans = fetched(
     () => true,
-    () => this.client.call(api.plans.list),
+    () => this.client.call(api.plans.library, { query: { whose: 'mine' } }),
   );
   protected readonly example = examplePlan(
     this.teaching.curriculum(),
@@ -44,9 +44,7 @@ export class FirstLessonComponent {
   protected readonly failed = signal<string | null>(null);
   /** A plan that was made here just now. */
   private readonly made = signal<{ id: string; title: string } | null>(null);
-  protected readonly plan = computed(
-    () => this.made() ?? this.plans.value()?.find(({ mine }) => mine) ?? null,
-  );
+  protected readonly plan = computed(() => this.made() ?? this.plans.value()?.items[0] ?? null);
 
   protected readonly steps = computed(() => {
     const [waters, students, plan, lesson] = [

@@ -112,7 +112,7 @@ describe('today', () => {
       .on(api.lessons.list, [])
       .on(api.waters.list, [])
       .on(api.students.list, [])
-      .on(api.plans.list, [])
+      .on(api.plans.library, { items: [], next: null })
       .on(api.events.list, [])
       .on(api.plans.create, ({ body }) => ({ ...PLAN, ...(body as object) }) as SavedPlan)
       .on(

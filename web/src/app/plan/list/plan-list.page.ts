@@ -1,8 +1,10 @@
 import { Component, computed, inject, signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
-import { api, MAX_PLANS, type PlanSummary } from '@doceo/contract';
+import { api, MAX_LISTED_PLANS, MAX_PLANS, type PlanSummary } from '@doceo/contract';
 import { emptyPlan, type PlanBody } from '@doceo/core';
+import { debounceTime, finalize, map } from 'rxjs';
 import { ApiClient } from '../../data/api/api-client';
 import { fetched } from '../../data/api/fetched';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
@@ -12,6 +14,9 @@ import { PlanRowComponent } from '../../shared/plan/plan-row.component';
 import { download } from '../../data/download';
 import { TakeInComponent } from './take-in.component';
 import { TeachingStore } from '../../data/teaching/teaching-store';
+
+/** So long after the last letter it is asked for what was typed, milliseconds. */
+const PAUSE_MS = 250;
 
 /** Plans of mine and of my circles. */
 @Component({
@@ -68,6 +73,21 @@ import { TeachingStore } from '../../data/teaching/teaching-store';
             <doceo-plan-row [plan]="plan" />
           }
         }
+        @if (next()) {
+          <div class="row older">
+            @if (words()) {
+              <span class="soft small" role="status">{{
+                search.value()?.next
+                  ? 'More have these words: add another.'
+                  : search.value()
+                    ? 'Looked for among all there are.'
+                    : 'Looking among all there are …'
+              }}</span>
+            } @else {
+              <button type="button" class="btn" [disabled]="fetching()" (click)="more()">Older plans</button>
+            }
+          </div>
+        }
         <p class="soft small">More from your fellows is under <a routerLink="/circle">Circle</a>.</p>
         <section class="files" aria-labelledby="plan-files">
           <h2 id="plan-files">Files</h2>
@@ -78,7 +98,7 @@ import { TeachingStore } from '../../data/teaching/teaching-store';
           <doceo-take-in (taken)="tookIn($event)" />
           @if (mine().length > 0) {
             <button type="button" class="btn" (click)="saveAll()">
-              Save {{ words() ? 'these ' + mine().length : 'all mine' }} as a file
+              Save {{ words() || next() ? 'these ' + mine().length : 'all mine' }} as a file
             </button>
           }
           @if (told(); as what) {
@@ -148,16 +168,41 @@ export class PlanListPage {
   );
   protected readonly plans = this.list.value;
   protected readonly words = signal('');
+  /** Those after the newest, as far as they were asked for. */
+  private readonly older = signal<readonly PlanSummary[]>([]);
+  /** After which plan more come; undefined until more were asked for, null when there are none. */
+  private readonly last = signal<string | null | undefined>(undefined);
+  protected readonly next = computed(() => {
+    const list = this.plans() ?? [];
+    const after = this.last();
+    return after === undefined ? (list.length < MAX_LISTED_PLANS ? null : (list.at(-1)?.id ?? null)) : after;
+  });
+  protected readonly fetching = signal(false);
+  /** What is looked for among all there are, where not all are here; a moment after the last letter. */
+  private readonly sought = toSignal(
+    toObservable(this.words).pipe(
+      debounceTime(PAUSE_MS),
+      map((words) => words.trim()),
+    ),
+    { initialValue: '' },
+  );
+  protected readonly search = fetched(
+    () => (this.next() && this.sought() ? this.sought() : null),
+    (words) => this.client.call(api.plans.library, { query: { words } }),
+  );
   protected readonly told = signal('');
   protected readonly named = signal<string[]>([]);
   protected readonly empty = emptyPlan;
   protected readonly example = (): PlanBody => examplePlan(this.teaching.curriculum());
   protected readonly exampleTitle = EXAMPLE_TITLE;
-  private readonly found = computed(() =>
-    (this.plans() ?? []).filter((plan) =>
-      `${plan.title} ${plan.aim}`.toLowerCase().includes(this.words().trim().toLowerCase()),
-    ),
-  );
+  private readonly found = computed(() => {
+    const words = this.words().trim().toLowerCase();
+    const here = [...(this.plans() ?? []), ...this.older()].filter((plan) =>
+      `${plan.title} ${plan.aim}`.toLowerCase().includes(words),
+    );
+    const elsewhere = words && this.next() ? (this.search.value()?.items ?? []) : [];
+    return [...here, ...elsewhere.filter(({ id }) => !here.some((one) => one.id === id))];
+  });
   protected readonly mine = computed(() => this.found().filter((plan) => plan.mine));
   protected readonly others = computed(() => this.found().filter((plan) => !plan.mine));
 
@@ -169,13 +214,36 @@ export class PlanListPage {
 
   protected remove(plan: PlanSummary): void {
     this.client.call(api.plans.remove, { params: { id: plan.id } }).subscribe({
-      next: () => this.list.update((list) => list.filter(({ id }) => id !== plan.id)),
+      next: () => {
+        const without = (list: readonly PlanSummary[]) => list.filter(({ id }) => id !== plan.id);
+        this.list.update((list) => without(list));
+        this.older.update(without);
+      },
       error: this.failures.tell,
     });
   }
 
+  /** The next page after all that are shown. */
+  protected more(): void {
+    const before = this.next();
+    if (!before) return;
+    this.fetching.set(true);
+    this.client
+      .call(api.plans.library, { query: { before } })
+      .pipe(finalize(() => this.fetching.set(false)))
+      .subscribe({
+        next: ({ items, next }) => {
+          this.older.update((older) => [...older, ...items]);
+          this.last.set(next);
+        },
+        error: this.failures.tell,
+      });
+  }
+
   protected tookIn(told: string): void {
     this.told.set(told);
+    this.older.set([]);
+    this.last.set(undefined);
     this.list.again();
   }
 

@@ -31,11 +31,27 @@ import { DialogComponent } from '../../parts/dialog.component';
           The plan carries its own copy, so that it travels whole.
           {{ hasOne() ? '' : 'Choose the block there.' }}
         </p>
+        @if (more()) {
+          <input
+            type="search"
+            placeholder="find a plan"
+            aria-label="Find a plan"
+            (change)="find($any($event.target).value)"
+          />
+        }
         <div class="list">
           @for (one of plans(); track one.id) {
             <button type="button" class="btn" (click)="choose(one)">{{ one.title }}</button>
           } @empty {
-            <p class="soft">{{ loaded() ? 'You have no plan yet.' : 'Fetching your plans …' }}</p>
+            <p class="soft">
+              {{
+                !loaded()
+                  ? 'Fetching your plans …'
+                  : words
+                    ? 'None has these words.'
+                    : 'You have no plan yet.'
+              }}
+            </p>
           }
         </div>
       }
@@ -62,6 +78,9 @@ export class PutInPlanDialogComponent implements OnInit {
   readonly change = input.required<(body: PlanBody, blockId: string | null) => PlanBody>();
   readonly closed = output<void>();
   protected readonly loaded = signal(false);
+  /** Whether there are more than the newest, so that one looks for others by words. */
+  protected readonly more = signal(false);
+  protected words = '';
   protected readonly plans = signal<PlanSummary[]>([]);
   protected readonly plan = signal<SavedPlan | null>(null);
   protected readonly error = signal<ApiError | null>(null);
@@ -71,10 +90,18 @@ export class PutInPlanDialogComponent implements OnInit {
   private readonly failed = { error: (error: ApiError) => this.error.set(error) };
 
   ngOnInit(): void {
-    this.client.call(api.plans.list).subscribe({
+    this.find('');
+  }
+
+  /** The newest of mine that have these words. */
+  protected find(words: string): void {
+    this.words = words.trim();
+    const query = { whose: 'mine' as const, ...(this.words ? { words: this.words } : {}) };
+    this.client.call(api.plans.library, { query }).subscribe({
       ...this.failed,
-      next: (plans) => {
-        this.plans.set(plans.filter((plan) => plan.mine));
+      next: ({ items, next }) => {
+        this.plans.set(items);
+        this.more.update((more) => more || next !== null);
         this.loaded.set(true);
       },
     });

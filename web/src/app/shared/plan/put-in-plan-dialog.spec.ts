@@ -69,15 +69,27 @@ describe('putting something in a plan', () => {
   });
 
   it('says so when plans cannot be fetched, and when there is none of one’s own', async () => {
-    const failing = await open(lessonServer().refuse(api.plans.list, 500, 'internal'), {
+    const failing = await open(lessonServer().refuse(api.plans.library, 500, 'internal'), {
       what: 'rig',
       change: withRig,
     });
     expect(failing.all('[role=alert]')).toHaveLength(1);
     failing.fixture.destroy();
     TestBed.resetTestingModule();
-    const theirs = lessonServer().on(api.plans.list, [{ ...PLAN, mine: false }]);
+    const theirs = lessonServer().on(api.plans.library, { items: [], next: null });
     const page = await open(theirs, { what: 'rig', change: withRig });
     expect(page.text()).toContain('You have no plan yet.');
+  });
+
+  it('looks for others by words where there are more than the newest', async () => {
+    const server = lessonServer().on(api.plans.library, { items: [PLAN], next: PLAN.id });
+    const page = await open(server, { what: 'rig', change: withRig });
+    server.on(api.plans.library, { items: [], next: null });
+    await page.enter('input[type=search]', 'margins');
+    expect(server.of(api.plans.library).map(({ query }) => query)).toEqual([
+      { whose: 'mine' },
+      { whose: 'mine', words: 'margins' },
+    ]);
+    expect(page.text()).toContain('None has these words.');
   });
 });
