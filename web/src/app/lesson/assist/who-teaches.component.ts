@@ -54,6 +54,11 @@ import { InstructorsComponent } from './instructors.component';
       margin: 20px 0 0;
     }
 
+    /* Nothing is pressed there: it only keeps the focus off what cannot be undone. */
+    .given:focus {
+      outline: none;
+    }
+
     .row {
       align-items: center;
       gap: 10px;
