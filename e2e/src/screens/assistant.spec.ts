@@ -1,8 +1,8 @@
-import { randomUUID } from 'node:crypto';
 import type { Page } from 'puppeteer-core';
 import { axeFindings } from '../lib/axe';
 import { byText, clickText, fill, PHONE, settled, textOf } from '../lib/browser';
 import { acknowledged, ask, onDevice } from '../lib/device';
+import { lessonUnderWay } from '../lib/under-way';
 import { type World, world } from '../lib/world';
 
 /** Somebody helps in one lesson by a code: on his own phone, without an account, until it is over. */
@@ -10,7 +10,7 @@ describe('an assistant', () => {
   let at: World;
   let lead: Page;
   let kim: Page;
-  const lesson = randomUUID();
+  let lesson: string;
 
   beforeAll(async () => {
     at = await world('assistant');
@@ -18,18 +18,7 @@ describe('an assistant', () => {
     const own = await at.browser.createBrowserContext();
     kim = await own.newPage();
     await kim.setViewport(PHONE);
-    const [known] = await ask<{ planId: string; waterId: string }[]>(lead, '/api/lessons');
-    const students = await ask<{ id: string; student: { name: string } }[]>(lead, '/api/students');
-    const studentIds = ['Sam Okande', 'Noor Hadley'].map(
-      (name) => students.find(({ student }) => student.name === name)?.id ?? '',
-    );
-    await ask(lead, '/api/lessons', {
-      id: lesson,
-      lesson: {
-        ...{ planId: known?.planId, waterId: known?.waterId, studentIds },
-        startsAt: new Date(Date.now() - 600_000).toISOString(),
-      },
-    });
+    lesson = await lessonUnderWay(lead, ['Sam Okande', 'Noor Hadley']);
   }, 90_000);
   afterAll(() => at?.end());
 

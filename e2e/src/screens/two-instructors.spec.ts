@@ -1,8 +1,8 @@
-import { randomUUID } from 'node:crypto';
 import type { Page } from 'puppeteer-core';
 import { axeFindings } from '../lib/axe';
 import { byText, clickText, PHONE, settled, signIn, textOf } from '../lib/browser';
 import { acknowledged, ask } from '../lib/device';
+import { lessonUnderWay } from '../lib/under-way';
 import { type World, world } from '../lib/world';
 
 /** A fellow is put on a lesson, has his part of the group, logs on his own phone, and is taken out of it again. */
@@ -10,7 +10,7 @@ describe('a lesson of two instructors', () => {
   let at: World;
   let lead: Page;
   let fellow: Page;
-  const lesson = randomUUID();
+  let lesson: string;
 
   beforeAll(async () => {
     at = await world('two_instructors');
@@ -18,18 +18,7 @@ describe('a lesson of two instructors', () => {
     fellow = await (await at.browser.createBrowserContext()).newPage();
     await fellow.setViewport(PHONE);
     await signIn(fellow, at.server.url, 'fellow@ternalder.example');
-    const [known] = await ask<{ planId: string; waterId: string }[]>(lead, '/api/lessons');
-    const students = await ask<{ id: string; student: { name: string } }[]>(lead, '/api/students');
-    const studentIds = ['Sam Okande', 'Noor Hadley', 'Lidia Moreau', 'Emil Starck'].map(
-      (name) => students.find(({ student }) => student.name === name)?.id ?? '',
-    );
-    await ask(lead, '/api/lessons', {
-      id: lesson,
-      lesson: {
-        ...{ planId: known?.planId, waterId: known?.waterId, studentIds },
-        startsAt: new Date(Date.now() - 600_000).toISOString(),
-      },
-    });
+    lesson = await lessonUnderWay(lead, ['Sam Okande', 'Noor Hadley', 'Lidia Moreau', 'Emil Starck']);
   }, 90_000);
   afterAll(() => at?.end());
 

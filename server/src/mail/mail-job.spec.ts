@@ -24,7 +24,8 @@ async function moodyServer(seed: string) {
     logger: false,
     closeTimeout: 100,
     onConnect: (_session, done) => {
-      if (random() > 0.15) return done();
+      // There are fewer connections than letters.
+      if (random() > 0.4) return done();
       broken.connect += 1;
       done(refused(421));
     },
@@ -97,8 +98,7 @@ describe('letters', () => {
     expect(letters.map((letter) => letter.split(' ')[0]).sort()).toEqual([...addresses].sort());
     // Sent again only where the sender could not know.
     expect(server.taken.length - letters.length).toBeLessThanOrEqual(server.broken.lost);
-    // Every kind of failure was met; how often each, depends on which process was at it.
-    expect(Math.min(...Object.values(server.broken))).toBeGreaterThan(3);
+    expect(Math.min(...Object.values(server.broken))).toBeGreaterThan(10);
   });
 
   it('are known again by the mailbox of the demo', async () => {
