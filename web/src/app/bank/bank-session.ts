@@ -18,14 +18,12 @@ import {
 import { forkJoin } from 'rxjs';
 import { ApiClient } from '../data/api/api-client';
 import type { ApiError } from '../data/api/api-error';
-import { UserStorage } from '../data/device/user-storage';
 import { BankStore } from '../data/lesson/bank-store';
 import { DayStore } from '../data/lesson/day-store';
 import { SessionStore } from '../data/session';
-import { type GroupPlace, placeIn } from './group-place';
+import { Group } from './group';
 import { faultButtons, sideSkills } from './fault-buttons';
 import { groupCount } from './group-count';
-import { parted } from './parted';
 import { together } from './together';
 import { whoseText } from './whose-text';
 import { whyNotRecorded } from '../data/lesson/consent';
@@ -46,33 +44,12 @@ export class BankSession {
   /** What the device has not kept yet. */
   private unkept: Promise<unknown> = Promise.resolve();
 
+  readonly group = inject(Group);
   readonly lesson = this.day.lesson;
   readonly plan = signal<LessonPlan | null>(null);
   readonly failed = signal<ApiError | null>(null);
-  /** Where the group is and for whom taps count, kept over reloads; of one lesson at a time. */
-  private readonly kept = inject(UserStorage).value<GroupPlace | null>('teach.place', null);
   private readonly all = signal<BankEvent[]>([]);
   private readonly known = new Set<string>();
-
-  readonly students = computed(() => this.day.studentsOf(this.lesson()));
-  private readonly place = computed(() => placeIn(this.lesson()?.id ?? '', this.kept()));
-  /** One's own part of the group, and those whom others have; who has nobody has all. */
-  readonly parted = computed(() => parted(this.students(), this.lesson(), this.session.user()?.id));
-  readonly showsOthers = computed(() => this.place().others ?? false);
-  /** Those for whom one may tap now. */
-  readonly shown = computed(() => (this.showsOthers() ? this.students() : this.parted().mine));
-  /** For whom a tap counts: one or more, in the order of the lesson. */
-  readonly chosen = computed<SavedStudent[]>(() => {
-    const { chosen } = this.place();
-    const found = this.shown().filter(({ id }) => chosen.includes(id));
-    return found.length > 0 ? found : this.shown().slice(0, 1);
-  });
-  /** The one for whom a tap counts; the first of several. */
-  readonly student = computed(() => this.chosen()[0] ?? null);
-  readonly everybody = computed(
-    () => this.chosen().length > 1 && this.chosen().length === this.shown().length,
-  );
-  readonly several = computed(() => this.chosen().length > 1);
 
   /** All events of this lesson, taken back ones too; what was done at home after it is no part of it. */
   readonly events = computed(() =>
@@ -86,7 +63,7 @@ export class BankSession {
   readonly places = computed(() => (this.now() ? placesOf(this.now() as PlanBody) : []));
   /** Minute of the plan at which the group is: where it was put, else by the clock. */
   readonly placeMinute = computed(() => {
-    const kept = this.place().minute;
+    const kept = this.group.place().minute;
     const body = this.now();
     if (!body || (kept !== null && this.places().includes(kept))) return kept;
     return placeAt(body, this.minuteNow());
@@ -95,7 +72,7 @@ export class BankSession {
   /** Students by what they do at this place, those who stepped out with theirs; none while nobody has a block. */
   readonly parts = computed(() => {
     const parts = new Map<string, { block: Block | null; students: SavedStudent[] }>();
-    for (const student of this.chosen()) {
+    for (const student of this.group.chosen()) {
       const block = this.blockOf(student.id);
       const key = JSON.stringify([block?.drillId ?? null, block?.title ?? null]);
       parts.set(key, { block, students: [...(parts.get(key)?.students ?? []), student] });
@@ -107,7 +84,7 @@ export class BankSession {
   readonly block = computed<Block | null>(() => this.parts()[0]?.block ?? null);
   /** What comes after, for the one who is on. */
   readonly next = computed<Block | null>(() => {
-    const [body, student] = [this.now(), this.student()];
+    const [body, student] = [this.now(), this.group.student()];
     const from = this.block()?.startMin ?? this.placeMinute() ?? 0;
     return body && student
       ? (blocksOfLane(body, this.laneOf(student.id)).find(({ startMin }) => startMin > from) ?? null)
@@ -115,8 +92,8 @@ export class BankSession {
   });
   /** The one student who is chosen and does something else than the plan says; null for all others. */
   readonly out = computed(() => {
-    const student = this.student();
-    return student && !this.several() && this.place().out[student.id] ? student : null;
+    const student = this.group.student();
+    return student && !this.group.several() && this.group.place().out[student.id] ? student : null;
   });
   /** What is taught, as the plan of the day reads it. */
   readonly curriculum = computed(() => {
@@ -136,7 +113,7 @@ export class BankSession {
   readonly today = computed(() => activeEvents(this.events()));
   /** Of them, those of whom a tap counts for. */
   private readonly own = computed(() => {
-    const ids = new Set(this.chosen().map(({ id }) => id));
+    const ids = new Set(this.group.chosen().map(({ id }) => id));
     return this.today().filter(({ studentId }) => studentId !== null && ids.has(studentId));
   });
   /** How far those of whom a tap counts are in the drill, together. */
@@ -156,7 +133,7 @@ export class BankSession {
   });
   /** Set when the lesson opens and when drill or student change; taps do not reorder it. */
   readonly faultIds = computed(() => {
-    const student = this.student();
+    const student = this.group.student();
     const skill = this.skill();
     const block = this.block();
     this.settled();
@@ -180,17 +157,17 @@ export class BankSession {
     const last = this.last();
     if (!last) return 'Nothing logged yet';
     const whose = together(this.today(), last).map(({ studentId }) => studentId);
-    return `${whoseText(whose, this.students())}: ${eventText(last.body, this.session.units(), this.curriculum())}`;
+    return `${whoseText(whose, this.group.students())}: ${eventText(last.body, this.session.units(), this.curriculum())}`;
   });
   /** Why nothing may be recorded of those chosen, or null; of several the others are recorded. */
   readonly forbidden = computed(() => {
     return this.recorded().length === 0 ? (this.withheld()[0]?.why ?? null) : null;
   });
   /** Of those chosen, whose taps are recorded. */
-  readonly recorded = computed(() => this.chosen().filter((student) => this.refusal(student) === null));
+  readonly recorded = computed(() => this.group.chosen().filter((student) => this.refusal(student) === null));
   /** The others, with the reason. */
   readonly withheld = computed(() =>
-    this.chosen().flatMap((student) => {
+    this.group.chosen().flatMap((student) => {
       const why = this.refusal(student);
       return why === null ? [] : [{ student, why }];
     }),
@@ -234,68 +211,43 @@ export class BankSession {
     });
   }
 
-  /** Taps count for these from now on. */
-  choose(ids: readonly string[]): void {
-    this.put({ chosen: [...ids] });
-  }
-
-  chooseAll(): void {
-    this.choose(this.shown().map(({ id }) => id));
-  }
-
-  /** Shows those whom others have too, or one's own part of the group alone. */
-  turn(): void {
-    this.put({ others: !this.showsOthers() });
-  }
-
-  /** Adds a student to those chosen, or takes him off; the last one stays. */
-  toggle(id: string): void {
-    const now = this.chosen().map((student) => student.id);
-    const next = now.includes(id) ? now.filter((other) => other !== id) : [...now, id];
-    if (next.length > 0) this.choose(next);
-  }
-
   /** The whole group goes to the next place; who stepped out goes alone. */
   step(by: 1 | -1): void {
     const out = this.out();
     if (out) return this.stepAlone(out.id, by);
     const minute = this.places()[this.placeNumber() - 1 + by];
-    if (minute !== undefined) this.put({ minute });
+    if (minute !== undefined) this.group.put({ minute });
   }
 
   /** One student leaves the group: from now on he goes through his blocks alone. */
   stepOut(id: string): void {
     const block = this.blockOf(id) ?? this.next();
-    if (block) this.put({ out: { ...this.place().out, [id]: block.id }, chosen: [id] });
+    if (block) this.group.put({ out: { ...this.group.place().out, [id]: block.id }, chosen: [id] });
   }
 
   comeBack(id: string): void {
-    const { [id]: _back, ...out } = this.place().out;
-    this.put({ out });
+    const { [id]: _back, ...out } = this.group.place().out;
+    this.group.put({ out });
   }
 
   private stepAlone(id: string, by: 1 | -1): void {
     const blocks = this.now() ? blocksOfLane(this.now() as PlanBody, this.laneOf(id)) : [];
-    const at = blocks.findIndex((block) => block.id === this.place().out[id]);
+    const at = blocks.findIndex((block) => block.id === this.group.place().out[id]);
     const next = blocks[at + by];
-    if (next) this.put({ out: { ...this.place().out, [id]: next.id } });
-  }
-
-  private put(change: Partial<GroupPlace>): void {
-    this.kept.set({ ...this.place(), ...change });
+    if (next) this.group.put({ out: { ...this.group.place().out, [id]: next.id } });
   }
 
   private laneOf(id: string): number {
     return Math.max(
       0,
-      this.students().findIndex((student) => student.id === id),
+      this.group.students().findIndex((student) => student.id === id),
     );
   }
 
   private blockOf(id: string): Block | null {
     const [body, minute] = [this.now(), this.placeMinute()];
     if (!body || minute === null) return null;
-    const alone = this.place().out[id];
+    const alone = this.group.place().out[id];
     return body.blocks.find((block) => block.id === alone) ?? blockAt(body, this.laneOf(id), minute);
   }
 
@@ -334,7 +286,7 @@ export class BankSession {
       {
         body,
         // Of several it is the group's.
-        studentId: this.several() ? null : (this.student()?.id ?? null),
+        studentId: this.group.several() ? null : (this.group.student()?.id ?? null),
         blockId: this.block()?.id ?? null,
       },
     ]);
@@ -344,7 +296,7 @@ export class BankSession {
   async replan(body: Extract<BankEventBody, { kind: 'replan' }>, fromMin: number): Promise<string[]> {
     const kept = await this.add([{ body, studentId: null, blockId: null }]);
     const next = this.places().find((min) => min >= fromMin);
-    if (next !== undefined && body.why !== 'absent') this.put({ minute: next });
+    if (next !== undefined && body.why !== 'absent') this.group.put({ minute: next });
     return kept;
   }
 
@@ -382,7 +334,7 @@ export class BankSession {
     const atMs = Date.now();
     const events = entries
       .filter(({ studentId }) => {
-        const student = this.students().find(({ id }) => id === studentId);
+        const student = this.group.students().find(({ id }) => id === studentId);
         return !student || this.refusal(student) === null;
       })
       .map((entry): BankEvent => ({
@@ -404,7 +356,7 @@ export class BankSession {
   }
 
   isOut(id: string): boolean {
-    return this.place().out[id] !== undefined;
+    return this.group.place().out[id] !== undefined;
   }
 
   /** Corrections that were kept by who made them. */

@@ -18,6 +18,7 @@ import { SetAsideComponent } from '../shared/lesson/set-aside.component';
 import { triesOf } from './tries-of';
 import { BankSession } from './bank-session';
 import { BankSheetComponent } from './bank-sheet.component';
+import { Group } from './group';
 import { DayReplan } from './replan/day-replan';
 import { ReplanSheetComponent } from './replan/replan-sheet.component';
 import { LogListComponent } from './log-list.component';
@@ -50,7 +51,7 @@ interface Tangle {
     TimeLeftComponent,
     WhoBarComponent,
   ],
-  providers: [BankSession, DayReplan],
+  providers: [BankSession, DayReplan, Group],
   templateUrl: './bank.page.html',
   styleUrl: './bank.page.css',
 })
@@ -115,8 +116,8 @@ export class BankPage implements OnInit {
 
   protected readonly left = computed(() => this.session.settings().bankHand === 'left');
   protected readonly students = computed<BarStudent[]>(() => {
-    const chosen = new Set(this.book.chosen().map(({ id }) => id));
-    return this.book.shown().map(({ id, student }) => ({
+    const chosen = new Set(this.book.group.chosen().map(({ id }) => id));
+    return this.book.group.shown().map(({ id, student }) => ({
       id,
       initials: initials(student.name),
       first: firstName(student.name),
@@ -128,7 +129,7 @@ export class BankPage implements OnInit {
   });
   /** Of one what matters at the water; of several, of whom nothing is kept. */
   protected readonly about = computed(() =>
-    this.book.several()
+    this.book.group.several()
       ? this.book.withheld().length > 0
         ? `nothing is kept of ${this.namesOf(this.book.withheld().map(({ student }) => student))}`
         : ''
@@ -136,7 +137,7 @@ export class BankPage implements OnInit {
   );
   /** How the drill of the moment bends to him, else what to remember of him. */
   private aboutOne(): string {
-    const [saved, drill] = [this.book.student(), this.book.drill()];
+    const [saved, drill] = [this.book.group.student(), this.book.drill()];
     if (!saved) return '';
     const { student } = saved;
     const ageYears = ageOn(student.bornOn, new Date(this.now()).toISOString().slice(0, 10));
@@ -147,7 +148,7 @@ export class BankPage implements OnInit {
 
   /** Those chosen with all that matters at the water. */
   protected readonly people = computed(() =>
-    this.book.chosen().map(({ id, student }) => {
+    this.book.group.chosen().map(({ id, student }) => {
       const age = ageOn(student.bornOn, new Date(this.now()).toISOString().slice(0, 10));
       return {
         id,
@@ -162,7 +163,7 @@ export class BankPage implements OnInit {
   );
   protected readonly cells = computed(() => {
     const count = this.book.count();
-    return count && !this.book.several()
+    return count && !this.book.group.several()
       ? [...count.window, ...Array.from({ length: Math.max(0, count.of - count.window.length) }, () => null)]
       : [];
   });
@@ -210,8 +211,8 @@ export class BankPage implements OnInit {
 
   /** For whom a tap counts, in words. */
   protected forWhom(withFor = true): string {
-    const names = this.book.chosen().map(({ student }) => firstName(student.name));
-    const told = this.book.everybody() ? `all ${names.length}` : listed(names);
+    const names = this.book.group.chosen().map(({ student }) => firstName(student.name));
+    const told = this.book.group.everybody() ? `all ${names.length}` : listed(names);
     return withFor ? `For ${told}` : told;
   }
 

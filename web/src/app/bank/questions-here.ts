@@ -30,7 +30,7 @@ export class QuestionsHere {
   private readonly rig = computed(() => {
     const id = this.book.block()?.rigId;
     const rig = this.book.plan()?.body.rigs.find((one) => one.id === id)?.rig;
-    return rig ? this.readings.known(rig, this.book.student()?.id ?? null) : null;
+    return rig ? this.readings.known(rig, this.book.group.student()?.id ?? null) : null;
   });
 
   readonly questions = computed<Question[]>(() => {

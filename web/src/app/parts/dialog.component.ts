@@ -1,18 +1,26 @@
-import { Component, Directive, inject, input, output } from '@angular/core';
+import { Component, DestroyRef, Directive, inject, input, output } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Dialog, DialogModule } from 'primeng/dialog';
 
 const FIELD = ':is(input, select, textarea, button, a[href])';
 
 /**
- * Puts the focus on the first field of a dialog, or on what says that it is `data-first`, when it has opened, unless somebody types already, in it or in a dialog
- * that has opened over it: the library would take the focus away a moment later, and letters with it.
+ * Puts the focus on the first field of a dialog, or on what says that it is `data-first`, when it has opened, unless
+ * somebody types already, in it or in a dialog that has opened over it: the library would take the focus away a moment
+ * later, and letters with it. When it closes, what it was opened from has the focus again.
  */
 @Directive({ selector: 'p-dialog' })
 class DialogFocusDirective {
   constructor() {
     const dialog = inject(Dialog);
     dialog.focusOnShow = false;
+    const opener = document.activeElement;
+    inject(DestroyRef).onDestroy(() => {
+      const held = document.activeElement;
+      const isFree = held === document.body || dialog.container()?.contains(held);
+      if (isFree && opener instanceof HTMLElement && opener.isConnected)
+        opener.focus({ preventScroll: true });
+    });
     dialog.onShow.pipe(takeUntilDestroyed()).subscribe(() => {
       const own = dialog.container();
       const open = [...document.querySelectorAll('.p-dialog')];

@@ -39,11 +39,11 @@ export class ReplanSheetComponent {
   protected readonly columns = { planned: PLANNED_X, proposed: PROPOSED_X, width: COLUMN_PX };
 
   protected readonly students = computed(() =>
-    this.book.students().map(({ student }) => firstName(student.name)),
+    this.book.group.students().map(({ student }) => firstName(student.name)),
   );
   private readonly missing = computed(() => {
     const ids = this.replan.asked()?.studentIds ?? [];
-    return this.book.students().filter(({ id }) => ids.includes(id));
+    return this.book.group.students().filter(({ id }) => ids.includes(id));
   });
   protected readonly heading = computed(() => {
     const asked = this.replan.asked();

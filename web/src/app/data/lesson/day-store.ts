@@ -9,7 +9,6 @@ import {
   type SavedLesson,
   type SavedStudent,
   type SavedWater,
-  type WaterChange,
 } from '@doceo/contract';
 import {
   evidenceOf,
@@ -21,7 +20,6 @@ import {
   skillState,
   stockOf,
   type SunTimes,
-  type Food,
 } from '@doceo/core';
 import { forkJoin, map, type Observable, of, switchMap, tap } from 'rxjs';
 import { ApiClient } from '../api/api-client';
@@ -266,52 +264,6 @@ export class DayStore {
       .pipe(tap(() => this.load().subscribe({ error: this.failures.tell })));
   }
 
-  readCard(waterId: string): Observable<SavedWater> {
-    return this.client
-      .call(api.waters.readCard, { params: { id: waterId } })
-      .pipe(tap((water) => this.putWater(water)));
-  }
-
-  setCalendar(waterId: string, calendar: Food[] | null): Observable<SavedWater> {
-    return this.client
-      .call(api.waters.setCalendar, { params: { id: waterId }, body: { calendar } })
-      .pipe(tap((water) => this.putWater(water)));
-  }
-
-  changeWater(waterId: string, change: WaterChange): Observable<SavedWater> {
-    return this.client.call(api.waters.change, { params: { id: waterId }, body: change }).pipe(
-      tap((water) => {
-        this.putWater(water);
-        this.loadConditions();
-      }),
-    );
-  }
-
-  shareWater(waterId: string, circleId: string | null): Observable<SavedWater> {
-    return this.client
-      .call(api.waters.share, { params: { id: waterId }, body: { circleId } })
-      .pipe(tap((water) => this.putWater(water)));
-  }
-
-  /** Gives a water to a fellow; it may still be seen by a circle or a lesson. */
-  giveWater(waterId: string, userId: string): Observable<unknown> {
-    return this.client
-      .call(api.waters.give, { params: { id: waterId }, body: { userId } })
-      .pipe(tap(() => this.load().subscribe({ error: this.failures.tell })));
-  }
-
-  removeWater(waterId: string): Observable<unknown> {
-    return this.client
-      .call(api.waters.remove, { params: { id: waterId } })
-      .pipe(tap(() => this.waterList.update((list) => list.filter(({ id }) => id !== waterId))));
-  }
-
-  addWater(id: string, water: SavedWater['water']): Observable<SavedWater> {
-    return this.client
-      .call(api.waters.create, { body: { id, water } })
-      .pipe(tap((saved) => this.putWater(saved)));
-  }
-
   saveStudent(id: string, student: SavedStudent['student']): Observable<SavedStudent> {
     const exists = this.studentList().some((other) => other.id === id);
     const saved = exists
@@ -403,11 +355,16 @@ export class DayStore {
       .pipe(map((events) => this.withHeard(events)));
   }
 
-  private putWater(water: SavedWater): void {
+  /** A water as it was told last, new or known. */
+  putWater(water: SavedWater): void {
     this.waterList.update((list) =>
       [...list.filter(({ id }) => id !== water.id), water].sort((a, b) =>
         a.water.name.localeCompare(b.water.name),
       ),
     );
+  }
+
+  dropWater(waterId: string): void {
+    this.waterList.update((list) => list.filter(({ id }) => id !== waterId));
   }
 }

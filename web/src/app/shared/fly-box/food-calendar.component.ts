@@ -2,7 +2,7 @@ import { Component, computed, inject, input, signal } from '@angular/core';
 import type { SavedWater } from '@doceo/contract';
 import { calendarOf, type Food, withMonth } from '@doceo/core';
 import type { ApiError } from '../../data/api/api-error';
-import { DayStore } from '../../data/lesson/day-store';
+import { WaterChanges } from '../../data/lesson/water-changes';
 import { narrowWindow } from '../../parts/narrow';
 import { OriginComponent } from '../../parts/origin.component';
 import { MONTHS, seasonText } from './months';
@@ -81,7 +81,7 @@ import { MONTHS, seasonText } from './months';
   styleUrl: './food-calendar.component.css',
 })
 export class FoodCalendarComponent {
-  private readonly day = inject(DayStore);
+  private readonly changes = inject(WaterChanges);
   readonly water = input.required<SavedWater>();
   /** The month in view, 1…12. */
   readonly month = input.required<number>();
@@ -98,7 +98,7 @@ export class FoodCalendarComponent {
   }
 
   protected save(calendar: Food[] | null): void {
-    this.day.setCalendar(this.water().id, calendar).subscribe({
+    this.changes.setCalendar(this.water().id, calendar).subscribe({
       next: () => this.wrong.set(null),
       error: (error: ApiError) => this.wrong.set(`Not kept. ${error.message}`),
     });

@@ -5,6 +5,7 @@ import { MessageService } from 'primeng/api';
 import type { ApiError } from '../../data/api/api-error';
 import { cardLines } from '../water/card-lines';
 import { DayStore } from '../../data/lesson/day-store';
+import { WaterChanges } from '../../data/lesson/water-changes';
 import { readOnText } from '../../parts/dates';
 
 /** The rule card of a water, with who says so and when a person last read it. */
@@ -64,6 +65,7 @@ import { readOnText } from '../../parts/dates';
 })
 export class RuleCardDialogComponent {
   private readonly day = inject(DayStore);
+  private readonly changes = inject(WaterChanges);
   private readonly messages = inject(MessageService);
   readonly waterId = input.required<string>();
   readonly closed = output<void>();
@@ -80,7 +82,7 @@ export class RuleCardDialogComponent {
 
   protected tick(): void {
     this.busy.set(true);
-    this.day.readCard(this.waterId()).subscribe({
+    this.changes.readCard(this.waterId()).subscribe({
       next: () => {
         this.messages.add({ severity: 'success', summary: 'Ticked for this season', life: 3000 });
         this.closed.emit();

@@ -4,7 +4,7 @@ import { waterSchema } from '@doceo/contract';
 import { BLANK_CARD, type EarthPlace, WATER_KINDS, type WaterKind } from '@doceo/core';
 import type { ApiError } from '../../data/api/api-error';
 import { checked } from '../../data/api/checked';
-import { DayStore } from '../../data/lesson/day-store';
+import { WaterChanges } from '../../data/lesson/water-changes';
 import { PlaceFieldComponent } from '../../parts/fields/place-field.component';
 import { SegmentsComponent } from '../../parts/fields/segments.component';
 import { TextFieldComponent } from '../../parts/fields/text-field.component';
@@ -57,7 +57,7 @@ import { TextFieldComponent } from '../../parts/fields/text-field.component';
   `,
 })
 export class WaterFormComponent {
-  private readonly day = inject(DayStore);
+  private readonly changes = inject(WaterChanges);
   readonly made = output<string>();
   protected readonly kinds = WATER_KINDS.map((kind) => ({ value: kind, text: kind }));
   protected readonly name = signal('');
@@ -86,7 +86,7 @@ export class WaterFormComponent {
     if ('error' in form) return this.error.set(form.error);
     this.busy.set(true);
     this.error.set(null);
-    this.day.addWater(crypto.randomUUID(), form.data).subscribe({
+    this.changes.add(crypto.randomUUID(), form.data).subscribe({
       next: ({ id }) => this.made.emit(id),
       error: (error: ApiError) => {
         this.busy.set(false);

@@ -5,6 +5,7 @@ import { type EarthPlace, SPECIES, COMFORT, type Species, WATER_KINDS } from '@d
 import type { ApiError } from '../../data/api/api-error';
 import { Failures } from '../../data/api/failures';
 import { DayStore } from '../../data/lesson/day-store';
+import { WaterChanges } from '../../data/lesson/water-changes';
 import { readOnText } from '../../parts/dates';
 import { ChoiceFieldComponent } from '../../parts/fields/choice-field.component';
 import { PlaceFieldComponent } from '../../parts/fields/place-field.component';
@@ -39,6 +40,7 @@ export class WaterCardPage {
   readonly id = input.required<string>();
   private readonly failures = inject(Failures);
   protected readonly day = inject(DayStore);
+  private readonly changes = inject(WaterChanges);
   protected readonly store = inject(WaterCardStore);
   protected readonly kinds = WATER_KINDS.map((kind) => ({ value: kind, text: kind }));
   protected readonly species = SPECIES.map((id) => ({ id, name: COMFORT[id].name }));
@@ -77,7 +79,7 @@ export class WaterCardPage {
 
   protected read(): void {
     this.busy.set(true);
-    this.day.readCard(this.id()).subscribe({
+    this.changes.readCard(this.id()).subscribe({
       next: () => this.busy.set(false),
       error: (error: ApiError) => {
         this.busy.set(false);

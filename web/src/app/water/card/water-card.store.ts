@@ -3,6 +3,7 @@ import type { SavedWater, WaterChange } from '@doceo/contract';
 import type { RuleCard } from '@doceo/core';
 import type { ApiError } from '../../data/api/api-error';
 import { DayStore } from '../../data/lesson/day-store';
+import { WaterChanges } from '../../data/lesson/water-changes';
 
 /** A change without where one has it from. */
 export type Change = Partial<Omit<WaterChange, 'source'>>;
@@ -14,6 +15,7 @@ const MAX_UNDO = 50;
 @Injectable()
 export class WaterCardStore {
   private readonly day = inject(DayStore);
+  private readonly changes = inject(WaterChanges);
   readonly id = signal('');
   /** From where one has what is changed next. */
   readonly source = signal('');
@@ -41,7 +43,7 @@ export class WaterCardStore {
   private send(change: Change, source: string, then: () => void): void {
     this.saving.set(true);
     this.error.set(null);
-    this.day.changeWater(this.id(), { ...change, source }).subscribe({
+    this.changes.change(this.id(), { ...change, source }).subscribe({
       next: () => {
         this.saving.set(false);
         then();

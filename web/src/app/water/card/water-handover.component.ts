@@ -5,7 +5,7 @@ import type { Observable } from 'rxjs';
 import { ApiClient } from '../../data/api/api-client';
 import type { ApiError } from '../../data/api/api-error';
 import { fetched } from '../../data/api/fetched';
-import { DayStore } from '../../data/lesson/day-store';
+import { WaterChanges } from '../../data/lesson/water-changes';
 import { SessionStore } from '../../data/session';
 import { ChoiceFieldComponent } from '../../parts/fields/choice-field.component';
 
@@ -92,7 +92,7 @@ import { ChoiceFieldComponent } from '../../parts/fields/choice-field.component'
 })
 export class WaterHandoverComponent {
   private readonly client = inject(ApiClient);
-  private readonly day = inject(DayStore);
+  private readonly changes = inject(WaterChanges);
   private readonly router = inject(Router);
   private readonly session = inject(SessionStore);
   readonly saved = input.required<SavedWater>();
@@ -124,11 +124,11 @@ export class WaterHandoverComponent {
   protected readonly error = signal<ApiError | null>(null);
 
   protected share(circleId: string | null): void {
-    this.run(this.day.shareWater(this.saved().id, circleId));
+    this.run(this.changes.share(this.saved().id, circleId));
   }
 
   protected give(): void {
-    this.run(this.day.giveWater(this.saved().id, this.heir()), true);
+    this.run(this.changes.give(this.saved().id, this.heir()), true);
   }
 
   protected ask(): void {
@@ -140,7 +140,7 @@ export class WaterHandoverComponent {
   }
 
   protected remove(): void {
-    this.run(this.day.removeWater(this.saved().id), true);
+    this.run(this.changes.remove(this.saved().id), true);
   }
 
   protected told({ beats, lakes, readings }: WaterDeletion): string {
