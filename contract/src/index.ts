@@ -20,6 +20,7 @@ export * from './water/readings-file';
 export * from './people/skill-fit';
 export * from './people/student';
 export * from './people/student-file';
+export * from './people/record';
 export * from './people/access';
 export * from './people/consent';
 export * from './people/keeping';

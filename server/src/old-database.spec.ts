@@ -32,7 +32,8 @@ describe('a database of before', () => {
         ...[
           '/session',
           '/drills',
-          '/students/overview',
+          '/records/progress',
+          '/records/effects',
           '/skill-fit',
           '/rigs',
           '/readings',
@@ -45,12 +46,7 @@ describe('a database of before', () => {
           ...(mine ? [`/students/${id}/deletion-preview`, `/students/${id}/access-log`] : []),
         ]),
         ...lessons.flatMap(({ id }) => [
-          ...[
-            `/lessons/${id}`,
-            `/lessons/${id}/plan`,
-            `/events?lessonId=${id}`,
-            `/events?studentsOfLesson=${id}`,
-          ],
+          ...[`/lessons/${id}`, `/lessons/${id}/plan`, `/events?lessonId=${id}`, `/records?lessonId=${id}`],
         ]),
         ...waters.flatMap(({ id }) => [
           ...[`/waters/${id}`, `/waters/${id}/beats`, `/waters/${id}/lake`],

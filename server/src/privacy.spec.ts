@@ -140,7 +140,7 @@ describe('a student’s own data', () => {
     expect(alone).toHaveLength(lessons.length - 1);
     for (const lesson of alone) {
       await fellow.get(`/api/events?lessonId=${lesson.id}`).expect(404);
-      await fellow.get(`/api/events?studentsOfLesson=${lesson.id}`).expect(404);
+      await fellow.get(`/api/records?lessonId=${lesson.id}`).expect(404);
     }
   });
 });

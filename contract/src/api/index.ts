@@ -5,6 +5,7 @@ import { sessionApi, accountApi, mailboxApi } from './accounts';
 import { drillsApi, teachingApi, skillFitApi } from './teaching';
 import { watersApi } from './waters';
 import { accessApi, studentsApi } from './students';
+import { recordsApi } from './records';
 import { assistantsApi } from './assistants';
 import { myPageApi, pagesApi } from './pages';
 import { consentsApi, guardianApi, keepingApi } from './consents';
@@ -38,6 +39,7 @@ export const api = {
   teaching: teachingApi,
   waters: watersApi,
   students: studentsApi,
+  records: recordsApi,
   access: accessApi,
   consents: consentsApi,
   guardian: guardianApi,

@@ -1,6 +1,5 @@
 import * as z from 'zod';
 import { idSchema, okSchema } from '../common';
-import { eventSchema } from '../lesson/event';
 import { savedStudentSchema, studentSchema } from '../people/student';
 import {
   accessGrantSchema,
@@ -14,9 +13,6 @@ import { endpoint, byId } from './endpoint';
 /** Students and their records. */
 export const studentsApi = {
   list: endpoint('get', '/students', 'Students I may see', { reply: z.array(savedStudentSchema) }),
-  overview: endpoint('get', '/students/overview', 'What counts for estimates, of all students I may see', {
-    reply: z.array(eventSchema),
-  }),
   get: endpoint('get', '/students/:id', 'One student', { params: byId, reply: savedStudentSchema }),
   create: endpoint('post', '/students', 'Add a student', {
     body: z.strictObject({ id: idSchema, student: studentSchema }),

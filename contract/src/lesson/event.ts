@@ -206,12 +206,8 @@ export const eventReceiptSchema = z.strictObject({
 export type EventReceipt = z.infer<typeof eventReceiptSchema>;
 
 export const eventQuerySchema = z
-  .strictObject({
-    studentId: idSchema.optional(),
-    lessonId: idSchema.optional(),
-    studentsOfLesson: idSchema.optional(),
-  })
+  .strictObject({ studentId: idSchema.optional(), lessonId: idSchema.optional() })
   .refine(
-    (query) => Object.values(query).filter(Boolean).length === 1,
-    'needs exactly one of studentId, lessonId, studentsOfLesson',
+    ({ studentId, lessonId }) => (studentId === undefined) !== (lessonId === undefined),
+    'needs studentId or lessonId',
   );

@@ -83,9 +83,12 @@ function changeHint(own: readonly BankEvent[], event: BankEvent): Hint[] {
   return [see('rigging.depth-order', !isFlyFirst(own, event))];
 }
 
+/** What is told as it is where a record is not opened: the rest stands there by what it says of skills. */
+const TOLD = new Set<BankEvent['body']['kind']>(['attempt', 'tangle', 'safety', 'stones']);
+
 /**
- * What lists and groups are told of many students: the attempts and tangles that stand, and in the place of other entries
- * only what they say of skills. `evidenceOf` reads it as it reads the whole.
+ * What lists and groups are told of many students: the attempts, tangles, stones and incidents that stand, and in the
+ * place of other entries only what they say of skills. `evidenceOf` reads it as it reads the whole.
  */
 export function overviewOf(events: readonly BankEvent[]): BankEvent[] {
   const standing = activeEvents(events);
@@ -96,7 +99,7 @@ export function overviewOf(events: readonly BankEvent[]): BankEvent[] {
     else byStudent.set(event.studentId, [event]);
   }
   return standing.flatMap((event) => {
-    if (event.body.kind === 'attempt' || event.body.kind === 'tangle') return [event];
+    if (TOLD.has(event.body.kind)) return [event];
     const own = byStudent.get(event.studentId) ?? [];
     return [...hintsOf(event), ...changeHint(own, event)].map((hint): BankEvent => ({
       ...event,

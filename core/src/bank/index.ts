@@ -3,6 +3,7 @@ export * from './log';
 export * from './plan-now';
 export * from './evidence-of';
 export * from './knot-evidence';
+export * from './record-columns';
 export * from './briefing';
 export * from './correct';
 export * from './drill-counter';

@@ -4,6 +4,7 @@ export * from './evidence';
 export * from './parameters';
 export * from './tracing';
 export * from './record';
+export * from './progress';
 export * from './fit';
 export * from './home-trust';
 export * from './fitted';

@@ -4,11 +4,15 @@ import { type BankEvent, drilledAttempts } from '../bank';
 import { mainSkillOf } from '../drill';
 import { simulateSchool } from '../simulate';
 import { skillState, traceCourse, traceSkill } from '../skill';
-import { drillEffects, drillOutcomes, MIN_EFFECT, planEffects } from './effect';
+import { drillEffects, drillOutcomes, MIN_EFFECT, planEffects, studentEffects } from './effect';
 import { MIN_MOVED, movedFaults } from './moved';
 import { groupReadiness } from './readiness';
 
 const HOUR_MS = 3_600_000;
+
+/** What these records say, one student after the other. */
+const said = (events: readonly BankEvent[], ids: readonly string[]) =>
+  ids.map((id) => studentEffects(SHIPPED, events, id));
 
 function attempt(
   n: number,
@@ -145,18 +149,19 @@ describe('how well drills and plans worked', () => {
   ]);
 
   it('is counted by bouts and students', () => {
-    const effects = drillEffects(SHIPPED, events, ids);
+    const effects = drillEffects(said(events, ids));
     expect(effects.map(({ drillId }) => drillId).sort()).toEqual(['count-the-pause', 'sweep-low']);
     for (const { n, students } of effects) expect([n, students]).toEqual([12, 6]);
     expect(effects.reduce((sum, { attempts }) => sum + attempts, 0)).toBe(events.length);
-    expect(planEffects(events, ids, plans)).toMatchObject([{ planId: 'plan', n: 24, students: 6 }]);
+    expect(planEffects(said(events, ids), plans)).toMatchObject([{ planId: 'plan', n: 24, students: 6 }]);
   });
 
   it('rises by what the estimate rose, from before the first attempt of each bout to after its last', () => {
     const [sole] = drillEffects(
-      SHIPPED,
-      events.filter(({ lessonId }) => lessonId === 'first'),
-      ids,
+      said(
+        events.filter(({ lessonId }) => lessonId === 'first'),
+        ids,
+      ),
     ).filter(({ drillId }) => drillId === 'sweep-low');
     const prior = traceSkill([], 0).mastery;
     const rises = school.map(({ attempts }) => {
@@ -171,10 +176,10 @@ describe('how well drills and plans worked', () => {
 
   it('says nothing from a few bouts, or from one student however often', () => {
     const few = events.filter(({ lessonId }) => lessonId === 'first');
-    for (const { rise, good } of drillEffects(SHIPPED, few, ids.slice(0, MIN_EFFECT - 1)))
+    for (const { rise, good } of drillEffects(said(few, ids.slice(0, MIN_EFFECT - 1))))
       expect([rise, good]).toEqual([null, null]);
     const often = Array.from({ length: 8 }, (_, i) => run(i * 100, 6, 3, { lesson: `l${i}` })).flat();
-    expect(drillEffects(SHIPPED, often, ['sam'])).toMatchObject([{ n: 8, students: 1, rise: null }]);
+    expect(drillEffects(said(often, ['sam']))).toMatchObject([{ n: 8, students: 1, rise: null }]);
   });
 });
 

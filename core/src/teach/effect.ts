@@ -72,42 +72,108 @@ interface Bout {
   rise: number;
 }
 
+/** What bouts add up to, so that those of one student after the other can be put together. */
+export interface EffectSums {
+  bouts: number;
+  students: number;
+  attempts: number;
+  riseSum: number;
+  riseSquares: number;
+  /** Attempts in the first and in the last third of each bout, and how many of them were good. */
+  first: { good: number; of: number };
+  last: { good: number; of: number };
+}
+
+/** What one student's record says of drills, and of lessons, by their ids. */
+export interface StudentEffects {
+  drills: Record<string, EffectSums>;
+  lessons: Record<string, EffectSums>;
+}
+
 /**
- * How well each drill worked over all its bouts: a bout is what one student did of a drill in one lesson. The rise is the
- * student's estimate after the bout less the one before, at the drill's main skill.
- *
- * @param events of any number of students
+ * What one student's record says of the drills he did and of the lessons he had. In a drill a bout is what he did of it in
+ * one lesson, and the rise his estimate after it less the one before, at the drill's main skill; in a lesson there is
+ * a bout for each skill he tried.
  */
-export function drillEffects(
+export function studentEffects(
   curriculum: Curriculum,
   events: readonly BankEvent[],
-  studentIds: readonly string[],
+  studentId: string,
   fitted: FittedSkills = {},
-): DrillEffect[] {
-  const bouts = drillBouts(curriculum, events, studentIds, fitted);
-  return grouped(bouts, ({ attempts }) => attempts[0]?.drillId ?? '')
-    .map(([drillId, of]) => ({ drillId, ...effect(of) }))
+): StudentEffects {
+  const bouts = drillBouts(curriculum, events, [studentId], fitted);
+  const tried = boutsOf(events, [studentId], fitted, ({ lessonId, skillId }) => `${lessonId} ${skillId}`);
+  const summed = (list: readonly Bout[], key: 'drillId' | 'lessonId'): Record<string, EffectSums> =>
+    Object.fromEntries(
+      grouped(list, ({ attempts }) => attempts[0]?.[key] ?? '').map(([id, of]) => [id, sumsOf(of)]),
+    );
+  return { drills: summed(bouts, 'drillId'), lessons: summed(tried, 'lessonId') };
+}
+
+/** How well each drill worked, over everybody of whom the record says it; the best of them first. */
+export function drillEffects(people: readonly StudentEffects[]): DrillEffect[] {
+  return [...together(people.flatMap(({ drills }) => Object.entries(drills)))]
+    .map(([drillId, sums]) => ({ drillId, ...effect(sums) }))
     .sort(byRise);
 }
 
 /**
- * How well each plan worked over the lessons that were taught by it: per student and skill tried in the lesson, the
- * estimate after less the one before.
+ * How well each plan worked over the lessons that were taught by it; the best of them first.
  *
- * @param planOf plan of each lesson
+ * @param planOf plan of each lesson; others are left out
  */
 export function planEffects(
-  events: readonly BankEvent[],
-  studentIds: readonly string[],
+  people: readonly StudentEffects[],
   planOf: ReadonlyMap<string, string>,
-  fitted: FittedSkills = {},
 ): PlanEffect[] {
-  const bouts = boutsOf(events, studentIds, fitted, ({ lessonId, skillId }) =>
-    planOf.has(lessonId) ? `${lessonId} ${skillId}` : null,
+  const own = people.flatMap(({ lessons }) =>
+    // Who had several lessons by one plan is one student of it.
+    [...together(Object.entries(lessons).flatMap(([id, sums]) => named(planOf.get(id), sums)))].map(
+      ([planId, sums]): [string, EffectSums] => [planId, { ...sums, students: 1 }],
+    ),
   );
-  return grouped(bouts, ({ attempts }) => planOf.get(attempts[0]?.lessonId ?? '') ?? '')
-    .map(([planId, of]) => ({ planId, ...effect(of) }))
-    .sort(byRise);
+  return [...together(own)].map(([planId, sums]) => ({ planId, ...effect(sums) })).sort(byRise);
+}
+
+function named(id: string | undefined, sums: EffectSums): [string, EffectSums][] {
+  return id === undefined ? [] : [[id, sums]];
+}
+
+function together(parts: readonly [string, EffectSums][]): Map<string, EffectSums> {
+  const whole = new Map<string, EffectSums>();
+  for (const [id, part] of parts) {
+    const before = whole.get(id);
+    whole.set(id, before ? added(before, part) : part);
+  }
+  return whole;
+}
+
+function added(a: EffectSums, b: EffectSums): EffectSums {
+  return {
+    bouts: a.bouts + b.bouts,
+    students: a.students + b.students,
+    attempts: a.attempts + b.attempts,
+    riseSum: a.riseSum + b.riseSum,
+    riseSquares: a.riseSquares + b.riseSquares,
+    first: { good: a.first.good + b.first.good, of: a.first.of + b.first.of },
+    last: { good: a.last.good + b.last.good, of: a.last.of + b.last.of },
+  };
+}
+
+/** Of bouts of one student. */
+function sumsOf(bouts: readonly Bout[]): EffectSums {
+  const share = (of: (attempts: readonly DrilledAttempt[]) => readonly DrilledAttempt[]) => {
+    const all = bouts.flatMap(({ attempts }) => of(attempts));
+    return { good: all.filter(({ good }) => good).length, of: all.length };
+  };
+  return {
+    ...{ bouts: bouts.length, students: 1 },
+    attempts: bouts.reduce((sum, { attempts }) => sum + attempts.length, 0),
+    riseSum: bouts.reduce((sum, { rise }) => sum + rise, 0),
+    riseSquares: bouts.reduce((sum, { rise }) => sum + rise ** 2, 0),
+    first: share((attempts) => attempts.slice(0, third(attempts))),
+    last: share((attempts) => attempts.slice(-third(attempts))),
+  };
 }
 
 /** What each student did of a drill in a lesson, at the skill it is done for. */
@@ -156,29 +222,17 @@ function courseOf(
   );
 }
 
-function effect(bouts: readonly Bout[]): Effect {
-  const students = new Set(bouts.map(({ studentId }) => studentId)).size;
-  const enough = bouts.length >= MIN_EFFECT && students >= MIN_EFFECT_STUDENTS;
+function effect({ bouts, students, attempts, riseSum, riseSquares, first, last }: EffectSums): Effect {
+  const enough = bouts >= MIN_EFFECT && students >= MIN_EFFECT_STUDENTS;
   return {
-    n: bouts.length,
-    students,
-    attempts: bouts.reduce((sum, { attempts }) => sum + attempts.length, 0),
-    rise: enough ? meanInterval(bouts.map(({ rise }) => rise)) : null,
-    good: enough
-      ? {
-          first: goodShare(bouts.flatMap(({ attempts }) => attempts.slice(0, third(attempts)))),
-          last: goodShare(bouts.flatMap(({ attempts }) => attempts.slice(-third(attempts)))),
-        }
-      : null,
+    ...{ n: bouts, students, attempts },
+    rise: enough ? meanInterval(bouts, riseSum, riseSquares) : null,
+    good: enough ? { first: first.good / first.of, last: last.good / last.of } : null,
   };
 }
 
 function third(attempts: readonly unknown[]): number {
   return Math.max(1, Math.floor(attempts.length / 3));
-}
-
-function goodShare(attempts: readonly DrilledAttempt[]): number {
-  return attempts.filter(({ good }) => good).length / attempts.length;
 }
 
 function grouped<T>(list: readonly T[], keyOf: (item: T) => string): [string, T[]][] {

@@ -133,7 +133,7 @@ describe('the benches that make the invisible visible', () => {
     expect(kept.trim()).toMatch(/^(That is|These [1-9]\d* attempts are) in the record of/);
     await page.waitForFunction(
       async (lessonId, id) => {
-        const reply = await fetch(`/api/events?studentsOfLesson=${lessonId}`);
+        const reply = await fetch(`/api/events?lessonId=${lessonId}`);
         const events = (await reply.json()) as {
           studentId: string;
           body: { kind: string; skillId?: string; drillId: string | null };

@@ -92,7 +92,7 @@ const of = (kind: keyof Things) => (things: Things) => ({ id: things[kind] });
 const helpers = (endpoint: unknown): Actor[] => {
   if (endpoint === api.events.add) return ['assistant', 'ended'];
   const open: unknown[] = [
-    ...[api.lessons.list, api.students.list, api.students.overview, api.readings.list, api.waters.list],
+    ...[api.lessons.list, api.students.list, api.records.progress, api.readings.list, api.waters.list],
     ...[api.teaching.get, api.kit.get, api.skillFit.get, api.session.settings],
   ];
   return open.includes(endpoint) ? ['assistant'] : [];
@@ -206,6 +206,7 @@ const ROWS: Row[] = [
     body: () => first(scenario.students.list).student,
   }),
   row(api.events.list, ['fellow', 'along', 'keeper'], { query: ({ student }) => ({ studentId: student }) }),
+  row(api.records.list, ['assistant', 'along', 'keeper'], { query: ({ helped }) => ({ lessonId: helped }) }),
   row(api.lessons.get, ['assistant', 'along', 'keeper'], { params: of('helped') }),
   row(api.lessons.plan, ['assistant', 'along', 'keeper'], { params: of('helped') }),
   row(api.assistants.list, KEEPER, { params: of('helped') }),
@@ -335,7 +336,8 @@ const ROWS: Row[] = [
     ...[api.session.settings, api.session.changePassword, api.account.deletionPreview, api.account.remove],
     ...[api.account.file, api.account.signIns, api.account.endOtherSignIns, api.account.secondFactor],
     ...[api.account.offerSecondFactor, api.account.beginSecondFactor, api.account.endSecondFactor],
-    ...[api.drills.list, api.waters.list, api.waters.create, api.students.list, api.students.overview],
+    ...[api.drills.list, api.waters.list, api.waters.create, api.students.list, api.records.progress],
+    ...[api.records.effects],
     ...[api.students.create, api.students.import, api.skillFit.get, api.rigs.list, api.rigs.create],
     ...[
       api.readings.list,

@@ -8,7 +8,7 @@ const setOf = (endpoints: readonly unknown[]): ReadonlySet<Endpoint> => new Set(
 const DURING = setOf([
   ...[api.session.get, api.session.signOut, api.session.settings, api.health],
   ...[api.lessons.list, api.lessons.get, api.lessons.plan, api.events.list, api.events.add],
-  ...[api.students.list, api.students.overview, api.readings.list],
+  ...[api.students.list, api.records.list, api.records.progress, api.readings.list],
   ...[api.waters.list, api.waters.get, api.waters.beats, api.waters.lake, api.waters.conditions],
   ...[api.teaching.get, api.kit.get, api.skillFit.get],
 ]);

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { Assistants, SavedLesson, SavedStudent, User } from '@doceo/contract';
+import type { Assistants, SavedLesson, SavedStudent, StudentColumns, User } from '@doceo/contract';
 import type { BankEvent } from '@doceo/core';
 import { demoScenario } from '@doceo/demo';
 import supertest from 'supertest';
@@ -100,10 +100,12 @@ describe('an assistant', () => {
       ...{ needs: ['cannot-swim'], saidAdult: true },
     });
     await log(kim, event(sam.id));
-    const history = (await kim.get(`/api/events?studentsOfLesson=${lesson.id}`).expect(200))
-      .body as BankEvent[];
-    expect(history).toHaveLength(1);
-    expect((await kim.get('/api/students/overview')).body).toEqual([]);
+    const records = (await kim.get(`/api/records?lessonId=${lesson.id}`).expect(200))
+      .body as StudentColumns[];
+    expect(records.map(({ studentId, columns }) => [studentId, columns.ids.length])).toEqual([[sam.id, 1]]);
+    expect((await kim.get('/api/records/progress')).body).toEqual([]);
+    for (const path of [`records?ids=${sam.id}`, 'records/effects'])
+      await kim.get(`/api/${path}`).expect(403);
     expect((await kim.get('/api/readings')).body).toEqual([]);
     for (const path of [`events?studentId=${sam.id}`, `students/${sam.id}`, `students/${sam.id}/export`])
       await kim.get(`/api/${path}`).expect(403);

@@ -14,13 +14,7 @@ import { findStudentsById, lockStudents } from '../students/students.sql';
 import { admit, readArrivals } from './admission';
 import { clockAhead, eventClockAhead } from './clock';
 import { keepWaterReadings } from './water-readings';
-import {
-  findEventLessons,
-  findEventsOfLesson,
-  findEventsOfStudents,
-  findOverview,
-  insertEvents,
-} from './events.sql';
+import { findEventLessons, findEventsOfLesson, findEventsOfStudents, insertEvents } from './events.sql';
 
 export function eventRoutes(router: Router, pool: Pool): void {
   route(router, pool, api.events.list, 'signed-in', async ({ user, query }) => {
@@ -28,22 +22,11 @@ export function eventRoutes(router: Router, pool: Pool): void {
       await refuseUnless(pool, user.id, 'see', 'lesson', query.lessonId);
       return findEventsOfLesson(pool, user.id, query.lessonId);
     }
-    if (query.studentId) {
-      if (user.assists)
-        throw new HttpError('forbidden', [], 'Records are not open to who helps in a lesson.');
-      await refuseUnless(pool, user.id, 'see', 'student', query.studentId);
-      await insertLook(pool, query.studentId, user.id, 'record');
-      return findEventsOfStudents(pool, [query.studentId]);
-    }
-    await refuseUnless(pool, user.id, 'see', 'lesson', query.studentsOfLesson ?? '');
-    // Whoever helps for a day learns nothing of the days before.
-    if (user.assists) return findEventsOfLesson(pool, user.id, user.assists.lessonId);
-    const lesson = await findLesson(pool, user.id, query.studentsOfLesson ?? '');
-    const students = await findStudentsById(pool, user.id, lesson?.studentIds ?? []);
-    return findOverview(
-      pool,
-      students.map(({ id }) => id),
-    );
+    if (user.assists) throw new HttpError('forbidden', [], 'Records are not open to who helps in a lesson.');
+    const studentId = query.studentId ?? '';
+    await refuseUnless(pool, user.id, 'see', 'student', studentId);
+    await insertLook(pool, studentId, user.id, 'record');
+    return findEventsOfStudents(pool, [studentId]);
   });
 
   route(router, pool, api.events.add, 'signed-in', async ({ user, body: { events, sentAtMs } }) => {

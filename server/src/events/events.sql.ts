@@ -1,6 +1,7 @@
 import { inShape, shapeOf } from '@doceo/contract';
-import { type BankEvent, type BankEventBody, overviewOf } from '@doceo/core';
+import type { BankEvent, BankEventBody } from '@doceo/core';
 import { type Db, rows, write } from '../db/pool';
+import { raiseRecords } from '../records/records.sql';
 import { OPEN_ACCESS } from '../students/access.sql';
 
 export interface EventRow {
@@ -59,19 +60,17 @@ export async function findEventsOfStudents(db: Db, studentIds: string[]): Promis
   ).map(toEvent);
 }
 
-/**
- * Of these students what estimates and kit lists count: attempts, tangles, and what other entries say of skills. No remark,
- * no fish: this is no opened record. In the order the server got them; uses events_student.
- */
-export async function findOverview(db: Db, studentIds: string[]): Promise<BankEvent[]> {
+/** Entries of these students that say something of skills, and what was taken back; uses events_student. */
+export async function findCountingEvents(db: Db, studentIds: readonly string[]): Promise<BankEvent[]> {
   if (studentIds.length === 0) return [];
-  const found = await rows<EventRow>(
-    db,
-    `SELECT ${EVENT_COLUMNS} FROM events
-     WHERE student_id IN (?) AND kind NOT IN ('note', 'sentence', 'safety', 'lane', 'tried') ORDER BY seq`,
-    [studentIds],
-  );
-  return overviewOf(found.map(toEvent));
+  return (
+    await rows<EventRow>(
+      db,
+      `SELECT ${EVENT_COLUMNS} FROM events
+       WHERE student_id IN (?) AND kind NOT IN ('note', 'sentence', 'lane', 'tried') ORDER BY seq`,
+      [studentIds],
+    )
+  ).map(toEvent);
 }
 
 /** Which of these ids are stored, and for which lesson; uses events_id. */
@@ -85,7 +84,10 @@ export async function findEventLessons(db: Db, ids: string[]): Promise<Map<strin
   return new Map(found.map((row) => [row.id, row.lesson_id]));
 }
 
-/** Adds events; one that another request stored in the meantime is left as it is. */
+/**
+ * Adds events, and says that the records of their students have changed; one that another request stored in the meantime
+ * is left as it is. Call it in a transaction.
+ */
 export async function insertEvents(db: Db, userId: string, events: BankEvent[]): Promise<void> {
   if (events.length === 0) return;
   const values = events.map((event) => [
@@ -106,6 +108,7 @@ export async function insertEvents(db: Db, userId: string, events: BankEvent[]):
     'INSERT INTO events (id, lesson_id, student_id, block_id, device_id, recorded_by, at_ms, clock_ahead_ms, kind, shape, body) VALUES ? ON DUPLICATE KEY UPDATE id = events.id',
     [values],
   );
+  await raiseRecords(db, [...new Set(events.flatMap(({ studentId }) => studentId ?? []))]);
 }
 
 /** Uses events_lesson. */

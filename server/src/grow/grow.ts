@@ -67,9 +67,7 @@ export async function grow(db: Db, now: Date, size: Size = GROWN): Promise<void>
       batch.flatMap((id, i) => groups[from + i]!.map((student, lane) => [id, student, lane])),
     ]),
   );
-  const skills = [
-    ...new Set(scenario.lessons.events.flatMap(({ body }) => ('skillId' in body ? [body.skillId] : []))),
-  ];
+  const tried = scenario.lessons.events.flatMap(({ body }) => (body.kind === 'attempt' ? [body] : []));
   const events = Array.from({ length: size.events }, (_, i): BankEvent => {
     const at = Math.floor((i * size.lessons) / size.events);
     return {
@@ -79,13 +77,7 @@ export async function grow(db: Db, now: Date, size: Size = GROWN): Promise<void>
       blockId: null,
       deviceId: LEAD.id,
       atMs: startOf(at).getTime() + (i % 700) * 15_000,
-      body: {
-        kind: 'attempt',
-        skillId: one(skills),
-        drillId: null,
-        good: random() < 0.6,
-        faultId: null,
-      },
+      body: one(tried),
     };
   });
   await inBatches(events, (batch) => insertEvents(db, LEAD.id, batch));

@@ -51,6 +51,7 @@ import { linkRoutes } from '../sharing/links.routes';
 import { versionRoutes } from '../sharing/versions.routes';
 import { skillFitRoutes } from '../skill-fit/skill-fit.routes';
 import { accessRoutes } from '../students/access.routes';
+import { recordRoutes } from '../records/records.routes';
 import { studentRoutes } from '../students/students.routes';
 import { teachingRoutes } from '../teaching/teaching.routes';
 import { drawingRoutes } from '../waters/drawings.routes';
@@ -144,6 +145,7 @@ export function createApp(
   drawingRoutes(router, pool);
   conditionRoutes(router, pool);
   studentRoutes(router, pool);
+  recordRoutes(router, pool);
   accessRoutes(router, pool);
   consentRoutes(router, pool, mail, (userId) => guard.admitInvitation(userId));
   guardianRoutes(router, pool, mail);

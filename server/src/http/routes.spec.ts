@@ -159,7 +159,9 @@ const ROWS: Row[] = [
   row(api.waters.removeReading, { params: { id: water.id, readingId: id() }, stranger: 404 }),
   row(api.waters.readCard, { params: { id: water.id }, stranger: 404 }),
   row(api.students.list),
-  row(api.students.overview),
+  row(api.records.progress),
+  row(api.records.effects),
+  row(api.records.list, { query: { lessonId: lesson.id }, stranger: 404 }),
   row(api.students.get, { params: { id: student.id }, stranger: 404 }),
   row(api.students.create, {
     body: { id: id(), student: student.student },

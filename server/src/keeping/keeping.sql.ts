@@ -149,7 +149,15 @@ export async function findKept(db: Db, userId: string, olderThan: string): Promi
   };
 }
 
-/** Uses the primary keys of readings and home_entries, and events_id. */
+/** Call it in a transaction. Uses the primary keys of readings and home_entries, and events_id. */
 export async function deleteEntries(db: Db, table: EntryTable, ids: readonly string[]): Promise<void> {
-  if (ids.length > 0) await write(db, `DELETE FROM ${table} WHERE id IN (?)`, [ids]);
+  if (ids.length === 0) return;
+  if (table === 'events')
+    await write(
+      db,
+      `UPDATE students SET record_no = record_no + 1
+       WHERE id IN (SELECT student_id FROM events WHERE id IN (?)) ORDER BY id`,
+      [ids],
+    );
+  await write(db, `DELETE FROM ${table} WHERE id IN (?)`, [ids]);
 }

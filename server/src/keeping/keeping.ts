@@ -57,7 +57,7 @@ export async function clearDue(
   for (const table of ['events', 'readings', 'home_entries'] as const) {
     const ids = old.filter((entry) => entry.of === table).map(({ id }) => id);
     for (let at = 0; at < ids.length; at += BATCH)
-      await deleteEntries(pool, table, ids.slice(at, at + BATCH));
+      await pool.transaction((db) => deleteEntries(db, table, ids.slice(at, at + BATCH)));
   }
   return { entries: old.length, students };
 }

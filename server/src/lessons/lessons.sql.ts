@@ -32,12 +32,21 @@ interface LessonRow {
 export const TEACHES = `(l.owner_id = t.id OR l.id = t.assists_lesson_id
   OR EXISTS (SELECT 1 FROM lesson_instructors i WHERE i.lesson_id = l.id AND i.user_id = t.id))`;
 
+const SEEN_PLAN = 'IF(l.owner_id = t.id OR p.owner_id = t.id OR m.user_id IS NOT NULL, l.plan_id, NULL)';
+
 /**
  * Lessons with a plan and a water that somebody teaches or helps in, as he may see them; those that came with a student's
  * file are not taught here. Uses lessons_owner, lesson_instructors_user and primary keys.
  */
+const TAUGHT = `FROM users t
+    JOIN (SELECT id FROM lessons WHERE owner_id = ? UNION SELECT lesson_id FROM lesson_instructors WHERE user_id = ?
+          UNION SELECT assists_lesson_id FROM users WHERE id = ?) taught
+    JOIN lessons l ON l.id = taught.id JOIN waters w ON w.id = l.water_id JOIN users k ON k.id = l.owner_id
+    LEFT JOIN plans p ON p.id = l.plan_id LEFT JOIN circle_members m ON m.circle_id = p.circle_id AND m.user_id = t.id
+  WHERE t.id = ? AND l.taken_title IS NULL AND l.plan_body IS NOT NULL`;
+
 const SELECT = `SELECT l.id, l.water_id, l.starts_at, l.plan_title, l.length_min, w.name AS water_name,
-    IF(l.owner_id = t.id OR p.owner_id = t.id OR m.user_id IS NOT NULL, l.plan_id, NULL) AS plan_id,
+    ${SEEN_PLAN} AS plan_id,
     l.owner_id = t.id AS mine, l.owner_id AS keeper_id, k.name AS keeper_name,
     (SELECT GROUP_CONCAT(s.student_id, '/', COALESCE(s.instructor_id, l.owner_id)
         ORDER BY s.lane, s.student_id SEPARATOR ',')
@@ -46,12 +55,7 @@ const SELECT = `SELECT l.id, l.water_id, l.starts_at, l.plan_title, l.length_min
       WHERE s.lesson_id = l.id AND (one.owner_id = t.id OR a.user_id IS NOT NULL)) AS students,
     (SELECT JSON_ARRAYAGG(JSON_OBJECT('userId', u.id, 'name', u.name) ORDER BY u.name, u.id)
        FROM lesson_instructors i JOIN users u ON u.id = i.user_id WHERE i.lesson_id = l.id) AS along
-  FROM users t
-    JOIN (SELECT id FROM lessons WHERE owner_id = ? UNION SELECT lesson_id FROM lesson_instructors WHERE user_id = ?
-          UNION SELECT assists_lesson_id FROM users WHERE id = ?) taught
-    JOIN lessons l ON l.id = taught.id JOIN waters w ON w.id = l.water_id JOIN users k ON k.id = l.owner_id
-    LEFT JOIN plans p ON p.id = l.plan_id LEFT JOIN circle_members m ON m.circle_id = p.circle_id AND m.user_id = t.id
-  WHERE t.id = ? AND l.taken_title IS NULL AND l.plan_body IS NOT NULL`;
+  ${TAUGHT}`;
 
 function toLesson(row: LessonRow): SavedLesson {
   const students = row.students?.split(',').map((one) => one.split('/') as [string, string]) ?? [];
@@ -78,6 +82,19 @@ export async function findLessons(db: Db, userId: string): Promise<SavedLesson[]
   return (await rows<LessonRow>(db, `${SELECT} ORDER BY l.starts_at, l.id`, Array(4).fill(userId))).map(
     toLesson,
   );
+}
+
+/** The plan of each of these lessons, as far as he sees it; by the same keys. */
+export async function findPlansTaught(
+  db: Db,
+  userId: string,
+): Promise<{ lessonId: string; planId: string | null; title: string }[]> {
+  const found = await rows<{ id: string; plan_id: string | null; plan_title: string }>(
+    db,
+    `SELECT l.id, l.plan_title, ${SEEN_PLAN} AS plan_id ${TAUGHT}`,
+    Array(4).fill(userId),
+  );
+  return found.map(({ id, plan_id, plan_title }) => ({ lessonId: id, planId: plan_id, title: plan_title }));
 }
 
 /** Null when it does not exist, or he has nothing to do with it. */

@@ -57,7 +57,7 @@ describe('a record', () => {
     expect(await sees(fellow)).toBe(false);
     await fellow.get(`/api/events?studentId=${sam.id}`).expect(404);
     await fellow.get(`/api/students/${sam.id}/export`).expect(404);
-    for (const path of ['students', 'students/overview', 'readings'])
+    for (const path of ['students', 'records/progress', `records?ids=${sam.id}`, 'readings'])
       expect(JSON.stringify((await fellow.get(`/api/${path}`).expect(200)).body)).not.toContain(sam.id);
     expect((await access()).people).toEqual([]);
     // Given anew it is since then.

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { isDeepStrictEqual } from 'node:util';
-import type { SavedLesson, StudentFile } from '@doceo/contract';
+import type { SavedLesson, StudentColumns, StudentFile } from '@doceo/contract';
 import type { BankEvent } from '@doceo/core';
 import { demoScenario, LEAD } from '@doceo/demo';
 import { rows } from '../db/pool';
@@ -110,20 +110,18 @@ describe('a student who moves', () => {
     const id = scenario.students.list[3]!.id;
     const looks = async (): Promise<string[]> =>
       ((await lead.get(`/api/students/${id}/access-log`)).body as { what: string }[]).map(({ what }) => what);
-    await lead.get('/api/students/overview').expect(200);
-    await lead.get('/api/events').query({ studentsOfLesson: lessons[0]!.id }).expect(200);
+    for (const path of ['records/progress', 'records/effects', `records?lessonId=${lessons[0]!.id}`])
+      await lead.get(`/api/${path}`).expect(200);
     expect(await looks()).toEqual([]);
     await lead.get('/api/events').query({ studentId: id }).expect(200);
     await exported(lead, id);
     expect((await looks()).sort()).toEqual(['export', 'record']);
   });
 
-  it('shows no remark and no fish in an overview', async () => {
-    const kinds = new Set(
-      ((await lead.get('/api/students/overview').expect(200)).body as BankEvent[]).map(
-        ({ body }) => body.kind,
-      ),
-    );
+  it('shows no remark and no fish in what counts of records', async () => {
+    const ids = scenario.students.list.map(({ id }) => id).join(',');
+    const records = (await lead.get(`/api/records?ids=${ids}`).expect(200)).body as StudentColumns[];
+    const kinds = new Set(records.flatMap(({ columns }) => columns.bodies.map(({ kind }) => kind)));
     expect([...kinds].sort()).toEqual(['attempt', 'tangle']);
     expect(
       (await rows(here.pool, "SELECT id FROM events WHERE kind IN ('note', 'fish')")).length,

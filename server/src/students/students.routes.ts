@@ -5,7 +5,6 @@ import type { Db, Pool } from '../db/pool';
 import { HttpError } from '../http/errors';
 import { forgetOutcomes } from '../circles/outcomes.sql';
 import { route } from '../http/route';
-import { findOverview } from '../events/events.sql';
 import { findLastNo } from '../consents/consents.sql';
 import { importStudent } from './import';
 import { deleteStudent, findDeletionEffect, findLooks } from './privacy.sql';
@@ -17,14 +16,6 @@ export function studentRoutes(router: Router, pool: Pool): void {
   route(router, pool, api.students.list, 'signed-in', async ({ user }) => {
     const students = await findStudents(pool, user.id);
     return user.assists ? students.map(forAssistant) : students;
-  });
-
-  route(router, pool, api.students.overview, 'signed-in', async ({ user }) => {
-    if (user.assists) return [];
-    return findOverview(
-      pool,
-      (await findStudents(pool, user.id)).map(({ id }) => id),
-    );
   });
 
   route(router, pool, api.students.get, may('see', 'student'), ({ user, params }) =>

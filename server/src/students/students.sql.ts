@@ -65,6 +65,11 @@ export async function findStudents(db: Db, userId: string): Promise<SavedStudent
   ).map(toStudent);
 }
 
+/** Ids of the same students, in no order. */
+export async function findSeenStudents(db: Db, userId: string): Promise<string[]> {
+  return (await rows<{ id: string }>(db, SEEN_STUDENTS, [userId, userId])).map(({ id }) => id);
+}
+
 /** Of these ids the ones the user may see, in no order; by primary keys. */
 export async function findStudentsById(db: Db, userId: string, ids: string[]): Promise<SavedStudent[]> {
   if (ids.length === 0) return [];
@@ -96,10 +101,10 @@ export async function updateStudent(db: Db, ownerId: string, id: string, student
   return touched > 0;
 }
 
-/** Keeps these students from going until the transaction ends; always in the same order, so that two do not meet. */
+/** Keeps these students from going, and entries of theirs from arriving, until the transaction ends; always in the same order, so that two do not meet. */
 export async function lockStudents(db: Db, ids: readonly string[]): Promise<void> {
   if (ids.length === 0) return;
-  await rows(db, 'SELECT id FROM students WHERE id IN (?) ORDER BY id LOCK IN SHARE MODE', [ids]);
+  await rows(db, 'SELECT id FROM students WHERE id IN (?) ORDER BY id FOR UPDATE', [ids]);
 }
 
 /** Keeps a student from changing, and entries of his from arriving, until the transaction ends. */

@@ -194,7 +194,8 @@ export class BankSession {
     ]).subscribe({
       next: ([plan, history, events]) => {
         this.plan.set(plan);
-        this.merge([...history, ...events]);
+        // Of this lesson there is each entry whole.
+        this.merge([...history.filter(({ lessonId }) => lessonId !== lesson.id), ...events]);
         this.settled.update((n) => n + 1);
       },
       error: (error: ApiError) => this.failed.set(error),

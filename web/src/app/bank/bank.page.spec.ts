@@ -19,7 +19,7 @@ import {
   keptKey,
   TAUGHT,
 } from '../../testing/fixtures';
-import { setDate, lessonServer, type Shown, show } from '../../testing/page';
+import { lessonServer, recordsOf, setDate, type Shown, show } from '../../testing/page';
 import { BankPage } from './bank.page';
 
 const PAUSE = 'casting.pause';
@@ -142,7 +142,7 @@ describe('the bank book', () => {
     const history = Array.from({ length: 6 }, () =>
       attempt(PAUSE, 'cast.crack', { lessonId: uuid(52), atMs: NOW - 86_400_000 }),
     );
-    server.on(api.events.list, history);
+    server.on(api.records.list, recordsOf(history));
     const page = await open();
     const before = faults(page);
     expect(before[0]).toBe('Forward too soon');

@@ -13,10 +13,10 @@ import {
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
+import { api } from '@doceo/contract';
 import {
   canBeSeen,
   curriculumFaults,
-  drillEffects,
   emptyLayer,
   type Entries,
   entriesOf,
@@ -31,12 +31,11 @@ import {
   withRetired,
 } from '@doceo/core';
 import { ApiClient } from '../data/api/api-client';
+import { fetched } from '../data/api/fetched';
 import { UserStorage } from '../data/device/user-storage';
 import { EditedDocument } from '../data/documents/edited-document';
 import { KeptSteps } from '../data/documents/kept-steps';
 import { DayStore } from '../data/lesson/day-store';
-import { FitStore } from '../data/records/fit-store';
-import { RecordsStore } from '../data/records/records-store';
 import { TeachingStore } from '../data/teaching/teaching-store';
 import { narrowWindow } from '../parts/narrow';
 import { DocumentToldComponent } from '../shared/documents/document-told.component';
@@ -91,8 +90,6 @@ export class TeachingPage implements OnDestroy {
   private readonly client = inject(ApiClient);
   private readonly storage = inject(UserStorage);
   private readonly kept = inject(KeptSteps);
-  private readonly records = inject(RecordsStore);
-  private readonly fits = inject(FitStore);
   private readonly day = inject(DayStore);
   protected readonly store = inject(TeachingStore);
 
@@ -166,14 +163,16 @@ export class TeachingPage implements OnDestroy {
       .filter(({ kind, id }) => kind === this.chosen()?.kind && id === this.chosen()?.id)
       .map((found) => faultText(found, this.curriculum())),
   );
+  private readonly worked = fetched(
+    () => this.day.students(),
+    () => this.client.call(api.records.effects),
+  );
   /** How well the chosen drill worked, in the instructor's own lessons. */
   protected readonly effect = computed(() => {
     const id = this.drill()?.id;
-    const students = this.day.students().map((one) => one.id);
-    const found = drillEffects(this.curriculum(), this.records.events(), students, this.fits.fitted()).find(
-      ({ drillId }) => drillId === id,
-    );
-    if (!id) return '';
+    const worked = this.worked.value();
+    if (!id || !worked) return '';
+    const found = worked.drills.find(({ drillId }) => drillId === id);
     if (!found) return 'Not done in a lesson yet.';
     return effectText(found);
   });
@@ -208,7 +207,6 @@ export class TeachingPage implements OnDestroy {
   );
 
   constructor() {
-    this.records.keepFresh();
     effect(() => {
       this.whose();
       untracked(() => this.openLayer());
@@ -261,7 +259,8 @@ export class TeachingPage implements OnDestroy {
     if (!chosen) return;
     this.document()?.edit((layer) =>
       this.below().originOf(chosen.kind, chosen.id) ||
-      this.records.events().some(({ body }) => body.kind === 'attempt' && names(body).includes(chosen.id))
+      // Of what is not known yet it is kept, since something may name it.
+      (this.worked.value()?.named.includes(chosen.id) ?? true)
         ? withRetired(layer, chosen.kind, chosen.id)
         : withoutEntry(layer, chosen.kind, chosen.id),
     );
@@ -380,8 +379,4 @@ export class TeachingPage implements OnDestroy {
     document.close();
     this.document.set(null);
   }
-}
-
-function names(body: { skillId: string; drillId: string | null; faultId: string | null }): (string | null)[] {
-  return [body.skillId, body.drillId, body.faultId];
 }

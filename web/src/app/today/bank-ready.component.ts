@@ -195,7 +195,7 @@ const RIG_NEEDS = [need(api.rigs.list), need(api.readings.list)];
 function lessonNeeds({ id }: SavedLesson): Need[] {
   return [
     need(api.lessons.plan, { params: { id } }),
-    need(api.events.list, { query: { studentsOfLesson: id } }),
+    need(api.records.list, { query: { lessonId: id } }),
     need(api.events.list, { query: { lessonId: id } }),
   ];
 }

@@ -3,7 +3,7 @@ import type { FakeServer } from '../../testing/fake-server';
 import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
 import { ALONG, event, JONAS, keptKey, LESSON, NOW, PLAN, SAM, uuid, WATER } from '../../testing/fixtures';
-import { lessonServer, setDate, show, until } from '../../testing/page';
+import { lessonServer, recordsOf, setDate, show, until } from '../../testing/page';
 import { TodayPage } from './today.page';
 
 describe('today', () => {
@@ -12,7 +12,7 @@ describe('today', () => {
     localStorage.clear();
     setDate();
     // Something was logged once: the way to a first lesson is behind.
-    server = lessonServer().on(api.events.list, [event({ kind: 'note', text: 'x', aboutId: null })]);
+    server = lessonServer().on(api.records.list, recordsOf([event({ kind: 'tangle', seconds: null })]));
   });
   afterEach(() => jest.useRealTimers());
 
@@ -113,7 +113,7 @@ describe('today', () => {
       .on(api.waters.list, [])
       .on(api.students.list, [])
       .on(api.plans.library, { items: [], next: null })
-      .on(api.events.list, [])
+      .on(api.records.list, [])
       .on(api.plans.create, ({ body }) => ({ ...PLAN, ...(body as object) }) as SavedPlan)
       .on(
         api.waters.create,
@@ -157,7 +157,7 @@ describe('today', () => {
 
   it('says what to do when nothing is ahead, and shows the way again to who hid it', async () => {
     localStorage.setItem(keptKey('guide.hidden'), 'true');
-    server.on(api.lessons.list, []).on(api.events.list, []);
+    server.on(api.lessons.list, []).on(api.records.list, []);
     const page = await show(TodayPage, server);
     expect(page.text()).toContain('No lesson ahead');
     await page.press('Show me the way');

@@ -31,6 +31,7 @@ import { DeviceUser } from '../device/device-user';
 import { UserStorage } from '../device/user-storage';
 import { Failures } from '../api/failures';
 import { FitStore } from '../records/fit-store';
+import { eventsOf } from '../records/group-records';
 import { DrawnWaters } from './drawn-waters';
 import { KitStore } from './kit-store';
 import { sunAt } from './sun-at';
@@ -116,7 +117,7 @@ export class DayStore {
     const spot = this.moments.spots()[this.moment()?.waterId ?? ''];
     return spot ? { ...spot, depthM: Math.max(0.05, spot.depthM + (this.hour()?.levelM ?? 0)) } : null;
   });
-  /** Events of all lessons of the students of the current lesson. */
+  /** What counts of the records of the current lesson's students, from all their lessons. */
   readonly events = this.history.asReadonly();
 
   /** What the plan check needs to know of the current lesson: at its own water and hour, wherever one looks meanwhile. */
@@ -153,7 +154,10 @@ export class DayStore {
     const ids = students.map(({ id }) => id);
     const before = ((await this.copies.find(user, SEEN_KEY))?.value ?? []) as string[];
     await this.bank.forgetOthers(new Set(ids));
-    if (before.some((id) => !ids.includes(id))) await this.copies.forget(user, api.events.list.path);
+    if (before.some((id) => !ids.includes(id))) {
+      await this.copies.forget(user, api.events.list.path);
+      await this.copies.forget(user, api.records.list.path);
+    }
     await this.copies.keep(user, SEEN_KEY, ids);
   }
 
@@ -186,10 +190,10 @@ export class DayStore {
     if (!lesson) return of(null);
     if (this.historyOf === lesson.id && !force) return of(null);
     this.historyOf = lesson.id;
-    return this.client.call(api.events.list, { query: { studentsOfLesson: lesson.id } }).pipe(
+    return this.historyFor(lesson).pipe(
       tap((events) => {
         // Another lesson may have been chosen since: the answer to the last question counts.
-        if (this.historyOf === lesson.id) this.history.set(this.withHeard(events));
+        if (this.historyOf === lesson.id) this.history.set(events);
       }),
     );
   }
@@ -348,11 +352,11 @@ export class DayStore {
     };
   }
 
-  /** Events of the students of any lesson. */
+  /** What counts of the records of the students of any lesson. */
   historyFor(lesson: SavedLesson): Observable<BankEvent[]> {
     return this.client
-      .call(api.events.list, { query: { studentsOfLesson: lesson.id } })
-      .pipe(map((events) => this.withHeard(events)));
+      .call(api.records.list, { query: { lessonId: lesson.id } })
+      .pipe(map((records) => this.withHeard(eventsOf(records))));
   }
 
   /** A water as it was told last, new or known. */

@@ -20,7 +20,7 @@ import { DayStore } from '../../data/lesson/day-store';
 import { dayText } from '../../data/lesson/lesson-texts';
 import { localDate } from '../../data/lesson/local-date';
 import { FitStore } from '../../data/records/fit-store';
-import { RecordsStore } from '../../data/records/records-store';
+import { groupRecords } from '../../data/records/group-records';
 import { TeachingStore } from '../../data/teaching/teaching-store';
 import type { CourseRequest } from '../../workers/plans/make-course';
 import { sentCurriculum } from '../../workers/plans/make-plans';
@@ -54,7 +54,6 @@ export class CourseView {
   private readonly client = inject(ApiClient);
   private readonly store = inject(CourseStore);
   private readonly day = inject(DayStore);
-  private readonly records = inject(RecordsStore);
   private readonly teaching = inject(TeachingStore);
   private readonly fits = inject(FitStore);
   private readonly runner = inject(PlanRunner);
@@ -100,6 +99,17 @@ export class CourseView {
   /** The end of its last day. */
   readonly untilMs = computed(() => this.midnight(this.course()?.untilOn, 1));
   readonly nowMs = computed(() => this.day.now());
+  /** Of those of the course and of whoever comes to its lessons. */
+  readonly records = groupRecords(() =>
+    this.course()
+      ? [
+          ...new Set([
+            ...(this.course()?.studentIds ?? []),
+            ...this.lessons().flatMap(({ saved }) => saved.studentIds),
+          ]),
+        ].sort()
+      : null,
+  );
 
   /** Plans as they are taught, by the ids of their lessons. */
   readonly plans = fetched(

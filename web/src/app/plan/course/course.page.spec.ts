@@ -1,11 +1,11 @@
 import { TestBed } from '@angular/core/testing';
 import { api, type Lesson, type SavedCourse, type SavedLesson } from '@doceo/contract';
-import { emptyPlan, type GoalForecast, type PlanBody } from '@doceo/core';
+import { type BankEvent, emptyPlan, type GoalForecast, type PlanBody } from '@doceo/core';
 import { MessageService } from 'primeng/api';
 import { Subject } from 'rxjs';
 import type { FakeServer } from '../../../testing/fake-server';
 import { JONAS, LESSON, PLAN, SAM, TAUGHT, uuid } from '../../../testing/fixtures';
-import { lessonServer, setDate, type Shown, show } from '../../../testing/page';
+import { lessonServer, recordsOf, setDate, type Shown, show } from '../../../testing/page';
 import type { UndoData } from '../../data/undoable';
 import type { CourseNews, CourseRequest } from '../../workers/plans/make-course';
 import { PlanRunner } from '../../workers/plans/plan-runner';
@@ -118,13 +118,14 @@ describe('a course', () => {
   });
 
   it('says what a lesson was to train and did not, and where it comes again', async () => {
-    server.on(api.students.overview, [
+    const events: BankEvent[] = [
       {
         ...{ id: uuid(95), lessonId: PAST.id, studentId: SAM.id, blockId: null, deviceId: uuid(96) },
         atMs: Date.parse('2026-06-03T08:00:00Z'),
         body: { kind: 'attempt', skillId: 'casting.roll', drillId: null, good: true, faultId: null },
       },
-    ]);
+    ];
+    server.on(api.records.list, recordsOf(events));
     const page = await open();
     expect(page.text()).toContain(
       'Pause was planned for Wed 3 Jun and not tried. It comes again on Wed 17 Jun.',

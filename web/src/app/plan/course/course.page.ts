@@ -10,7 +10,6 @@ import { CourseStore } from '../../data/lesson/course-store';
 import { DayStore } from '../../data/lesson/day-store';
 import { firstName, timeText } from '../../data/lesson/lesson-texts';
 import { PDF_MAKER } from '../../data/pdf';
-import { RecordsStore } from '../../data/records/records-store';
 import { SessionStore } from '../../data/session';
 import { TeachingStore } from '../../data/teaching/teaching-store';
 import { Undoable } from '../../data/undoable';
@@ -48,7 +47,6 @@ const MINUTE_MS = 60_000;
 export class CoursePage implements OnInit {
   private readonly store = inject(CourseStore);
   private readonly day = inject(DayStore);
-  private readonly records = inject(RecordsStore);
   private readonly teaching = inject(TeachingStore);
   private readonly session = inject(SessionStore);
   private readonly pdfOf = inject(PDF_MAKER);
@@ -125,7 +123,6 @@ export class CoursePage implements OnInit {
 
   constructor() {
     effect(() => this.view.id.set(this.id()));
-    this.records.keepFresh();
   }
 
   ngOnInit(): void {
@@ -193,8 +190,8 @@ export class CoursePage implements OnInit {
     const achieved = achievementOf({
       ...{ course, student: student.student, from: this.session.user()?.name ?? '' },
       ...{
-        attempts: this.records.evidence(student.id),
-        state: this.records.stateOf(student.id, this.day.now()),
+        attempts: this.view.records.evidence(student.id),
+        state: this.view.records.stateOf(student.id, this.day.now()),
       },
       lessons: this.view.over().filter(({ saved }) => saved.studentIds.includes(student.id)),
       curriculum: this.teaching.curriculum(),

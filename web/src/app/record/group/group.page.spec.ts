@@ -1,9 +1,9 @@
 import { SHIPPED_CURRICULUM as SHIPPED } from '@doceo/core/shipped';
 import { api, type SavedPlan } from '@doceo/contract';
-import { type BankEvent, type PlanBody } from '@doceo/core';
+import { type BankEvent, drillEffects, type PlanBody, studentEffects } from '@doceo/core';
 import type { FakeServer } from '../../../testing/fake-server';
 import { attempt, JONAS, NOW, PLAN, SAM, uuid } from '../../../testing/fixtures';
-import { lessonServer, setDate, type Shown, show } from '../../../testing/page';
+import { lessonServer, recordsOf, setDate, type Shown, show } from '../../../testing/page';
 import { GroupPage } from './group.page';
 
 const many = (n: number, skill: string, student = SAM.id): BankEvent[] =>
@@ -19,7 +19,11 @@ describe('the group', () => {
   afterEach(() => jest.useRealTimers());
 
   const open = async (events: BankEvent[]): Promise<Shown<GroupPage>> => {
-    server.on(api.students.overview, events);
+    const ids = [...new Set(events.map(({ studentId }) => studentId!))];
+    const people = ids.map((id) => studentEffects(SHIPPED, events, id));
+    server
+      .on(api.records.list, recordsOf(events))
+      .on(api.records.effects, { drills: drillEffects(people), plans: [], named: [] });
     return show(GroupPage, server);
   };
   const cells = (page: Shown<GroupPage>, skill: string): (string | null)[] =>
@@ -79,7 +83,7 @@ describe('the group', () => {
   });
 
   it('tells what went wrong when the records do not come', async () => {
-    server.refuse(api.students.overview, 400, 'invalid');
+    server.refuse(api.records.effects, 400, 'invalid');
     const page = await show(GroupPage, server);
     expect(page.element.querySelector('[role=alert]')).not.toBeNull();
   });

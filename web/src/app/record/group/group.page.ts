@@ -1,13 +1,12 @@
 import { Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
+import { api } from '@doceo/contract';
 import {
   drilledAttempts,
-  drillEffects,
   type GroundKind,
   groundOf,
   groupReadiness,
-  planEffects,
   type Readiness,
   type ReadinessCell,
   STRAND_NAMES,
@@ -16,10 +15,12 @@ import {
   whatNextForGroup,
 } from '@doceo/core';
 import { STAGES } from '@doceo/texts';
+import { of } from 'rxjs';
+import { ApiClient } from '../../data/api/api-client';
+import { fetched } from '../../data/api/fetched';
 import { DayStore } from '../../data/lesson/day-store';
-import { FitStore } from '../../data/records/fit-store';
 import { firstName, initials } from '../../data/lesson/lesson-texts';
-import { RecordsStore } from '../../data/records/records-store';
+import { groupRecords } from '../../data/records/group-records';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { type EffectLine, EffectListComponent } from '../student/effect-list.component';
 import { type NextDrill, NextDrillsComponent } from '../student/next-drills.component';
@@ -27,6 +28,8 @@ import { TeachingStore } from '../../data/teaching/teaching-store';
 
 const WORDS: Record<Readiness, string> = { has: 'has it', ready: 'ready to learn it', lacks: 'lacks' };
 const DRILLS_SHOWN = 6;
+/** Students that one table can be read of. */
+const MAX_IN_TABLE = 30;
 
 /** The group together: who is ready for what, what to teach all of them next, and how well drills and plans worked. */
 @Component({
@@ -36,20 +39,38 @@ const DRILLS_SHOWN = 6;
   styleUrl: './group.page.css',
 })
 export class GroupPage {
+  private readonly client = inject(ApiClient);
   private readonly teaching = inject(TeachingStore);
-  private readonly fits = inject(FitStore);
   protected readonly day = inject(DayStore);
-  protected readonly records = inject(RecordsStore);
   protected readonly whose = signal<'lesson' | 'all'>('lesson');
   protected readonly every = signal(false);
   protected readonly minutes = signal(15);
   protected readonly ground = signal<'grass' | 'water'>('grass');
   private readonly nowMs = Date.now();
 
+  /** Too many for one table. */
+  protected readonly isLarge = computed(() => this.day.students().length > MAX_IN_TABLE);
+  private readonly progress = fetched(
+    () => this.isLarge() && this.whose() === 'all',
+    (large) => (large ? this.client.call(api.records.progress) : of([])),
+  );
+  private readonly seenLast = computed(() => {
+    const lastMs = new Map(this.progress.value()?.map(({ id, lastAtMs }) => [id, lastAtMs ?? 0]) ?? []);
+    return [...this.day.students()]
+      .sort((a, b) => (lastMs.get(b.id) ?? 0) - (lastMs.get(a.id) ?? 0))
+      .slice(0, this.progress.value() ? MAX_IN_TABLE : 0);
+  });
   protected readonly students = computed(() => {
     const inLesson = this.day.studentsOf(this.day.lesson());
-    return this.whose() === 'lesson' && inLesson.length > 0 ? inLesson : this.day.students();
+    if (this.whose() === 'lesson' && inLesson.length > 0) return inLesson;
+    return this.isLarge() ? this.seenLast() : this.day.students();
   });
+  protected readonly records = groupRecords(() => this.students().map(({ id }) => id));
+  /** How well drills and plans worked with everybody. */
+  private readonly worked = fetched(
+    () => this.day.students(),
+    () => this.client.call(api.records.effects),
+  );
   protected readonly heads = computed(() =>
     this.students().map(({ id, student }) => ({
       id,
@@ -78,13 +99,11 @@ export class GroupPage {
           ...(this.day.water()?.water.places.map(({ kind }) => groundOf(kind)) ?? ['river' as const]),
         ],
   );
-  private readonly effects = computed(() =>
-    drillEffects(this.teaching.curriculum(), this.records.events(), this.everyId(), this.fits.fitted()),
-  );
+  private readonly effects = computed(() => this.worked.value()?.drills ?? []);
   /** Faults of each of the group, and how well drills worked for anybody. */
   private readonly besides = computed(() =>
     this.students().map(({ id }) => ({
-      faults: weighFaults(this.teaching.curriculum(), drilledAttempts(this.records.events(), id)),
+      faults: weighFaults(this.teaching.curriculum(), drilledAttempts(this.records.of(id), id)),
       effects: this.effects(),
     })),
   );
@@ -106,32 +125,27 @@ export class GroupPage {
             : `For ${gainers.map((i) => this.heads()[i]?.first ?? '').join(', ')}.`,
       })),
   );
-  private readonly everyId = computed(() => this.day.students().map(({ id }) => id));
   protected readonly drills = computed<EffectLine[]>(() =>
     this.effects().map(({ drillId, ...effect }) => {
       const { name, strand } = this.teaching.curriculum().drills.get(drillId);
       return { id: drillId, name, strand, ...effect };
     }),
   );
-  protected readonly plans = computed<EffectLine[]>(() => {
-    const lessons = this.day.lessons();
-    // Lessons whose plan is gone are told under its title.
-    const planOf = new Map(lessons.map(({ id, planId, planTitle }) => [id, planId ?? planTitle]));
-    const titles = new Map(lessons.map(({ planId, planTitle }) => [planId ?? planTitle, planTitle]));
-    const there = new Set(lessons.map(({ planId }) => planId));
-    return planEffects(this.records.events(), this.everyId(), planOf, this.fits.fitted()).map(
-      ({ planId, ...effect }) => ({
-        id: planId,
-        name: titles.get(planId) ?? '',
-        strand: 'water' as const,
-        ...(there.has(planId) ? { link: ['/plan', planId] } : {}),
+  protected readonly plans = computed<EffectLine[]>(
+    () =>
+      this.worked.value()?.plans.map(({ planId, title, ...effect }) => ({
+        ...{ id: planId ?? title, name: title, strand: 'water' as const },
+        ...(planId === null ? {} : { link: ['/plan', planId] }),
         ...effect,
-      }),
-    );
-  });
+      })) ?? [],
+  );
 
-  constructor() {
-    this.records.keepFresh();
+  protected readonly failed = computed(
+    () => this.records.failed() ?? this.worked.failed() ?? this.progress.failed(),
+  );
+
+  protected again(): void {
+    for (const one of [this.records, this.worked, this.progress]) if (one.failed()) one.again();
   }
 
   protected words(name: string, skill: string, cell: ReadinessCell): string {

@@ -1,13 +1,16 @@
 import { Component, computed, inject, signal, viewChild } from '@angular/core';
+import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { ageOn, api, readStudentFile, type SavedStudent, type StudentFile } from '@doceo/contract';
 import { READY, STRAND_NAMES, STRANDS } from '@doceo/core';
+import { DateTime } from 'luxon';
 import { map, switchMap } from 'rxjs';
 import { ApiClient } from '../../data/api/api-client';
 import type { ApiError } from '../../data/api/api-error';
+import { fetched } from '../../data/api/fetched';
+import { Failures } from '../../data/api/failures';
 import { DayStore } from '../../data/lesson/day-store';
 import { aboutStudent, initials } from '../../data/lesson/lesson-texts';
-import { RecordsStore } from '../../data/records/records-store';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { OpenFileComponent } from '../../parts/fields/open-file.component';
 import { StudentNewsComponent } from './student-news.component';
@@ -16,12 +19,18 @@ import { IncomingStudentsComponent } from './incoming-students.component';
 import { StudentDialogComponent } from './student-dialog.component';
 import { TeachingStore } from '../../data/teaching/teaching-store';
 
+/** From here on a list is searched rather than read. */
+const LONG = 12;
+/** Students shown at first, and more at each press. */
+const SHOWN = 40;
+
 /** Students with the share of each strand they are ready in. */
 @Component({
   selector: 'doceo-student-list',
   imports: [
     StudentNewsComponent,
     IncomingStudentsComponent,
+    FormsModule,
     KeepingComponent,
     LoadFailedComponent,
     OpenFileComponent,
@@ -48,8 +57,28 @@ import { TeachingStore } from '../../data/teaching/teaching-store';
           <button type="button" class="btn go" (click)="adding.set(true)">Add the first</button>
         </div>
       }
-      @if (records.failed(); as problem) {
-        <doceo-load-failed [problem]="problem" (again)="records.load()" />
+      @if (progress.failed(); as problem) {
+        <doceo-load-failed [problem]="problem" (again)="progress.again()" />
+      }
+      @if (isLong()) {
+        <div class="row find">
+          <input
+            type="search"
+            name="find"
+            placeholder="Find a student"
+            aria-label="Find a student"
+            [ngModel]="words()"
+            (ngModelChange)="find($event)"
+          />
+          <div class="segments" role="group" aria-label="In which order">
+            <button type="button" [attr.aria-pressed]="order() === 'name'" (click)="order.set('name')">
+              by name</button
+            ><button type="button" [attr.aria-pressed]="order() === 'last'" (click)="order.set('last')">
+              seen last
+            </button>
+          </div>
+          <span class="soft small" role="status">{{ counted() }}</span>
+        </div>
       }
       <ul>
         @for (card of cards(); track card.id) {
@@ -71,12 +100,15 @@ import { TeachingStore } from '../../data/teaching/teaching-store';
                 }
               </span>
               <span class="soft small"
-                ><span class="figure">{{ card.attempts }}</span> attempts</span
+                ><span class="figure">{{ card.attempts }}</span> attempts&ngsp;<br />{{ card.last }}</span
               >
             </a>
           </li>
         }
       </ul>
+      @if (cards().length < found().length) {
+        <button type="button" class="btn" (click)="shown.set(shown() + step)">Show more</button>
+      }
       @if (cards().length > 0) {
         <p class="small soft">Bars count skills at {{ ready }} or more.</p>
         <doceo-keeping />
@@ -92,16 +124,43 @@ export class StudentListPage {
   private readonly teaching = inject(TeachingStore);
   private readonly client = inject(ApiClient);
   private readonly router = inject(Router);
-  protected readonly records = inject(RecordsStore);
+  private readonly failures = inject(Failures);
   protected readonly day = inject(DayStore);
   private readonly opener = viewChild.required<OpenFileComponent<StudentFile>>('opener');
   protected readonly adding = signal(false);
   protected readonly read = readStudentFile;
   protected readonly ready = READY;
-  protected readonly cards = computed(() => this.day.students().map((student) => this.toCard(student)));
+  protected readonly step = SHOWN;
+  protected readonly shown = signal(SHOWN);
+  protected readonly words = signal('');
+  protected readonly order = signal<'name' | 'last'>('name');
+  protected readonly isLong = computed(() => this.day.students().length > LONG);
+  protected readonly progress = fetched(
+    () => this.day.students(),
+    () => this.client.call(api.records.progress),
+  );
+  private readonly progressOf = computed(
+    () => new Map(this.progress.value()?.map((one) => [one.id, one]) ?? []),
+  );
+  protected readonly found = computed(() => {
+    const words = this.words().trim().toLowerCase();
+    const found = this.day.students().filter(({ student }) => student.name.toLowerCase().includes(words));
+    const lastMs = ({ id }: SavedStudent): number => this.progressOf().get(id)?.lastAtMs ?? 0;
+    return this.order() === 'name' ? found : found.sort((a, b) => lastMs(b) - lastMs(a));
+  });
+  protected readonly counted = computed(() => {
+    const [found, of] = [this.found().length, this.day.students().length];
+    return found === of ? `${of} students` : `${found} of ${of} students`;
+  });
+  protected readonly cards = computed(() =>
+    this.found()
+      .slice(0, this.shown())
+      .map((student) => this.toCard(student)),
+  );
 
-  constructor() {
-    this.records.keepFresh();
+  protected find(words: string): void {
+    this.words.set(words);
+    this.shown.set(SHOWN);
   }
 
   /** A student taken in from a file is shown; what the server finds wrong is told like any other fault of the file. */
@@ -118,7 +177,7 @@ export class StudentListPage {
 
   /** A student came over with the record: both are fetched. */
   protected came(): void {
-    this.day.load().subscribe(() => this.records.load());
+    this.day.load().subscribe({ error: this.failures.tell });
   }
 
   protected added(id: string | null): void {
@@ -128,17 +187,20 @@ export class StudentListPage {
 
   private toCard({ id, student }: SavedStudent) {
     const now = Date.now();
-    const state = this.records.stateOf(id, now);
+    const progress = this.progressOf().get(id);
     const age = ageOn(student.bornOn, new Date(now).toISOString().slice(0, 10));
     return {
       id,
       name: student.name,
       initials: initials(student.name),
-      attempts: this.records.attemptCount(id),
+      attempts: progress?.attempts ?? 0,
+      last: progress?.lastAtMs
+        ? `last on ${DateTime.fromMillis(progress.lastAtMs).toFormat('d LLL yyyy')}`
+        : '',
       about: [age === null ? '' : `${age}`, aboutStudent(student)].filter(Boolean).join(', '),
       bars: STRANDS.slice(0, 4).map((strand) => {
         const skills = this.teaching.curriculum().skills.all.filter((skill) => skill.strand === strand);
-        const ready = skills.filter((skill) => (state[skill.id]?.mastery ?? 0) >= READY).length;
+        const ready = progress?.ready[strand] ?? 0;
         return {
           strand,
           name: STRAND_NAMES[strand].toLowerCase(),

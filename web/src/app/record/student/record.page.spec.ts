@@ -257,9 +257,12 @@ describe('the students', () => {
   afterEach(() => jest.useRealTimers());
 
   it('are listed with what they are ready in', async () => {
-    const page = await show(StudentListPage, lessonServer().on(api.students.overview, good(12)));
+    const sam = { id: SAM.id, attempts: 12, lastAtMs: Date.parse('2026-05-12T10:00:00Z') };
+    const server = lessonServer().on(api.records.progress, [{ ...sam, ready: { casting: 1 } }]);
+    const page = await show(StudentListPage, server);
     expect(page.all('.who b')).toEqual(['Sam Okande', 'Jonas Wren']);
     expect(page.all('.bar small')[0]).toMatch(/^casting 1\/\d+$/);
+    expect(page.all('a > .small')).toEqual(['12 attempts last on 12 May 2026', '0 attempts']);
   });
 
   const file = {
