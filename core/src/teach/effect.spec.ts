@@ -12,7 +12,7 @@ const HOUR_MS = 3_600_000;
 
 /** What these records say, one student after the other. */
 const said = (events: readonly BankEvent[], ids: readonly string[]) =>
-  ids.map((id) => studentEffects(SHIPPED, events, id));
+  ids.map((id) => studentEffects(events, id));
 
 function attempt(
   n: number,
@@ -149,7 +149,7 @@ describe('how well drills and plans worked', () => {
   ]);
 
   it('is counted by bouts and students', () => {
-    const effects = drillEffects(said(events, ids));
+    const effects = drillEffects(SHIPPED, said(events, ids));
     expect(effects.map(({ drillId }) => drillId).sort()).toEqual(['count-the-pause', 'sweep-low']);
     for (const { n, students } of effects) expect([n, students]).toEqual([12, 6]);
     expect(effects.reduce((sum, { attempts }) => sum + attempts, 0)).toBe(events.length);
@@ -158,6 +158,7 @@ describe('how well drills and plans worked', () => {
 
   it('rises by what the estimate rose, from before the first attempt of each bout to after its last', () => {
     const [sole] = drillEffects(
+      SHIPPED,
       said(
         events.filter(({ lessonId }) => lessonId === 'first'),
         ids,
@@ -176,10 +177,10 @@ describe('how well drills and plans worked', () => {
 
   it('says nothing from a few bouts, or from one student however often', () => {
     const few = events.filter(({ lessonId }) => lessonId === 'first');
-    for (const { rise, good } of drillEffects(said(few, ids.slice(0, MIN_EFFECT - 1))))
+    for (const { rise, good } of drillEffects(SHIPPED, said(few, ids.slice(0, MIN_EFFECT - 1))))
       expect([rise, good]).toEqual([null, null]);
     const often = Array.from({ length: 8 }, (_, i) => run(i * 100, 6, 3, { lesson: `l${i}` })).flat();
-    expect(drillEffects(said(often, ['sam']))).toMatchObject([{ n: 8, students: 1, rise: null }]);
+    expect(drillEffects(SHIPPED, said(often, ['sam']))).toMatchObject([{ n: 8, students: 1, rise: null }]);
   });
 });
 

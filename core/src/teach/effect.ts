@@ -48,7 +48,7 @@ export function drillOutcomes(
   fitted: FittedSkills = {},
 ): DrillOutcome[] {
   return grouped(
-    drillBouts(curriculum, events, studentIds, fitted),
+    studentIds.flatMap((id) => boutsOf(courseOf(events, id, fitted), inDrill(curriculum))),
     ({ attempts }) => attempts[0]?.drillId ?? '',
   )
     .map(([drillId, bouts]) => {
@@ -84,36 +84,50 @@ export interface EffectSums {
   last: { good: number; of: number };
 }
 
-/** What one student's record says of drills, and of lessons, by their ids. */
+/** What one student's record says of drills, by drill and skill with a space between, and of lessons, by their ids. */
 export interface StudentEffects {
   drills: Record<string, EffectSums>;
   lessons: Record<string, EffectSums>;
 }
 
 /**
- * What one student's record says of the drills he did and of the lessons he had. In a drill a bout is what he did of it in
- * one lesson, and the rise his estimate after it less the one before, at the drill's main skill; in a lesson there is
- * a bout for each skill he tried.
+ * What one student's record says of the drills he did and of the lessons he had. A bout is what he did of a drill at one
+ * skill in one lesson, or all he did at a skill in it, and the rise his estimate after it less the one before.
  */
 export function studentEffects(
-  curriculum: Curriculum,
   events: readonly BankEvent[],
   studentId: string,
   fitted: FittedSkills = {},
 ): StudentEffects {
-  const bouts = drillBouts(curriculum, events, [studentId], fitted);
-  const tried = boutsOf(events, [studentId], fitted, ({ lessonId, skillId }) => `${lessonId} ${skillId}`);
-  const summed = (list: readonly Bout[], key: 'drillId' | 'lessonId'): Record<string, EffectSums> =>
+  const course = courseOf(events, studentId, fitted);
+  const bouts = boutsOf(course, ({ drillId, skillId, lessonId }) =>
+    drillId === null ? null : `${drillId} ${skillId} ${lessonId}`,
+  );
+  const tried = boutsOf(course, ({ lessonId, skillId }) => `${lessonId} ${skillId}`);
+  const summed = (
+    list: readonly Bout[],
+    keyOf: (first: DrilledAttempt) => string,
+  ): Record<string, EffectSums> =>
     Object.fromEntries(
-      grouped(list, ({ attempts }) => attempts[0]?.[key] ?? '').map(([id, of]) => [id, sumsOf(of)]),
+      grouped(list, ({ attempts: [first] }) => (first ? keyOf(first) : '')).map(([id, of]) => [
+        id,
+        sumsOf(of),
+      ]),
     );
-  return { drills: summed(bouts, 'drillId'), lessons: summed(tried, 'lessonId') };
+  return {
+    drills: summed(bouts, ({ drillId, skillId }) => `${drillId} ${skillId}`),
+    lessons: summed(tried, ({ lessonId }) => lessonId),
+  };
 }
 
-/** How well each drill worked, over everybody of whom the record says it; the best of them first. */
-export function drillEffects(people: readonly StudentEffects[]): DrillEffect[] {
-  return [...together(people.flatMap(({ drills }) => Object.entries(drills)))]
-    .map(([drillId, sums]) => ({ drillId, ...effect(sums) }))
+/** How well each drill worked at its main skill, over everybody of whom the record says it; the best of them first. */
+export function drillEffects({ drills }: Curriculum, people: readonly StudentEffects[]): DrillEffect[] {
+  return [...together(people.flatMap((one) => Object.entries(one.drills)))]
+    .flatMap(([key, sums]) => {
+      const [drillId = '', skillId] = key.split(' ');
+      const drill = drills.find(drillId);
+      return drill && mainSkillOf(drill) === skillId ? [{ drillId, ...effect(sums) }] : [];
+    })
     .sort(byRise);
 }
 
@@ -176,50 +190,41 @@ function sumsOf(bouts: readonly Bout[]): EffectSums {
   };
 }
 
-/** What each student did of a drill in a lesson, at the skill it is done for. */
-function drillBouts(
-  curriculum: Curriculum,
-  events: readonly BankEvent[],
-  studentIds: readonly string[],
-  fitted: FittedSkills,
-): Bout[] {
-  return boutsOf(events, studentIds, fitted, ({ drillId, lessonId, skillId }) => {
-    const drill = curriculum.drills.find(drillId ?? '');
+/** What one student did, and his estimate before and after each attempt. */
+interface Course {
+  studentId: string;
+  attempts: readonly DrilledAttempt[];
+  estimates: ReadonlyMap<string, { before: number; after: number }>;
+}
+
+function courseOf(events: readonly BankEvent[], studentId: string, fitted: FittedSkills): Course {
+  const attempts = drilledAttempts(events, studentId);
+  const estimates = grouped(attempts, ({ skillId }) => skillId).flatMap(([skillId, own]) =>
+    traceCourse(own, parametersFor(fitted, skillId)).map((at) => [at.id, at] as const),
+  );
+  return { studentId, attempts, estimates: new Map(estimates) };
+}
+
+/** Names the bout of an attempt in a drill, at the skill that the drill is done for; null for any other. */
+function inDrill({ drills }: Curriculum): (attempt: DrilledAttempt) => string | null {
+  return ({ drillId, lessonId, skillId }) => {
+    const drill = drills.find(drillId ?? '');
     return drill && mainSkillOf(drill) === skillId ? `${drill.id} ${lessonId}` : null;
-  });
+  };
 }
 
 function boutsOf(
-  events: readonly BankEvent[],
-  studentIds: readonly string[],
-  fitted: FittedSkills,
+  { studentId, attempts, estimates }: Course,
   keyOf: (attempt: DrilledAttempt) => string | null,
 ): Bout[] {
-  return studentIds.flatMap((studentId) => {
-    const own = drilledAttempts(events, studentId);
-    const course = courseOf(own, fitted);
-    return grouped(own, (attempt) => keyOf(attempt) ?? '')
-      .filter(([key]) => key !== '')
-      .map(([, attempts]) => ({
-        studentId,
-        attempts,
-        rise:
-          (course.get(attempts.at(-1)?.id ?? '')?.after ?? 0) -
-          (course.get(attempts[0]?.id ?? '')?.before ?? 0),
-      }));
-  });
-}
-
-/** The estimate before and after each attempt, by its id. */
-function courseOf(
-  own: readonly DrilledAttempt[],
-  fitted: FittedSkills,
-): Map<string, { before: number; after: number }> {
-  return new Map(
-    grouped(own, ({ skillId }) => skillId).flatMap(([skillId, attempts]) =>
-      traceCourse(attempts, parametersFor(fitted, skillId)).map((at) => [at.id, at] as const),
-    ),
-  );
+  return grouped(attempts, (attempt) => keyOf(attempt) ?? '')
+    .filter(([key]) => key !== '')
+    .map(([, own]) => ({
+      studentId,
+      attempts: own,
+      rise:
+        (estimates.get(own.at(-1)?.id ?? '')?.after ?? 0) - (estimates.get(own[0]?.id ?? '')?.before ?? 0),
+    }));
 }
 
 function effect({ bouts, students, attempts, riseSum, riseSquares, first, last }: EffectSums): Effect {

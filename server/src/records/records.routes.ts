@@ -2,14 +2,13 @@ import { api, type Effects, type StudentColumns } from '@doceo/contract';
 import { type BankEvent, drillEffects, planEffects, readyIn, STRANDS, toColumns } from '@doceo/core';
 import type { Router } from 'express';
 import { refuseUnless } from '../access/access';
-import type { Db, Pool } from '../db/pool';
+import type { Pool } from '../db/pool';
 import { findEventsOfLesson } from '../events/events.sql';
 import { HttpError } from '../http/errors';
 import { route } from '../http/route';
 import { findLesson, findPlansTaught } from '../lessons/lessons.sql';
-import { findSeenStudents, findStudentsById } from '../students/students.sql';
-import { makeRecords } from './make-records';
-import { findMade } from './records.sql';
+import { curriculumFor } from '../teaching/curriculum';
+import { madeRecords } from './made-records';
 
 export function recordRoutes(router: Router, pool: Pool): void {
   route(router, pool, api.records.list, 'signed-in', async ({ user, query: { lessonId, ids } }) => {
@@ -21,15 +20,16 @@ export function recordRoutes(router: Router, pool: Pool): void {
       return byStudent(await findEventsOfLesson(pool, user.id, lessonId));
     }
     const wanted = ids?.split(',') ?? (await findLesson(pool, user.id, lessonId ?? ''))?.studentIds ?? [];
-    return columnsOf(pool, user.id, wanted);
+    return (await madeRecords(pool, user.id, 'columns', wanted)).map(({ id, made }) => ({
+      studentId: id,
+      columns: made,
+    }));
   });
 
   route(router, pool, api.records.progress, 'signed-in', async ({ user }) => {
     if (user.assists) return [];
-    const ids = await findSeenStudents(pool, user.id);
-    await makeRecords(pool, user.id, ids);
     const nowMs = Date.now();
-    return (await findMade(pool, 'progress', ids)).map(({ id, made }) => ({
+    return (await madeRecords(pool, user.id, 'progress')).map(({ id, made }) => ({
       ...{ id, attempts: made.attempts, lastAtMs: made.lastAtMs },
       ready: Object.fromEntries(
         STRANDS.map((strand) => [strand, readyIn(made, strand, nowMs)] as const).filter(([, n]) => n > 0),
@@ -38,14 +38,12 @@ export function recordRoutes(router: Router, pool: Pool): void {
   });
 
   route(router, pool, api.records.effects, 'signed-in', async ({ user }): Promise<Effects> => {
-    const ids = await findSeenStudents(pool, user.id);
-    await makeRecords(pool, user.id, ids);
-    const people = (await findMade(pool, 'effects', ids)).map(({ made }) => made);
+    const people = (await madeRecords(pool, user.id, 'effects')).map(({ made }) => made);
     const taught = await findPlansTaught(pool, user.id);
     const plans = new Map(taught.map(({ planId, title }) => [planId ?? title, { planId, title }]));
     const planOf = new Map(taught.map(({ lessonId, planId, title }) => [lessonId, planId ?? title]));
     return {
-      drills: drillEffects(people),
+      drills: drillEffects(await curriculumFor(pool, user.id), people),
       plans: planEffects(people, planOf).map(({ planId: key, ...effect }) => ({
         ...(plans.get(key) ?? { planId: null, title: key }),
         ...effect,
@@ -53,12 +51,6 @@ export function recordRoutes(router: Router, pool: Pool): void {
       named: [...new Set(people.flatMap(({ named }) => named))].sort(),
     };
   });
-}
-
-async function columnsOf(db: Db, userId: string, wanted: readonly string[]): Promise<StudentColumns[]> {
-  const ids = (await findStudentsById(db, userId, [...wanted])).map(({ id }) => id);
-  await makeRecords(db, userId, ids);
-  return (await findMade(db, 'columns', ids)).map(({ id, made }) => ({ studentId: id, columns: made }));
 }
 
 function byStudent(events: readonly BankEvent[]): StudentColumns[] {

@@ -1,5 +1,6 @@
 import type { RecordColumns, Progress, StudentEffects } from '@doceo/core';
 import { type Db, rows, write } from '../db/pool';
+import { SEEN_STUDENTS } from '../students/students.sql';
 
 /** What was made of one student's record. */
 export interface MadeRecord {
@@ -8,56 +9,68 @@ export interface MadeRecord {
   effects: StudentEffects & { named: string[] };
 }
 
+/** One part of it as JSON, with the number of the record; null where it is to be made. */
+export interface FoundRecord {
+  id: string;
+  no: number;
+  made: string | null;
+}
+
 /** Says that entries of these students came or went; call it in the transaction in which they do. By primary key. */
 export async function raiseRecords(db: Db, studentIds: readonly string[]): Promise<void> {
   if (studentIds.length === 0) return;
   await write(db, 'UPDATE students SET record_no = record_no + 1 WHERE id IN (?) ORDER BY id', [studentIds]);
 }
 
-/** Of these students those of whom there is nothing yet, or what is there is old, with their numbers; by primary keys. */
-export async function findStale(
+/**
+ * One part of the records that a user may see, as they were made from the entries that are there now; by the indexes of
+ * his students and primary keys.
+ *
+ * @param ids of these alone; null for all
+ */
+export async function findRecords(
   db: Db,
-  studentIds: readonly string[],
+  userId: string,
+  part: keyof MadeRecord,
   madeFrom: string,
-): Promise<{ id: string; no: number }[]> {
-  if (studentIds.length === 0) return [];
-  return rows(
+  ids: readonly string[] | null,
+): Promise<FoundRecord[]> {
+  if (ids?.length === 0) return [];
+  return rows<FoundRecord>(
     db,
-    `SELECT s.id, s.record_no AS no FROM students s
+    `SELECT s.id, s.record_no AS no, r.${part} AS made FROM (${SEEN_STUDENTS}) seen JOIN students s ON s.id = seen.id
        LEFT JOIN student_records r ON r.student_id = s.id AND r.record_no = s.record_no AND r.made_from = ?
-     WHERE s.id IN (?) AND r.student_id IS NULL`,
-    [madeFrom, studentIds],
+     ${ids ? 'WHERE s.id IN (?)' : ''}`,
+    [userId, userId, madeFrom, ...(ids ? [ids] : [])],
   );
 }
 
-/** Puts what was made in the place of what was there; of a student who is gone by now nothing. By primary key. */
-export async function keepRecord(
+/**
+ * Puts what was made in the place of what was there; of a student who is gone by now nothing. Call it in a transaction.
+ * By primary keys.
+ */
+export async function keepRecords(
   db: Db,
-  student: { id: string; no: number },
   madeFrom: string,
-  { columns, progress, effects }: MadeRecord,
+  records: readonly { id: string; no: number; made: MadeRecord }[],
 ): Promise<void> {
+  const there = await rows<{ id: string }>(
+    db,
+    'SELECT id FROM students WHERE id IN (?) ORDER BY id LOCK IN SHARE MODE',
+    [records.map(({ id }) => id)],
+  );
+  const values = records
+    .filter(({ id }) => there.some((student) => student.id === id))
+    .map(({ id, no, made: { columns, progress, effects } }) => [
+      ...[id, no, madeFrom],
+      ...[columns, progress, effects].map((part) => JSON.stringify(part)),
+    ]);
+  if (values.length === 0) return;
   await write(
     db,
-    `INSERT INTO student_records (student_id, record_no, made_from, columns, progress, effects)
-     SELECT id, ?, ?, ?, ?, ? FROM students WHERE id = ?
+    `INSERT INTO student_records (student_id, record_no, made_from, columns, progress, effects) VALUES ?
      ON DUPLICATE KEY UPDATE record_no = VALUES(record_no), made_from = VALUES(made_from),
        columns = VALUES(columns), progress = VALUES(progress), effects = VALUES(effects)`,
-    [student.no, madeFrom, ...[columns, progress, effects].map((part) => JSON.stringify(part)), student.id],
+    [values],
   );
-}
-
-/** One part of what was made of these students, by their ids; by primary key. */
-export async function findMade<K extends keyof MadeRecord>(
-  db: Db,
-  part: K,
-  studentIds: readonly string[],
-): Promise<{ id: string; made: MadeRecord[K] }[]> {
-  if (studentIds.length === 0) return [];
-  const found = await rows<{ id: string; made: string }>(
-    db,
-    `SELECT student_id AS id, ${part} AS made FROM student_records WHERE student_id IN (?)`,
-    [studentIds],
-  );
-  return found.map(({ id, made }) => ({ id, made: JSON.parse(made) as MadeRecord[K] }));
 }

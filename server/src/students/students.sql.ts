@@ -65,11 +65,6 @@ export async function findStudents(db: Db, userId: string): Promise<SavedStudent
   ).map(toStudent);
 }
 
-/** Ids of the same students, in no order. */
-export async function findSeenStudents(db: Db, userId: string): Promise<string[]> {
-  return (await rows<{ id: string }>(db, SEEN_STUDENTS, [userId, userId])).map(({ id }) => id);
-}
-
 /** Of these ids the ones the user may see, in no order; by primary keys. */
 export async function findStudentsById(db: Db, userId: string, ids: string[]): Promise<SavedStudent[]> {
   if (ids.length === 0) return [];

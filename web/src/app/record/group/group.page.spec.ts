@@ -20,10 +20,10 @@ describe('the group', () => {
 
   const open = async (events: BankEvent[]): Promise<Shown<GroupPage>> => {
     const ids = [...new Set(events.map(({ studentId }) => studentId!))];
-    const people = ids.map((id) => studentEffects(SHIPPED, events, id));
+    const people = ids.map((id) => studentEffects(events, id));
     server
       .on(api.records.list, recordsOf(events))
-      .on(api.records.effects, { drills: drillEffects(people), plans: [], named: [] });
+      .on(api.records.effects, { drills: drillEffects(SHIPPED, people), plans: [], named: [] });
     return show(GroupPage, server);
   };
   const cells = (page: Shown<GroupPage>, skill: string): (string | null)[] =>

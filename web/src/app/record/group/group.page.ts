@@ -30,6 +30,8 @@ const WORDS: Record<Readiness, string> = { has: 'has it', ready: 'ready to learn
 const DRILLS_SHOWN = 6;
 /** Students that one table can be read of. */
 const MAX_IN_TABLE = 30;
+/** Of more than these it is said how many they are. */
+const MAX_NAMED = 8;
 
 /** The group together: who is ready for what, what to teach all of them next, and how well drills and plans worked. */
 @Component({
@@ -53,6 +55,10 @@ export class GroupPage {
   private readonly progress = fetched(
     () => this.isLarge() && this.whose() === 'all',
     (large) => (large ? this.client.call(api.records.progress) : of([])),
+  );
+  /** While it is not known yet who was seen last. */
+  protected readonly isSorting = computed(
+    () => this.isLarge() && this.whose() === 'all' && this.progress.value() === null,
   );
   private readonly seenLast = computed(() => {
     const lastMs = new Map(this.progress.value()?.map(({ id, lastAtMs }) => [id, lastAtMs ?? 0]) ?? []);
@@ -119,10 +125,7 @@ export class GroupPage {
       .map(({ drill, gain, gainers }) => ({
         drill,
         gain,
-        why:
-          gainers.length === this.students().length
-            ? 'For every one of them.'
-            : `For ${gainers.map((i) => this.heads()[i]?.first ?? '').join(', ')}.`,
+        why: this.whom(gainers),
       })),
   );
   protected readonly drills = computed<EffectLine[]>(() =>
@@ -143,6 +146,12 @@ export class GroupPage {
   protected readonly failed = computed(
     () => this.records.failed() ?? this.worked.failed() ?? this.progress.failed(),
   );
+
+  private whom(gainers: readonly number[]): string {
+    if (gainers.length === this.students().length) return 'For every one of them.';
+    if (gainers.length > MAX_NAMED) return `For ${gainers.length} of ${this.students().length}.`;
+    return `For ${gainers.map((i) => this.heads()[i]?.first ?? '').join(', ')}.`;
+  }
 
   protected again(): void {
     for (const one of [this.records, this.worked, this.progress]) if (one.failed()) one.again();

@@ -94,14 +94,19 @@ const SHOWN = 40;
                   <span class="bar" [class]="'strand-' + bar.strand"
                     ><i class="strand-fill" [style.width.%]="bar.share * 100"></i
                     ><small
-                      >{{ bar.name }} <span class="figure">{{ bar.ready }}/{{ bar.of }}</span></small
-                    ></span
+                      >{{ bar.name }}
+                      @if (progress.value()) {
+                        <span class="figure">{{ bar.ready }}/{{ bar.of }}</span>
+                      }
+                    </small></span
                   >
                 }
               </span>
-              <span class="soft small"
-                ><span class="figure">{{ card.attempts }}</span> attempts&ngsp;<br />{{ card.last }}</span
-              >
+              @if (progress.value()) {
+                <span class="soft small"
+                  ><span class="figure">{{ card.attempts }}</span> attempts&ngsp;<br />{{ card.last }}</span
+                >
+              }
             </a>
           </li>
         }

@@ -1,0 +1,98 @@
+import { createHash } from 'node:crypto';
+import { setImmediate as letOthersIn } from 'node:timers/promises';
+import { fittedOf, shapeOf } from '@doceo/contract';
+import {
+  type BankEvent,
+  evidenceOf,
+  type FittedSkills,
+  namedIn,
+  progressOf,
+  type Skill,
+  studentEffects,
+  toColumns,
+} from '@doceo/core';
+import type { Pool } from '../db/pool';
+import { findCountingEvents } from '../events/events.sql';
+import { findFitStatus } from '../skill-fit/skill-fit.sql';
+import { curriculumFor } from '../teaching/curriculum';
+import { findRecords, keepRecords, type MadeRecord } from './records.sql';
+
+/** Raise it when the same entries come to something else than before. */
+const MADE_BY = 1;
+/** Students whose entries are read at once. */
+const AT_ONCE = 8;
+
+/** Records that are read from JSON at once. */
+const READ_AT_ONCE = 60;
+
+/** What records are made from besides their entries. */
+interface Basis {
+  skills: readonly Skill[];
+  fitted: FittedSkills;
+}
+
+/**
+ * One part of the records that a user may see. What is old or was not made yet is made first, and kept; others are
+ * answered in between. Two who do so at once make the same.
+ *
+ * @param ids of these alone; null for all
+ */
+export async function madeRecords<K extends keyof MadeRecord>(
+  pool: Pool,
+  userId: string,
+  part: K,
+  ids: readonly string[] | null = null,
+): Promise<{ id: string; made: MadeRecord[K] }[]> {
+  const { skills } = await curriculumFor(pool, userId);
+  const basis = { skills: skills.all, fitted: fittedOf(await findFitStatus(pool)) };
+  const madeFrom = nameOf(basis);
+  const found = await findRecords(pool, userId, part, madeFrom, ids);
+  const ready = [];
+  for (const [i, { id, made }] of found.entries()) {
+    if (made !== null) ready.push({ id, made: JSON.parse(made) as MadeRecord[K] });
+    if (i % READ_AT_ONCE === READ_AT_ONCE - 1) await letOthersIn();
+  }
+  // Their numbers were read before their entries: what comes in between is read again the next time.
+  const stale = found.filter(({ made }) => made === null);
+  for (let from = 0; from < stale.length; from += AT_ONCE) {
+    const records = await make(pool, stale.slice(from, from + AT_ONCE), basis);
+    await pool.transaction((db) => keepRecords(db, madeFrom, records));
+    ready.push(...records.map(({ id, made }) => ({ id, made: made[part] })));
+  }
+  return ready;
+}
+
+async function make(
+  pool: Pool,
+  students: readonly { id: string; no: number }[],
+  basis: Basis,
+): Promise<{ id: string; no: number; made: MadeRecord }[]> {
+  const events = await findCountingEvents(
+    pool,
+    students.map(({ id }) => id),
+  );
+  const records = [];
+  for (const { id, no } of students) {
+    const own = events.filter(({ studentId }) => studentId === id);
+    records.push({ id, no, made: madeOf(id, own, basis) });
+    await letOthersIn();
+  }
+  return records;
+}
+
+function madeOf(id: string, events: readonly BankEvent[], { skills, fitted }: Basis): MadeRecord {
+  const columns = toColumns(events);
+  return {
+    columns,
+    progress: progressOf(skills, evidenceOf(events, id), fitted),
+    effects: { ...studentEffects(events, id, fitted), named: namedIn(columns) },
+  };
+}
+
+/** The same for what comes to the same. */
+function nameOf({ skills, fitted }: Basis): string {
+  const taught = skills.map(({ id, strand, forgetDays }) => [id, strand, forgetDays]);
+  return createHash('sha1')
+    .update(JSON.stringify([MADE_BY, shapeOf('event'), taught, fitted]))
+    .digest('hex');
+}
