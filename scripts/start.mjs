@@ -33,6 +33,7 @@ async function main() {
     DOCEO_DB_URL: outside ?? database.url,
     DOCEO_DEMO: process.env.DOCEO_DEMO ?? (outside ? '0' : '1'),
     DOCEO_SESSION_SECRET: process.env.DOCEO_SESSION_SECRET ?? secretIn(folder),
+    DOCEO_LEDGER: process.env.DOCEO_LEDGER ?? join(folder, 'deletions.txt'),
     DOCEO_LOG: process.env.DOCEO_LOG ?? 'warn',
   };
   const server = start(process.execPath, ['--enable-source-maps', join(ROOT, 'dist/server.mjs')], {

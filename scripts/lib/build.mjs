@@ -51,6 +51,7 @@ export async function buildPrograms() {
     fuzz: 'server/src/fuzz/main.ts',
     bench: 'server/src/bench/main.ts',
     grow: 'server/src/grow/main.ts',
+    backup: 'server/src/backup/main.ts',
     'fit-worker': 'server/src/skill-fit/fit-worker.ts',
     screenshots: 'e2e/src/screenshots.ts',
     'interface-bench': 'e2e/src/speed/interface-bench.ts',

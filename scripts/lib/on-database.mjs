@@ -17,7 +17,12 @@ export async function runOnDatabase(program, args) {
   const wasRunning = existsSync(join(folder, 'start.pid'));
   const database = outside ? null : await startDatabase(folder);
   process.exitCode = tryRun(process.execPath, [join(ROOT, `dist/${program}.mjs`), ...args], {
-    env: { ...process.env, DOCEO_DB_URL: outside ?? database.url },
+    env: {
+      ...process.env,
+      DOCEO_ROOT: ROOT,
+      DOCEO_DB_URL: outside ?? database.url,
+      ...(outside ? {} : { DOCEO_DATA: folder }),
+    },
   });
   if (!wasRunning) await database?.stop();
 }

@@ -27,6 +27,8 @@ const settingsSchema = z.object({
     .url()
     .transform((url) => url.replace(/\/+$/, ''))
     .optional(),
+  /** A file that says who was deleted, for when the database is lost. */
+  DOCEO_LEDGER: z.string().min(1).optional(),
   DOCEO_LOG: z.enum(['silent', 'error', 'warn', 'info', 'debug']).default('info'),
 });
 

@@ -29,6 +29,14 @@ export type User = z.infer<typeof userSchema>;
 
 export const demoAccountSchema = z.strictObject({ email: z.string(), password: z.string(), who: z.string() });
 export type DemoAccount = z.infer<typeof demoAccountSchema>;
+/** Which life of the data a server has: a new one begins when a backup is brought back. */
+export const installationSchema = z.strictObject({
+  life: z.string(),
+  /** When the backup was taken; what was stored after it is gone from the server. */
+  backTo: instantSchema.nullable(),
+});
+export type Installation = z.infer<typeof installationSchema>;
+
 export const sessionSchema = z.strictObject({
   user: userSchema.nullable(),
   demo: z.array(demoAccountSchema),
@@ -38,6 +46,8 @@ export const sessionSchema = z.strictObject({
   mail: z.enum(['server', 'stand-in', 'none']),
   /** Seals what waits on a device while nobody is signed in there: 32 bytes in base64, null for a stranger. */
   deviceKey: z.string().nullable(),
+  /** Null for a stranger. */
+  installation: installationSchema.nullable(),
 });
 export type Session = z.infer<typeof sessionSchema>;
 

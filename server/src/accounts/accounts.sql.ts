@@ -1,4 +1,5 @@
 import type { AccountEffect } from '@doceo/contract';
+import { noteDeleted } from '../backup/deletions.sql';
 import { type Db, rows, write } from '../db/pool';
 import { findHashesOf, sweepContents } from '../sharing/versions.sql';
 
@@ -135,6 +136,7 @@ export async function deleteAccount(db: Db, userId: string): Promise<void> {
       userId,
     ]);
   await write(db, 'DELETE FROM users WHERE id = ?', [userId]);
+  await noteDeleted(db, 'account', userId);
   await sweepContents(db, hashes);
 }
 

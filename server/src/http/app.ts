@@ -58,6 +58,7 @@ import { drawingRoutes } from '../waters/drawings.routes';
 import { waterRoutes } from '../waters/waters.routes';
 import { errorHandler, HttpError } from './errors';
 import { route } from './route';
+import { Ledger } from '../backup/ledger';
 import { accessLog } from './access-log';
 import { Built } from './built';
 import { metrics } from './metrics';
@@ -83,6 +84,7 @@ export function createApp(
   const session = sessions(pool, settings);
   const fitJob = new FitJob(pool, settings.DOCEO_ROOT, log);
   const keeping = new KeepingJob(pool, log);
+  const ledger = settings.DOCEO_LEDGER ? new Ledger(pool, settings.DOCEO_LEDGER, log) : null;
   const mail = new Mail(pool, settings, log, () => settings.DOCEO_URL);
   app.disable('x-powered-by');
   if (settings.DOCEO_TRUST_PROXY) app.set('trust proxy', 1);
@@ -192,6 +194,7 @@ export function createApp(
       fitJob.close();
       await keeping.close();
       await mail.close();
+      await ledger?.close();
     },
   };
 }

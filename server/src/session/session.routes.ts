@@ -2,6 +2,7 @@ import { randomBytes, randomUUID } from 'node:crypto';
 import { api, type Session } from '@doceo/contract';
 import { DEMO_ACCOUNTS } from '@doceo/demo';
 import type { Request, Router } from 'express';
+import { findInstallation } from '../backup/installation.sql';
 import type { Pool } from '../db/pool';
 import { HttpError } from '../http/errors';
 import { endSessions, sessionCookie } from '../http/sessions';
@@ -63,6 +64,7 @@ export function sessionRoutes(
     deviceKey: user
       ? (user.device_key ?? (await keepDeviceKey(pool, user.id, randomBytes(32).toString('base64'))))
       : null,
+    installation: user ? await findInstallation(pool) : null,
   });
 
   route(router, pool, api.session.get, 'anybody', ({ user }) => reply(user));

@@ -1,4 +1,5 @@
 import type { DeletionEffect, Look, StudentFile } from '@doceo/contract';
+import { noteDeleted } from '../backup/deletions.sql';
 import { type Db, rows, write } from '../db/pool';
 import { findOthersWith } from './access.sql';
 
@@ -72,5 +73,7 @@ export async function findLessonsOfStudent(db: Db, studentId: string): Promise<S
 
 /** Events, readings, looks and places in lessons go with the student; rigs forget whose they were. */
 export async function deleteStudent(db: Db, ownerId: string, id: string): Promise<boolean> {
-  return (await write(db, 'DELETE FROM students WHERE id = ? AND owner_id = ?', [id, ownerId])) > 0;
+  const isGone = (await write(db, 'DELETE FROM students WHERE id = ? AND owner_id = ?', [id, ownerId])) > 0;
+  if (isGone) await noteDeleted(db, 'student', id);
+  return isGone;
 }

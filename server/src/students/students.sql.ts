@@ -1,4 +1,5 @@
 import type { SavedStudent, Student } from '@doceo/contract';
+import { noteBack } from '../backup/deletions.sql';
 import { type Db, rows, write } from '../db/pool';
 import { OPEN_ACCESS } from './access.sql';
 
@@ -84,6 +85,7 @@ export async function insertStudent(db: Db, ownerId: string, id: string, student
     'INSERT INTO students (id, owner_id, name, born_on, said_adult, hand, height_m, needs, note, guardian_name, guardian_contact, guardian_consent_on) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
     [id, ownerId, ...values(student)],
   );
+  await noteBack(db, 'student', id);
 }
 
 /** By primary key, owner only; false when there was nothing to change by this owner. */

@@ -2,6 +2,7 @@ import { Component, computed, DestroyRef, inject, signal } from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router, RouterOutlet } from '@angular/router';
 import { api } from '@doceo/contract';
+import { DateTime } from 'luxon';
 import { MessageService } from 'primeng/api';
 import { ToastModule } from 'primeng/toast';
 import { catchError, EMPTY, exhaustMap, filter, switchMap, timer } from 'rxjs';
@@ -128,6 +129,14 @@ export class AppComponent {
         this.day.wentTo(urlAfterRedirects);
         this.stayInLesson();
       });
+    this.bank.broughtBack.pipe(takeUntilDestroyed()).subscribe(({ backTo, count }) =>
+      this.messages.add({
+        severity: 'info',
+        sticky: true,
+        summary: `The server was brought back to ${DateTime.fromISO(backTo).toFormat('ccc d LLL, HH:mm')}.`,
+        detail: `${count} ${count === 1 ? 'entry' : 'entries'} of this device are sent again. What was planned or changed since then is to be looked at.`,
+      }),
+    );
     this.begin();
     this.bank.unconsented
       .pipe(

@@ -181,6 +181,7 @@ export const SESSION: Session = {
   registration: 'open',
   mail: 'server',
   deviceKey: 'AAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAA=',
+  installation: { life: 'first', backTo: null },
 };
 
 /** Nobody is signed in. */
@@ -190,6 +191,7 @@ export const STRANGER: Session = {
   registration: 'open',
   mail: 'server',
   deviceKey: null,
+  installation: null,
 };
 
 /** What the server says of events that came: all are stored, unless told otherwise. */

@@ -25,6 +25,8 @@ export class SessionStore {
   readonly registration = computed(() => this.session()?.registration ?? 'open');
   /** Whether letters go out, and where to. */
   readonly mail = computed(() => this.session()?.mail ?? 'none');
+  /** Which life of the data the server has; null before it is known. */
+  readonly installation = computed(() => this.session()?.installation ?? null);
   readonly settings = computed<Settings>(() => this.user()?.settings ?? DEFAULTS);
   readonly units = computed(() => this.settings().units);
 

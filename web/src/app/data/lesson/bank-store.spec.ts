@@ -41,6 +41,32 @@ describe('the store of the bank book', () => {
   const idsIn = (body: unknown): string[] =>
     (body as { events: { id: string }[] }).events.map(({ id }) => id);
 
+  it('sends all it has again when the server was brought back, once, and what it lost meanwhile', async () => {
+    takeAll();
+    const store = await open();
+    const [first, second] = [attempt(GOOD, null), attempt(GOOD, 'cast.crack')];
+    await store.addAll([first, second]);
+    await until(() => store.waiting() === 0);
+    const back = { life: 'second', backTo: '2026-06-09T22:00:00.000Z' };
+    server.refuse(api.events.add, 0);
+    const later = await open({ ...SESSION, installation: back });
+    const told: number[] = [];
+    later.broughtBack.subscribe(({ count }) => told.push(count));
+    // Of a student whom the server does not know any more too.
+    await later.forgetOthers(new Set());
+    await until(() => later.waiting() === 2);
+    expect(told).toEqual([2]);
+    takeAll();
+    await until(() => later.waiting() === 0);
+    expect(sentIds().slice(-2).sort()).toEqual([first.id, second.id].sort());
+    const sent = sentIds().length;
+    const again = await open({ ...SESSION, installation: back });
+    await until(() => again.counted());
+    await again.add(attempt(GOOD, null));
+    await until(() => again.waiting() === 0);
+    expect(sentIds()).toHaveLength(sent + 1);
+  });
+
   it('has an event before the server has it', async () => {
     server.refuse(api.events.add, 0);
     const store = await open();

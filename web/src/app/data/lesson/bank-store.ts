@@ -25,6 +25,7 @@ import { refusalText } from '../api/error-texts';
 import { BankDatabase, type KeptEvent } from '../device/bank-database';
 import { UserStorage } from '../device/user-storage';
 import { SessionStore } from '../session';
+import { offerAgain } from './offer-again';
 
 /** An entry that the server can never take as it is, with why. */
 export interface SetAside {
@@ -67,12 +68,17 @@ export class BankStore {
   readonly online = signal(navigator.onLine);
   /** Emits when the server said that of somebody nothing may be recorded any more: what is shown of him is old. */
   readonly unconsented = new Subject<void>();
+  /** Emits when the server was brought back from a backup, and how many entries are sent to it again. */
+  readonly broughtBack = new Subject<{ backTo: string; count: number }>();
+  /** For whom, and for which life of the data, it is settled what is sent again. */
+  private offered = { of: '', done: Promise.resolve() };
 
   constructor() {
     toObservable(this.session.user)
       .pipe(
         filter((user) => user !== null),
         switchMap(async (user) => {
+          await this.offerAgain();
           await this.tellSetAside();
           return this.steadyCount(user.id);
         }),
@@ -105,6 +111,21 @@ export class BankStore {
     return made;
   }
 
+  /** Before anything is dropped here that the server may have lost. */
+  private offerAgain(): Promise<void> {
+    const [userId, installation] = [this.userId(), this.session.installation()];
+    if (userId === '' || !installation) return Promise.resolve();
+    const of = `${userId} ${installation.life}`;
+    if (this.offered.of === of) return this.offered.done;
+    // A device that keeps nothing has nothing to offer.
+    const counted = offerAgain(this.database, this.storage, userId, installation.life).catch(() => 0);
+    const done = counted.then((count) => {
+      if (count > 0 && installation.backTo) this.broughtBack.next({ backTo: installation.backTo, count });
+    });
+    this.offered = { of, done };
+    return done;
+  }
+
   /** Resolves when the device has it. */
   add(event: BankEvent): Promise<void> {
     return this.addAll([event]);
@@ -129,6 +150,7 @@ export class BankStore {
    * sent, and set aside with the reason when it is refused.
    */
   async forgetOthers(studentIds: ReadonlySet<string>): Promise<void> {
+    await this.offerAgain();
     const gone = await this.database.events
       .filter(
         ({ studentId, userId, state }) =>
