@@ -2,8 +2,8 @@ import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { openPool, rows } from '../db/pool';
 import { backUp } from './backup';
-import { DELETIONS, SECRET } from './backup-file';
-import { restore } from './restore';
+import { DELETIONS, readAbout, SECRET } from './backup-file';
+import { refuseBesideServers, restore } from './restore';
 
 const USAGE = `npm run -s backup [-- FOLDER]
 npm run -s restore -- FOLDER [FILE OF DELETIONS ...]`;
@@ -45,10 +45,11 @@ async function takeBackup(given: string | undefined): Promise<void> {
   }
 }
 
-/** Whoever brings the wrong backup back has what was there before. */
+/** Whoever brings the wrong backup back has what was there before. @throws Error beside a server that runs */
 async function keepWhatIsThere(): Promise<void> {
   const pool = openPool(url, 2);
   try {
+    await refuseBesideServers(pool);
     if ((await rows(pool, 'SHOW TABLES')).length === 0) return;
     const folder = resolve(home ?? '.', 'backups', `${stampOf(new Date())}-before`);
     const secret = process.env['DOCEO_SESSION_SECRET'] ?? textOf(secretPath);
@@ -63,6 +64,7 @@ async function bringBack(given: string, files: readonly string[]): Promise<void>
   const folder = resolve(given);
   const ledgers = [...files.map((file) => resolve(file)), ...(ledgerPath ? [ledgerPath] : [])];
   for (const file of files) if (!existsSync(file)) throw new Error(`There is no ${file}.`);
+  await readAbout(folder);
   await keepWhatIsThere();
   const { at, deletedAgain } = await restore(url, join(root, 'server/migrations'), folder, ledgers);
   const secret = readFileSync(join(folder, SECRET), 'utf8');

@@ -67,7 +67,7 @@ async function settle(pool: Pool, about: About, deletions: readonly Deletion[]):
 }
 
 /** @throws Error while others work on the database */
-async function refuseBesideServers(pool: Pool): Promise<void> {
+export async function refuseBesideServers(pool: Pool): Promise<void> {
   const [others] = await rows<{ n: number }>(
     pool,
     'SELECT COUNT(*) AS n FROM information_schema.PROCESSLIST WHERE DB = DATABASE() AND ID <> CONNECTION_ID()',
