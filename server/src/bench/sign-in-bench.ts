@@ -1,3 +1,4 @@
+import { createServer } from 'node:http';
 import { randomBytes } from 'node:crypto';
 import type { AddressInfo } from 'node:net';
 import { pino } from 'pino';
@@ -44,7 +45,7 @@ export async function benchSignIn(): Promise<void> {
     DOCEO_ROOT: ROOT,
   });
   const { app, close } = createApp(pool, settings, pino({ level: 'silent' }), () => Promise.resolve());
-  const server = app.listen(0, '127.0.0.1');
+  const server = createServer(app).listen(0, '127.0.0.1');
   await new Promise((done) => server.once('listening', done));
   const origin = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
   console.log(`\nanswers for a known and an unknown address, median of ${TRIES} each`);

@@ -1,3 +1,4 @@
+import type { RequestListener } from 'node:http';
 import { join } from 'node:path';
 import {
   api,
@@ -9,7 +10,7 @@ import {
   MAX_STUDENT_FILE,
 } from '@doceo/contract';
 import compression from 'compression';
-import express, { type Express } from 'express';
+import express from 'express';
 import type { Logger } from 'pino';
 import { circleRoutes } from '../circles/circles.routes';
 import { offerRoutes } from '../circles/offers.routes';
@@ -61,6 +62,7 @@ import { route } from './route';
 import { Ledger } from '../backup/ledger';
 import { accessLog } from './access-log';
 import { Built } from './built';
+import { HashedFiles } from './hashed-files';
 import { metrics } from './metrics';
 import { jsonOnly, permissions, requestIds, sameSiteOnly, securityHeaders, styleNonce } from './security';
 import { sessions } from './sessions';
@@ -79,7 +81,7 @@ export function createApp(
   settings: Settings,
   log: Logger,
   pause?: Pause,
-): { app: Express; close: () => Promise<void> } {
+): { app: RequestListener; close: () => Promise<void> } {
   const app = express();
   const session = sessions(pool, settings);
   const fitJob = new FitJob(pool, settings.DOCEO_ROOT, log);
@@ -93,7 +95,6 @@ export function createApp(
     new Built(join(settings.DOCEO_ROOT, 'dist/student'), '/my', 'worker.js'),
     new Built(join(settings.DOCEO_ROOT, 'dist/web'), '', 'service-worker.js'),
   ];
-  // Before all else: a first visit asks for two hundred files, and none of them is anybody's in particular.
   for (const one of built) one.serveFiles(app);
   app.use(accessLog(log), compression());
   // All statements of a request share one patience with the database.
@@ -187,8 +188,15 @@ export function createApp(
     throw new HttpError('not-found');
   });
   app.use(errorHandler(log));
+  // Before all else: a first visit asks for two hundred files, and none of them is anybody's in particular.
+  const files = [
+    new HashedFiles(join(settings.DOCEO_ROOT, 'dist/student'), '/my'),
+    new HashedFiles(join(settings.DOCEO_ROOT, 'dist/web'), ''),
+  ];
   return {
-    app,
+    app: (request, response) => {
+      if (!files.some((one) => one.answer(request, response))) app(request, response);
+    },
     close: async () => {
       session.close();
       fitJob.close();

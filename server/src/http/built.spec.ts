@@ -51,13 +51,28 @@ describe('what was built', () => {
     expect((await ask('/service-worker.js', 'br').expect(200)).headers['cache-control']).toBe('no-cache');
   });
 
-  it('that a newer build took away is not found, in words', async () => {
-    rmSync(join(web, 'main-ABCD1234.js.br'));
-    const { body, headers } = await ask('/main-ABCD1234.js', 'br').expect(404);
+  it('is there when a newer build took it away, for pages that were opened before', async () => {
+    await ask('/main-ABCD1234.js', 'gzip').expect(200);
+    for (const ending of ['', '.br', '.gz']) rmSync(join(web, `main-ABCD1234.js${ending}`));
+    expect((await ask('/main-ABCD1234.js', 'gzip').expect(200)).text).toBe(MAIN);
+  });
+
+  it('is told without its bytes to who asks for that', async () => {
+    const { headers, text } = await supertest(test.app).head('/main-ABCD1234.js').expect(200);
+    expect([Number(headers['content-length']) > 0, text]).toEqual([true, undefined]);
+  });
+
+  it('that is not there is not found, in words', async () => {
+    const { body, headers } = await ask('/nothing-ABCD1234.js', 'br').expect(404);
     expect(headers['content-encoding']).toBeUndefined();
     expect(body.error.code).toBe('not-found');
-    await ask('/nothing-ABCD1234.js', 'br').expect(404);
-    await ask('/%E0%A4.js', 'br').expect(400);
+    for (const path of [
+      '/main-ABCD1234.js.br',
+      '/.hidden-ABCD1234.js',
+      '/..-ABCD1234.js',
+      '/main-ABCD1234.exe',
+    ])
+      await ask(path, 'br').expect(404);
     await ask('/..%2f..%2fpackage.json', 'br').expect(404);
   });
 

@@ -1,17 +1,13 @@
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { Express, NextFunction, Request, Response } from 'express';
-import expressStaticGzip from 'express-static-gzip';
+import { type Express, type NextFunction, type Request, type Response, static as serveStatic } from 'express';
 import { HttpError } from './errors';
 
-const ONE_YEAR_S = 365 * 24 * 3600;
-/** A built file with its hash in the name, or a compressed copy of one. */
-const HASHED = /-[A-Z0-9]{8}\.\w+?(\.br|\.gz)?$/;
 /** What may be a file of the build: all that has an ending and is not asked of the API. */
 const FILE = /^\/(?!api\/).*\.\w+$/;
 
 /**
- * An application as it was built. Files with their hash in the name may be kept for ever; the page itself never. The page
+ * An application as it was built, but for the files with a hash in their name. The page
  * and the worker that keeps it on a device are of the build this process started with, also when a newer one is being put
  * in its place.
  */
@@ -29,33 +25,21 @@ export class Built {
     this.worker = this.atStart(workerName);
   }
 
+  /** Files whose names have no hash: pictures, the worker; asked for anew each time. */
   serveFiles(app: Express): void {
     app.get(`${this.at}/${this.workerName}`, (_request, response) => {
       if (this.worker === null) throw new HttpError('not-found');
       response.setHeader('Cache-Control', 'no-cache');
       response.type('js').send(this.worker);
     });
-    // The build put compressed copies beside the files: no request pays for that.
-    const files = expressStaticGzip(this.folder, {
+    const files = serveStatic(this.folder, {
       index: false,
-      enableBrotli: true,
-      orderPreference: ['br', 'gzip'],
-      serveStatic: {
-        setHeaders: (response, path) =>
-          response.setHeader(
-            'Cache-Control',
-            HASHED.test(path) ? `public, max-age=${ONE_YEAR_S}, immutable` : 'no-cache',
-          ),
-      },
+      cacheControl: false,
+      setHeaders: (response) => response.setHeader('Cache-Control', 'no-cache'),
     });
     app.use(this.at || '/', (request: Request, response: Response, next: NextFunction) => {
-      if (!FILE.test(request.path)) return next();
-      void files(request, response, (error?: unknown) => {
-        // A copy that a newer build took away is not found, and what says so is not compressed.
-        response.removeHeader('Content-Encoding');
-        response.removeHeader('Content-Type');
-        next(error);
-      });
+      if (FILE.test(request.path)) files(request, response, next);
+      else next();
     });
   }
 

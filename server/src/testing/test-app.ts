@@ -1,4 +1,4 @@
-import type { Express } from 'express';
+import type { RequestListener } from 'node:http';
 import { pino, type Logger } from 'pino';
 import supertest from 'supertest';
 import { openPool, type Pool } from '../db/pool';
@@ -12,7 +12,7 @@ import { FELLOW, LEAD, OTHER } from '@doceo/demo';
 export type Agent = ReturnType<typeof supertest.agent>;
 
 export interface TestApp {
-  app: Express;
+  app: RequestListener;
   pool: Pool;
   url: string;
   /** How long sign-ins were made to wait; tests do not wait. */
