@@ -42,7 +42,12 @@ export function progressOf(
   return { attempts: ordered.length, lastAtMs: ordered.at(-1)?.atMs ?? null, readyUntilMs };
 }
 
-/** Skills of a strand that are ready to build on now. */
+/**
+ * Skills of a strand that are ready to build on at some later moment.
+ *
+ * @param nowMs epoch milliseconds
+ * @returns how many, 0 and more
+ */
 export function readyIn({ readyUntilMs }: Progress, strand: Strand, nowMs: number): number {
   return readyUntilMs[strand]?.filter((untilMs) => nowMs <= untilMs).length ?? 0;
 }

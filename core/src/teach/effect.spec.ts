@@ -4,7 +4,8 @@ import { type BankEvent, drilledAttempts } from '../bank';
 import { mainSkillOf } from '../drill';
 import { simulateSchool } from '../simulate';
 import { skillState, traceCourse, traceSkill } from '../skill';
-import { drillEffects, drillOutcomes, MIN_EFFECT, planEffects, studentEffects } from './effect';
+import { drillEffects, drillOutcomes, planEffects, studentEffects } from './effect';
+import { MIN_EFFECT } from './effect-sums';
 import { MIN_MOVED, movedFaults } from './moved';
 import { groupReadiness } from './readiness';
 

@@ -67,3 +67,8 @@ export function cpuMs({ process: { pid } }: Running): number {
   const fields = readFileSync(`/proc/${pid}/stat`, 'utf8').split(') ')[1]?.split(' ') ?? [];
   return (Number(fields[11]) + Number(fields[12])) * TICK_MS;
 }
+
+/** What the server takes of the machine's memory, MB. */
+export function memoryMb({ process: { pid } }: Running): number {
+  return Number(/VmRSS:\s+(\d+) kB/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1] ?? 0) / 1000;
+}

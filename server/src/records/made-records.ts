@@ -15,7 +15,7 @@ import type { Pool } from '../db/pool';
 import { findCountingEvents } from '../events/events.sql';
 import { findFitStatus } from '../skill-fit/skill-fit.sql';
 import { curriculumFor } from '../teaching/curriculum';
-import { findRecords, keepRecords, type MadeRecord } from './records.sql';
+import { findPrint, findRecords, keepRecords, type MadeRecord } from './records.sql';
 
 /** Raise it when the same entries come to something else than before. */
 const MADE_BY = 1;
@@ -43,8 +43,7 @@ export async function madeRecords<K extends keyof MadeRecord>(
   part: K,
   ids: readonly string[] | null = null,
 ): Promise<{ id: string; made: MadeRecord[K] }[]> {
-  const { skills } = await curriculumFor(pool, userId);
-  const basis = { skills: skills.all, fitted: fittedOf(await findFitStatus(pool)) };
+  const basis = await basisFor(pool, userId);
   const madeFrom = nameOf(basis);
   const found = await findRecords(pool, userId, part, madeFrom, ids);
   const ready = [];
@@ -60,6 +59,16 @@ export async function madeRecords<K extends keyof MadeRecord>(
     ready.push(...records.map(({ id, made }) => ({ id, made: made[part] })));
   }
   return ready;
+}
+
+/** The same as long as all records that a user may see come to the same. */
+export async function recordsPrint(pool: Pool, userId: string): Promise<string> {
+  return `${nameOf(await basisFor(pool, userId))} ${await findPrint(pool, userId)}`;
+}
+
+async function basisFor(pool: Pool, userId: string): Promise<Basis> {
+  const { skills } = await curriculumFor(pool, userId);
+  return { skills: skills.all, fitted: fittedOf(await findFitStatus(pool)) };
 }
 
 async function make(

@@ -1,13 +1,13 @@
-import { api, type Effects, type StudentColumns } from '@doceo/contract';
-import { type BankEvent, drillEffects, planEffects, readyIn, STRANDS, toColumns } from '@doceo/core';
+import { api, type StudentColumns } from '@doceo/contract';
+import { type BankEvent, readyIn, STRANDS, toColumns } from '@doceo/core';
 import type { Router } from 'express';
 import { refuseUnless } from '../access/access';
 import type { Pool } from '../db/pool';
 import { findEventsOfLesson } from '../events/events.sql';
 import { HttpError } from '../http/errors';
 import { route } from '../http/route';
-import { findLesson, findPlansTaught } from '../lessons/lessons.sql';
-import { curriculumFor } from '../teaching/curriculum';
+import { findLesson } from '../lessons/lessons.sql';
+import { KeptEffects } from './kept-effects';
 import { madeRecords } from './made-records';
 
 export function recordRoutes(router: Router, pool: Pool): void {
@@ -37,20 +37,8 @@ export function recordRoutes(router: Router, pool: Pool): void {
     }));
   });
 
-  route(router, pool, api.records.effects, 'signed-in', async ({ user }): Promise<Effects> => {
-    const people = (await madeRecords(pool, user.id, 'effects')).map(({ made }) => made);
-    const taught = await findPlansTaught(pool, user.id);
-    const plans = new Map(taught.map(({ planId, title }) => [planId ?? title, { planId, title }]));
-    const planOf = new Map(taught.map(({ lessonId, planId, title }) => [lessonId, planId ?? title]));
-    return {
-      drills: drillEffects(await curriculumFor(pool, user.id), people),
-      plans: planEffects(people, planOf).map(({ planId: key, ...effect }) => ({
-        ...(plans.get(key) ?? { planId: null, title: key }),
-        ...effect,
-      })),
-      named: [...new Set(people.flatMap(({ named }) => named))].sort(),
-    };
-  });
+  const effects = new KeptEffects(pool);
+  route(router, pool, api.records.effects, 'signed-in', ({ user }) => effects.of(user.id));
 }
 
 function byStudent(events: readonly BankEvent[]): StudentColumns[] {

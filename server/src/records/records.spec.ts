@@ -141,6 +141,18 @@ describe('what records come to', () => {
     expect(effects.named).toContain(effects.drills[0]?.drillId);
   });
 
+  it('tells them anew when a record changed, or a lesson', async () => {
+    const attempts = async (): Promise<number> =>
+      ((await lead.get('/api/records/effects').expect(200)).body as Effects).drills.find(
+        ({ drillId }) => drillId === 'count-the-pause',
+      )?.attempts ?? 0;
+    const before = await attempts();
+    expect(await attempts()).toBe(before);
+    const body = { ...attempt().body, drillId: 'count-the-pause' } as BankEvent['body'];
+    await log({ ...attempt(), body });
+    expect(await attempts()).toBe(before + 1);
+  });
+
   it('is nothing of students whom one may not see', async () => {
     const fellow = await test.signedIn(FELLOW.email);
     const hidden = students.list.filter(({ id }) => id !== studentId).map(({ id }) => id);
