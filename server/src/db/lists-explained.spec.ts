@@ -1,9 +1,11 @@
 import { LEAD } from '@doceo/demo';
+import { findDeletions } from '../backup/deletions.sql';
 import { findCourses } from '../courses/courses.sql';
 import { grow } from '../grow/grow';
-import { findLessons } from '../lessons/lessons.sql';
+import { findLessons, findPlansTaught } from '../lessons/lessons.sql';
 import { findInLibrary, findPlans } from '../plans/library.sql';
 import { findReadings } from '../readings/readings.sql';
+import { findPrint, findRecords } from '../records/records.sql';
 import { findRigs } from '../rigs/rigs.sql';
 import { findNews } from '../sharing/news.sql';
 import { findStudents } from '../students/students.sql';
@@ -87,6 +89,10 @@ describe('how lists are found in a grown database', () => {
     ['courses', (db) => findCourses(db, LEAD.id)],
     ['readings', (db) => findReadings(db, LEAD.id)],
     ['news', (db) => findNews(db, LEAD.id)],
+    ['progress', (db) => findRecords(db, LEAD.id, 'progress', '', null)],
+    ['what shows that records changed', (db) => findPrint(db, LEAD.id)],
+    ['plans taught', (db) => findPlansTaught(db, LEAD.id)],
+    ['deletions of the last minute', (db) => findDeletions(db, new Date())],
   ])('%s by an index, never by looking at all there are', async (_, list) => {
     const steps = await explained(list);
     expect(steps.length).toBeGreaterThan(0);
