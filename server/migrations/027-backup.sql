@@ -6,11 +6,12 @@ CREATE TABLE IF NOT EXISTS installation (
 );
 INSERT IGNORE INTO installation (id, life) VALUES (1, UUID());
 
--- Who was deleted, so that no backup brings him back. No name and no id, but what is found when one has the id: its SHA-256.
+-- Who was deleted, and whose guardian said no, so that no backup brings them back. No name and no id, but what is found
+-- when one has the id: its SHA-256.
 CREATE TABLE IF NOT EXISTS deletions (
-  kind ENUM ('student', 'account') CHARACTER SET ascii NOT NULL,
+  kind ENUM ('student', 'account', 'consent') CHARACTER SET ascii NOT NULL,
   hash CHAR(64) CHARACTER SET ascii NOT NULL,
-  -- False when he came again, as with a file.
+  -- False when it came again, as with a file, or a guardian's yes.
   is_gone BOOLEAN NOT NULL,
   at DATETIME(3) NOT NULL,
   PRIMARY KEY (hash, kind),

@@ -144,7 +144,7 @@ describe('an assistant', () => {
   });
 
   it('whose lesson is over sees nothing; what he logged meanwhile still comes in for a day', async () => {
-    const kim = await begin(await code());
+    const kim = await begin(await code(), 'Kim Quill');
     const late = event(sam.id);
     await later(lesson.lengthMin + 61);
     expect((await kim.get('/api/session')).body.user.assists.over).toBe(true);
@@ -158,7 +158,7 @@ describe('an assistant', () => {
       .expect(401);
     await clearExpired(test.pool);
     expect(await people()).toEqual([]);
-    expect(await placesNaming(test.pool, ['@assistant.invalid', 'Kim'])).toEqual([]);
+    expect(await placesNaming(test.pool, ['@assistant.invalid', 'Kim Quill'])).toEqual([]);
     // What he logged is the lesson's.
     expect((await lead.get(`/api/events?lessonId=${lesson.id}`)).body).toHaveLength(1);
   });

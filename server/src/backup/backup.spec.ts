@@ -2,6 +2,7 @@ import { createHash, randomUUID } from 'node:crypto';
 import { appendFileSync, existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import type { Student } from '@doceo/contract';
 import type { BankEvent } from '@doceo/core';
 import { demoScenario, FELLOW, LEAD } from '@doceo/demo';
 import { removeAccount } from '../accounts/remove-account';
@@ -148,6 +149,36 @@ describe('a backup', () => {
     const again = await restore(other, MIGRATIONS, at('one'), []);
     expect(again.deletedAgain).toBe(1);
     test = await testApp('backup');
+  });
+
+  it('records nothing of a minor whose guardian said no after it, and all of one who said yes again', async () => {
+    const consent = (id: string) =>
+      lead
+        .get(`/api/students/${id}`)
+        .expect(200)
+        .then(({ body }) => body.student as Student);
+    const minor = students.list.find(({ student }) => student.guardianConsentOn !== null)!;
+    await take('one');
+    const said = await consent(minor.id);
+    const put = (guardianConsentOn: string | null) =>
+      lead
+        .put(`/api/students/${minor.id}`)
+        .send({ ...said, guardianConsentOn })
+        .expect(200);
+    await put(null);
+    await test.close();
+    expect(await restore(test.url, MIGRATIONS, at('one'), [])).toMatchObject({
+      ...{ deletedAgain: 0, consentsEnded: 1 },
+    });
+    test = await testApp('backup', { url: test.url });
+    lead = await test.signedIn(LEAD.email);
+    expect((await consent(minor.id)).guardianConsentOn).toBeNull();
+    await put('2026-11-01');
+    await test.close();
+    expect((await restore(test.url, MIGRATIONS, at('one'), [])).consentsEnded).toBe(0);
+    test = await testApp('backup', { url: test.url });
+    lead = await test.signedIn(LEAD.email);
+    expect((await consent(minor.id)).guardianConsentOn).toBe(said.guardianConsentOn);
   });
 
   it('keeps who was deleted and came again with a file', async () => {

@@ -1,8 +1,9 @@
 import { type Db, rows, write } from '../db/pool';
 
-export type DeletedKind = 'student' | 'account';
+/** A consent is named by its student. */
+export type DeletedKind = 'student' | 'account' | 'consent';
 
-/** That somebody was deleted, or came again. */
+/** That somebody was deleted or a consent ended, or that it came again. */
 export interface Deletion {
   kind: DeletedKind;
   /** SHA-256 of the id, in hexadecimal digits. */
@@ -13,7 +14,7 @@ export interface Deletion {
 
 const hashOf = (id: string): string => `CONVERT(SHA2(${id}, 256) USING ascii)`;
 
-/** Notes that somebody is deleted. Call it in the transaction in which he is. */
+/** Notes that somebody is deleted, or a consent ends. Call it in the transaction in which that happens. */
 export async function noteDeleted(db: Db, kind: DeletedKind, id: string): Promise<void> {
   await write(
     db,
@@ -23,7 +24,7 @@ export async function noteDeleted(db: Db, kind: DeletedKind, id: string): Promis
   );
 }
 
-/** Notes that somebody is here again who was deleted, by primary key. */
+/** Notes that it is here again, by primary key. */
 export async function noteBack(db: Db, kind: DeletedKind, id: string): Promise<void> {
   await write(
     db,
@@ -53,7 +54,7 @@ export async function keepDeletions(db: Db, deletions: readonly Deletion[]): Pro
   );
 }
 
-/** Of the people who are here those whose deletion is noted; looks at all of them. */
+/** Of what is here that of which it is noted that it is gone; looks at all people. */
 export async function findDeletedYetHere(
   db: Db,
 ): Promise<{ kind: DeletedKind; id: string; ownerId: string }[]> {
@@ -61,6 +62,10 @@ export async function findDeletedYetHere(
     db,
     `SELECT d.kind, s.id, s.owner_id AS ownerId FROM students s
        JOIN deletions d ON d.kind = 'student' AND d.is_gone AND d.hash = ${hashOf('s.id')}
+     UNION ALL
+     SELECT d.kind, s.id, s.owner_id FROM students s
+       JOIN deletions d ON d.kind = 'consent' AND d.is_gone AND d.hash = ${hashOf('s.id')}
+     WHERE s.guardian_consent_on IS NOT NULL
      UNION ALL
      SELECT d.kind, u.id, u.id FROM users u
        JOIN deletions d ON d.kind = 'account' AND d.is_gone AND d.hash = ${hashOf('u.id')}`,

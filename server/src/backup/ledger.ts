@@ -8,7 +8,7 @@ const EVERY_MS = 10_000;
 const OVERLAP_MS = 60_000;
 
 /**
- * Writes down, in a file beside the database, who was deleted: when the database is lost and a backup is brought back, the
+ * Writes down, in a file beside the database, who was deleted and whose guardian said no: when the database is lost and a backup is brought back, the
  * file still knows it. One line each, with a hash in the place of a name.
  */
 export class Ledger {
@@ -53,7 +53,7 @@ function toLine({ at, kind, isGone, hash }: Deletion): string {
   return `${at.toISOString()} ${kind} ${isGone ? 'gone' : 'back'} ${hash}`;
 }
 
-const LINE = /^(\S+) (student|account) (gone|back) ([0-9a-f]{64})$/;
+const LINE = /^(\S+) (student|account|consent) (gone|back) ([0-9a-f]{64})$/;
 
 /** What a file of deletions says; lines that were written half are left out. */
 export function readLedger(text: string): Deletion[] {

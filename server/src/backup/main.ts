@@ -66,7 +66,12 @@ async function bringBack(given: string, files: readonly string[]): Promise<void>
   for (const file of files) if (!existsSync(file)) throw new Error(`There is no ${file}.`);
   await readAbout(folder);
   await keepWhatIsThere();
-  const { at, deletedAgain } = await restore(url, join(root, 'server/migrations'), folder, ledgers);
+  const { at, deletedAgain, consentsEnded } = await restore(
+    url,
+    join(root, 'server/migrations'),
+    folder,
+    ledgers,
+  );
   const secret = readFileSync(join(folder, SECRET), 'utf8');
   if (secretPath && !process.env['DOCEO_SESSION_SECRET']) writeFileSync(secretPath, secret, { mode: 0o600 });
   else if (process.env['DOCEO_SESSION_SECRET'] !== secret)
@@ -76,4 +81,6 @@ async function bringBack(given: string, files: readonly string[]): Promise<void>
   );
   if (deletedAgain > 0)
     console.log(`Deleted again, since they were deleted after the backup: ${deletedAgain}.`);
+  if (consentsEnded > 0)
+    console.log(`Of so many a guardian said no after it: ${consentsEnded}. Nothing is recorded of them.`);
 }

@@ -1,6 +1,7 @@
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { deleteAccount } from '../accounts/accounts.sql';
+import { endConsents } from '../consents/consents.sql';
 import { openPool, type Pool, rows, write } from '../db/pool';
 import { prepareDatabase } from '../db/prepare';
 import { deleteStudent } from '../students/privacy.sql';
@@ -12,6 +13,8 @@ import { latest, readLedger } from './ledger';
 export interface Restored extends About {
   /** Who was deleted after the backup, and has been deleted again. */
   deletedAgain: number;
+  /** Of whom a guardian said no after it, so that nothing is recorded of them. */
+  consentsEnded: number;
 }
 
 /**
@@ -47,22 +50,29 @@ export async function restore(
     await load(url, join(folder, DATA));
     await prepareDatabase(url, migrations);
     const deletions = latest([...(await findDeletions(pool)), ...known, ...told]);
-    return { ...about, deletedAgain: await settle(pool, about, deletions) };
+    return { ...about, ...(await settle(pool, about, deletions)) };
   } finally {
     await pool.end();
   }
 }
 
-/** Ends all sessions, begins a new life of the data, and deletes whoever is to be deleted. */
-async function settle(pool: Pool, about: About, deletions: readonly Deletion[]): Promise<number> {
+/** Ends all sessions, begins a new life of the data, deletes whoever is to be deleted, and ends what consents ended. */
+async function settle(
+  pool: Pool,
+  about: About,
+  deletions: readonly Deletion[],
+): Promise<Pick<Restored, 'deletedAgain' | 'consentsEnded'>> {
   return pool.transaction(async (db) => {
     await keepDeletions(db, deletions);
     const again = await findDeletedYetHere(db);
     for (const { kind, id, ownerId } of again)
-      await (kind === 'student' ? deleteStudent(db, ownerId, id) : deleteAccount(db, id));
+      if (kind === 'student') await deleteStudent(db, ownerId, id);
+      else if (kind === 'account') await deleteAccount(db, id);
+      else await endConsents(db, id);
     await write(db, 'DELETE FROM sessions');
     await write(db, 'UPDATE installation SET life = UUID(), back_to = ? WHERE id = 1', [new Date(about.at)]);
-    return again.length;
+    const consentsEnded = again.filter(({ kind }) => kind === 'consent').length;
+    return { deletedAgain: again.length - consentsEnded, consentsEnded };
   });
 }
 

@@ -1,5 +1,6 @@
 import type { AskedConsent, ConsentNews, ConsentState } from '@doceo/contract';
 import { tokenHash } from '../access/token';
+import { noteBack, noteDeleted } from '../backup/deletions.sql';
 import { type Db, rows, write } from '../db/pool';
 
 /** A link that nobody answered opens nothing after so long. Days. */
@@ -128,6 +129,7 @@ export async function knowGuardian(db: Db, studentId: string, id: string): Promi
      SET s.guardian_consent_on = DATE(c.answered_at), s.guardian_name = c.by_name WHERE s.id = ?`,
     [id, studentId],
   );
+  await noteBack(db, 'consent', studentId);
   return true;
 }
 
@@ -217,9 +219,10 @@ export async function answerConsent(
        taken_back_at = NULL WHERE id = ?`,
     [answer.given, answer.name, answer.known, tokenHash(answer.key), id],
   );
-  if (!answer.given) await endConsent(db, studentId);
-  else if (answer.known)
-    await write(db, 'UPDATE students SET guardian_consent_on = UTC_DATE() WHERE id = ?', [studentId]);
+  if (!answer.given) return endConsent(db, studentId);
+  if (!answer.known) return;
+  await write(db, 'UPDATE students SET guardian_consent_on = UTC_DATE() WHERE id = ?', [studentId]);
+  await noteBack(db, 'consent', studentId);
 }
 
 export async function takeConsentBack(
@@ -233,6 +236,18 @@ export async function takeConsentBack(
 /** From now on nothing is recorded of a minor. */
 async function endConsent(db: Db, studentId: string): Promise<void> {
   await write(db, 'UPDATE students SET guardian_consent_on = NULL WHERE id = ?', [studentId]);
+  await noteDeleted(db, 'consent', studentId);
+}
+
+/** The same for all consents that stand of a student, as when a backup brought them back. */
+export async function endConsents(db: Db, studentId: string): Promise<void> {
+  await write(
+    db,
+    `UPDATE consents SET taken_back_at = UTC_TIMESTAMP(3)
+     WHERE student_id = ? AND given = 1 AND taken_back_at IS NULL`,
+    [studentId],
+  );
+  await endConsent(db, studentId);
 }
 
 /**

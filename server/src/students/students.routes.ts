@@ -1,6 +1,7 @@
 import { api, type SavedStudent } from '@doceo/contract';
 import type { Router } from 'express';
 import { may } from '../access/access';
+import { noteBack, noteDeleted } from '../backup/deletions.sql';
 import type { Db, Pool } from '../db/pool';
 import { HttpError } from '../http/errors';
 import { forgetOutcomes } from '../circles/outcomes.sql';
@@ -32,8 +33,12 @@ export function studentRoutes(router: Router, pool: Pool): void {
     await pool.transaction(async (db) => {
       await lockStudent(db, params.id);
       const { student } = await visibleStudent(db, user.id, params.id);
-      if (body.guardianConsentOn !== null && student.guardianConsentOn === null)
+      if (body.guardianConsentOn !== null && student.guardianConsentOn === null) {
         await refuseAgainstNo(db, params.id);
+        await noteBack(db, 'consent', params.id);
+      }
+      if (body.guardianConsentOn === null && student.guardianConsentOn !== null)
+        await noteDeleted(db, 'consent', params.id);
       await updateStudent(db, user.id, params.id, body);
     });
     return visibleStudent(pool, user.id, params.id);
