@@ -37,6 +37,18 @@ export function toColumns(events: readonly BankEvent[]): RecordColumns {
   };
 }
 
+/** The same of several students, each with his columns; entries of the whole group are left out. */
+export function columnsByStudent(
+  events: readonly BankEvent[],
+): { studentId: string; columns: RecordColumns }[] {
+  const byStudent = new Map<string, BankEvent[]>();
+  for (const event of events) {
+    if (event.studentId === null) continue;
+    byStudent.set(event.studentId, [...(byStudent.get(event.studentId) ?? []), event]);
+  }
+  return [...byStudent].map(([studentId, own]) => ({ studentId, columns: toColumns(own) }));
+}
+
 /** The entries that columns were made of, in the order of time; `toColumns` of them gives the same columns. */
 export function fromColumns(studentId: string, columns: RecordColumns): BankEvent[] {
   let atMs = 0;

@@ -1,6 +1,7 @@
 import { KEEPING_NOTICE_DAYS, type Keeping, type KeepingRule } from '@doceo/contract';
 import type { KeptEntry, KeptStudent } from '@doceo/core';
 import { type Db, rows, write } from '../db/pool';
+import { raiseRecords } from '../records/records.sql';
 
 interface RuleRow {
   entry_months: number | null;
@@ -152,12 +153,16 @@ export async function findKept(db: Db, userId: string, olderThan: string): Promi
 /** Call it in a transaction. Uses the primary keys of readings and home_entries, and events_id. */
 export async function deleteEntries(db: Db, table: EntryTable, ids: readonly string[]): Promise<void> {
   if (ids.length === 0) return;
-  if (table === 'events')
-    await write(
+  if (table === 'events') {
+    const of = await rows<{ id: string }>(
       db,
-      `UPDATE students SET record_no = record_no + 1
-       WHERE id IN (SELECT student_id FROM events WHERE id IN (?)) ORDER BY id`,
+      'SELECT DISTINCT student_id AS id FROM events WHERE id IN (?) AND student_id IS NOT NULL',
       [ids],
     );
+    await raiseRecords(
+      db,
+      of.map(({ id }) => id),
+    );
+  }
   await write(db, `DELETE FROM ${table} WHERE id IN (?)`, [ids]);
 }

@@ -1,5 +1,5 @@
-import { api, type StudentColumns } from '@doceo/contract';
-import { type BankEvent, readyIn, STRANDS, toColumns } from '@doceo/core';
+import { api } from '@doceo/contract';
+import { columnsByStudent, readyIn, STRANDS } from '@doceo/core';
 import type { Router } from 'express';
 import { refuseUnless } from '../access/access';
 import type { Pool } from '../db/pool';
@@ -17,7 +17,7 @@ export function recordRoutes(router: Router, pool: Pool): void {
     if (user.assists) {
       if (lessonId === undefined)
         throw new HttpError('forbidden', [], 'Records are not open to who helps in a lesson.');
-      return byStudent(await findEventsOfLesson(pool, user.id, lessonId));
+      return columnsByStudent(await findEventsOfLesson(pool, user.id, lessonId));
     }
     const wanted = ids?.split(',') ?? (await findLesson(pool, user.id, lessonId ?? ''))?.studentIds ?? [];
     return (await madeRecords(pool, user.id, 'columns', wanted)).map(({ id, made }) => ({
@@ -39,12 +39,4 @@ export function recordRoutes(router: Router, pool: Pool): void {
 
   const effects = new KeptEffects(pool);
   route(router, pool, api.records.effects, 'signed-in', ({ user }) => effects.of(user.id));
-}
-
-function byStudent(events: readonly BankEvent[]): StudentColumns[] {
-  const ids = [...new Set(events.flatMap(({ studentId }) => studentId ?? []))];
-  return ids.map((studentId) => ({
-    studentId,
-    columns: toColumns(events.filter((event) => event.studentId === studentId)),
-  }));
 }

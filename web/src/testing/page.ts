@@ -1,7 +1,7 @@
 import type { Type } from '@angular/core';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
-import { api, type StudentColumns } from '@doceo/contract';
-import { type BankEvent, EMPTY_KIT, toColumns } from '@doceo/core';
+import { api } from '@doceo/contract';
+import { EMPTY_KIT } from '@doceo/core';
 import { lastValueFrom } from 'rxjs';
 import { DayStore } from '../app/data/lesson/day-store';
 import { SessionStore } from '../app/data/session';
@@ -69,14 +69,6 @@ export function lessonServer(): FakeServer {
     .on(api.versions.lineage, { plans: [], versions: [] })
     .on(api.comments.list, { items: [], next: null })
     .on(api.events.add, ({ body }) => receipt(body));
-}
-
-/** What the server tells of the records of these students, from all that was logged. */
-export function recordsOf(events: readonly BankEvent[]): StudentColumns[] {
-  return [...new Set(events.flatMap(({ studentId }) => studentId ?? []))].map((studentId) => ({
-    studentId,
-    columns: toColumns(events.filter((event) => event.studentId === studentId)),
-  }));
 }
 
 /** A shown component and ways to use it as a user does. */

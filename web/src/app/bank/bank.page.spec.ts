@@ -1,6 +1,6 @@
 import { SHIPPED_CURRICULUM as SHIPPED } from '@doceo/core/shipped';
 import { api } from '@doceo/contract';
-import { type BankEvent, type Block, blockFromDrill, plainBlock } from '@doceo/core';
+import { columnsByStudent, type BankEvent, type Block, blockFromDrill, plainBlock } from '@doceo/core';
 import { TestBed } from '@angular/core/testing';
 import Dexie from 'dexie';
 import { IDBFactory } from 'fake-indexeddb';
@@ -19,7 +19,7 @@ import {
   keptKey,
   TAUGHT,
 } from '../../testing/fixtures';
-import { lessonServer, recordsOf, setDate, type Shown, show } from '../../testing/page';
+import { lessonServer, setDate, type Shown, show } from '../../testing/page';
 import { BankPage } from './bank.page';
 
 const PAUSE = 'casting.pause';
@@ -142,7 +142,7 @@ describe('the bank book', () => {
     const history = Array.from({ length: 6 }, () =>
       attempt(PAUSE, 'cast.crack', { lessonId: uuid(52), atMs: NOW - 86_400_000 }),
     );
-    server.on(api.records.list, recordsOf(history));
+    server.on(api.records.list, columnsByStudent(history));
     const page = await open();
     const before = faults(page);
     expect(before[0]).toBe('Forward too soon');

@@ -3,9 +3,9 @@ import { api, type SavedLesson, type SavedStudent, type SavedWater } from '@doce
 import { TestBed } from '@angular/core/testing';
 import { MessageService } from 'primeng/api';
 import type { UndoData } from '../data/undoable';
-import { type BankEvent, blockFromDrill, DEFAULT_SETUP } from '@doceo/core';
+import { columnsByStudent, type BankEvent, blockFromDrill, DEFAULT_SETUP } from '@doceo/core';
 import { event, JONAS, LESSON, PLAN, RIG, SAM, uuid, WATER, TAUGHT } from '../../testing/fixtures';
-import { lessonServer, recordsOf, setDate, type Shown, show, until } from '../../testing/page';
+import { lessonServer, setDate, type Shown, show, until } from '../../testing/page';
 import { FORD, GLIDE, SAVED_LAKE, savedBeat } from '../../testing/waters';
 import { LessonCardPage } from './card/lesson-card.page';
 import { LessonKitPage } from './kit/lesson-kit.page';
@@ -236,7 +236,7 @@ describe('the lesson card', () => {
   it('speaks first of what went wrong in lessons before', async () => {
     const slip = event({ kind: 'safety', what: 'slip', text: 'at the ledge' });
     const before = { ...slip, lessonId: uuid(77), atMs: Date.parse('2026-06-03T08:00:00Z') };
-    const server = lessonServer().on(api.records.list, recordsOf([before]));
+    const server = lessonServer().on(api.records.list, columnsByStudent([before]));
     const page = await show(LessonCardPage, server, { id: LESSON.id });
     expect(page.text()).toContain('Speak of it first');
     expect(page.text()).toMatch(/Sam, Wed 3 Jun: at the ledge/);
@@ -263,7 +263,7 @@ describe('the packing list', () => {
       LessonKitPage,
       lessonServer()
         .on(api.lessons.plan, { ...TAUGHT, body: plan.body })
-        .on(api.records.list, recordsOf(events)),
+        .on(api.records.list, columnsByStudent(events)),
       {
         id: LESSON.id,
       },

@@ -1,9 +1,10 @@
+import { columnsByStudent } from '@doceo/core';
 import { api, type SavedLesson, type SavedPlan, type SavedStudent, type SavedWater } from '@doceo/contract';
 import type { FakeServer } from '../../testing/fake-server';
 import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
 import { ALONG, event, JONAS, keptKey, LESSON, NOW, PLAN, SAM, uuid, WATER } from '../../testing/fixtures';
-import { lessonServer, recordsOf, setDate, show, until } from '../../testing/page';
+import { lessonServer, setDate, show, until } from '../../testing/page';
 import { TodayPage } from './today.page';
 
 describe('today', () => {
@@ -12,7 +13,10 @@ describe('today', () => {
     localStorage.clear();
     setDate();
     // Something was logged once: the way to a first lesson is behind.
-    server = lessonServer().on(api.records.list, recordsOf([event({ kind: 'tangle', seconds: null })]));
+    server = lessonServer().on(
+      api.records.list,
+      columnsByStudent([event({ kind: 'tangle', seconds: null })]),
+    );
   });
   afterEach(() => jest.useRealTimers());
 

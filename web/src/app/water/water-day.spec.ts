@@ -1,8 +1,8 @@
 import { api, readReadings, readSoundings } from '@doceo/contract';
-import { type ConditionReading } from '@doceo/core';
+import { columnsByStudent, type ConditionReading } from '@doceo/core';
 import type { FakeServer } from '../../testing/fake-server';
 import { event, LESSON, NOW, WATER } from '../../testing/fixtures';
-import { recordsOf, setDate, type Shown, show } from '../../testing/page';
+import { setDate, type Shown, show } from '../../testing/page';
 import { dayOf, LAKE } from '../../testing/waters';
 import { bandDepths, depthBands } from '../shared/water/board/depth-bands';
 import { WaterPage } from './water.page';
@@ -150,7 +150,7 @@ describe('readings', () => {
 
 describe('stones', () => {
   it('counted in three places name the fly, and what the bank book counted is among them', async () => {
-    server.on(api.records.list, recordsOf([event({ kind: 'stones', counts: { caddis: 4 } })]));
+    server.on(api.records.list, columnsByStudent([event({ kind: 'stones', counts: { caddis: 4 } })]));
     const page = await open();
     expect(page.text()).toContain('1 count of the log');
     expect(page.all('doceo-stones-card li')).toEqual(['caddis nymph, light, tungsten, #12–16']);

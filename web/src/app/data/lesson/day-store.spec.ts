@@ -1,9 +1,10 @@
+import { columnsByStudent } from '@doceo/core';
 import { TestBed } from '@angular/core/testing';
 import { api, type SavedLesson } from '@doceo/contract';
 import { lastValueFrom } from 'rxjs';
 import { type FakeServer, withServer } from '../../../testing/fake-server';
 import { ALONG, attempt, JONAS, LESSON, NOW, receipt, SAM, uuid, WATER } from '../../../testing/fixtures';
-import { lessonServer, recordsOf, setDate, until } from '../../../testing/page';
+import { lessonServer, setDate, until } from '../../../testing/page';
 import { ApiClient } from '../api/api-client';
 import { BankStore } from './bank-store';
 import { SessionStore } from '../session';
@@ -84,7 +85,7 @@ describe('where and when we are', () => {
 
   it('gives the plan check ages, consent and estimates of each student', async () => {
     const taps = Array.from({ length: 12 }, () => attempt('casting.stop', null));
-    const day = await open(lessonServer().on(api.records.list, recordsOf(taps)));
+    const day = await open(lessonServer().on(api.records.list, columnsByStudent(taps)));
     const [sam, jonas] = day.planLesson()?.students ?? [];
     expect([sam?.ageYears, jonas?.ageYears, jonas?.guardianConsent]).toEqual([41, 14, false]);
     expect(sam?.skills['casting.stop']?.mastery).toBeGreaterThan(0.9);
@@ -94,13 +95,13 @@ describe('where and when we are', () => {
   it('keeps what this device logged while the answer with the record was on its way', async () => {
     const [before, meanwhile] = [attempt('casting.stop', null), attempt('casting.stop', null)];
     const at = lessonServer();
-    const day = await open(at.on(api.records.list, recordsOf([before])));
+    const day = await open(at.on(api.records.list, columnsByStudent([before])));
     const again = lastValueFrom(day.loadHistory(true));
     day.heard([meanwhile]);
     await again;
     expect(day.events().map(({ id }) => id)).toEqual([before.id, meanwhile.id]);
     // Told by the server too it is there once.
-    at.on(api.records.list, recordsOf([before, meanwhile]));
+    at.on(api.records.list, columnsByStudent([before, meanwhile]));
     await lastValueFrom(day.loadHistory(true));
     expect(day.events()).toHaveLength(2);
   });
@@ -109,7 +110,7 @@ describe('where and when we are', () => {
     const at = server();
     const day = await open(at);
     const own = attempt('casting.stop', null);
-    at.on(api.records.list, ({ query }) => (query['lessonId'] === later.id ? recordsOf([own]) : []));
+    at.on(api.records.list, ({ query }) => (query['lessonId'] === later.id ? columnsByStudent([own]) : []));
     day.choose(LESSON.id);
     const slow = lastValueFrom(day.loadHistory(true));
     day.choose(later.id);

@@ -1,11 +1,11 @@
 import { TestBed } from '@angular/core/testing';
 import { api, type Lesson, type SavedCourse, type SavedLesson } from '@doceo/contract';
-import { type BankEvent, emptyPlan, type GoalForecast, type PlanBody } from '@doceo/core';
+import { columnsByStudent, type BankEvent, emptyPlan, type GoalForecast, type PlanBody } from '@doceo/core';
 import { MessageService } from 'primeng/api';
 import { Subject } from 'rxjs';
 import type { FakeServer } from '../../../testing/fake-server';
 import { JONAS, LESSON, PLAN, SAM, TAUGHT, uuid } from '../../../testing/fixtures';
-import { lessonServer, recordsOf, setDate, type Shown, show } from '../../../testing/page';
+import { lessonServer, setDate, type Shown, show } from '../../../testing/page';
 import type { UndoData } from '../../data/undoable';
 import type { CourseNews, CourseRequest } from '../../workers/plans/make-course';
 import { PlanRunner } from '../../workers/plans/plan-runner';
@@ -125,7 +125,7 @@ describe('a course', () => {
         body: { kind: 'attempt', skillId: 'casting.roll', drillId: null, good: true, faultId: null },
       },
     ];
-    server.on(api.records.list, recordsOf(events));
+    server.on(api.records.list, columnsByStudent(events));
     const page = await open();
     expect(page.text()).toContain(
       'Pause was planned for Wed 3 Jun and not tried. It comes again on Wed 17 Jun.',

@@ -1,9 +1,9 @@
 import { SHIPPED_CURRICULUM as SHIPPED } from '@doceo/core/shipped';
 import { api, type SavedPlan } from '@doceo/contract';
-import { type BankEvent, drillEffects, type PlanBody, studentEffects } from '@doceo/core';
+import { columnsByStudent, type BankEvent, drillEffects, type PlanBody, studentEffects } from '@doceo/core';
 import type { FakeServer } from '../../../testing/fake-server';
 import { attempt, JONAS, NOW, PLAN, SAM, uuid } from '../../../testing/fixtures';
-import { lessonServer, recordsOf, setDate, type Shown, show } from '../../../testing/page';
+import { lessonServer, setDate, type Shown, show } from '../../../testing/page';
 import { GroupPage } from './group.page';
 
 const many = (n: number, skill: string, student = SAM.id): BankEvent[] =>
@@ -22,7 +22,7 @@ describe('the group', () => {
     const ids = [...new Set(events.map(({ studentId }) => studentId!))];
     const people = ids.map((id) => studentEffects(events, id));
     server
-      .on(api.records.list, recordsOf(events))
+      .on(api.records.list, columnsByStudent(events))
       .on(api.records.effects, { drills: drillEffects(SHIPPED, people), plans: [], named: [] });
     return show(GroupPage, server);
   };

@@ -111,11 +111,20 @@ const SHOWN = 40;
           </li>
         }
       </ul>
+      @if (isLong() && found().length === 0) {
+        <div class="empty">
+          <h3>Nobody of that name</h3>
+          <p>A part of the name is enough.</p>
+          <button type="button" class="btn" (click)="find('')">Show all</button>
+        </div>
+      }
       @if (cards().length < found().length) {
         <button type="button" class="btn" (click)="shown.set(shown() + step)">Show more</button>
       }
       @if (cards().length > 0) {
         <p class="small soft">Bars count skills at {{ ready }} or more.</p>
+      }
+      @if (day.students().length > 0) {
         <doceo-keeping />
       }
     </div>

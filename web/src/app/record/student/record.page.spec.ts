@@ -265,6 +265,33 @@ describe('the students', () => {
     expect(page.all('a > .small')).toEqual(['12 attempts last on 12 May 2026', '0 attempts']);
   });
 
+  it('are searched and put in order when there are many, forty at a time', async () => {
+    const many = Array.from({ length: 50 }, (_, i) => ({
+      ...{ id: uuid(200 + i), mine: true },
+      student: { ...SAM.student, name: `Student ${10 + i}` },
+    }));
+    const last = { id: uuid(249), attempts: 3, lastAtMs: Date.parse('2026-05-12T10:00:00Z'), ready: {} };
+    const server = lessonServer().on(api.students.list, many).on(api.records.progress, [last]);
+    const page = await show(StudentListPage, server);
+    expect([page.all('.who').length, page.text().includes('50 students')]).toEqual([40, true]);
+    await page.press('Show more');
+    expect(page.all('.who')).toHaveLength(50);
+    await page.press('seen last');
+    expect(page.all('.who b')[0]).toBe('Student 59');
+    const type = async (words: string): Promise<void> => {
+      const field = page.element.querySelector<HTMLInputElement>('input[name=find]')!;
+      field.value = words;
+      field.dispatchEvent(new Event('input'));
+      await page.settle();
+    };
+    await type('dent 4');
+    expect(page.all('.who')).toHaveLength(10);
+    await type('nobody');
+    expect(page.text()).toContain('Nobody of that name');
+    await page.press('Show all');
+    expect(page.all('.who')).toHaveLength(40);
+  });
+
   const file = {
     format: 'doceo-student',
     version: 1,
