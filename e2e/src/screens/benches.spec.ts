@@ -184,8 +184,12 @@ describe('the benches that make the invisible visible', () => {
     const { page } = await openTab(at.browser, PHONE);
     await signIn(page, at.server.url, 'lead@ternalder.example', path);
     if (path === '/strike') await clickText(page, 'button', 'The set');
-    // What is still fetched moves the picture under the finger: above it the beat comes last.
-    if (path === '/water') await page.waitForSelector('doceo-beat-board svg');
+    // What is still fetched or computed moves the picture under the finger: above it the stands come last.
+    if (path === '/water') {
+      await page.waitForSelector('doceo-beat-board svg');
+      await byText(page, '.places', 'places for');
+      await page.waitForFunction(() => !document.querySelector('.places')?.textContent.includes('looking'));
+    }
     await settled(page);
     const handle = (await page.waitForSelector(`[aria-label="${label}"]`))!;
     const value = (): Promise<string> =>

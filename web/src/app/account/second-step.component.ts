@@ -34,6 +34,16 @@ import { QrCodeComponent } from '../shared/qr-code.component';
     .secret {
       overflow-wrap: anywhere;
     }
+
+    .looking {
+      min-height: 72px;
+    }
+
+    @media (max-width: 700px) {
+      .looking {
+        min-height: 92px;
+      }
+    }
   `,
 })
 export class SecondStepComponent {

@@ -51,7 +51,7 @@ import { LoadFailedComponent } from '../shared/load-failed.component';
         <p class="wrong" role="alert">{{ problem.message }}</p>
       }
     } @else {
-      <p class="soft" role="status">Looking …</p>
+      <p class="soft looking" role="status">Looking …</p>
     }
   `,
   styleUrl: './account-part.css',

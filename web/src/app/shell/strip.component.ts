@@ -46,7 +46,10 @@ import { AppVersion } from './app-version';
       @if (now(); as now) {
         @if (now.level) {
           <a class="fact now" routerLink="/water"
-            >level <b class="figure">{{ now.level }}</b><span [class.usual]="now.trend === 'steady'"
+            >level <b class="figure">{{ now.level }}</b><span
+              [class.usual]="now.trend === 'steady'"
+              [class.whole]="now.trend !== 'steady'"
+              [attr.data-short]="now.trend === 'rising' ? '↗' : '↘'"
               >, {{ now.trend }}</span
             ></a
           >

@@ -102,11 +102,11 @@ const SHOWN = 40;
                   >
                 }
               </span>
-              @if (progress.value()) {
-                <span class="soft small"
-                  ><span class="figure">{{ card.attempts }}</span> attempts&ngsp;<br />{{ card.last }}</span
-                >
-              }
+              <span class="soft small seen">
+                @if (progress.value()) {
+                  <span class="figure">{{ card.attempts }}</span> attempts&ngsp;<br />{{ card.last }}
+                }
+              </span>
             </a>
           </li>
         }

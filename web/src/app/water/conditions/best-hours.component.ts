@@ -94,6 +94,11 @@ const APART_MS = 90 * 60_000;
       li {
         grid-template-columns: 116px 38px 1fr;
       }
+
+      /* Three lines, which are there before the reason is. */
+      .places li {
+        min-height: 67px;
+      }
     }
   `,
 })
