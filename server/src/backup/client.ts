@@ -2,12 +2,13 @@ import { type ChildProcess, spawn } from 'node:child_process';
 import { createReadStream, createWriteStream } from 'node:fs';
 import { pipeline } from 'node:stream/promises';
 import { createGunzip, createGzip } from 'node:zlib';
+import { addressesOf } from '../db/addresses';
 
 const UTF8 = '--default-character-set=utf8mb4';
 
 /** How a program of the database finds it: address, name and the password where no list of processes shows it. */
 function reach(url: string): { args: string[]; database: string; env: NodeJS.ProcessEnv } {
-  const { hostname, port, username, password, pathname } = new URL(url);
+  const { hostname, port, username, password, pathname } = new URL(addressesOf(url)[0] as string);
   return {
     args: [
       '--no-defaults',
@@ -29,6 +30,8 @@ function reach(url: string): { args: string[]; database: string; env: NodeJS.Pro
 export async function dump(url: string, path: string): Promise<void> {
   const { args, database, env } = reach(url);
   const how = ['--single-transaction', '--quick', '--skip-lock-tables', '--hex-blob', UTF8];
+  // Who prepares the database now is not of the data.
+  how.push(`--ignore-table=${database}.preparing`);
   const child = spawn('mariadb-dump', [...args, ...how, database], {
     env,
     stdio: ['ignore', 'pipe', 'pipe'],

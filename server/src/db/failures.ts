@@ -42,8 +42,9 @@ const AWAY = new Set([
   'ER_UNKNOWN_COM_ERROR',
 ]);
 
-/** Numbers the driver has no name for. */
-const AWAY_NUMBERS = new Set([1927, 1969]);
+/** Numbers the driver has no name for: the connection was killed; the statement took too long. */
+const KILLED = 1927;
+const TOO_LONG = 1969;
 
 const OTHERS: Record<string, Failure> = {
   ER_NO_REFERENCED_ROW: 'parent-gone',
@@ -62,12 +63,32 @@ const OTHERS: Record<string, Failure> = {
 export function failureOf(error: unknown): Failure {
   const { code, errno } = (error ?? {}) as { code?: string; errno?: number };
   if (code && AGAIN.has(code)) return 'again';
-  if ((code && AWAY.has(code)) || (errno !== undefined && AWAY_NUMBERS.has(errno))) return 'away';
+  if ((code && AWAY.has(code)) || errno === KILLED || errno === TOO_LONG) return 'away';
   return (code && OTHERS[code]) || 'other';
 }
 
-/** Whether the connection can no longer be used, or is still busy with a statement nobody waits for. */
+/** Too much is asked: no reason to ask another node. */
+const OF_ITSELF = new Set(['TOO_MANY_WAITING', 'POOL_CLOSED', 'ER_STATEMENT_TIMEOUT']);
+
+/** Whether another node of a cluster may do what this one did not. */
+export function isOfNode(error: unknown): boolean {
+  const { code, errno } = (error ?? {}) as { code?: string; errno?: number };
+  return failureOf(error) === 'away' && !OF_ITSELF.has(code ?? '') && errno !== TOO_LONG;
+}
+
+/** Said before anything was begun. */
+const UNDONE = new Set(['ECONNREFUSED', 'ENOENT', 'ER_UNKNOWN_COM_ERROR', 'ER_CON_COUNT_ERROR']);
+
+/** Whether nothing of a statement that failed was done for sure. */
+export function leavesUndone(error: unknown): boolean {
+  return UNDONE.has((error as { code?: string }).code ?? '');
+}
+
+/** After these nothing more comes on a connection, or it is still busy with a statement nobody waits for. */
+const BREAKING = new Set(['PROTOCOL_SEQUENCE_TIMEOUT', 'WAITED_TOO_LONG', 'ER_SERVER_SHUTDOWN']);
+
+/** Whether the connection can no longer be used. */
 export function breaksConnection(error: unknown): boolean {
-  const { code, fatal } = (error ?? {}) as { code?: string; fatal?: boolean };
-  return Boolean(fatal) || code === 'PROTOCOL_SEQUENCE_TIMEOUT' || code === 'WAITED_TOO_LONG';
+  const { code, errno, fatal } = (error ?? {}) as { code?: string; errno?: number; fatal?: boolean };
+  return Boolean(fatal) || BREAKING.has(code ?? '') || errno === KILLED;
 }

@@ -4,7 +4,8 @@ import { createConnection } from 'mysql2/promise';
 import { seedDemo } from '../seed/seed-demo';
 import { emptyDatabase, MIGRATIONS } from '../testing/test-database';
 import { migrate, statementsOf } from './migrate';
-import { connectionOptions, type Db, openPool, rows } from './pool';
+import { connectionOptions } from './nodes';
+import { type Db, openPool, rows } from './pool';
 import { prepareDatabase } from './prepare';
 
 const NOW = new Date('2026-06-01T09:00:00Z');
@@ -94,6 +95,7 @@ describe('the first start', () => {
       expect(await noted()).toBe(steps);
     }
     expect(steps).toBeGreaterThan(50);
+    expect(await prepareDatabase(url, MIGRATIONS)).toEqual([]);
     expect(await schemaOf(url)).toEqual(whole);
     await pool.end();
   }, 300_000);

@@ -9,9 +9,14 @@ import { type Db, rows, write } from './pool';
  *
  * @param db one connection, which holds the lock of `prepareDatabase`
  * @param folder holds the numbered `.sql` files
+ * @param before is called before each step
  * @returns names of the steps that were run: file and number of the statement in it
  */
-export async function migrate(db: Db, folder: string): Promise<string[]> {
+export async function migrate(
+  db: Db,
+  folder: string,
+  before: () => Promise<void> = () => Promise.resolve(),
+): Promise<string[]> {
   await write(db, 'CREATE TABLE IF NOT EXISTS migrations (name VARCHAR(100) NOT NULL PRIMARY KEY)');
   const files = readdirSync(folder)
     .filter((file) => file.endsWith('.sql'))
@@ -20,7 +25,10 @@ export async function migrate(db: Db, folder: string): Promise<string[]> {
     migrations: files.flatMap((file) =>
       statementsOf(readFileSync(join(folder, file), 'utf8')).map((sql, index) => ({
         name: stepName(basename(file, '.sql'), index),
-        up: async () => void (await write(db, sql)),
+        up: async () => {
+          await before();
+          await write(db, sql);
+        },
       })),
     ),
     storage: storage(db, folder),

@@ -1,7 +1,8 @@
 import { emptyDatabase } from '../testing/test-database';
 import { createConnection } from 'mysql2/promise';
 import { bePatient, patienceLeftMs, withoutPatience, withPatience } from './patience';
-import { connectionOptions, openPool, type Pool, rows, write } from './pool';
+import { connectionOptions } from './nodes';
+import { openPool, type Pool, rows, write } from './pool';
 
 describe('the pool', () => {
   let pool: Pool;

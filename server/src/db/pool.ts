@@ -1,13 +1,8 @@
-import { setTimeout as pause } from 'node:timers/promises';
-import type { Connection as CallbackConnection } from 'mysql2';
-import {
-  createPool,
-  type Pool as DriverPool,
-  type PoolConnection,
-  type ResultSetHeader,
-} from 'mysql2/promise';
-import { breaksConnection, failureOf } from './failures';
+import type { PoolConnection, ResultSetHeader } from 'mysql2/promise';
+import { breaksConnection, failureOf, isOfNode, leavesUndone } from './failures';
+import { Nodes } from './nodes';
 import { patienceLeftMs, spending } from './patience';
+import { retry } from './retry';
 
 /** What a statement runs on: the pool, or one connection inside a transaction. */
 export interface Db {
@@ -16,7 +11,6 @@ export interface Db {
 
 /** Requests that may wait for a connection at a time; more are refused at once. */
 const MAX_WAITING = 200;
-const TRIES = 6;
 const ROLLBACK_MS = 2000;
 /** Below this there is no use in another try, milliseconds. */
 const MIN_PATIENCE_MS = 150;
@@ -25,63 +19,53 @@ const READS = /^\s*SELECT\b/i;
 /** For so long a failure is told as the state of the database, milliseconds. */
 const TROUBLE_MS = 30_000;
 
-/** Statements of a connection end at the database too, also when nobody waits any more. Seconds. */
-const LIMITS =
-  'SET SESSION max_statement_time = 15, innodb_lock_wait_timeout = 2, lock_wait_timeout = 2, wait_timeout = 600';
-
-/** What is settled once for every connection. */
-export function connectionOptions(url: string) {
-  return {
-    uri: url.replace(/^mariadb:/, 'mysql:'),
-    timezone: 'Z',
-    dateStrings: ['DATE' as const],
-    charset: 'utf8mb4',
-    decimalNumbers: true,
-    jsonStrings: true,
-  };
-}
-
 class DatabaseError extends Error {
   constructor(readonly code: 'WAITED_TOO_LONG' | 'TOO_MANY_WAITING') {
     super(code);
   }
 }
 
+/** One try of some work. */
+interface Run {
+  /** Whether the database may have done it though no answer comes: then it is not tried again. */
+  mayBeDone: boolean;
+}
+
 /**
  * The database, with the things settled once: times are UTC, calendar dates and JSON columns come as text, nobody waits
- * longer than his request's patience, and who lost a deadlock or waited for a lock tries again.
+ * longer than his request's patience, who lost a deadlock or waited for a lock tries again, and who was on a node of a
+ * cluster that fails tries on the next one.
  */
 export class Pool implements Db {
-  private readonly pool: DriverPool;
+  private readonly nodes: Nodes;
   private waiting = 0;
   private failed: { code: string; atMs: number } | null = null;
 
   constructor(url: string, connections = 10) {
-    this.pool = createPool({
-      ...connectionOptions(url),
-      connectionLimit: connections,
-      connectTimeout: 3000,
-      enableKeepAlive: true,
-    });
-    // The driver hands out its connection with callbacks here.
-    this.pool.on('connection', (connection: unknown) => {
-      // What goes wrong here goes wrong again at the first statement, which tells it.
-      (connection as CallbackConnection).query(LIMITS, () => undefined);
-    });
+    this.nodes = new Nodes(url, connections);
   }
 
   query(sql: string, values: readonly unknown[]): Promise<unknown> {
-    return this.retried(() => this.onConnection((db) => db.query(sql, values)), !READS.test(sql));
+    const writes = !READS.test(sql);
+    return this.retried(
+      (run) =>
+        this.onConnection((db) => {
+          run.mayBeDone = writes;
+          return db.query(sql, values);
+        }),
+      writes,
+    );
   }
 
   /** Runs writes that belong together; rolls all back when one fails, and runs all again when it lost a deadlock. */
   transaction<T>(work: (db: Db) => Promise<T>): Promise<T> {
     return this.retried(
-      () =>
+      (run) =>
         this.onConnection(async (db, connection) => {
           try {
             await db.query('START TRANSACTION', []);
             const result = await work(db);
+            run.mayBeDone = true;
             await db.query('COMMIT', []);
             return result;
           } catch (error) {
@@ -108,37 +92,44 @@ export class Pool implements Db {
   }
 
   end(): Promise<void> {
-    return this.pool.end();
+    return this.nodes.end();
   }
 
   /** @param writes whether its success says that the database takes writes */
-  private async retried<T>(run: () => Promise<T>, writes: boolean): Promise<T> {
-    for (let tries = 1; ; tries++) {
-      try {
-        const result = await run();
-        if (writes) this.failed = null;
-        return result;
-      } catch (error) {
-        const failure = failureOf(error);
-        if (failure === 'again' && tries < TRIES && patienceLeftMs() > MIN_PATIENCE_MS) {
-          // Apart from each other, so that the same two do not meet again.
-          await pause(Math.random() * 15 * 2 ** tries);
-          continue;
-        }
-        if (failure === 'again' || failure === 'away')
-          this.failed = { code: String((error as { code?: string }).code), atMs: Date.now() };
-        throw error;
-      }
+  private async retried<T>(work: (run: Run) => Promise<T>, writes: boolean): Promise<T> {
+    let run: Run = { mayBeDone: false };
+    try {
+      const result = await retry(
+        () => work((run = { mayBeDone: false })),
+        (error) => patienceLeftMs() > MIN_PATIENCE_MS && this.mayTryAgain(error, run),
+      );
+      if (writes) this.failed = null;
+      return result;
+    } catch (error) {
+      if (['again', 'away'].includes(failureOf(error)))
+        this.failed = { code: String((error as { code?: string }).code), atMs: Date.now() };
+      throw error;
     }
   }
 
+  private mayTryAgain(error: unknown, { mayBeDone }: Run): boolean {
+    const failure = failureOf(error);
+    const onAnother = this.nodes.count > 1 && (!mayBeDone || leavesUndone(error));
+    return failure === 'again' || (failure === 'away' && onAnother);
+  }
+
   private async onConnection<T>(work: (db: Db, connection: PoolConnection) => Promise<T>): Promise<T> {
-    const connection = await spending(() => this.acquire());
+    const node = this.nodes.current;
+    const connection = await spending(() => this.acquire()).catch((error: unknown) => {
+      if (isOfNode(error)) this.nodes.leave(node);
+      throw error;
+    });
     try {
       const result = await work({ query: (sql, values) => limited(connection, sql, values) }, connection);
       connection.release();
       return result;
     } catch (error) {
+      if (isOfNode(error)) this.nodes.leave(node);
       if (breaksConnection(error)) connection.destroy();
       else connection.release();
       throw error;
@@ -149,7 +140,7 @@ export class Pool implements Db {
     if (this.waiting >= MAX_WAITING) throw new DatabaseError('TOO_MANY_WAITING');
     this.waiting += 1;
     try {
-      return await within(patienceLeftMs(), this.pool.getConnection(), (late) => late.release());
+      return await within(patienceLeftMs(), this.nodes.connection(), (late) => late.release());
     } finally {
       this.waiting -= 1;
     }

@@ -4,7 +4,7 @@ import { demoScenario, FELLOW, LEAD, SCHOOL } from '@doceo/demo';
 import { createConnection } from 'mysql2/promise';
 import { pino } from 'pino';
 import supertest from 'supertest';
-import { connectionOptions } from '../db/pool';
+import { connectionOptions } from '../db/nodes';
 import { type Agent, type TestApp, testApp } from '../testing/test-app';
 
 const scenario = demoScenario(new Date());

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { gunzipSync } from 'node:zlib';
 import { createConnection } from 'mysql2/promise';
-import { connectionOptions } from '../db/pool';
+import { connectionOptions } from '../db/nodes';
 import { emptyDatabase, ROOT } from './test-database';
 
 /**
