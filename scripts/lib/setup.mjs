@@ -6,6 +6,9 @@ import { findProgram, ROOT, run, tryRun } from './shell.mjs';
 const PROGRAMS = {
   'mariadb-server': () => findProgram('mariadbd') && findProgram('mariadb-install-db'),
   chromium: () => findProgram('chromium'),
+  haproxy: () => findProgram('haproxy'),
+  'galera-4': () => existsSync('/usr/lib/galera/libgalera_smm.so'),
+  rsync: () => findProgram('rsync'),
   'poppler-utils': () => findProgram('pdftotext'),
 };
 
