@@ -6,14 +6,16 @@ import { Galera } from './cluster/galera.mjs';
 import { killRounds } from './cluster/kill-rounds.mjs';
 import { withoutMajority } from './cluster/without-majority.mjs';
 import { Servers } from './cluster/servers.mjs';
+import { upgrade } from './cluster/upgrade.mjs';
 import { buildPrograms, buildWeb } from './lib/build.mjs';
 import { ensureDependencies, ensurePackages } from './lib/setup.mjs';
 
 /**
  * Tries what a cluster must stand, on this machine: three nodes of the database, two servers on different ones, and
- * HAProxy before both. Words on the command line choose parts; `rounds=5` makes so many rounds.
+ * HAProxy before both. Words on the command line choose parts; `rounds=5` makes so many rounds,
+ * `upgrade=1a2b3c4` begins with that version.
  */
-const PARTS = { 'first-starts': firstStarts, rounds: killRounds, majority: withoutMajority };
+const PARTS = { 'first-starts': firstStarts, rounds: killRounds, majority: withoutMajority, upgrade };
 const wanted = new Map(process.argv.slice(2).map((word) => word.split('=')));
 
 ensurePackages(['mariadb-server', 'galera-4', 'rsync', 'haproxy']);

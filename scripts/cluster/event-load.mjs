@@ -5,7 +5,9 @@ const BATCHES_A_SECOND = 50;
 const ENTRIES = 4;
 /** One batch of so many is sent twice at once, as by a device that believes the first lost. */
 const TWICE = 10;
+/** A device waits so long before it sends again, twice as long each time, up to the longest, milliseconds. */
 const AGAIN_MS = 250;
+const LONGEST_MS = 4000;
 
 /** Devices that log, through what shares requests out; each sends a batch again until it is taken. */
 export class EventLoad {
@@ -50,14 +52,14 @@ export class EventLoad {
       body: { kind: 'attempt', skillId: 'casting.pause', drillId: null, good: true, faultId: null },
     }));
     const send = () => this.#send(JSON.stringify({ events, sentAtMs: Date.now() }));
-    for (;;) {
+    for (let wait = AGAIN_MS; ; wait = Math.min(LONGEST_MS, wait * 2)) {
       const answers = await Promise.all(number % TWICE === 0 ? [send(), send()] : [send()]);
       const taken = answers.find((ids) => ids !== null);
       if (taken) {
         this.taken.push(...taken);
         return;
       }
-      await pause(AGAIN_MS * (1 + Math.random()));
+      await pause(wait * (1 + Math.random()));
     }
   }
 

@@ -88,8 +88,7 @@ export class Galera {
     const node = this.nodes[index];
     for (const until = Date.now() + READY_MS; Date.now() < until; await pause(100)) {
       if (!node.child) throw new Error(`Node ${index} ended; see ${node.at('.log')}`);
-      const state = await this.ask(index, "SHOW STATUS LIKE 'wsrep_ready'").catch(() => []);
-      if (state[0]?.Value === 'ON') return;
+      if ((await this.status(index, 'wsrep_ready').catch(() => null)) === 'ON') return;
     }
     throw new Error(`Node ${index} does not get ready; see ${node.at('.log')}`);
   }
@@ -105,6 +104,10 @@ export class Galera {
 
   async stop() {
     for (const index of this.nodes.keys()) await this.kill(index);
+  }
+
+  async status(index, name) {
+    return (await this.ask(index, `SHOW STATUS LIKE '${name}'`))[0]?.Value;
   }
 
   /** Rows of one statement, asked of one node. */
@@ -145,6 +148,8 @@ export class Galera {
       ...['--character-set-server=utf8mb4', '--collation-server=utf8mb4_unicode_ci'],
       ...['--default-time-zone=+00:00', '--innodb-buffer-pool-size=64M', '--max-connections=80'],
       ...['--binlog-format=ROW', '--innodb-autoinc-lock-mode=2'],
+      // What one node had not written yet is on the others.
+      '--innodb-flush-log-at-trx-commit=2',
       ...['--wsrep-on=ON', `--wsrep-provider=${PROVIDER}`, '--wsrep-cluster-name=doceo'],
       ...[`--wsrep-cluster-address=gcomm://${group}`, `--wsrep-node-address=127.0.0.1:${port.group}`],
       ...['--wsrep-sst-method=rsync', `--wsrep-sst-receive-address=127.0.0.1:${port.copy}`],

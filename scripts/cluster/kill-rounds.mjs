@@ -1,17 +1,12 @@
 import { setTimeout as pause } from 'node:timers/promises';
+import { compare, told } from './compare.mjs';
 import { EventLoad } from './event-load.mjs';
-import { session } from './session.mjs';
+import { ORDERS, session } from './session.mjs';
 
 const ROUNDS = 20;
 /** Before something is killed, and before it comes back, milliseconds. */
 const CALM_MS = 2000;
 const AWAY_MS = 4000;
-/** Where each server looks for the database first. */
-export const ORDERS = [
-  [0, 1, 2],
-  [1, 2, 0],
-];
-
 /**
  * Devices log while nodes, servers, or one of each are killed and started again.
  *
@@ -49,18 +44,3 @@ export async function killRounds(galera, servers, rounds = ROUNDS) {
   console.log(`${load.taken.length} entries taken; answers ${told(load.answers)}`);
   return wrong;
 }
-
-/** What one node has, against what devices were told. */
-async function compare(galera, index, before, taken) {
-  const found = await galera.ask(index, 'SELECT id, COUNT(*) AS n FROM events GROUP BY id');
-  const counts = new Map(found.map(({ id, n }) => [id, n]));
-  const lost = taken.filter((id) => !counts.has(id)).length;
-  const doubled = found.filter(({ n }) => n > 1).length;
-  const wrong = [];
-  if (lost > 0) wrong.push(`node ${index} lost ${lost}`);
-  if (doubled > 0 || found.length !== before + new Set(taken).size)
-    wrong.push(`node ${index} has ${found.length} entries, ${doubled} doubled`);
-  return wrong;
-}
-
-const told = (answers) => [...answers].map(([status, n]) => `${status || 'none'} × ${n}`).join(', ');

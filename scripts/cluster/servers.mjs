@@ -85,6 +85,7 @@ defaults
   timeout connect 1s
   timeout client 60s
   timeout server 30s
+  timeout check 2s
   retries 3
   option redispatch 1
   retry-on conn-failure empty-response

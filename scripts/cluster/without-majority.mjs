@@ -1,5 +1,5 @@
-import { ORDERS } from './kill-rounds.mjs';
-import { session } from './session.mjs';
+import { setTimeout as pause } from 'node:timers/promises';
+import { ORDERS, session } from './session.mjs';
 
 /**
  * Two nodes of three are killed: the third one may answer nothing, and the servers say so until the others are back.
@@ -26,6 +26,7 @@ export async function withoutMajority(galera, servers) {
   };
   await expect('with all nodes', '/api/plans', 200);
   await Promise.all([galera.kill(1), galera.kill(2)]);
+  while ((await galera.status(0, 'wsrep_cluster_status')) === 'Primary') await pause(100);
   for (const path of ['/api/health', '/api/plans', '/api/session'])
     await expect('without a majority', path, 503);
   // As both are needed for a majority, neither is ready before the other one.

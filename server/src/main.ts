@@ -5,6 +5,7 @@ import { pino } from 'pino';
 import { openPool } from './db/pool';
 import { prepareDatabase } from './db/prepare';
 import { createApp } from './http/app';
+import { raiseUncounted } from './records/records.sql';
 import { seedDemo } from './seed/seed-demo';
 import { readSettings } from './settings';
 
@@ -18,6 +19,7 @@ const done = await prepareDatabase(
   join(settings.DOCEO_ROOT, 'server/migrations'),
   async (db) => {
     if (settings.DOCEO_DEMO && (await seedDemo(db, new Date()))) log.info('demo scenario loaded');
+    await raiseUncounted(db);
   },
 );
 if (done.length > 0) log.info({ migrations: done }, 'schema brought up to date');

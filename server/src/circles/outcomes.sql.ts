@@ -32,16 +32,21 @@ export async function findTellingCircle(db: Db, userId: string): Promise<string 
   return found?.id ?? null;
 }
 
-/** The newest entry of a user's students that was not added up yet; null where there is none. Uses events_student. */
+/**
+ * How often the records of a user's students have changed in all, when that is not what was added up; else null. Not by
+ * the greatest number of an entry: those of several nodes of a database do not come in their order. Uses students_owner.
+ */
 export async function findNotCounted(db: Db, userId: string): Promise<number | null> {
-  const [found] = await rows<{ newest: number | null; counted: number | null }>(
+  const [found] = await rows<{ changes: number; counted: number | null }>(
     db,
-    `SELECT MAX(e.seq) AS newest, MAX(u.outcomes_seq) AS counted
-     FROM users u JOIN students s ON s.owner_id = u.id JOIN events e ON e.student_id = s.id WHERE u.id = ?`,
+    `SELECT (SELECT COALESCE(SUM(s.record_no), 0) FROM students s WHERE s.owner_id = u.id) AS changes,
+       u.outcomes_seq AS counted
+     FROM users u WHERE u.id = ?`,
     [userId],
   );
-  const newest = Number(found?.newest ?? 0);
-  return newest > Number(found?.counted ?? 0) ? newest : null;
+  if (!found) return null;
+  const changes = Number(found.changes);
+  return changes === Number(found.counted) ? null : changes;
 }
 
 /** Puts what a user's records say in the place of what they said before. */
@@ -50,11 +55,11 @@ export async function replaceOutcomes(
   userId: string,
   circleId: string,
   outcomes: readonly DrillOutcome[],
-  seq: number,
+  changes: number,
 ): Promise<void> {
   await write(db, 'DELETE FROM drill_outcomes WHERE user_id = ?', [userId]);
   await insertOutcomes(db, userId, circleId, outcomes);
-  await write(db, 'UPDATE users SET outcomes_seq = ? WHERE id = ?', [seq, userId]);
+  await write(db, 'UPDATE users SET outcomes_seq = ? WHERE id = ?', [changes, userId]);
 }
 
 /** Nothing is told of a user's records until they are added up anew, as when a student of his is gone. */

@@ -33,13 +33,13 @@ export function workedRoutes(router: Router, pool: Pool): void {
 /** Adds up what a user's records say, where a circle of his tells it and entries came since the last time. */
 async function countOutcomes(db: Db, userId: string): Promise<void> {
   const circleId = await findTellingCircle(db, userId);
-  const newest = circleId && (await findNotCounted(db, userId));
-  if (!circleId || !newest) return;
+  const changes = circleId ? await findNotCounted(db, userId) : null;
+  if (!circleId || changes === null) return;
   // Students of others whom he may see are counted by those others.
   const students = (await findStudents(db, userId)).filter(({ mine }) => mine).map(({ id }) => id);
   const events = students.length > 0 ? await findAttemptEvents(db, students) : [];
   const outcomes = drillOutcomes(await curriculumFor(db, userId), events, students);
-  await replaceOutcomes(db, userId, circleId, outcomes, newest);
+  await replaceOutcomes(db, userId, circleId, outcomes, changes);
 }
 
 /** All schools pooled, drill by drill, as one circle is told of them: what is below the limit is not even counted. */

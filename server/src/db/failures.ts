@@ -68,12 +68,29 @@ export function failureOf(error: unknown): Failure {
 }
 
 /** Too much is asked: no reason to ask another node. */
-const OF_ITSELF = new Set(['TOO_MANY_WAITING', 'POOL_CLOSED', 'ER_STATEMENT_TIMEOUT']);
+const OF_ITSELF = new Set(['TOO_MANY_WAITING', 'WAITED_TOO_LONG', 'POOL_CLOSED', 'ER_STATEMENT_TIMEOUT']);
 
 /** Whether another node of a cluster may do what this one did not. */
 export function isOfNode(error: unknown): boolean {
   const { code, errno } = (error ?? {}) as { code?: string; errno?: number };
   return failureOf(error) === 'away' && !OF_ITSELF.has(code ?? '') && errno !== TOO_LONG;
+}
+
+/** Nothing can be read either: who reads again has the database again. */
+const UNREACHED = new Set([
+  'ECONNREFUSED',
+  'ECONNRESET',
+  'ETIMEDOUT',
+  'ENOENT',
+  'EPIPE',
+  'PROTOCOL_CONNECTION_LOST',
+  'ER_SERVER_SHUTDOWN',
+  'ER_UNKNOWN_COM_ERROR',
+]);
+
+/** Whether a failure with this code is over with the first thing that is read. */
+export function endsWithReading(code: string): boolean {
+  return UNREACHED.has(code);
 }
 
 /** Said before anything was begun. */

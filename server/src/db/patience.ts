@@ -10,13 +10,15 @@ const MAX_PER_STATEMENT_MS = 15_000;
 /** Time a request has left for waiting on the database. Time spent on anything else does not count. */
 export interface Patience {
   leftMs: number;
+  /** Whether the database has done something for it already. */
+  begun: boolean;
 }
 
 const current = new AsyncLocalStorage<Patience>();
 
 /** Runs a request, whose statements share one patience. */
 export function withPatience<T>(work: () => T, ms = DEFAULT_PATIENCE_MS): T {
-  return current.run({ leftMs: ms }, work);
+  return current.run({ leftMs: ms, begun: false }, work);
 }
 
 /** Runs what goes on after the request that began it: its statements have the longest limit each. */
@@ -28,6 +30,17 @@ export function withoutPatience<T>(work: () => T): T {
 export function bePatient(ms: number): void {
   const patience = current.getStore();
   if (patience) patience.leftMs = ms;
+}
+
+/** Whether a request was let in already; what goes on outside of requests was. */
+export function hasBegun(): boolean {
+  return current.getStore()?.begun ?? true;
+}
+
+/** Notes that a request was let in. */
+export function begin(): void {
+  const patience = current.getStore();
+  if (patience) patience.begun = true;
 }
 
 /** What the next statement may take; work outside of requests has the longest limit each time. */

@@ -75,7 +75,7 @@ describe('the pool', () => {
   it('refuses at once when too many wait already', async () => {
     const small = openPool(url, 1);
     const asked = Array.from({ length: 260 }, () =>
-      rows(small, 'SELECT SLEEP(0.002)').then(
+      withPatience(() => rows(small, 'SELECT SLEEP(0.002)')).then(
         () => 'answered',
         (error: { code: string }) => error.code,
       ),

@@ -1,15 +1,16 @@
 import type { PoolConnection, ResultSetHeader } from 'mysql2/promise';
-import { breaksConnection, failureOf, isOfNode, leavesUndone } from './failures';
+import { breaksConnection, endsWithReading, failureOf, isOfNode, leavesUndone } from './failures';
 import { Nodes } from './nodes';
-import { patienceLeftMs, spending } from './patience';
+import { begin, hasBegun, patienceLeftMs, spending } from './patience';
 import { retry } from './retry';
+import { Turns } from './turns';
 
 /** What a statement runs on: the pool, or one connection inside a transaction. */
 export interface Db {
   query(sql: string, values: readonly unknown[]): Promise<unknown>;
 }
 
-/** Requests that may wait for a connection at a time; more are refused at once. */
+/** Requests that may wait to be let in at a time; more are refused at once. */
 const MAX_WAITING = 200;
 const ROLLBACK_MS = 2000;
 /** Below this there is no use in another try, milliseconds. */
@@ -38,11 +39,12 @@ interface Run {
  */
 export class Pool implements Db {
   private readonly nodes: Nodes;
-  private waiting = 0;
+  private readonly turns: Turns;
   private failed: { code: string; atMs: number } | null = null;
 
   constructor(url: string, connections = 10) {
     this.nodes = new Nodes(url, connections);
+    this.turns = new Turns(connections);
   }
 
   query(sql: string, values: readonly unknown[]): Promise<unknown> {
@@ -88,7 +90,7 @@ export class Pool implements Db {
 
   /** Statements that wait for a connection now. */
   get queued(): number {
-    return this.waiting;
+    return this.turns.waiting;
   }
 
   end(): Promise<void> {
@@ -103,7 +105,7 @@ export class Pool implements Db {
         () => work((run = { mayBeDone: false })),
         (error) => patienceLeftMs() > MIN_PATIENCE_MS && this.mayTryAgain(error, run),
       );
-      if (writes) this.failed = null;
+      if (writes || (this.failed && endsWithReading(this.failed.code))) this.failed = null;
       return result;
     } catch (error) {
       if (['again', 'away'].includes(failureOf(error)))
@@ -119,31 +121,34 @@ export class Pool implements Db {
   }
 
   private async onConnection<T>(work: (db: Db, connection: PoolConnection) => Promise<T>): Promise<T> {
+    await spending(() => this.turn());
+    begin();
     const node = this.nodes.current;
-    const connection = await spending(() => this.acquire()).catch((error: unknown) => {
-      if (isOfNode(error)) this.nodes.leave(node);
-      throw error;
-    });
+    let connection: PoolConnection | null = null;
     try {
-      const result = await work({ query: (sql, values) => limited(connection, sql, values) }, connection);
-      connection.release();
-      return result;
+      connection = await spending(() => this.acquire());
+      const own = connection;
+      return await work({ query: (sql, values) => limited(own, sql, values) }, own);
     } catch (error) {
       if (isOfNode(error)) this.nodes.leave(node);
-      if (breaksConnection(error)) connection.destroy();
-      else connection.release();
+      if (breaksConnection(error)) connection?.destroy();
       throw error;
+    } finally {
+      // One that was destroyed goes back to nobody.
+      connection?.release();
+      this.turns.giveBack();
     }
   }
 
-  private async acquire(): Promise<PoolConnection> {
-    if (this.waiting >= MAX_WAITING) throw new DatabaseError('TOO_MANY_WAITING');
-    this.waiting += 1;
-    try {
-      return await within(patienceLeftMs(), this.nodes.connection(), (late) => late.release());
-    } finally {
-      this.waiting -= 1;
-    }
+  /** Waits until it is this one's turn to have a connection. */
+  private async turn(): Promise<void> {
+    const begun = hasBegun();
+    if (!begun && this.turns.waiting >= MAX_WAITING) throw new DatabaseError('TOO_MANY_WAITING');
+    if (!(await this.turns.take(begun, patienceLeftMs()))) throw new DatabaseError('WAITED_TOO_LONG');
+  }
+
+  private acquire(): Promise<PoolConnection> {
+    return within(patienceLeftMs(), this.nodes.connection(), (late) => late.release());
   }
 }
 

@@ -84,6 +84,12 @@ export function toHttpError(error: unknown): HttpError {
   return new HttpError(BY_FAILURE[failureOf(error)] ?? 'internal');
 }
 
+/** The short name of what went wrong, of a failed statement its number at least. */
+function codeOf(error: unknown): string {
+  const { code, errno, message } = (error ?? {}) as { code?: string; errno?: number; message?: string };
+  return code ?? (errno === undefined ? String(message) : String(errno));
+}
+
 /** Refusals an administrator may have to look into; they are noted without what was sent. */
 const TOLD: ReadonlySet<ErrorCode> = new Set<ErrorCode>([
   'wrong-credentials',
@@ -103,7 +109,9 @@ export function errorHandler(log: Logger): ErrorRequestHandler {
     }
     const known = toHttpError(error);
     const requestId = String(response.locals['requestId'] ?? '');
-    if (known.status >= 500) log.error({ err: error, requestId }, known.code);
+    // Of a database that is away many are told at once: where in the program each one waited says nothing then.
+    if (known.code === 'unavailable') log.error({ reason: codeOf(error), requestId }, known.code);
+    else if (known.status >= 500) log.error({ err: error, requestId }, known.code);
     else if (TOLD.has(known.code))
       log.info(
         { requestId, userId: request.session?.userId, path: request.path, code: known.code },

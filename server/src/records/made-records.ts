@@ -15,7 +15,7 @@ import type { Pool } from '../db/pool';
 import { findCountingEvents } from '../events/events.sql';
 import { findFitStatus } from '../skill-fit/skill-fit.sql';
 import { curriculumFor } from '../teaching/curriculum';
-import { findPrint, findRecords, keepRecords, type MadeRecord } from './records.sql';
+import { findNewest, findPrint, findRecords, keepRecords, type MadeOf, type MadeRecord } from './records.sql';
 
 /** Raise it when the same entries come to something else than before. */
 const MADE_BY = 1;
@@ -75,15 +75,14 @@ async function make(
   pool: Pool,
   students: readonly { id: string; no: number }[],
   basis: Basis,
-): Promise<{ id: string; no: number; made: MadeRecord }[]> {
-  const events = await findCountingEvents(
-    pool,
-    students.map(({ id }) => id),
-  );
+): Promise<MadeOf[]> {
+  const ids = students.map(({ id }) => id);
+  const newest = await findNewest(pool, ids);
+  const events = await findCountingEvents(pool, ids);
   const records = [];
   for (const { id, no } of students) {
     const own = events.filter(({ studentId }) => studentId === id);
-    records.push({ id, no, made: madeOf(id, own, basis) });
+    records.push({ id, no, newest: newest.get(id) ?? 0, made: madeOf(id, own, basis) });
     await letOthersIn();
   }
   return records;

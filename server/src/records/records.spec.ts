@@ -4,8 +4,9 @@ import { type BankEvent, evidenceOf, fromColumns, READY, skillState, STRANDS } f
 import { SHIPPED_CURRICULUM } from '@doceo/core/shipped';
 import { demoScenario, FELLOW, LEAD } from '@doceo/demo';
 import type supertest from 'supertest';
-import { rows } from '../db/pool';
+import { rows, write } from '../db/pool';
 import { findCountingEvents } from '../events/events.sql';
+import { raiseUncounted } from './records.sql';
 import { type TestApp, testApp } from '../testing/test-app';
 
 describe('what records come to', () => {
@@ -68,6 +69,24 @@ describe('what records come to', () => {
     await log(attempt(), attempt(false));
     expect(await made()).toEqual(before);
     expect(of(await progress(), studentId)?.attempts).toBe(seen.attempts + 2);
+    expect(await made()).toEqual({ ...before, [studentId]: before[studentId]! + 1 });
+  });
+
+  it('finds what a server of before wrote beside it, and makes nothing else anew', async () => {
+    const seen = of(await progress(), studentId)!.attempts;
+    const before = await made();
+    await write(
+      test.pool,
+      `INSERT INTO events (id, lesson_id, student_id, device_id, recorded_by, at_ms, kind, shape, body)
+       SELECT UUID(), lesson_id, student_id, device_id, recorded_by, at_ms + 1, kind, shape, body FROM events
+       WHERE student_id = ? AND kind = 'attempt' ORDER BY seq DESC LIMIT 1`,
+      [studentId],
+    );
+    expect(of(await progress(), studentId)?.attempts).toBe(seen);
+    await raiseUncounted(test.pool);
+    expect(of(await progress(), studentId)?.attempts).toBe(seen + 1);
+    await raiseUncounted(test.pool);
+    await progress();
     expect(await made()).toEqual({ ...before, [studentId]: before[studentId]! + 1 });
   });
 

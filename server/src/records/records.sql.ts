@@ -9,6 +9,14 @@ export interface MadeRecord {
   effects: StudentEffects & { named: string[] };
 }
 
+/** What was made of one student, from which number of his record and up to which entry. */
+export interface MadeOf {
+  id: string;
+  no: number;
+  newest: number;
+  made: MadeRecord;
+}
+
 /** One part of it as JSON, with the number of the record; null where it is to be made. */
 export interface FoundRecord {
   id: string;
@@ -20,6 +28,29 @@ export interface FoundRecord {
 export async function raiseRecords(db: Db, studentIds: readonly string[]): Promise<void> {
   if (studentIds.length === 0) return;
   await write(db, 'UPDATE students SET record_no = record_no + 1 WHERE id IN (?) ORDER BY id', [studentIds]);
+}
+
+/**
+ * Counts up the records of students of whom entries came without it, from a server of before that ran beside this one.
+ * By primary keys and events_student.
+ */
+export async function raiseUncounted(db: Db): Promise<void> {
+  await write(
+    db,
+    `UPDATE students s JOIN student_records r ON r.student_id = s.id AND r.record_no = s.record_no
+     SET s.record_no = s.record_no + 1
+     WHERE r.newest_seq < (SELECT MAX(e.seq) FROM events e WHERE e.student_id = s.id)`,
+  );
+}
+
+/** The newest entry of each of these students who has any; by events_student. */
+export async function findNewest(db: Db, studentIds: readonly string[]): Promise<Map<string, number>> {
+  const found = await rows<{ id: string; seq: number }>(
+    db,
+    'SELECT student_id AS id, MAX(seq) AS seq FROM events WHERE student_id IN (?) GROUP BY student_id',
+    [studentIds],
+  );
+  return new Map(found.map(({ id, seq }) => [id, Number(seq)]));
 }
 
 /**
@@ -60,11 +91,7 @@ export async function findPrint(db: Db, userId: string): Promise<string> {
  * Puts what was made in the place of what was there; of a student who is gone by now nothing. Call it in a transaction.
  * By primary keys.
  */
-export async function keepRecords(
-  db: Db,
-  madeFrom: string,
-  records: readonly { id: string; no: number; made: MadeRecord }[],
-): Promise<void> {
+export async function keepRecords(db: Db, madeFrom: string, records: readonly MadeOf[]): Promise<void> {
   const there = await rows<{ id: string }>(
     db,
     'SELECT id FROM students WHERE id IN (?) ORDER BY id LOCK IN SHARE MODE',
@@ -72,15 +99,15 @@ export async function keepRecords(
   );
   const values = records
     .filter(({ id }) => there.some((student) => student.id === id))
-    .map(({ id, no, made: { columns, progress, effects } }) => [
-      ...[id, no, madeFrom],
+    .map(({ id, no, newest, made: { columns, progress, effects } }) => [
+      ...[id, no, madeFrom, newest],
       ...[columns, progress, effects].map((part) => JSON.stringify(part)),
     ]);
   if (values.length === 0) return;
   await write(
     db,
-    `INSERT INTO student_records (student_id, record_no, made_from, columns, progress, effects) VALUES ?
-     ON DUPLICATE KEY UPDATE record_no = VALUES(record_no), made_from = VALUES(made_from),
+    `INSERT INTO student_records (student_id, record_no, made_from, newest_seq, columns, progress, effects) VALUES ?
+     ON DUPLICATE KEY UPDATE record_no = VALUES(record_no), made_from = VALUES(made_from), newest_seq = VALUES(newest_seq),
        columns = VALUES(columns), progress = VALUES(progress), effects = VALUES(effects)`,
     [values],
   );

@@ -95,6 +95,7 @@ const LOOK_MS = 5000;
     </p-toast>
   `,
   styleUrl: './app.component.css',
+  host: { '[class.framed]': '!whole() && !open()' },
 })
 export class AppComponent {
   protected readonly session = inject(SessionStore);
