@@ -146,14 +146,14 @@ export class Galera {
       ...['--no-defaults', `--datadir=${data}`, `--socket=${at('.sock')}`, `--port=${port.sql}`],
       ...['--bind-address=127.0.0.1', `--pid-file=${at('.pid')}`, '--skip-name-resolve', ...asUser()],
       ...['--character-set-server=utf8mb4', '--collation-server=utf8mb4_unicode_ci'],
-      ...['--default-time-zone=+00:00', '--innodb-buffer-pool-size=64M', '--max-connections=80'],
+      ...['--default-time-zone=+00:00', '--innodb-buffer-pool-size=64M', '--max-connections=200'],
       ...['--binlog-format=ROW', '--innodb-autoinc-lock-mode=2'],
       // What one node had not written yet is on the others.
       '--innodb-flush-log-at-trx-commit=2',
       ...['--wsrep-on=ON', `--wsrep-provider=${PROVIDER}`, '--wsrep-cluster-name=doceo'],
       ...[`--wsrep-cluster-address=gcomm://${group}`, `--wsrep-node-address=127.0.0.1:${port.group}`],
       ...['--wsrep-sst-method=rsync', `--wsrep-sst-receive-address=127.0.0.1:${port.copy}`],
-      `--wsrep-provider-options=gmcast.listen_addr=tcp://127.0.0.1:${port.group};ist.recv_addr=127.0.0.1:${port.step};evs.keepalive_period=PT0.5S;evs.suspect_timeout=PT2S;evs.inactive_timeout=PT4S;gcache.size=64M`,
+      `--wsrep-provider-options=gmcast.listen_addr=tcp://127.0.0.1:${port.group};ist.recv_addr=127.0.0.1:${port.step};evs.keepalive_period=PT0.5S;evs.suspect_timeout=PT3S;evs.inactive_timeout=PT10S;gcache.size=64M`,
     ];
   }
 }

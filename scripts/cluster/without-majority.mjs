@@ -14,14 +14,14 @@ export async function withoutMajority(galera, servers) {
   const { cookie } = await session(servers.origin);
   const ask = async (index, path) => {
     const answer = await fetch(`http://127.0.0.1:${servers.ports[index]}${path}`, { headers: { cookie } });
-    await answer.arrayBuffer();
-    return answer.status;
+    return { status: answer.status, said: (await answer.text()).slice(0, 200) };
   };
   const wrong = [];
   const expect = async (what, path, status) => {
     for (const index of ORDERS.keys()) {
       const found = await ask(index, path);
-      if (found !== status) wrong.push(`${what}: server ${index} answers ${found} to ${path}`);
+      if (found.status !== status)
+        wrong.push(`${what}: server ${index} answers ${found.status} to ${path}: ${found.said}`);
     }
   };
   await expect('with all nodes', '/api/plans', 200);

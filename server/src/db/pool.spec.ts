@@ -49,7 +49,16 @@ describe('the pool', () => {
     await other.query('UNLOCK TABLES');
     await other.end();
     expect(await rows(pool, 'SELECT n FROM pairs')).toHaveLength(2);
-    // Reading alone does not say that all is well again.
+    expect(pool.trouble()).toBeNull();
+  });
+
+  it('is in trouble until it takes writes again, when it was a write that failed', async () => {
+    const other = await createConnection(connectionOptions(url));
+    await other.query('LOCK TABLES pairs READ');
+    await expect(withPatience(() => write(pool, 'UPDATE pairs SET n = n'), 1000)).rejects.toThrow();
+    await other.query('UNLOCK TABLES');
+    await other.end();
+    expect(await rows(pool, 'SELECT n FROM pairs')).toHaveLength(2);
     expect(pool.trouble()).not.toBeNull();
     await write(pool, 'UPDATE pairs SET n = n');
     expect(pool.trouble()).toBeNull();

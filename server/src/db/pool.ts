@@ -40,7 +40,7 @@ interface Run {
 export class Pool implements Db {
   private readonly nodes: Nodes;
   private readonly turns: Turns;
-  private failed: { code: string; atMs: number } | null = null;
+  private failed: { code: string; atMs: number; endsWithReading: boolean } | null = null;
 
   constructor(url: string, connections = 10) {
     this.nodes = new Nodes(url, connections);
@@ -105,11 +105,13 @@ export class Pool implements Db {
         () => work((run = { mayBeDone: false })),
         (error) => patienceLeftMs() > MIN_PATIENCE_MS && this.mayTryAgain(error, run),
       );
-      if (writes || (this.failed && endsWithReading(this.failed.code))) this.failed = null;
+      if (writes || this.failed?.endsWithReading) this.failed = null;
       return result;
     } catch (error) {
-      if (['again', 'away'].includes(failureOf(error)))
-        this.failed = { code: String((error as { code?: string }).code), atMs: Date.now() };
+      if (['again', 'away'].includes(failureOf(error))) {
+        const code = String((error as { code?: string }).code);
+        this.failed = { code, atMs: Date.now(), endsWithReading: !writes || endsWithReading(code) };
+      }
       throw error;
     }
   }
