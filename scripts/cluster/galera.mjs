@@ -153,7 +153,7 @@ export class Galera {
       ...['--wsrep-on=ON', `--wsrep-provider=${PROVIDER}`, '--wsrep-cluster-name=doceo'],
       ...[`--wsrep-cluster-address=gcomm://${group}`, `--wsrep-node-address=127.0.0.1:${port.group}`],
       ...['--wsrep-sst-method=rsync', `--wsrep-sst-receive-address=127.0.0.1:${port.copy}`],
-      `--wsrep-provider-options=gmcast.listen_addr=tcp://127.0.0.1:${port.group};ist.recv_addr=127.0.0.1:${port.step};evs.keepalive_period=PT0.5S;evs.suspect_timeout=PT3S;evs.inactive_timeout=PT10S;gcache.size=64M`,
+      `--wsrep-provider-options=gmcast.listen_addr=tcp://127.0.0.1:${port.group};ist.recv_addr=127.0.0.1:${port.step};evs.keepalive_period=PT0.5S;evs.suspect_timeout=PT2S;evs.inactive_timeout=PT10S;gcache.size=64M`,
     ];
   }
 }

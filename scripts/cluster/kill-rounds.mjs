@@ -41,6 +41,8 @@ export async function killRounds(galera, servers, rounds = ROUNDS) {
   for (const [status] of load.answers)
     if (status === 500 || (status >= 400 && status < 500)) wrong.push(`answers of ${status}`);
   for (const index of galera.nodes.keys()) wrong.push(...(await compare(galera, index, before, load.taken)));
-  console.log(`${load.taken.length} entries taken; answers ${told(load.answers)}`);
+  console.log(
+    `${load.taken.length} entries taken, the last of them after ${(load.longestMs / 1000).toFixed(1)} s at most; answers ${told(load.answers)}`,
+  );
   return wrong;
 }
