@@ -38,14 +38,13 @@ const LOOK_MS = 5000;
     ToastModule,
   ],
   template: `
-    @if (client.unreachable()) {
-      <p class="unreachable" role="status">
-        The server does not answer. Trying again; nothing you did is lost.
-      </p>
-    }
     @if (client.fromDevice() && !whole()) {
       <p class="unreachable" role="status">
-        No connection. This is what the device kept; what you log is kept here too and sent later.
+        No connection, trying again: nothing you did is lost. This is what the device kept.
+      </p>
+    } @else if (client.unreachable()) {
+      <p class="unreachable" role="status">
+        The server does not answer. Trying again; nothing you did is lost.
       </p>
     }
     @if (problem() && !open()) {
