@@ -4,9 +4,9 @@ import { dirname, join } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
 import { createConnection } from 'mysql2/promise';
 import { freePort } from '../lib/database.mjs';
+import { GALERA } from '../lib/setup.mjs';
 import { findProgram } from '../lib/shell.mjs';
 
-export const PROVIDER = '/usr/lib/galera/libgalera_smm.so';
 const PASSWORD = 'only-on-this-loopback';
 /** The programs that carry a whole copy over give up being root; the nodes must then not be root's. */
 const USER = process.getuid?.() === 0 ? 'mysql' : null;
@@ -150,7 +150,7 @@ export class Galera {
       ...['--binlog-format=ROW', '--innodb-autoinc-lock-mode=2'],
       // What one node had not written yet is on the others.
       '--innodb-flush-log-at-trx-commit=2',
-      ...['--wsrep-on=ON', `--wsrep-provider=${PROVIDER}`, '--wsrep-cluster-name=doceo'],
+      ...['--wsrep-on=ON', `--wsrep-provider=${GALERA}`, '--wsrep-cluster-name=doceo'],
       ...[`--wsrep-cluster-address=gcomm://${group}`, `--wsrep-node-address=127.0.0.1:${port.group}`],
       ...['--wsrep-sst-method=rsync', `--wsrep-sst-receive-address=127.0.0.1:${port.copy}`],
       `--wsrep-provider-options=gmcast.listen_addr=tcp://127.0.0.1:${port.group};ist.recv_addr=127.0.0.1:${port.step};evs.keepalive_period=PT0.5S;evs.suspect_timeout=PT2S;evs.inactive_timeout=PT10S;gcache.size=64M`,

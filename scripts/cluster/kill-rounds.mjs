@@ -1,12 +1,14 @@
 import { setTimeout as pause } from 'node:timers/promises';
 import { compare, told } from './compare.mjs';
 import { EventLoad } from './event-load.mjs';
-import { ORDERS, session } from './session.mjs';
+import { ORDERS } from './servers.mjs';
+import { session } from './session.mjs';
 
 const ROUNDS = 20;
 /** Before something is killed, and before it comes back, milliseconds. */
 const CALM_MS = 2000;
 const AWAY_MS = 4000;
+
 /**
  * Devices log while nodes, servers, or one of each are killed and started again.
  *
@@ -21,19 +23,14 @@ export async function killRounds(galera, servers, rounds = ROUNDS) {
   load.begin();
   for (let round = 1; round <= Number(rounds); round++) {
     await pause(CALM_MS);
-    const node = round % 3 === 1 ? null : round % galera.nodes.length;
-    const server = round % 3 === 2 ? null : round % ORDERS.length;
-    await Promise.all([
-      node === null ? null : galera.kill(node),
-      server === null ? null : servers.end(server),
-    ]);
+    // A server, a node, one of each; of both all in their turn.
+    const nodes = round % 3 === 1 ? [] : [Math.floor(round / 2) % galera.nodes.length];
+    const ended = round % 3 === 2 ? [] : [round % ORDERS.length];
+    await Promise.all([...nodes.map((node) => galera.kill(node)), ...ended.map((one) => servers.end(one))]);
     await pause(AWAY_MS);
-    if (node !== null) await galera.start(node);
-    if (server !== null) await servers.start(server, galera.url(ORDERS[server]));
-    const killed = [
-      node === null ? [] : [`node ${node}`],
-      server === null ? [] : [`server ${server}`],
-    ].flat();
+    for (const node of nodes) await galera.start(node);
+    for (const one of ended) await servers.start(one, galera.url(ORDERS[one]));
+    const killed = [...nodes.map((node) => `node ${node}`), ...ended.map((one) => `server ${one}`)];
     console.log(`round ${round} of ${rounds}: ${killed.join(' and ')}; answers so far ${told(load.answers)}`);
   }
   await load.end();

@@ -7,6 +7,12 @@ import { findProgram, ROOT } from '../lib/shell.mjs';
 
 const READY_MS = 120_000;
 
+/** Where each server looks for the database first. */
+export const ORDERS = [
+  [0, 1, 2],
+  [1, 2, 0],
+];
+
 /** Two servers of the application, each on a port of its own, with what shares requests out between them. */
 export class Servers {
   ports = [];

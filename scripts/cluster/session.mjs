@@ -1,11 +1,5 @@
 const LEAD = { email: 'lead@ternalder.example', password: 'corvane-demo' };
 
-/** Where each server looks for the database first. */
-export const ORDERS = [
-  [0, 1, 2],
-  [1, 2, 0],
-];
-
 /** The lead instructor of the demo, and the lessons and students entries may be of. */
 export async function session(origin) {
   const json = { 'content-type': 'application/json' };

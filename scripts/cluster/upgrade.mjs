@@ -3,7 +3,8 @@ import { setTimeout as pause } from 'node:timers/promises';
 import { ROOT, run } from '../lib/shell.mjs';
 import { compare, told } from './compare.mjs';
 import { EventLoad } from './event-load.mjs';
-import { ORDERS, session } from './session.mjs';
+import { ORDERS } from './servers.mjs';
+import { session } from './session.mjs';
 
 /** The last version that knew one node of a database only. */
 const BEFORE = 'ec01374';

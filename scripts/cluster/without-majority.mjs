@@ -1,5 +1,6 @@
 import { setTimeout as pause } from 'node:timers/promises';
-import { ORDERS, session } from './session.mjs';
+import { ORDERS } from './servers.mjs';
+import { session } from './session.mjs';
 
 /**
  * Two nodes of three are killed: the third one may answer nothing, and the servers say so until the others are back.

@@ -3,11 +3,14 @@ import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { findProgram, ROOT, run, tryRun } from './shell.mjs';
 
+/** What makes a node of a cluster of a database, where Debian's package puts it. */
+export const GALERA = '/usr/lib/galera/libgalera_smm.so';
+
 const PROGRAMS = {
   'mariadb-server': () => findProgram('mariadbd') && findProgram('mariadb-install-db'),
   chromium: () => findProgram('chromium'),
   haproxy: () => findProgram('haproxy'),
-  'galera-4': () => existsSync('/usr/lib/galera/libgalera_smm.so'),
+  'galera-4': () => existsSync(GALERA),
   rsync: () => findProgram('rsync'),
   'poppler-utils': () => findProgram('pdftotext'),
 };

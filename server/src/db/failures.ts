@@ -4,20 +4,27 @@ type Failure = 'again' | 'away' | 'parent-gone' | 'in-use' | 'unstorable' | 'tak
 /** Two writers met; the loser may simply try again. */
 const AGAIN = new Set(['ER_LOCK_DEADLOCK', 'ER_LOCK_WAIT_TIMEOUT', 'ER_CHECKREAD']);
 
-/** Nothing is wrong with the request: the database cannot do it now. */
-const AWAY = new Set([
+/** Nothing can be read either: who reads again has the database again. */
+const UNREACHED = new Set([
   'ECONNREFUSED',
   'ECONNRESET',
   'ETIMEDOUT',
   'ENOENT',
   'EPIPE',
   'PROTOCOL_CONNECTION_LOST',
+  'ER_SERVER_SHUTDOWN',
+  // A node of a cluster that is not part of its primary component answers this to everything.
+  'ER_UNKNOWN_COM_ERROR',
+]);
+
+/** Nothing is wrong with the request: the database cannot do it now. */
+const AWAY = new Set([
+  ...UNREACHED,
   'PROTOCOL_SEQUENCE_TIMEOUT',
   'PROTOCOL_ENQUEUE_AFTER_FATAL_ERROR',
   'POOL_CLOSED',
   'WAITED_TOO_LONG',
   'TOO_MANY_WAITING',
-  'ER_SERVER_SHUTDOWN',
   'ER_CONNECTION_KILLED',
   'ER_NEW_ABORTING_CONNECTION',
   'ER_QUERY_INTERRUPTED',
@@ -38,8 +45,6 @@ const AWAY = new Set([
   'ER_OPEN_AS_READONLY',
   'ER_READ_ONLY_MODE',
   'ER_CANT_EXECUTE_IN_READ_ONLY_TRANSACTION',
-  // A node of a cluster that is not part of its primary component answers this to everything.
-  'ER_UNKNOWN_COM_ERROR',
 ]);
 
 /** Numbers the driver has no name for: the connection was killed; the statement took too long. */
@@ -75,18 +80,6 @@ export function isOfNode(error: unknown): boolean {
   const { code, errno } = (error ?? {}) as { code?: string; errno?: number };
   return failureOf(error) === 'away' && !OF_ITSELF.has(code ?? '') && errno !== TOO_LONG;
 }
-
-/** Nothing can be read either: who reads again has the database again. */
-const UNREACHED = new Set([
-  'ECONNREFUSED',
-  'ECONNRESET',
-  'ETIMEDOUT',
-  'ENOENT',
-  'EPIPE',
-  'PROTOCOL_CONNECTION_LOST',
-  'ER_SERVER_SHUTDOWN',
-  'ER_UNKNOWN_COM_ERROR',
-]);
 
 /** Whether a failure with this code is over with the first thing that is read. */
 export function endsWithReading(code: string): boolean {

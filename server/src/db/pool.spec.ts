@@ -57,6 +57,10 @@ describe('the pool', () => {
     await other.query('LOCK TABLES pairs READ');
     await expect(withPatience(() => write(pool, 'UPDATE pairs SET n = n'), 1000)).rejects.toThrow();
     await other.query('UNLOCK TABLES');
+    // Not by what fails to be read meanwhile, either.
+    await other.query('LOCK TABLES pairs WRITE');
+    await expect(withPatience(() => rows(pool, 'SELECT n FROM pairs'), 1000)).rejects.toThrow();
+    await other.query('UNLOCK TABLES');
     await other.end();
     expect(await rows(pool, 'SELECT n FROM pairs')).toHaveLength(2);
     expect(pool.trouble()).not.toBeNull();

@@ -108,12 +108,17 @@ export class Pool implements Db {
       if (writes || this.failed?.endsWithReading) this.failed = null;
       return result;
     } catch (error) {
-      if (['again', 'away'].includes(failureOf(error))) {
-        const code = String((error as { code?: string }).code);
-        this.failed = { code, atMs: Date.now(), endsWithReading: !writes || endsWithReading(code) };
-      }
+      if (['again', 'away'].includes(failureOf(error))) this.note(error, writes);
       throw error;
     }
+  }
+
+  /** Notes a failure; one of reading does not take the place of one that only writing ends. */
+  private note(error: unknown, writes: boolean): void {
+    const code = String((error as { code?: string }).code);
+    const ends = !writes || endsWithReading(code);
+    if (ends && this.trouble() !== null && !this.failed?.endsWithReading) return;
+    this.failed = { code, atMs: Date.now(), endsWithReading: ends };
   }
 
   private mayTryAgain(error: unknown, { mayBeDone }: Run): boolean {
