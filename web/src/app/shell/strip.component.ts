@@ -6,6 +6,7 @@ import { BankStore } from '../data/lesson/bank-store';
 import { DayStore } from '../data/lesson/day-store';
 import { dayText, initials, timeText } from '../data/lesson/lesson-texts';
 import { SessionStore } from '../data/session';
+import { ApiClient } from '../data/api/api-client';
 import type { ApiError } from '../data/api/api-error';
 import { SetAsideComponent } from '../shared/lesson/set-aside.component';
 import { OriginComponent } from '../parts/origin.component';
@@ -63,6 +64,8 @@ import { AppVersion } from './app-version';
         @if (day.conditions()?.simulated) {
           <doceo-origin class="now" of="simulated" />
         }
+      } @else if (client.fromDevice()) {
+        <span class="fact now">water and wind are not on this device</span>
       }
     }
     @if (day.lesson(); as lesson) {
@@ -127,6 +130,7 @@ export class StripComponent {
   protected readonly day = inject(DayStore);
   protected readonly session = inject(SessionStore);
   protected readonly bank = inject(BankStore);
+  protected readonly client = inject(ApiClient);
   protected readonly router = inject(Router);
   protected readonly version = inject(AppVersion);
   private readonly narrow = narrowWindow(TABLET_PX);
