@@ -3,6 +3,12 @@ import type { Issue } from './http/error';
 
 /** Small letters only: the same id written in capitals is the same id. */
 export const idSchema = z.uuid().toLowerCase();
+/** Up to so many ids in one text, with commas between, as a query names them. */
+export function idsTextSchema(max: number): z.ZodType<string> {
+  const ids = z.array(idSchema).max(max);
+  return z.string().refine((text) => ids.safeParse(text.split(',')).success, `is not up to ${max} ids`);
+}
+
 /** A version number of a document that is saved with optimistic locking. */
 export const versionSchema = z.int().min(1);
 export const dateSchema = z.iso.date();

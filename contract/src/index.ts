@@ -29,6 +29,7 @@ export * from './people/assistant';
 export * from './lesson/plan';
 export * from './lesson/library';
 export * from './lesson/lesson';
+export * from './lesson/lesson-query';
 export * from './lesson/event';
 export * from './lesson/course';
 export * from './lesson/kit';

@@ -15,11 +15,15 @@ import {
   lessonSchema,
   savedLessonSchema,
 } from '../lesson/lesson';
+import { lessonQuerySchema, MAX_LISTED_LESSONS } from '../lesson/lesson-query';
 import { endpoint, byId } from './endpoint';
 
 /** Lessons. */
 export const lessonsApi = {
-  list: endpoint('get', '/lessons', 'My lessons, by date', { reply: z.array(savedLessonSchema) }),
+  list: endpoint('get', '/lessons', 'My lessons around now, of a time, of a plan, or by ids; by date', {
+    query: lessonQuerySchema,
+    reply: z.array(savedLessonSchema).max(MAX_LISTED_LESSONS),
+  }),
   get: endpoint('get', '/lessons/:id', 'One lesson', { params: byId, reply: savedLessonSchema }),
   plan: endpoint('get', '/lessons/:id/plan', 'The plan as it is taught in a lesson', {
     params: byId,

@@ -1,6 +1,11 @@
 import * as z from 'zod';
 import { idSchema, okSchema } from '../common';
-import { savedStudentSchema, studentSchema } from '../people/student';
+import {
+  MAX_LISTED_STUDENTS,
+  savedStudentSchema,
+  studentQuerySchema,
+  studentSchema,
+} from '../people/student';
 import {
   accessGrantSchema,
   handOverSchema,
@@ -12,7 +17,10 @@ import { endpoint, byId } from './endpoint';
 
 /** Students and their records. */
 export const studentsApi = {
-  list: endpoint('get', '/students', 'Students I may see', { reply: z.array(savedStudentSchema) }),
+  list: endpoint('get', '/students', 'Students I may see, by name, a page at a time', {
+    query: studentQuerySchema,
+    reply: z.array(savedStudentSchema).max(MAX_LISTED_STUDENTS),
+  }),
   get: endpoint('get', '/students/:id', 'One student', { params: byId, reply: savedStudentSchema }),
   create: endpoint('post', '/students', 'Add a student', {
     body: z.strictObject({ id: idSchema, student: studentSchema }),

@@ -1,6 +1,6 @@
 import { STRANDS } from '@doceo/core';
 import * as z from 'zod';
-import { idSchema, libraryIdSchema } from '../common';
+import { idSchema, idsTextSchema, libraryIdSchema } from '../common';
 import { eventBodySchema } from '../lesson/event';
 
 /** Students of one lesson, or some that are named, at once. */
@@ -31,16 +31,11 @@ export const recordColumnsSchema = z.strictObject({
 export const studentColumnsSchema = z.strictObject({ studentId: idSchema, columns: recordColumnsSchema });
 export type StudentColumns = z.infer<typeof studentColumnsSchema>;
 
-const idsSchema = z.array(idSchema).max(MAX_RECORDS);
-
 /** Either of a lesson, or of students by their ids, with commas between. */
 export const recordQuerySchema = z
   .strictObject({
     lessonId: idSchema.optional(),
-    ids: z
-      .string()
-      .refine((text) => idsSchema.safeParse(text.split(',')).success, `is not up to ${MAX_RECORDS} ids`)
-      .optional(),
+    ids: idsTextSchema(MAX_RECORDS).optional(),
   })
   .refine(({ lessonId, ids }) => (lessonId === undefined) !== (ids === undefined), 'needs lessonId or ids');
 

@@ -28,6 +28,18 @@ export type Student = z.infer<typeof studentSchema>;
 export const savedStudentSchema = z.strictObject({ id: idSchema, student: studentSchema, mine: z.boolean() });
 export type SavedStudent = z.infer<typeof savedStudentSchema>;
 
+/** So many students are told at once, by name; more are asked for after the last one of a full list. */
+export const MAX_LISTED_STUDENTS = 200;
+
+/** After whom the list goes on: by what was told of him, so that it does whatever became of him meanwhile. */
+export const studentQuerySchema = z
+  .strictObject({ afterName: z.string().max(80).optional(), afterId: idSchema.optional() })
+  .refine(
+    ({ afterName, afterId }) => (afterName === undefined) === (afterId === undefined),
+    'needs afterName with afterId',
+  );
+export type StudentQuery = z.infer<typeof studentQuerySchema>;
+
 /** Whole years on a day, or null when the birthday is unknown. Both ISO dates. */
 export function ageOn(bornOn: string | null, date: string): number | null {
   if (!bornOn) return null;

@@ -1,7 +1,7 @@
 import { ASSIST_UNTIL } from '../assistants/assist-until';
 import { type Db, rows } from '../db/pool';
 import { HttpError } from '../http/errors';
-import { TEACHES } from '../lessons/lessons.sql';
+import { TEACHES } from '../lessons/taught-lessons.sql';
 import { OPEN_ACCESS } from '../students/access.sql';
 import type { Kind, Standing } from './rights';
 import { tokenHash } from './token';

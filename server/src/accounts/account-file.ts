@@ -9,7 +9,7 @@ import { findCourses } from '../courses/courses.sql';
 import type { Db } from '../db/pool';
 import { findFlyBox } from '../fly-box/fly-box.sql';
 import { findKit } from '../kit/kit.routes';
-import { findLessons } from '../lessons/lessons.sql';
+import { findLessons } from '../lessons/taught-lessons.sql';
 import { findOwnPlans } from '../plans/plans.sql';
 import { findReadings } from '../readings/readings.sql';
 import { findRigs } from '../rigs/rigs.sql';

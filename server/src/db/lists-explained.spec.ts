@@ -2,25 +2,34 @@ import { LEAD } from '@doceo/demo';
 import { findDeletions } from '../backup/deletions.sql';
 import { findCourses } from '../courses/courses.sql';
 import { grow } from '../grow/grow';
-import { findLessons, findPlansTaught } from '../lessons/lessons.sql';
+import { findLessonsPage, findPlansTaught } from '../lessons/taught-lessons.sql';
 import { findInLibrary, findPlans } from '../plans/library.sql';
 import { findReadings } from '../readings/readings.sql';
 import { findPrint, findRecords } from '../records/records.sql';
 import { findRigs } from '../rigs/rigs.sql';
 import { findNews } from '../sharing/news.sql';
-import { findStudents } from '../students/students.sql';
+import { findStudentsPage } from '../students/students.sql';
 import { type TestApp, testApp } from '../testing/test-app';
 import { findWaters } from '../waters/waters.sql';
 import { type Db, rows, write } from './pool';
 
-/** What the database says of how it would find the rows of one table. */
+/** What the database says of how it found the rows of one table. */
 interface Step {
   table: string;
   type: string;
   key: string | null;
-  /** About how many it looks at; a figure in letters. */
+  /** About how many it would look at; a figure in letters. */
   rows: string;
+  /** How many it had to look at, and how many in a hundred of them were left; null where it came to none. */
+  r_rows: string | null;
+  r_filtered: number | null;
+  /** What it does with them besides. */
+  Extra: string | null;
 }
+
+const DAY = '2026-06-10T00:00:00Z';
+/** The most that one page has: so many may be sorted. */
+const PAGE = 200;
 
 describe('how lists are found in a grown database', () => {
   let test: TestApp;
@@ -63,7 +72,7 @@ describe('how lists are found in a grown database', () => {
   }, 120_000);
   afterAll(() => test.close());
 
-  /** The statements that a list sends, with how the database would find what they ask for. */
+  /** The statements that a list sends, with how the database found what they ask for. */
   const explained = async (list: (db: Db) => Promise<unknown>): Promise<Step[]> => {
     const asked: [string, readonly unknown[]][] = [];
     await list({
@@ -73,7 +82,7 @@ describe('how lists are found in a grown database', () => {
       },
     });
     const steps = await Promise.all(
-      asked.map(([sql, values]) => rows<Step>(test.pool, `EXPLAIN ${sql}`, values)),
+      asked.map(([sql, values]) => rows<Step>(test.pool, `ANALYZE ${sql}`, values)),
     );
     return steps.flat();
   };
@@ -82,8 +91,12 @@ describe('how lists are found in a grown database', () => {
     ['plans', (db) => findPlans(db, LEAD.id)],
     ['a page of the library', (db) => findInLibrary(db, LEAD.id, { longest: 300 })],
     ['words in the library', (db) => findInLibrary(db, LEAD.id, { words: 'nymphs riffle' })],
-    ['lessons', (db) => findLessons(db, LEAD.id)],
-    ['students', (db) => findStudents(db, LEAD.id)],
+    ['lessons around now', (db) => findLessonsPage(db, LEAD.id, {})],
+    ['lessons of a time', (db) => findLessonsPage(db, LEAD.id, { from: DAY, until: '2026-06-20T00:00:00Z' })],
+    ['lessons of a plan', (db) => findLessonsPage(db, LEAD.id, { planId: LEAD.id })],
+    ['lessons by ids', (db) => findLessonsPage(db, LEAD.id, { ids: LEAD.id })],
+    ['students', (db) => findStudentsPage(db, LEAD.id, {})],
+    ['students after one', (db) => findStudentsPage(db, LEAD.id, { afterName: 'K', afterId: LEAD.id })],
     ['waters', (db) => findWaters(db, LEAD.id)],
     ['rigs', (db) => findRigs(db, LEAD.id)],
     ['courses', (db) => findCourses(db, LEAD.id)],
@@ -101,5 +114,9 @@ describe('how lists are found in a grown database', () => {
     );
     // A table of a few rows is read whole with good reason.
     expect(whole.filter((step) => Number(step.rows) > 100)).toEqual([]);
+    const sorted = steps.filter(({ Extra }) => Extra?.includes('filesort'));
+    expect(
+      sorted.filter(({ r_rows, r_filtered }) => (Number(r_rows) * (r_filtered ?? 0)) / 100 > PAGE),
+    ).toEqual([]);
   });
 });

@@ -5,7 +5,8 @@ import type { Pool } from '../db/pool';
 import { HttpError } from '../http/errors';
 import { route } from '../http/route';
 import { findFellowInstructors, findUnseen, leaveLesson, setInstructors } from './instructors.sql';
-import { lockLessons, ownLesson } from './lessons.sql';
+import { lockLessons } from './lessons.sql';
+import { ownLesson } from './taught-lessons.sql';
 
 /** Lessons that several teach: whose lesson it is asks fellows of his circles, and gives each some of the group. */
 export function instructorRoutes(router: Router, pool: Pool): void {

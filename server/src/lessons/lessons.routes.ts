@@ -8,21 +8,15 @@ import { route } from '../http/route';
 import { findPlan } from '../plans/plans.sql';
 import { findStudentsById } from '../students/students.sql';
 import { findWater } from '../waters/waters.sql';
-import {
-  deleteLesson,
-  findLesson,
-  findLessonPlan,
-  findLessons,
-  insertLesson,
-  lockLessons,
-  ownLesson,
-  updateLesson,
-} from './lessons.sql';
+import { deleteLesson, findLessonPlan, insertLesson, lockLessons, updateLesson } from './lessons.sql';
+import { findLesson, findLessonsPage, ownLesson } from './taught-lessons.sql';
 import { findUnseen } from './instructors.sql';
 import { findHelpers, letSeeByLessons } from './seen-by-lesson.sql';
 
 export function lessonRoutes(router: Router, pool: Pool): void {
-  route(router, pool, api.lessons.list, 'signed-in', ({ user }) => findLessons(pool, user.id));
+  route(router, pool, api.lessons.list, 'signed-in', ({ user, query }) =>
+    findLessonsPage(pool, user.id, query),
+  );
 
   route(router, pool, api.lessons.get, may('see', 'lesson'), ({ user, params }) =>
     ownLesson(pool, user.id, params.id),

@@ -1,7 +1,7 @@
 import type { Effects } from '@doceo/contract';
 import { type Curriculum, drillEffects, planEffects } from '@doceo/core';
 import type { Pool } from '../db/pool';
-import { findPlansTaught } from '../lessons/lessons.sql';
+import { findPlansTaught } from '../lessons/taught-lessons.sql';
 import { curriculumFor } from '../teaching/curriculum';
 import { madeRecords, recordsPrint } from './made-records';
 

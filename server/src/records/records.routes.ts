@@ -6,7 +6,7 @@ import type { Pool } from '../db/pool';
 import { findEventsOfLesson } from '../events/events.sql';
 import { HttpError } from '../http/errors';
 import { route } from '../http/route';
-import { findLesson } from '../lessons/lessons.sql';
+import { findLesson } from '../lessons/taught-lessons.sql';
 import { KeptEffects } from './kept-effects';
 import { madeRecords } from './made-records';
 

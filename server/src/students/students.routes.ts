@@ -11,11 +11,17 @@ import { importStudent } from './import';
 import { deleteStudent, findDeletionEffect, findLooks } from './privacy.sql';
 import { whyNotRecorded } from './recorded';
 import { takenStudentFile } from './student-file';
-import { findStudents, findStudentsById, insertStudent, lockStudent, updateStudent } from './students.sql';
+import {
+  findStudentsById,
+  findStudentsPage,
+  insertStudent,
+  lockStudent,
+  updateStudent,
+} from './students.sql';
 
 export function studentRoutes(router: Router, pool: Pool): void {
-  route(router, pool, api.students.list, 'signed-in', async ({ user }) => {
-    const students = await findStudents(pool, user.id);
+  route(router, pool, api.students.list, 'signed-in', async ({ user, query }) => {
+    const students = await findStudentsPage(pool, user.id, query);
     return user.assists ? students.map(forAssistant) : students;
   });
 

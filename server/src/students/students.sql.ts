@@ -1,4 +1,4 @@
-import type { SavedStudent, Student } from '@doceo/contract';
+import { MAX_LISTED_STUDENTS, type SavedStudent, type Student, type StudentQuery } from '@doceo/contract';
 import { noteBack } from '../backup/deletions.sql';
 import { type Db, rows, write } from '../db/pool';
 import { OPEN_ACCESS } from './access.sql';
@@ -57,7 +57,37 @@ function values(student: Student): unknown[] {
   ];
 }
 
-/** Students of the user or given to him, by name; uses students_owner and student_access_user. */
+/**
+ * A page of the same, by name, from the start or after somebody: his own are read in the order of students_owner as far as
+ * the page goes, those given to him by student_access_user.
+ */
+export async function findStudentsPage(
+  db: Db,
+  userId: string,
+  { afterName, afterId }: StudentQuery,
+): Promise<SavedStudent[]> {
+  const on = afterId === undefined ? '' : ' AND s.name >= ? AND (s.name > ? OR s.id > ?)';
+  const params = afterId === undefined ? [] : [afterName, afterName, afterId];
+  const page = 'ORDER BY name, id LIMIT ?';
+  const found = await rows<StudentRow>(
+    db,
+    `${SELECT} JOIN (
+       (SELECT s.id, s.name FROM students s WHERE s.owner_id = ?${on} ${page})
+       UNION (SELECT s.id, s.name FROM student_access a JOIN students s ON s.id = a.student_id
+              WHERE a.user_id = ? AND ${OPEN_ACCESS}${on} ${page})
+       ${page}) seen ON seen.id = s.id
+     ORDER BY s.name, s.id`,
+    [
+      userId,
+      ...[userId, ...params, MAX_LISTED_STUDENTS],
+      ...[userId, ...params, MAX_LISTED_STUDENTS],
+      MAX_LISTED_STUDENTS,
+    ],
+  );
+  return found.map(toStudent);
+}
+
+/** Students of the user or given to him, all of them, by name; uses students_owner and student_access_user. */
 export async function findStudents(db: Db, userId: string): Promise<SavedStudent[]> {
   return (
     await rows<StudentRow>(db, `${SELECT} JOIN (${SEEN_STUDENTS}) seen ON seen.id = s.id ORDER BY s.name`, [

@@ -1,7 +1,7 @@
 import { inShape, type SavedWater, shapeOf, type WaterDeletion } from '@doceo/contract';
 import type { Water } from '@doceo/core';
 import { type Db, rows, write } from '../db/pool';
-import { TEACHES } from '../lessons/lessons.sql';
+import { TEACHES } from '../lessons/taught-lessons.sql';
 
 interface WaterRow {
   id: string;

@@ -75,6 +75,7 @@ import { TimelineComponent } from './timeline/timeline.component';
 import { DocumentToldComponent } from '../shared/documents/document-told.component';
 import { NoSuchComponent } from '../shared/no-such.component';
 import { TeachingStore } from '../data/teaching/teaching-store';
+import { lessonsBesides } from '../data/lesson/lessons-besides';
 
 /** The plan on a timeline, its check beside it, the library below. */
 @Component({
@@ -220,6 +221,7 @@ export class PlanPage implements OnInit, OnDestroy {
   });
 
   constructor() {
+    lessonsBesides(() => [{ planId: this.id() }]);
     const mine = computed(() => (this.mine() ? (this.value()?.body ?? null) : null));
     this.proposal.readyFor(mine, this.insight.day);
   }

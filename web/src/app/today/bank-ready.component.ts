@@ -18,6 +18,7 @@ import { ApiClient } from '../data/api/api-client';
 import { DayStore } from '../data/lesson/day-store';
 import { localDate } from '../data/lesson/local-date';
 import { dayText } from '../data/lesson/lesson-texts';
+import { allStudents } from '../data/lesson/all-students';
 
 interface Part {
   name: string;
@@ -117,7 +118,7 @@ export class BankReadyComponent {
     const parts = [
       { name: APPLICATION, here: defer(() => from(applicationHere())) },
       ...lessons.map((one) => ({ name: this.nameOf(one), here: this.all(lessonNeeds(one)) })),
-      { name: 'waters, rule cards and students', here: this.all(DAY_NEEDS) },
+      { name: 'waters, rule cards and students', here: this.theDay() },
       { name: 'beats, lakes and conditions', here: this.all(this.drawings(lessons)) },
       { name: 'rigs and measured values', here: this.all(RIG_NEEDS) },
     ];
@@ -134,6 +135,16 @@ export class BankReadyComponent {
         ? from(navigator.serviceWorker.ready).pipe(switchMap(() => this.fetched(lesson)))
         : EMPTY;
     });
+  }
+
+  /** What every screen needs; students come in pages. */
+  private theDay(): Observable<boolean> {
+    const students = allStudents(this.client).pipe(
+      switchMap(({ value }) => this.client.keep(api.students.list, value)),
+      switchMap(() => this.client.hasCopy(api.students.list)),
+      catchError(() => of(false)),
+    );
+    return forkJoin([this.all(DAY_NEEDS), students]).pipe(map((here) => here.every(Boolean)));
   }
 
   /** The drawing of each lesson's water, and the conditions of its day. */
@@ -184,12 +195,7 @@ const need = (endpoint: unknown, input: object = {}): Need => ({
   endpoint: endpoint as Need['endpoint'],
   input,
 });
-const DAY_NEEDS = [
-  need(api.session.get),
-  need(api.lessons.list),
-  need(api.waters.list),
-  need(api.students.list),
-];
+const DAY_NEEDS = [need(api.session.get), need(api.lessons.list), need(api.waters.list)];
 const RIG_NEEDS = [need(api.rigs.list), need(api.readings.list)];
 
 function lessonNeeds({ id }: SavedLesson): Need[] {

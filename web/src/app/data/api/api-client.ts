@@ -4,11 +4,15 @@ import { api, type Endpoint } from '@doceo/contract';
 import {
   catchError,
   defer,
+  EMPTY,
+  expand,
   finalize,
   from,
+  last,
   map,
   type Observable,
   of,
+  scan,
   retry,
   Subject,
   switchMap,
@@ -78,7 +82,7 @@ export class ApiClient {
   private readonly http = inject(HttpClient);
   private readonly copies = inject(DeviceCopies);
   private readonly user = inject(DeviceUser);
-  private readonly signedIn = new Subject<void>();
+  private readonly opened = new Subject<void>();
   private readonly waiting = signal(0);
 
   /** True while a call waits for the session to be opened again. */
@@ -97,18 +101,33 @@ export class ApiClient {
 
   /** The same, for who must know where the answer came from. */
   answer<P, Q, B, R>(endpoint: Endpoint<P, Q, B, R>, input: Input<P, Q, B> = {}): Observable<Answer<R>> {
-    const answer = KEPT.has(endpoint as unknown as Endpoint)
-      ? this.keptOnDevice(endpoint, input)
-      : this.persistently(endpoint, input).pipe(map((value): Answer<R> => ({ value, fromDevice: false })));
-    return answer.pipe(
-      catchError((error: ApiError) => {
-        if (error.code !== 'signed-out') return throwError(() => error);
-        this.sessionEnded.set(true);
-        return this.signedIn.pipe(
-          take(1),
-          switchMap(() => this.answer(endpoint, input)),
-        );
+    return this.signedIn(() => this.lasting(endpoint, input, this.once(endpoint, input)));
+  }
+
+  /**
+   * The whole of a list that the server tells a page at a time. This device keeps it whole.
+   *
+   * @param next what to ask for after a page; null after the last one
+   */
+  whole<Q, T>(
+    endpoint: Endpoint<Record<string, never>, Q, Record<string, never>, T[]>,
+    next: (page: T[]) => Q | null,
+  ): Observable<Answer<T[]>> {
+    const pages = this.once(endpoint).pipe(
+      expand((page) => {
+        const query = next(page);
+        return query === null ? EMPTY : this.once(endpoint, { query });
       }),
+      scan((all, page) => [...all, ...page], [] as T[]),
+    );
+    return this.signedIn(() => this.lasting(endpoint, {}, pages));
+  }
+
+  /** What a screen can do without: the server's answer or this device's copy, and null at once where there is neither. */
+  ifThere<P, Q, B, R>(endpoint: Endpoint<P, Q, B, R>, input: Input<P, Q, B> = {}): Observable<R | null> {
+    return this.withCopy(endpoint, input, this.once(endpoint, input)).pipe(
+      map((answer) => answer.value),
+      catchError(() => of(null)),
     );
   }
 
@@ -148,29 +167,59 @@ export class ApiClient {
   /** Lets the calls that wait for a session go on. */
   sessionOpened(): void {
     this.sessionEnded.set(false);
-    this.signedIn.next();
+    this.opened.next();
   }
 
-  /** The server's answer, kept here for later; without a server the last one kept, if there is one. */
-  private keptOnDevice<P, Q, B, R>(
+  /** Waits through a session that ended, and asks again in the one that is opened then. */
+  private signedIn<T>(ask: () => Observable<T>): Observable<T> {
+    return ask().pipe(
+      catchError((error: ApiError) => {
+        if (error.code !== 'signed-out') return throwError(() => error);
+        this.sessionEnded.set(true);
+        return this.opened.pipe(
+          take(1),
+          switchMap(() => this.signedIn(ask)),
+        );
+      }),
+    );
+  }
+
+  /** What is asked of the server, until there is an answer: of this device for want of one, where it keeps it. Of what grows while it comes, the last counts. */
+  private lasting<P, Q, B, R>(
     endpoint: Endpoint<P, Q, B, R>,
     input: Input<P, Q, B>,
+    asked: Observable<R>,
+  ): Observable<Answer<R>> {
+    const again = this.persistently(asked).pipe(
+      last(),
+      map((value): Answer<R> => ({ value, fromDevice: false })),
+    );
+    if (!KEPT.has(endpoint as unknown as Endpoint)) return again;
+    return this.withCopy(endpoint, input, asked).pipe(
+      catchError((error: ApiError) => (isAway(error) ? again : throwError(() => error))),
+    );
+  }
+
+  /** The server's answer, kept here for later; without a server the last one kept, and its failure when there is none. */
+  private withCopy<P, Q, B, R>(
+    endpoint: Endpoint<P, Q, B, R>,
+    input: Input<P, Q, B>,
+    asked: Observable<R>,
   ): Observable<Answer<R>> {
     const key = keyOf(endpoint, input);
-    const fresh = (value: R): Answer<R> => ({ value, fromDevice: false });
-    return this.once(endpoint, input).pipe(
+    return asked.pipe(
       timeout(KEPT_WAIT_MS),
+      last(),
       tap((answer) => {
         this.markStale(key, false);
         void this.keep(endpoint, answer, input);
       }),
-      map(fresh),
+      map((value): Answer<R> => ({ value, fromDevice: false })),
       catchError((error: unknown) => {
-        if (!(error instanceof TimeoutError) && !(error as ApiError).transient)
-          return throwError(() => error);
+        if (!isAway(error)) return throwError(() => error);
         return from(this.copyFor(key)).pipe(
           switchMap((copy) => {
-            if (!copy) return this.persistently(endpoint, input).pipe(map(fresh));
+            if (!copy) return throwError(() => error);
             this.markStale(key, true);
             return of({ value: copy.value as R, fromDevice: true });
           }),
@@ -194,13 +243,13 @@ export class ApiClient {
     return id === null ? {} : { [USER_HEADER]: id };
   }
 
-  private persistently<P, Q, B, R>(endpoint: Endpoint<P, Q, B, R>, input: Input<P, Q, B>): Observable<R> {
+  private persistently<R>(asked: Observable<R>): Observable<R> {
     let counted = false;
     const count = (now: boolean): void => {
       if (now !== counted) this.waiting.update((n) => n + (now ? 1 : -1));
       counted = now;
     };
-    return this.once(endpoint, input).pipe(
+    return asked.pipe(
       retry({
         count: RETRIES,
         delay: (error: ApiError, tries) => {
@@ -213,6 +262,9 @@ export class ApiClient {
     );
   }
 }
+
+/** Whether nobody answered; whoever answers may still refuse. */
+const isAway = (error: unknown): boolean => error instanceof TimeoutError || (error as ApiError).transient;
 
 function keyOf<P, Q, B, R>(endpoint: Endpoint<P, Q, B, R>, input: Input<P, Q, B>): string {
   return `${pathOf(endpoint.path, input.params)}?${new URLSearchParams((input.query ?? {}) as Record<string, string>)}`;

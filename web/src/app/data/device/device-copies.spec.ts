@@ -3,8 +3,8 @@ import { api } from '@doceo/contract';
 import Dexie from 'dexie';
 import { IDBFactory } from 'fake-indexeddb';
 import { lastValueFrom } from 'rxjs';
-import { FakeServer, withServer } from '../../../testing/fake-server';
-import { RIG, SESSION } from '../../../testing/fixtures';
+import { FakeServer, Refusal, withServer } from '../../../testing/fake-server';
+import { JONAS, LESSON, RIG, SAM, SESSION } from '../../../testing/fixtures';
 import { ApiClient } from '../api/api-client';
 import { DeviceCopies } from './device-copies';
 import { DeviceUser } from './device-user';
@@ -91,5 +91,44 @@ describe('what a device keeps for later', () => {
     const none = new DeviceCopies();
     await none.keep('maren', 'a', 1);
     expect(await none.find('maren', 'a')).toBeNull();
+  });
+
+  describe('of a list that comes in pages', () => {
+    const rest = { ...SAM, id: JONAS.id };
+    const whole = () =>
+      lastValueFrom(
+        client.whole(api.students.list, ([one]) =>
+          one?.id === SAM.id ? { afterName: SAM.student.name, afterId: SAM.id } : null,
+        ),
+      );
+    beforeEach(() => server.on(api.students.list, ({ query }) => [query['afterId'] ? rest : SAM]));
+
+    it('is the whole of it', async () => {
+      expect(await whole()).toEqual({ value: [SAM, rest], fromDevice: false });
+      await new Promise((resolve) => setTimeout(resolve, 20));
+      server.refuse(api.students.list, 0);
+      expect(await whole()).toEqual({ value: [SAM, rest], fromDevice: true });
+    });
+
+    it('stays whole when the server goes away between two pages', async () => {
+      await whole();
+      await new Promise((resolve) => setTimeout(resolve, 20));
+      server.on(api.students.list, ({ query }) => {
+        if (query['afterId']) throw new Refusal(0);
+        return [SAM];
+      });
+      expect(await whole()).toEqual({ value: [SAM, rest], fromDevice: true });
+    });
+  });
+
+  it('is taken at once where a screen can do without, and missed at once where there is none', async () => {
+    const lessons = () => lastValueFrom(client.ifThere(api.lessons.list));
+    server.refuse(api.lessons.list, 0);
+    expect(await lessons()).toBeNull();
+    server.on(api.lessons.list, [LESSON]);
+    expect(await lessons()).toEqual([LESSON]);
+    await new Promise((resolve) => setTimeout(resolve, 20));
+    server.refuse(api.lessons.list, 0);
+    expect(await lessons()).toEqual([LESSON]);
   });
 });

@@ -24,7 +24,8 @@ import {
 import { forkJoin, map, type Observable, of, switchMap, tap } from 'rxjs';
 import { ApiClient } from '../api/api-client';
 import type { ApiError } from '../api/api-error';
-import { asToldNow, endMs } from './bare-lesson';
+import { allStudents } from './all-students';
+import { endMs } from './bare-lesson';
 import { BankStore } from './bank-store';
 import { DeviceCopies } from '../device/device-copies';
 import { DeviceUser } from '../device/device-user';
@@ -34,6 +35,7 @@ import { FitStore } from '../records/fit-store';
 import { eventsOf } from '../records/group-records';
 import { DrawnWaters } from './drawn-waters';
 import { KitStore } from './kit-store';
+import { LessonList } from './lesson-list';
 import { sunAt } from './sun-at';
 import { MomentStore, type Spot, type WaterMoment } from './moment-store';
 import { TeachingStore } from '../teaching/teaching-store';
@@ -51,11 +53,11 @@ export class DayStore {
   private readonly fits = inject(FitStore);
   private readonly kits = inject(KitStore);
   private readonly drawn = inject(DrawnWaters);
+  private readonly list = inject(LessonList);
   private readonly moments = inject(MomentStore);
   private readonly failures = inject(Failures);
   private readonly user = inject(DeviceUser);
   private readonly chosenId = inject(UserStorage).value<string | null>('lesson', null);
-  private readonly lessonList = signal<SavedLesson[]>([]);
   private readonly waterList = signal<SavedWater[]>([]);
   private readonly studentList = signal<SavedStudent[]>([]);
   private readonly history = signal<BankEvent[]>([]);
@@ -66,20 +68,19 @@ export class DayStore {
 
   readonly loaded = signal(false);
   readonly conditionsFailed = signal<ApiError | null>(null);
-  readonly lessons = this.lessonList.asReadonly();
+  /** Those that this device knows, by start; screens that need others ask for them. */
+  readonly lessons = this.list.lessons;
   readonly waters = this.waterList.asReadonly();
   readonly students = this.studentList.asReadonly();
   readonly now = signal(Date.now());
 
   /** The lesson chosen in the strip, else the next one, else the last one. */
   readonly lesson = computed<SavedLesson | null>(() => {
-    const lessons = this.lessonList();
+    const lessons = this.lessons();
     const next = lessons.find((lesson) => endMs(lesson) > this.now());
     return lessons.find(({ id }) => id === this.chosenId()) ?? next ?? lessons.at(-1) ?? null;
   });
-  readonly nextLesson = computed(
-    () => this.lessonList().find((lesson) => endMs(lesson) > this.now()) ?? null,
-  );
+  readonly nextLesson = computed(() => this.lessons().find((lesson) => endMs(lesson) > this.now()) ?? null);
   /** Water and moment that every screen follows: the lesson's, or others chosen to see what would change. */
   readonly moment = computed<WaterMoment | null>(() => {
     const [chosen, lesson] = [this.moments.elsewhere(), this.lesson()];
@@ -131,12 +132,11 @@ export class DayStore {
     this.teaching.load().subscribe();
     this.kits.load();
     return forkJoin([
-      this.client.call(api.lessons.list),
+      this.list.load(this.chosenId()),
       this.client.call(api.waters.list),
-      this.client.answer(api.students.list),
+      allStudents(this.client),
     ]).pipe(
-      tap(([lessons, waters, { value: students, fromDevice }]) => {
-        this.lessonList.set(lessons.map(asToldNow));
+      tap(([, waters, { value: students, fromDevice }]) => {
         this.waterList.set(waters);
         this.studentList.set(students);
         if (!fromDevice) void this.forgetOthers(students);
@@ -229,17 +229,13 @@ export class DayStore {
   }
 
   saveLesson(id: string, lesson: Lesson): Observable<SavedLesson> {
-    const exists = this.lessonList().some((other) => other.id === id);
+    const exists = this.lessons().some((other) => other.id === id);
     const saved = exists
       ? this.client.call(api.lessons.update, { params: { id }, body: lesson })
       : this.client.call(api.lessons.create, { body: { id, lesson } });
     return saved.pipe(
       tap((result) => {
-        this.lessonList.update((list) =>
-          [...list.filter((other) => other.id !== id), result].sort((a, b) =>
-            a.startsAt.localeCompare(b.startsAt),
-          ),
-        );
+        this.list.put([result]);
         this.historyOf = null;
         this.choose(id);
       }),
@@ -247,18 +243,14 @@ export class DayStore {
   }
 
   removeLesson(id: string): Observable<unknown> {
-    return this.client
-      .call(api.lessons.remove, { params: { id } })
-      .pipe(tap(() => this.lessonList.update((list) => list.filter((lesson) => lesson.id !== id))));
+    return this.client.call(api.lessons.remove, { params: { id } }).pipe(tap(() => this.list.drop(id)));
   }
 
   /** Says who teaches along, and whom of the group each has. */
   setInstructors(id: string, instructors: Along['instructors']): Observable<SavedLesson> {
     return this.client
       .call(api.lessons.setInstructors, { params: { id }, body: { instructors } })
-      .pipe(
-        tap((saved) => this.lessonList.update((list) => list.map((one) => (one.id === id ? saved : one)))),
-      );
+      .pipe(tap((saved) => this.list.put([saved])));
   }
 
   /** Teaches along no more: lesson and students go from this device. */

@@ -17,6 +17,7 @@ import { CardBackComponent } from './card-back.component';
 import { NoSuchComponent } from '../../shared/no-such.component';
 import { OnePageDirective } from '../../parts/one-page.directive';
 import { TeachingStore } from '../../data/teaching/teaching-store';
+import { lessonWith } from '../../data/lesson/lessons-besides';
 
 /** The lesson on paper, both sides of a sheet: who does what when and what to say; behind it what if, where and what to pack. */
 @Component({
@@ -39,6 +40,9 @@ export class LessonCardPage {
   private readonly session = inject(SessionStore);
   protected readonly day = inject(DayStore);
   readonly id = input.required<string>();
+  private readonly found = lessonWith(this.id);
+  protected readonly lesson = this.found.lesson;
+  protected readonly looked = this.found.looked;
   private readonly taught = fetched(
     () => this.lesson()?.id ?? null,
     (id) => this.client.call(api.lessons.plan, { params: { id } }),
@@ -47,7 +51,6 @@ export class LessonCardPage {
   protected readonly failed = this.taught.failed;
   protected readonly changing = signal(false);
   protected readonly helping = signal(false);
-  protected readonly lesson = computed(() => this.day.lessons().find(({ id }) => id === this.id()) ?? null);
   protected readonly beside = computed(() => {
     const lesson = this.lesson();
     return lesson ? withText(lesson) : '';

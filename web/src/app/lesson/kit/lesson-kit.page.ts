@@ -16,6 +16,7 @@ import { NoSuchComponent } from '../../shared/no-such.component';
 import { taughtIn } from '../../data/lesson/taught';
 import { OnePageDirective } from '../../parts/one-page.directive';
 import { TeachingStore } from '../../data/teaching/teaching-store';
+import { lessonsById, lessonWith } from '../../data/lesson/lessons-besides';
 
 interface Line extends PackingLine {
   key: string;
@@ -35,15 +36,19 @@ export class LessonKitPage implements OnInit {
   protected readonly session = inject(SessionStore);
   private readonly kits = inject(KitStore);
   readonly id = input.required<string>();
+  private readonly found = lessonWith(this.id);
+  protected readonly lesson = this.found.lesson;
+  protected readonly looked = this.found.looked;
   private readonly taught = taughtIn(() => this.lesson());
   private readonly plan = computed(() => this.taught.value()?.plan ?? null);
   private readonly events = computed(() => this.taught.value()?.events ?? []);
+  /** Those of which the group has entries: how long they were tells how often it gets into tangles. */
+  private readonly before = lessonsById(() => [...new Set(this.events().map(({ lessonId }) => lessonId))]);
   protected readonly failed = this.taught.failed;
   private readonly ticked = signal<ReadonlySet<string>>(new Set());
 
   protected readonly leastHours = MIN_HOURS;
-  protected readonly loaded = computed(() => this.plan() !== null);
-  protected readonly lesson = computed(() => this.day.lessons().find(({ id }) => id === this.id()) ?? null);
+  protected readonly loaded = computed(() => this.plan() !== null && this.before());
   protected readonly when = computed(() => {
     const lesson = this.lesson();
     return lesson

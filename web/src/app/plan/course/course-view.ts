@@ -25,6 +25,7 @@ import { TeachingStore } from '../../data/teaching/teaching-store';
 import type { CourseRequest } from '../../workers/plans/make-course';
 import { sentCurriculum } from '../../workers/plans/make-plans';
 import { PlanRunner } from '../../workers/plans/plan-runner';
+import { lessonsBesides } from '../../data/lesson/lessons-besides';
 
 /** Changes that are tried for each lesson each time: some seconds for three of them. */
 const TRIES = 2000;
@@ -71,6 +72,14 @@ export class CourseView {
   readonly goals = computed<Skill[]>(() => {
     const { skills } = this.teaching.curriculum();
     return this.course()?.goals.flatMap((id) => skills.find(id) ?? []) ?? [];
+  });
+  /** Whether its lessons are here, those of long ago too. */
+  private readonly looked = lessonsBesides(() => {
+    const course = this.course();
+    // A day more on both sides: the water may lie anywhere on the globe.
+    const at = (date: string, days: number) => DateTime.fromISO(date, { zone: 'utc' }).plus({ days }).toISO();
+    const [from, until] = course ? [at(course.fromOn, -1), at(course.untilOn, 2)] : [null, null];
+    return from && until ? [{ from, until }] : null;
   });
   readonly lessons = computed<LessonOfCourse[]>(() => {
     const course = this.course();
@@ -124,7 +133,14 @@ export class CourseView {
   );
   private readonly task = computed<Omit<CourseTask, 'curriculum'> | null>(() => {
     const course = this.course();
-    if (!course || !this.plans.value() || !this.records.loaded() || this.goals().length === 0) return null;
+    if (
+      !course ||
+      !this.looked() ||
+      !this.plans.value() ||
+      !this.records.loaded() ||
+      this.goals().length === 0
+    )
+      return null;
     const coming = this.coming();
     return {
       students: this.everybody(coming, course.studentIds),

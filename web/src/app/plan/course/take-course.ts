@@ -5,6 +5,7 @@ import { concatMap, from, last, map, type Observable, switchMap } from 'rxjs';
 import { ApiClient } from '../../data/api/api-client';
 import { bareLesson } from '../../data/lesson/bare-lesson';
 import { DayStore } from '../../data/lesson/day-store';
+import { LessonList } from '../../data/lesson/lesson-list';
 
 /** Longest title of a plan. */
 const TITLE_MOST = 80;
@@ -28,6 +29,7 @@ type Step =
 export class TakeCourse {
   private readonly client = inject(ApiClient);
   private readonly day = inject(DayStore);
+  private readonly list = inject(LessonList);
 
   /** One after the other; tells of the steps, for the way back, when all are done. */
   take(others: readonly OtherPlan[]): Observable<Step[]> {
@@ -48,9 +50,21 @@ export class TakeCourse {
     );
   }
 
-  private takeOne({ lesson, day, before, after }: OtherPlan): Observable<Step> {
+  private takeOne(other: OtherPlan): Observable<Step> {
+    const { lesson, day, before, after } = other;
     const { planId } = lesson;
-    if (planId === null || this.isShared(planId)) return this.own(lesson, day, before, after);
+    if (planId === null) return this.own(lesson, day, before, after);
+    return this.list
+      .besides({ planId })
+      .pipe(
+        switchMap(() =>
+          this.isShared(planId) ? this.own(lesson, day, before, after) : this.changeOwn(planId, other),
+        ),
+      );
+  }
+
+  /** Changes a plan that no other lesson has, where it is one's own alone. */
+  private changeOwn(planId: string, { lesson, day, before, after }: OtherPlan): Observable<Step> {
     return this.client
       .call(api.plans.get, { params: { id: planId } })
       .pipe(

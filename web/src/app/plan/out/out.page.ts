@@ -20,6 +20,7 @@ import { PlanLinkComponent } from './plan-link.component';
 import { planMarkdown } from './plan-markdown';
 import { type Paper, type PaperKind, planPaper } from './plan-papers';
 import { type SheetDay, sheetOf } from './plan-sheet';
+import { lessonsBesides } from '../../data/lesson/lessons-besides';
 
 const PAPERS: { value: Paper; text: string }[] = [
   { value: 'A4', text: 'A4' },
@@ -68,6 +69,10 @@ export class OutPage {
     return namedPlaces(namesIn({ title, body }, this.names()), body);
   });
   protected readonly held = computed(() => this.named().length > 0 && !this.blank());
+
+  constructor() {
+    lessonsBesides(() => [{ planId: this.id() }]);
+  }
 
   protected readonly lessons = computed(() =>
     this.day

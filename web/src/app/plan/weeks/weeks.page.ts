@@ -16,6 +16,7 @@ import { bandDay } from '../../shared/weeks/band-day';
 import { type BandMark, datesFrom } from '../../shared/weeks/band-shape';
 import { DayBandComponent } from '../../shared/weeks/day-band.component';
 import { WeekLessonComponent } from './week-lesson.component';
+import { lessonsBesides } from '../../data/lesson/lessons-besides';
 
 const WEEKS = 4;
 /** Days that are asked for at once. */
@@ -68,7 +69,15 @@ const ASKED_DAYS = 14;
         @if (opened(); as lesson) {
           <doceo-week-lesson [lesson]="lesson" />
         } @else if (day.lessons().length > 0) {
-          <h2>{{ shownCount() === 0 ? 'No lesson in these weeks' : 'Choose a lesson' }}</h2>
+          <h2>
+            {{
+              shownCount() > 0
+                ? 'Choose a lesson'
+                : here()
+                  ? 'No lesson in these weeks'
+                  : 'Looking for lessons …'
+            }}
+          </h2>
           <p>It is moved, repeated or cancelled here.</p>
           @if (next(); as lesson) {
             <p>
@@ -150,6 +159,14 @@ export class WeeksPage {
     return this.conditions.value()?.some(({ simulated }) => simulated)
       ? 'Level and warmth are simulated: they foretell nothing.'
       : '';
+  });
+  /** Those of the weeks that are shown, however long ago, with a day more on both sides for waters elsewhere on the globe. */
+  protected readonly here = lessonsBesides(() => {
+    const monday = DateTime.fromISO(this.monday(), { zone: 'utc' });
+    const [from, until] = [monday.minus({ days: 1 }), monday.plus({ weeks: WEEKS, days: 1 })].map((at) =>
+      at.toISO(),
+    );
+    return from && until ? [{ from, until }] : null;
   });
   private readonly marks = computed(() =>
     this.day.lessons().map((lesson): BandMark => {

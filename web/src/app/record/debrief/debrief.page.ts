@@ -18,6 +18,7 @@ import { NoSuchComponent } from '../../shared/no-such.component';
 import { recordOf } from '../../data/records/record-of';
 import { OnePageDirective } from '../../parts/one-page.directive';
 import { TeachingStore } from '../../data/teaching/teaching-store';
+import { lessonsById } from '../../data/lesson/lessons-besides';
 
 const PAPERS: { id: Paper; name: string }[] = [
   { id: 'A4', name: 'A4' },
@@ -69,10 +70,14 @@ export class DebriefPage {
     const age = student ? ageOn(student.bornOn, new Date().toISOString()) : null;
     return !!student && (age === null ? !student.saidAdult : age < ADULT_AGE);
   });
-  protected readonly loaded = computed(() => this.events() !== null);
+  private readonly named = computed(() => [
+    ...new Set((this.events() ?? []).map(({ lessonId }) => lessonId)),
+  ]);
+  private readonly looked = lessonsById(this.named);
+  protected readonly loaded = computed(() => this.events() !== null && this.looked());
   /** Lessons with something on the record of this student, the last one first. */
   protected readonly lessons = computed(() => {
-    const seen = new Set((this.events() ?? []).map(({ lessonId }) => lessonId));
+    const seen = new Set(this.named());
     return [...this.day.lessons()]
       .filter(({ id }) => seen.has(id))
       .reverse()

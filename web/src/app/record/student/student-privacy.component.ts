@@ -9,6 +9,7 @@ import type { ApiError } from '../../data/api/api-error';
 import { DayStore } from '../../data/lesson/day-store';
 import { download, fileName } from '../../data/download';
 import { TeachingStore } from '../../data/teaching/teaching-store';
+import { lessonsById } from '../../data/lesson/lessons-besides';
 
 /** What belongs to the student: take it along, see who looked, or have it deleted. */
 @Component({
@@ -17,7 +18,9 @@ import { TeachingStore } from '../../data/teaching/teaching-store';
     <h2>The student’s own data</h2>
     <div class="row">
       <button type="button" class="btn small" (click)="saveAll()">Everything, as JSON</button>
-      <button type="button" class="btn small" (click)="saveCsv()">Record, as CSV</button>
+      <button type="button" class="btn small" [disabled]="!named()" (click)="saveCsv()">
+        Record, as CSV
+      </button>
     </div>
     @if (student().mine) {
       <details class="small">
@@ -86,6 +89,8 @@ export class StudentPrivacyComponent implements OnInit {
   readonly events = input.required<readonly BankEvent[]>();
   readonly removed = output<void>();
 
+  /** Whether the lessons are here that the record names. */
+  protected readonly named = lessonsById(() => [...new Set(this.events().map(({ lessonId }) => lessonId))]);
   protected readonly looks = signal<Look[]>([]);
   protected readonly effect = signal<DeletionEffect | null>(null);
   protected readonly wrong = signal<string | null>(null);

@@ -13,6 +13,7 @@ import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { NoSuchComponent } from '../../shared/no-such.component';
 import type { TiedBy } from '../../shared/rig/rig-rows';
 import { RigSheetComponent } from '../card/rig-sheet.component';
+import { lessonWith } from '../../data/lesson/lessons-besides';
 
 /** A rig on the card of one student. */
 interface Card {
@@ -49,7 +50,9 @@ export class LessonRigsPage {
   private readonly day = inject(DayStore);
   private readonly readings = inject(ReadingStore);
   readonly id = input.required<string>();
-  protected readonly lesson = computed(() => this.day.lessons().find(({ id }) => id === this.id()) ?? null);
+  private readonly found = lessonWith(this.id);
+  protected readonly lesson = this.found.lesson;
+  protected readonly looked = this.found.looked;
   protected readonly taught = fetched(
     () => this.lesson()?.id ?? null,
     (id) => this.client.call(api.lessons.plan, { params: { id } }),

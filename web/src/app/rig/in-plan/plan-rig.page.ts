@@ -29,6 +29,7 @@ import { ProblemListComponent } from '../../parts/problem-list.component';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { NoSuchComponent } from '../../shared/no-such.component';
 import { RigDrawingComponent } from '../drawing/rig-drawing.component';
+import { lessonsBesides } from '../../data/lesson/lessons-besides';
 
 /** Depths that can be tried, metres. */
 const SHALLOWEST_M = 0.2;
@@ -149,6 +150,7 @@ export class PlanRigPage {
   protected readonly putting = signal(false);
 
   constructor() {
+    lessonsBesides(() => [{ planId: this.planId() }]);
     this.readings.load();
   }
 

@@ -1,0 +1,45 @@
+import { computed, inject, type Signal } from '@angular/core';
+import { type LessonQuery, MAX_LISTED_LESSONS, type SavedLesson } from '@doceo/contract';
+import { forkJoin, of } from 'rxjs';
+import { fetched } from '../api/fetched';
+import { LessonList } from './lesson-list';
+
+/**
+ * Has lessons in the list besides those around now: of a plan, of a time, or by ids. Call it where things are injected.
+ *
+ * @returns whether all is there that can be had
+ */
+export function lessonsBesides(asked: () => readonly LessonQuery[] | null): Signal<boolean> {
+  const list = inject(LessonList);
+  const found = fetched(
+    // Not before those around now are there, and anew when they are.
+    () => (list.round() > 0 ? JSON.stringify([list.round(), asked()]) : null),
+    (question) => {
+      const [, queries] = JSON.parse(question) as [number, LessonQuery[] | null];
+      return queries?.length ? forkJoin(queries.map((query) => list.besides(query))) : of([]);
+    },
+  );
+  return computed(() => found.value() !== null);
+}
+
+/** The same for lessons by their ids; those that are known are not asked for. */
+export function lessonsById(ids: () => readonly string[]): Signal<boolean> {
+  const list = inject(LessonList);
+  return lessonsBesides(() => {
+    const known = new Set(list.lessons().map(({ id }) => id));
+    const missing = ids().filter((id) => !known.has(id));
+    return Array.from({ length: Math.ceil(missing.length / MAX_LISTED_LESSONS) }, (_, i) => ({
+      ids: missing.slice(i * MAX_LISTED_LESSONS, (i + 1) * MAX_LISTED_LESSONS).join(','),
+    }));
+  });
+}
+
+/** One lesson, wherever it lies, and whether it was looked for. Call it where things are injected. */
+export function lessonWith(id: () => string): {
+  lesson: Signal<SavedLesson | null>;
+  looked: Signal<boolean>;
+} {
+  const list = inject(LessonList);
+  const looked = lessonsById(() => [id()]);
+  return { lesson: computed(() => list.lessons().find((one) => one.id === id()) ?? null), looked };
+}
