@@ -38,9 +38,12 @@ const database = await startDatabase(data, { fast: true });
 try {
   const env = { ...process.env, DOCEO_ROOT: ROOT, DOCEO_TEST_DB_URL: database.url };
   const parts = process.argv.slice(2);
-  run(process.execPath, [join(ROOT, 'dist/bench.mjs'), ...parts], { env });
-  // Named parts are of the server's bench; without a name everything is measured.
-  if (parts.length === 0) tryRun(process.execPath, [join(ROOT, 'dist/interface-bench.mjs')], { env });
+  const ofInterface = parts.filter((part) => part === 'screens');
+  // What is named is measured, and without a name everything.
+  if (parts.length === 0 || parts.length > ofInterface.length)
+    run(process.execPath, [join(ROOT, 'dist/bench.mjs'), ...parts], { env });
+  if (parts.length === 0 || ofInterface.length > 0)
+    tryRun(process.execPath, [join(ROOT, 'dist/interface-bench.mjs'), ...ofInterface], { env });
 } finally {
   await database.stop();
   rmSync(data, { recursive: true, force: true });

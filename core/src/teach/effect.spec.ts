@@ -242,11 +242,16 @@ describe('the outcome of a drill, without anybody in it', () => {
     const sam = [...run(0, 6, 3, { lesson: 'one' }), ...run(20, 6, 7, { lesson: 'two' })];
     const jonas = run(40, 6, 2, { student: 'jonas', lesson: 'one' });
     const events = [...sam, ...jonas];
-    const [outcome, ...others] = drillOutcomes(SHIPPED, events, ['sam', 'jonas']);
+    const outcomes = (...ids: string[]) =>
+      drillOutcomes(
+        SHIPPED,
+        ids.map((id) => studentEffects(events, id)),
+      );
+    const [outcome, ...others] = outcomes('sam', 'jonas');
     expect(others).toEqual([]);
     expect(outcome).toMatchObject({ drillId: 'count-the-pause', students: 2, lessons: 2 });
     const rises = (['sam', 'jonas'] as const).map((id) => {
-      const [own] = drillOutcomes(SHIPPED, events, [id]);
+      const [own] = outcomes(id);
       return own!.riseSum;
     });
     expect(outcome?.riseSum).toBeCloseTo(rises[0]! + rises[1]!, 12);

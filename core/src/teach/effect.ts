@@ -24,34 +24,31 @@ export interface DrillOutcome {
   riseSquares: number;
 }
 
-/** The outcome of each drill that was tried, by id. @param events of any number of students */
-export function drillOutcomes(
-  curriculum: Curriculum,
-  events: readonly BankEvent[],
-  studentIds: readonly string[],
-  fitted: FittedSkills = {},
-): DrillOutcome[] {
-  return grouped(
-    studentIds.flatMap((id) => boutsOf(courseOf(events, id, fitted), inDrill(curriculum))),
-    ({ attempts }) => attempts[0]?.drillId ?? '',
-  )
-    .map(([drillId, bouts]) => {
-      const rises = grouped(bouts, ({ studentId }) => studentId).map(
-        ([, own]) => own.reduce((sum, { rise }) => sum + rise, 0) / own.length,
-      );
-      return {
-        ...{ drillId, students: rises.length },
-        lessons: new Set(bouts.map(({ attempts }) => attempts[0]?.lessonId)).size,
-        riseSum: rises.reduce((sum, rise) => sum + rise, 0),
-        riseSquares: rises.reduce((sum, rise) => sum + rise ** 2, 0),
-      };
-    })
+/** The outcome at its main skill of each drill that was tried, by id, over everybody of whom the record says it. */
+export function drillOutcomes({ drills }: Curriculum, people: readonly StudentEffects[]): DrillOutcome[] {
+  const told = people.flatMap((one) =>
+    Object.entries(one.drills).flatMap(([key, { riseSum, bouts }]) => {
+      const [drillId = '', skillId] = key.split(' ');
+      const drill = drills.find(drillId);
+      return drill && mainSkillOf(drill) === skillId
+        ? [{ drillId, rise: riseSum / bouts, lessons: one.drilledIn[key] ?? [] }]
+        : [];
+    }),
+  );
+  return grouped(told, ({ drillId }) => drillId)
+    .map(([drillId, own]) => ({
+      ...{ drillId, students: own.length, lessons: new Set(own.flatMap(({ lessons }) => lessons)).size },
+      riseSum: own.reduce((sum, { rise }) => sum + rise, 0),
+      riseSquares: own.reduce((sum, { rise }) => sum + rise ** 2, 0),
+    }))
     .sort((a, b) => (a.drillId < b.drillId ? -1 : 1));
 }
 
 /** What one student's record says of drills, by drill and skill with a space between, and of lessons, by their ids. */
 export interface StudentEffects {
   drills: Record<string, EffectSums>;
+  /** In which lessons, by the same. */
+  drilledIn: Record<string, string[]>;
   lessons: Record<string, EffectSums>;
 }
 
@@ -79,8 +76,13 @@ export function studentEffects(
         sumsOf(of),
       ]),
     );
+  const drillAndSkill = ({ drillId, skillId }: DrilledAttempt): string => `${drillId} ${skillId}`;
+  const firsts = bouts.flatMap(({ attempts }) => attempts.slice(0, 1));
   return {
-    drills: summed(bouts, ({ drillId, skillId }) => `${drillId} ${skillId}`),
+    drills: summed(bouts, drillAndSkill),
+    drilledIn: Object.fromEntries(
+      grouped(firsts, drillAndSkill).map(([key, of]) => [key, of.map(({ lessonId }) => lessonId)]),
+    ),
     lessons: summed(tried, ({ lessonId }) => lessonId),
   };
 }
@@ -131,14 +133,6 @@ function courseOf(events: readonly BankEvent[], studentId: string, fitted: Fitte
     traceCourse(own, parametersFor(fitted, skillId)).map((at) => [at.id, at] as const),
   );
   return { studentId, attempts, estimates: new Map(estimates) };
-}
-
-/** Names the bout of an attempt in a drill, at the skill that the drill is done for; null for any other. */
-function inDrill({ drills }: Curriculum): (attempt: DrilledAttempt) => string | null {
-  return ({ drillId, lessonId, skillId }) => {
-    const drill = drills.find(drillId ?? '');
-    return drill && mainSkillOf(drill) === skillId ? `${drill.id} ${lessonId}` : null;
-  };
 }
 
 function boutsOf(

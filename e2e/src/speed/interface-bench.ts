@@ -4,6 +4,7 @@ import type { Browser, Page } from 'puppeteer-core';
 import { timeBenches } from './benches-bench';
 import { DESK, launch, openTab, PHONE, settled, signIn } from '../lib/browser';
 import { freshDatabase, startServer } from '../lib/server';
+import { timeScreens } from './screens-bench';
 import { timeSoundings } from './soundings-bench';
 
 /** A frame at sixty a second, milliseconds. */
@@ -70,7 +71,12 @@ function readTrace(trace: string): { fps: number; medianMs: number; slow: number
   };
 }
 
+/** All of it, or what is named. */
 async function main(): Promise<void> {
+  if (process.argv.includes('screens')) {
+    const browser = await launch();
+    return timeScreens(browser).finally(() => browser.close());
+  }
   const server = await startServer(await freshDatabase('dragbench'));
   const browser = await launch();
   try {
@@ -97,6 +103,7 @@ async function main(): Promise<void> {
     await timeTaps(browser, server.url);
     await timeSoundings(browser, server.url);
     await timeBenches(browser, server.url);
+    await timeScreens(browser);
   } finally {
     await browser.close();
     await server.stop();

@@ -49,6 +49,11 @@ export async function findNotCounted(db: Db, userId: string): Promise<number | n
   return changes === Number(found.counted) ? null : changes;
 }
 
+/** Two who add up the same user's records do it one after the other. Call it in a transaction, first. */
+export async function lockOutcomes(db: Db, userId: string): Promise<void> {
+  await rows(db, 'SELECT id FROM users WHERE id = ? FOR UPDATE', [userId]);
+}
+
 /** Puts what a user's records say in the place of what they said before. */
 export async function replaceOutcomes(
   db: Db,

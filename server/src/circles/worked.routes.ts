@@ -4,8 +4,8 @@ import type { Router } from 'express';
 import { may } from '../access/access';
 import type { Db, Pool } from '../db/pool';
 import { route } from '../http/route';
-import { findAttemptEvents } from '../skill-fit/skill-fit.sql';
-import { findStudents } from '../students/students.sql';
+import { madeRecords } from '../records/made-records';
+import { findOwnStudentIds } from '../students/students.sql';
 import { curriculumFor } from '../teaching/curriculum';
 import {
   type CircleOutcome,
@@ -13,13 +13,14 @@ import {
   findOutcomes,
   findTellingCircle,
   findTells,
+  lockOutcomes,
   replaceOutcomes,
   updateTells,
 } from './outcomes.sql';
 
 export function workedRoutes(router: Router, pool: Pool): void {
   route(router, pool, api.circles.worked, may('see', 'circle'), async ({ user, params: { id } }) => {
-    await pool.transaction((db) => countOutcomes(db, user.id));
+    await countOutcomes(pool, user.id);
     return workedFor(pool, user.id, id);
   });
 
@@ -30,16 +31,22 @@ export function workedRoutes(router: Router, pool: Pool): void {
   });
 }
 
-/** Adds up what a user's records say, where a circle of his tells it and entries came since the last time. */
-async function countOutcomes(db: Db, userId: string): Promise<void> {
-  const circleId = await findTellingCircle(db, userId);
-  const changes = circleId ? await findNotCounted(db, userId) : null;
+/** Adds up what a user's records say, where a circle of his tells it and they changed since the last time. */
+async function countOutcomes(pool: Pool, userId: string): Promise<void> {
+  const circleId = await findTellingCircle(pool, userId);
+  const changes = circleId ? await findNotCounted(pool, userId) : null;
   if (!circleId || changes === null) return;
   // Students of others whom he may see are counted by those others.
-  const students = (await findStudents(db, userId)).filter(({ mine }) => mine).map(({ id }) => id);
-  const events = students.length > 0 ? await findAttemptEvents(db, students) : [];
-  const outcomes = drillOutcomes(await curriculumFor(db, userId), events, students);
-  await replaceOutcomes(db, userId, circleId, outcomes, changes);
+  const students = await findOwnStudentIds(pool, userId);
+  const people = (await madeRecords(pool, userId, 'effects', students)).map(({ made }) => made);
+  const outcomes = drillOutcomes(await curriculumFor(pool, userId), people);
+  await pool.transaction(async (db) => {
+    await lockOutcomes(db, userId);
+    // Who was deleted meanwhile is in these sums: the next look adds up anew.
+    if ((await findTellingCircle(db, userId)) !== circleId || (await findNotCounted(db, userId)) !== changes)
+      return;
+    await replaceOutcomes(db, userId, circleId, outcomes, changes);
+  });
 }
 
 /** All schools pooled, drill by drill, as one circle is told of them: what is below the limit is not even counted. */

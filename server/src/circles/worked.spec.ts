@@ -1,4 +1,4 @@
-import { demoScenario, SCHOOL } from '@doceo/demo';
+import { demoScenario, LEAD, SCHOOL } from '@doceo/demo';
 import { randomUUID } from 'node:crypto';
 import { rows, write } from '../db/pool';
 import { type Agent, type TestApp, testApp } from '../testing/test-app';
@@ -73,6 +73,25 @@ describe('what worked, over the schools that tell', () => {
     );
     const pause = drill(await worked(), 'count-the-pause');
     expect(pause?.['students']).toBe(30);
+  });
+
+  it('never keeps what it added up of a student who goes meanwhile', async () => {
+    for (const { id } of scenario.students.list.slice(1, 4)) {
+      // An entry more or a student less: each look adds up anew.
+      await write(test.pool, 'UPDATE students SET record_no = record_no + 1 WHERE owner_id = ?', [LEAD.id]);
+      await Promise.all([worked(), lead.delete(`/api/students/${id}`).expect(200)]);
+      const [left] = await rows<{ count: number }>(
+        test.pool,
+        'SELECT COUNT(*) AS count FROM students WHERE owner_id = ?',
+        [LEAD.id],
+      );
+      const kept = await rows<{ students: number }>(
+        test.pool,
+        'SELECT students FROM drill_outcomes WHERE user_id = ?',
+        [LEAD.id],
+      );
+      expect(kept.filter(({ students }) => students > Number(left?.count))).toEqual([]);
+    }
   });
 
   it('goes with the instructor who leaves the circle, and is nobody else’s to see', async () => {

@@ -1,10 +1,12 @@
+import { setImmediate as letOthersIn } from 'node:timers/promises';
 import { inShape } from '@doceo/contract';
 import { libraryWords, type PlanBody, strandShares } from '@doceo/core';
+import { bePatient, LONG_PATIENCE_MS } from '../db/patience';
 import { type Db, rows, write } from '../db/pool';
 import { curriculumFor } from '../teaching/curriculum';
 
-/** So many are read and noted at once. */
-const BATCH = 100;
+/** So many are read and noted at once; others are answered in between. */
+const BATCH = 20;
 
 /**
  * Notes the words and strands of these plans, by which they are found and listed.
@@ -20,6 +22,7 @@ export async function gatherPlans(
   if (ids.length === 0) return strandsOf;
   const curriculum = await curriculumFor(db, userId);
   for (let from = 0; from < ids.length; from += BATCH) {
+    if (from > 0) await letOthersIn();
     const found = await rows<{ id: string; title: string; body: string; shape: number; version: number }>(
       db,
       'SELECT id, title, body, shape, version FROM plans WHERE id IN (?)',
@@ -43,8 +46,12 @@ export async function gatherPlans(
   return strandsOf;
 }
 
-/** The same for all that the user sees and that changed since; uses plans_ungathered. */
+/**
+ * The same for all that the user sees and that changed since: a few, but for the first search after a migration; uses
+ * plans_ungathered.
+ */
 export async function gatherWords(db: Db, userId: string): Promise<void> {
+  bePatient(LONG_PATIENCE_MS);
   const found = await rows<{ id: string }>(
     db,
     `SELECT p.id FROM plans p LEFT JOIN circle_members m ON m.circle_id = p.circle_id AND m.user_id = ?

@@ -16,7 +16,8 @@ export function planRoutes(router: Router, pool: Pool): void {
   route(router, pool, api.plans.list, 'signed-in', ({ user }) => findPlans(pool, user.id));
 
   route(router, pool, api.plans.library, 'signed-in', async ({ user, query }) => {
-    await gatherWords(pool, user.id);
+    // A page by date alone asks for neither.
+    if (query.words || query.strand) await gatherWords(pool, user.id);
     return findInLibrary(pool, user.id, query);
   });
 

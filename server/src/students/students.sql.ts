@@ -96,6 +96,13 @@ export async function findStudents(db: Db, userId: string): Promise<SavedStudent
   ).map(toStudent);
 }
 
+/** By students_owner. */
+export async function findOwnStudentIds(db: Db, userId: string): Promise<string[]> {
+  return (await rows<{ id: string }>(db, 'SELECT id FROM students WHERE owner_id = ?', [userId])).map(
+    ({ id }) => id,
+  );
+}
+
 /** Of these ids the ones the user may see, in no order; by primary keys. */
 export async function findStudentsById(db: Db, userId: string, ids: string[]): Promise<SavedStudent[]> {
   if (ids.length === 0) return [];
