@@ -19,6 +19,9 @@ export const keepingChangeSchema = z.strictObject({ rule: keepingRuleSchema.null
 /** Days between a rule being set and the first thing that goes by it. */
 export const KEEPING_NOTICE_DAYS = 14;
 
+/** Of so many students is told at most what goes. */
+export const MAX_GOES = 50;
+
 /** How long the user's records are kept, by whose rule, and what goes next. */
 export const keepingSchema = z.strictObject({
   own: keepingRuleSchema.nullable(),
@@ -33,15 +36,19 @@ export const keepingSchema = z.strictObject({
   ),
   /** The shortest of them, which is the one that counts; null where nobody has set any. */
   rule: keepingRuleSchema.nullable(),
-  /** What goes in the next weeks, by day. */
-  goes: z.array(
-    z.strictObject({
-      studentId: idSchema,
-      name: z.string(),
-      what: z.enum(['entries', 'student']),
-      on: dateSchema,
-      entries: z.int(),
-    }),
-  ),
+  /** What goes in the next weeks, by day, the first of it. */
+  goes: z
+    .array(
+      z.strictObject({
+        studentId: idSchema,
+        name: z.string(),
+        what: z.enum(['entries', 'student']),
+        on: dateSchema,
+        entries: z.int(),
+      }),
+    )
+    .max(MAX_GOES),
+  /** Of how many more something goes. */
+  goesBesides: z.int().min(0),
 });
 export type Keeping = z.infer<typeof keepingSchema>;

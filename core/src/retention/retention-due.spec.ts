@@ -21,6 +21,14 @@ describe('what is due to go', () => {
     expect(retentionDue([SAM], entries, RULE, '2026-07-01')[0]).toMatchObject({ due: true, entries: 2 });
   });
 
+  it('tells entries of one day alike, one by one or counted', () => {
+    const singly = ['2023-04-02', '2023-04-02', '2024-07-01'].map((day) => entry('sam', day));
+    const counted = [{ ...entry('sam', '2023-04-02'), count: 2 }, entry('sam', '2024-07-01')];
+    for (const today of ['2025-04-01', '2025-04-02', '2026-07-01', '2028-06-10'])
+      expect(retentionDue([SAM], counted, RULE, today)).toEqual(retentionDue([SAM], singly, RULE, today));
+    expect(retentionDue([SAM], counted, RULE, '2026-07-01')[0]?.entries).toBe(3);
+  });
+
   it('is all of a student who has long not come, and nothing of one who comes yet', () => {
     const entries = [entry('sam', '2023-04-02'), entry('sam', '2025-06-10')];
     expect(retentionDue([SAM], entries, RULE, '2028-06-10')).toEqual([

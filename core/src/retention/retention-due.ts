@@ -18,8 +18,10 @@ export interface KeptStudent {
 
 export interface KeptEntry {
   studentId: string;
-  /** Epoch milliseconds. */
+  /** Epoch milliseconds; its day is that of UTC. */
   atMs: number;
+  /** How many there are of that day, from 1; one where it is left out. */
+  count?: number;
 }
 
 /** Something that goes, of whom and when. */
@@ -58,16 +60,17 @@ export function retentionDue(
   const byStudent = grouped(entries);
   return students
     .flatMap(({ id, addedOn, lastLessonOn }): RetentionDue[] => {
-      const days = (byStudent.get(id) ?? []).map(({ atMs }) => dayOf(atMs)).sort();
+      const own = (byStudent.get(id) ?? []).map(({ atMs, count = 1 }) => ({ day: dayOf(atMs), count }));
+      const days = own.map(({ day }) => day).sort();
       const last = [addedOn, lastLessonOn ?? addedOn, days.at(-1) ?? addedOn].sort().at(-1) as string;
       const goes = monthsLater(last, rule.studentMonths);
       if (goes <= today)
-        return [{ studentId: id, what: 'student', on: goes, due: true, entries: days.length }];
+        return [{ studentId: id, what: 'student', on: goes, due: true, entries: counted(own) }];
       const [oldest] = days;
       if (oldest === undefined) return [{ studentId: id, what: 'student', on: goes, due: false, entries: 0 }];
       const on = monthsLater(oldest, rule.entryMonths);
-      const past = days.filter((day) => monthsLater(day, rule.entryMonths) <= today).length;
-      return [{ studentId: id, what: 'entries', on, due: on <= today, entries: past }];
+      const past = own.filter(({ day }) => monthsLater(day, rule.entryMonths) <= today);
+      return [{ studentId: id, what: 'entries', on, due: on <= today, entries: counted(past) }];
     })
     .sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : a.studentId < b.studentId ? -1 : 1));
 }
@@ -83,6 +86,9 @@ export function retentionDue(
 export function entryGoesOn(atMs: number, months: number): string {
   return monthsLater(dayOf(atMs), inRange('entryMonths', months, 1, MAX_MONTHS));
 }
+
+const counted = (days: readonly { count: number }[]): number =>
+  days.reduce((sum, { count }) => sum + count, 0);
 
 function dayOf(atMs: number): string {
   return new Date(atMs).toISOString().slice(0, 10);

@@ -97,17 +97,13 @@ export async function findKeepers(db: Db): Promise<string[]> {
 /** Where entries of students lie. */
 export type EntryTable = 'events' | 'readings' | 'home_entries';
 
-export interface KeptRecords {
-  students: (KeptStudent & { name: string })[];
-  entries: (KeptEntry & { of: EntryTable; id: string })[];
-}
-
-/**
- * An instructor's students, and of what was written of them the latest of each and all that is older than a day. Uses
- * students_owner, events_age, readings_student, home_entries_student and lesson_students_student.
- */
-export async function findKept(db: Db, userId: string, olderThan: string): Promise<KeptRecords> {
-  const students = await rows<{
+/** An instructor's students, or one of them, and when each came last; uses students_owner, events_age and lesson_students_student. */
+async function findKeptStudents(
+  db: Db,
+  userId: string,
+  only: string | null,
+): Promise<(KeptStudent & { name: string })[]> {
+  const found = await rows<{
     id: string;
     name: string;
     added_on: string;
@@ -119,35 +115,76 @@ export async function findKept(db: Db, userId: string, olderThan: string): Promi
     `SELECT s.id, s.name, DATE(s.added_at) AS added_on,
        (SELECT DATE(MAX(l.starts_at)) FROM lesson_students p JOIN lessons l ON l.id = p.lesson_id
          WHERE p.student_id = s.id) AS last_lesson_on,
-       (SELECT MAX(e.at_ms) FROM events e WHERE e.student_id = s.id) AS last_ms,
+       (SELECT e.at_ms FROM events e WHERE e.student_id = s.id ORDER BY e.at_ms DESC LIMIT 1) AS last_ms,
        (SELECT MAX(r.taken_on) FROM readings r WHERE r.student_id = s.id) AS last_reading
-     FROM students s WHERE s.owner_id = ?`,
-    [userId],
+     FROM students s WHERE s.owner_id = ?${only === null ? '' : ' AND s.id = ?'}`,
+    only === null ? [userId] : [userId, only],
   );
-  const olderMs = Date.parse(`${olderThan}T00:00:00Z`);
-  const old = await rows<{ id: string; student_id: string; at_ms: number; of: EntryTable }>(
+  return found.map((row) => {
+    const lastEntry = row.last_ms === null ? null : new Date(Number(row.last_ms)).toISOString().slice(0, 10);
+    const came = [row.last_lesson_on, lastEntry, row.last_reading].filter((on) => on !== null).sort();
+    return { id: row.id, name: row.name, addedOn: row.added_on, lastLessonOn: came.at(-1) ?? null };
+  });
+}
+
+/** What was written of an instructor's students before a day; uses students_owner, events_age, readings_student and home_entries_student. */
+const older = (told: (table: EntryTable, atMs: string) => string, grouped: string): string =>
+  [
+    ['events', 'e.at_ms', 'e.at_ms'],
+    ['readings', "DATEDIFF(e.taken_on, '1970-01-01') * 86400000", 'e.taken_on'],
+    ['home_entries', 'e.at_ms', 'e.at_ms'],
+  ]
+    .map(
+      ([table, atMs, at]) =>
+        `SELECT ${told(table as EntryTable, atMs as string)} FROM students s JOIN ${table} e ON e.student_id = s.id
+         WHERE s.owner_id = ? AND ${at} < ? ${grouped}`,
+    )
+    .join(' UNION ALL ');
+const OLD_ENTRIES = older((table, atMs) => `e.id, ${atMs} AS at_ms, '${table}' AS \`of\``, '');
+const oldByDay = (only: string | null): string =>
+  older(
+    (_, atMs) => `e.student_id, FLOOR(${atMs} / 86400000) AS day, COUNT(*) AS count`,
+    `${only === null ? '' : 'AND s.id = ?'} GROUP BY e.student_id, day`,
+  );
+
+const olderParams = (userId: string, day: string, only: readonly string[] = []): unknown[] => {
+  const ms = Date.parse(`${day}T00:00:00Z`);
+  return [ms, day, ms].flatMap((at) => [userId, at, ...only]);
+};
+
+/** An instructor's students, or one of them, and how much was written of them before a day, day by day. */
+export async function findKept(
+  db: Db,
+  userId: string,
+  olderThan: string,
+  only: string | null = null,
+): Promise<{ students: (KeptStudent & { name: string })[]; entries: KeptEntry[] }> {
+  const students = await findKeptStudents(db, userId, only);
+  const entries = await rows<{ student_id: string; day: number; count: number }>(
     db,
-    `SELECT e.id, e.student_id, e.at_ms, 'events' AS \`of\` FROM students s JOIN events e ON e.student_id = s.id
-       WHERE s.owner_id = ? AND e.at_ms < ?
-     UNION ALL
-     SELECT r.id, r.student_id, DATEDIFF(r.taken_on, '1970-01-01') * 86400000, 'readings'
-       FROM students s JOIN readings r ON r.student_id = s.id WHERE s.owner_id = ? AND r.taken_on < ?
-     UNION ALL
-     SELECT h.id, h.student_id, h.at_ms, 'home_entries'
-       FROM students s JOIN home_entries h ON h.student_id = s.id WHERE s.owner_id = ? AND h.at_ms < ?`,
-    [userId, olderMs, userId, olderThan, userId, olderMs],
+    oldByDay(only),
+    olderParams(userId, olderThan, only === null ? [] : [only]),
   );
   return {
-    students: students.map((row) => {
-      const lastEntry =
-        row.last_ms === null ? null : new Date(Number(row.last_ms)).toISOString().slice(0, 10);
-      const came = [row.last_lesson_on, lastEntry, row.last_reading].filter((on) => on !== null).sort();
-      return { id: row.id, name: row.name, addedOn: row.added_on, lastLessonOn: came.at(-1) ?? null };
-    }),
-    entries: old.map((row) => ({
-      ...{ of: row.of, id: row.id, studentId: row.student_id, atMs: Number(row.at_ms) },
+    students,
+    entries: entries.map(({ student_id, day, count }) => ({
+      ...{ studentId: student_id, atMs: Number(day) * 86_400_000, count: Number(count) },
     })),
   };
+}
+
+/** Each of these entries. */
+export async function findOld(
+  db: Db,
+  userId: string,
+  olderThan: string,
+): Promise<{ of: EntryTable; id: string; atMs: number }[]> {
+  const found = await rows<{ id: string; at_ms: number; of: EntryTable }>(
+    db,
+    OLD_ENTRIES,
+    olderParams(userId, olderThan),
+  );
+  return found.map(({ id, at_ms, of }) => ({ id, of, atMs: Number(at_ms) }));
 }
 
 /** Call it in a transaction. Uses the primary keys of readings and home_entries, and events_id. */

@@ -1,11 +1,11 @@
-import type { Keeping } from '@doceo/contract';
+import { type Keeping, MAX_GOES } from '@doceo/contract';
 import { entryGoesOn, retentionDue } from '@doceo/core';
 import { DateTime } from 'luxon';
 import { forgetOutcomes } from '../circles/outcomes.sql';
 import type { Db, Pool } from '../db/pool';
 import { deleteStudent } from '../students/privacy.sql';
 import { lockStudent } from '../students/students.sql';
-import { deleteEntries, findKept, findRule, findRules, type CountingRule } from './keeping.sql';
+import { deleteEntries, findKept, findOld, findRule, findRules, type CountingRule } from './keeping.sql';
 
 /** So far ahead is told what goes, days. */
 const AHEAD_DAYS = 31;
@@ -16,14 +16,15 @@ const BATCH = 1000;
 export async function keepingOf(db: Db, userId: string, today: string): Promise<Keeping> {
   const rules = await findRules(db, userId);
   const counting = await findRule(db, userId);
-  if (!counting) return { ...rules, rule: null, goes: [] };
+  if (!counting) return { ...rules, rule: null, goes: [], goesBesides: 0 };
   const until = DateTime.fromISO(today).plus({ days: AHEAD_DAYS }).toISODate() as string;
+  const goes = (await dueOf(db, userId, counting, until))
+    .map(({ on, ...one }) => ({ ...one, on: on < counting.firstOn ? counting.firstOn : on }))
+    .filter(({ on }) => on <= until)
+    .sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : a.name.localeCompare(b.name)));
   return {
-    ...rules,
-    rule: counting.rule,
-    goes: (await dueOf(db, userId, counting, until))
-      .map(({ on, ...one }) => ({ ...one, on: on < counting.firstOn ? counting.firstOn : on }))
-      .filter(({ on }) => on <= until),
+    ...{ ...rules, rule: counting.rule },
+    ...{ goes: goes.slice(0, MAX_GOES), goesBesides: Math.max(0, goes.length - MAX_GOES) },
   };
 }
 
@@ -46,12 +47,12 @@ export async function clearDue(
       students += await pool.transaction(async (db) => {
         await lockStudent(db, studentId);
         // A lesson may have been put down for him meanwhile.
-        const still = await dueOf(db, userId, counting, today);
+        const still = await dueOf(db, userId, counting, today, studentId);
         if (!still.some((one) => one.studentId === studentId && one.what === 'student')) return 0;
         await forgetOutcomes(db, userId);
         return Number(await deleteStudent(db, userId, studentId));
       });
-  const old = (await findKept(pool, userId, olderThan(counting, today))).entries.filter(
+  const old = (await findOld(pool, userId, olderThan(counting, today))).filter(
     ({ atMs }) => entryGoesOn(atMs, rule.entryMonths) <= today,
   );
   for (const table of ['events', 'readings', 'home_entries'] as const) {
@@ -62,9 +63,15 @@ export async function clearDue(
   return { entries: old.length, students };
 }
 
-/** What is due on a day. */
-async function dueOf(db: Db, userId: string, counting: CountingRule, day: string): Promise<Keeping['goes']> {
-  const { students, entries } = await findKept(db, userId, olderThan(counting, day));
+/** What is due on a day, of all or of one student. */
+async function dueOf(
+  db: Db,
+  userId: string,
+  counting: CountingRule,
+  day: string,
+  only: string | null = null,
+): Promise<Keeping['goes']> {
+  const { students, entries } = await findKept(db, userId, olderThan(counting, day), only);
   const names = new Map(students.map(({ id, name }) => [id, name]));
   return retentionDue(students, entries, counting.rule, day)
     .filter(({ due }) => due)

@@ -48,7 +48,7 @@ export function lessonServer(): FakeServer {
     .on(api.pages.list, [])
     .on(api.pages.news, [])
     .on(api.pages.waiting, [])
-    .on(api.keeping.get, { own: null, circles: [], rule: null, goes: [] })
+    .on(api.keeping.get, { own: null, circles: [], rule: null, goes: [], goesBesides: 0 })
     .on(api.readings.list, [])
     .on(api.flyBox.get, { box: { flies: [] }, version: 0 })
     .on(api.rigs.list, [RIG])

@@ -34,6 +34,9 @@ const SPARE = 1.15;
 /** Half the width of a text over a stretch, pixels. */
 const TEXT_PX = 44;
 
+/** Fits are worked out for so long at a stretch, milliseconds. */
+const TURN_MS = 12;
+
 /** Which of the plans that one may use suits the next lesson: by its students, its water and its time. */
 @Component({
   selector: 'doceo-finder',
@@ -103,7 +106,7 @@ export class FinderComponent {
     const at = this.day.waterOf(this.lesson());
     return at ? depthsDrawn(this.drawn.of(at.id, at.water)) : null;
   });
-  /** Fits by plan; they come one after the other, so that the screen answers meanwhile. */
+  /** Fits by plan; they come a few after the other, so that the screen answers meanwhile. */
   private readonly fits = signal<ReadonlyMap<string, LibraryFit>>(new Map());
   protected readonly done = computed(
     () => this.fits().size >= (this.bodies.value()?.plans.length ?? Infinity),
@@ -145,12 +148,16 @@ export class FinderComponent {
       clearTimeout(turn);
       untracked(() => this.fits.set(new Map()));
       if (!lesson || !saved) return;
-      const next = (at: number): void => {
-        const plan = plans[at];
-        if (!plan) return;
-        const fit = libraryFit(curriculum, plan.body, lesson, saved.lengthMin, depths);
-        this.fits.update((fits) => new Map(fits).set(plan.id, fit));
-        turn = setTimeout(() => next(at + 1));
+      const next = (from: number): void => {
+        const until = performance.now() + TURN_MS;
+        const fits = new Map(this.fits());
+        let at = from;
+        do {
+          const plan = plans[at++];
+          if (plan) fits.set(plan.id, libraryFit(curriculum, plan.body, lesson, saved.lengthMin, depths));
+        } while (at < plans.length && performance.now() < until);
+        this.fits.set(fits);
+        if (at < plans.length) turn = setTimeout(() => next(at));
       };
       turn = setTimeout(() => next(0));
     });

@@ -13,6 +13,9 @@ import { LoadFailedComponent } from '../../shared/load-failed.component';
 /** What is put there for whoever sets a rule for the first time: two seasons, and a year more. Typical, and his to change. */
 const TYPICAL: KeepingRule = { entryMonths: 24, studentMonths: 36 };
 
+/** Lines that are shown before more are asked for. */
+const SHOWN = 8;
+
 /** How long records are kept: the rules of the circles and one's own, and what goes next by the shortest of them. */
 @Component({
   selector: 'doceo-keeping',
@@ -62,6 +65,9 @@ export class KeepingComponent {
       .filter(({ mine }) => mine)
       .map(({ circleId, name }) => ({ value: circleId, text: `all who teach in ${name}` })),
   ]);
+  /** Of whom is told at first what goes; all that came once it is asked for. */
+  protected readonly first = SHOWN;
+  protected readonly whole = signal(false);
   protected readonly setting = signal(false);
   protected readonly place = signal('own');
   protected entryMonths = '';

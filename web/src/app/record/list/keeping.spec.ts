@@ -1,12 +1,12 @@
 import { api, type Keeping } from '@doceo/contract';
-import { CIRCLE, SAM } from '../../../testing/fixtures';
+import { CIRCLE, SAM, uuid } from '../../../testing/fixtures';
 import { lessonServer, show } from '../../../testing/page';
 import { KeepingComponent } from './keeping.component';
 
 const NONE: Keeping = {
   own: null,
   circles: [{ circleId: CIRCLE.id, name: 'River School', rule: null, mine: true }],
-  ...{ rule: null, goes: [] },
+  ...{ rule: null, goes: [], goesBesides: 0 },
 };
 const RULE = { entryMonths: 24, studentMonths: 36 };
 
@@ -67,5 +67,17 @@ describe('how long records are kept', () => {
       '20 Jun 2026Sam Okande 1 entry',
       '30 Jun 2026Kim Ferro the whole record, and the student',
     ]);
+  });
+
+  it('shows a few of many first, and how many there are besides', async () => {
+    const goes = Array.from({ length: 11 }, (_, i) => ({
+      ...{ studentId: uuid(i), name: `Student ${i}`, what: 'entries' as const, on: '2026-06-20', entries: 2 },
+    }));
+    const { page } = await open({ ...NONE, rule: RULE, goes, goesBesides: 30 });
+    const shown = (): number => page.all('li').filter((text) => text.includes('Student')).length;
+    expect(shown()).toBe(8);
+    expect(page.text()).toContain('And something of 30 more students');
+    await page.press('3 more');
+    expect(shown()).toBe(11);
   });
 });
