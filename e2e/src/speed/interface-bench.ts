@@ -75,7 +75,11 @@ function readTrace(trace: string): { fps: number; medianMs: number; slow: number
 async function main(): Promise<void> {
   if (process.argv.includes('screens')) {
     const browser = await launch();
-    return timeScreens(browser).finally(() => browser.close());
+    try {
+      return await timeScreens(browser);
+    } finally {
+      await browser.close();
+    }
   }
   const server = await startServer(await freshDatabase('dragbench'));
   const browser = await launch();

@@ -28,6 +28,10 @@ const SHOWN = 8;
       max-width: 640px;
     }
 
+    h3 {
+      margin-top: 12px;
+    }
+
     ul {
       list-style: none;
       margin: 8px 0;
