@@ -62,6 +62,7 @@ import { route } from './route';
 import { Ledger } from '../backup/ledger';
 import { accessLog } from './access-log';
 import { Built } from './built';
+import { Door } from './door';
 import { HashedFiles } from './hashed-files';
 import { metrics } from './metrics';
 import { jsonOnly, permissions, requestIds, sameSiteOnly, securityHeaders, styleNonce } from './security';
@@ -193,9 +194,13 @@ export function createApp(
     new HashedFiles(join(settings.DOCEO_ROOT, 'dist/student'), '/my'),
     new HashedFiles(join(settings.DOCEO_ROOT, 'dist/web'), ''),
   ];
+  const door = new Door();
   return {
     app: (request, response) => {
-      if (!files.some((one) => one.answer(request, response))) app(request, response);
+      if (files.some((one) => one.answer(request, response))) return;
+      const isAtTheDoor = request.method === 'POST' && request.url?.startsWith(api.session.signIn.path);
+      if (isAtTheDoor) door.enter(() => app(request, response));
+      else app(request, response);
     },
     close: async () => {
       session.close();

@@ -1,0 +1,39 @@
+import { Door } from './door';
+
+describe('the door', () => {
+  let seen: string[];
+  let door: Door;
+  beforeEach(() => {
+    jest.useFakeTimers();
+    [seen, door] = [[], new Door()];
+  });
+  afterEach(() => jest.useRealTimers());
+  const comes = (who: string): void => door.enter(() => seen.push(who));
+
+  it('lets the first in at once, and each of the others some milliseconds after the one before', () => {
+    for (const who of ['a', 'b', 'c']) comes(who);
+    expect(seen).toEqual(['a']);
+    jest.advanceTimersByTime(6);
+    expect(seen).toEqual(['a', 'b']);
+    jest.advanceTimersByTime(6);
+    expect(seen).toEqual(['a', 'b', 'c']);
+  });
+
+  it('is open for whoever comes when nobody stands there', () => {
+    comes('a');
+    jest.advanceTimersByTime(6);
+    comes('b');
+    expect(seen).toEqual(['a', 'b']);
+  });
+
+  it('goes on when one stumbles', () => {
+    expect(() =>
+      door.enter(() => {
+        throw new Error('stumbled');
+      }),
+    ).toThrow('stumbled');
+    comes('b');
+    jest.advanceTimersByTime(6);
+    expect(seen).toEqual(['b']);
+  });
+});
