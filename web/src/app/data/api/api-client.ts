@@ -123,11 +123,17 @@ export class ApiClient {
     return this.signedIn(() => this.lasting(endpoint, {}, pages));
   }
 
-  /** What a screen can do without: the server's answer or this device's copy, and null at once where there is neither. */
+  /**
+   * What a screen can do without: the server's answer or this device's copy, and null at once where there is neither. For
+   * want of a server it is asked for anew when that is back, as a copy is.
+   */
   ifThere<P, Q, B, R>(endpoint: Endpoint<P, Q, B, R>, input: Input<P, Q, B> = {}): Observable<R | null> {
     return this.withCopy(endpoint, input, this.once(endpoint, input)).pipe(
       map((answer) => answer.value),
-      catchError(() => of(null)),
+      catchError((error: unknown) => {
+        if (isAway(error)) this.markStale(keyOf(endpoint, input), true);
+        return of(null);
+      }),
     );
   }
 

@@ -4,6 +4,7 @@ import { api, type SavedLesson } from '@doceo/contract';
 import { lastValueFrom } from 'rxjs';
 import { FakeServer, Refusal, withServer } from '../../../testing/fake-server';
 import { LESSON, PLAN, uuid } from '../../../testing/fixtures';
+import { ApiClient } from '../api/api-client';
 import { LessonList } from './lesson-list';
 import { lessonsBesides, lessonWith } from './lessons-besides';
 
@@ -87,7 +88,7 @@ describe('the lessons that a device knows', () => {
     const there = TestBed.runInInjectionContext(() => lessonsBesides(() => [{ planId: planId() }]));
     await settled();
     // Not before those around now are there.
-    expect([there(), server.calls.length]).toEqual([false, 0]);
+    expect([there(), server.calls.length]).toEqual([null, 0]);
     await load();
     await settled();
     expect([there(), ...days().slice(0, 3)]).toEqual([true, 3, 4, 80]);
@@ -95,6 +96,23 @@ describe('the lessons that a device knows', () => {
     await settled();
     expect(days().slice(0, 3)).toEqual([3, 4, 80]);
     expect(server.of(api.lessons.list).filter(({ query }) => query['planId'])).toHaveLength(2);
+  });
+
+  it('say so where nobody tells of them, and are looked for when the server is back', async () => {
+    server.on(api.lessons.list, ({ query }) => {
+      if (query['ids']) throw new Refusal(0);
+      return all.slice(80, 100);
+    });
+    const found = TestBed.runInInjectionContext(() => lessonWith(() => lesson(2).id));
+    await load();
+    await settled();
+    expect([found.lesson(), found.looked()]).toEqual([null, false]);
+    // The application looks for the server while something is missing for want of it.
+    expect(TestBed.inject(ApiClient).fromDevice()).toBe(true);
+    server.on(api.lessons.list, ({ query }) => (query['ids'] ? [lesson(2)] : all.slice(80, 100)));
+    await load();
+    await settled();
+    expect([found.lesson()?.id, found.looked()]).toEqual([lesson(2).id, true]);
   });
 
   it('find one by its id, asking only for what is not known', async () => {

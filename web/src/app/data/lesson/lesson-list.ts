@@ -28,7 +28,7 @@ export class LessonList {
       switchMap((around) =>
         chosenId === null || around.some(({ id }) => id === chosenId)
           ? of({ around, chosen: [] })
-          : this.ask({ ids: chosenId }).pipe(map((chosen) => ({ around, chosen }))),
+          : this.ask({ ids: chosenId }).pipe(map((chosen) => ({ around, chosen: chosen ?? [] }))),
       ),
       tap(({ around, chosen }) => {
         this.known.set([]);
@@ -41,16 +41,21 @@ export class LessonList {
     );
   }
 
-  /** Fetches others besides, page by page; without a network those alone of which this device has a copy. */
-  besides(query: LessonQuery): Observable<unknown> {
+  /**
+   * Fetches others besides, page by page; without a network those of which this device has a copy.
+   *
+   * @returns whether all were told
+   */
+  besides(query: LessonQuery): Observable<boolean> {
     return this.ask(query).pipe(
       expand((page) => {
-        const [first, last] = [page[0], page.at(-1)];
-        const isLast = page.length < MAX_LISTED_LESSONS || first?.startsAt === last?.startsAt;
+        const [first, last] = [page?.[0], page?.at(-1)];
+        const isLast = !page || page.length < MAX_LISTED_LESSONS || first?.startsAt === last?.startsAt;
         return isLast || !query.from ? EMPTY : this.ask({ ...query, from: last?.startsAt });
       }),
-      tap((page) => this.put(page)),
+      tap((page) => this.put(page ?? [])),
       last(),
+      map((page) => page !== null),
     );
   }
 
@@ -65,7 +70,8 @@ export class LessonList {
     this.known.update((list) => list.filter((lesson) => lesson.id !== id));
   }
 
-  private ask(query: LessonQuery): Observable<SavedLesson[]> {
-    return this.client.ifThere(api.lessons.list, { query }).pipe(map((found) => found ?? []));
+  /** Null where nobody tells. */
+  private ask(query: LessonQuery): Observable<SavedLesson[] | null> {
+    return this.client.ifThere(api.lessons.list, { query });
   }
 }

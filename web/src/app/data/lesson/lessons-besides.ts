@@ -7,9 +7,9 @@ import { LessonList } from './lesson-list';
 /**
  * Has lessons in the list besides those around now: of a plan, of a time, or by ids. Call it where things are injected.
  *
- * @returns whether all is there that can be had
+ * @returns whether all are there; null while it looks, and false where neither the server nor this device tells of them
  */
-export function lessonsBesides(asked: () => readonly LessonQuery[] | null): Signal<boolean> {
+export function lessonsBesides(asked: () => readonly LessonQuery[] | null): Signal<boolean | null> {
   const list = inject(LessonList);
   const found = fetched(
     // Not before those around now are there, and anew when they are.
@@ -19,11 +19,11 @@ export function lessonsBesides(asked: () => readonly LessonQuery[] | null): Sign
       return queries?.length ? forkJoin(queries.map((query) => list.besides(query))) : of([]);
     },
   );
-  return computed(() => found.value() !== null);
+  return computed(() => found.value()?.every(Boolean) ?? null);
 }
 
 /** The same for lessons by their ids; those that are known are not asked for. */
-export function lessonsById(ids: () => readonly string[]): Signal<boolean> {
+export function lessonsById(ids: () => readonly string[]): Signal<boolean | null> {
   const list = inject(LessonList);
   return lessonsBesides(() => {
     const known = new Set(list.lessons().map(({ id }) => id));
@@ -34,10 +34,10 @@ export function lessonsById(ids: () => readonly string[]): Signal<boolean> {
   });
 }
 
-/** One lesson, wherever it lies, and whether it was looked for. Call it where things are injected. */
+/** One lesson, wherever it lies, and whether it could be looked for. Call it where things are injected. */
 export function lessonWith(id: () => string): {
   lesson: Signal<SavedLesson | null>;
-  looked: Signal<boolean>;
+  looked: Signal<boolean | null>;
 } {
   const list = inject(LessonList);
   const looked = lessonsById(() => [id()]);

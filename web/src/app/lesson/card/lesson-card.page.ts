@@ -14,7 +14,7 @@ import { needsText, dayText, firstName, spanText, timeText, withText } from '../
 import { readOnText } from '../../parts/dates';
 import { WhoTeachesComponent } from '../assist/who-teaches.component';
 import { CardBackComponent } from './card-back.component';
-import { NoSuchComponent } from '../../shared/no-such.component';
+import { NoSuchLessonComponent } from '../../shared/lesson/no-such-lesson.component';
 import { OnePageDirective } from '../../parts/one-page.directive';
 import { TeachingStore } from '../../data/teaching/teaching-store';
 import { lessonWith } from '../../data/lesson/lessons-besides';
@@ -27,7 +27,7 @@ import { lessonWith } from '../../data/lesson/lessons-besides';
     OnePageDirective,
     LessonDialogComponent,
     LoadFailedComponent,
-    NoSuchComponent,
+    NoSuchLessonComponent,
     RouterLink,
     WhoTeachesComponent,
   ],

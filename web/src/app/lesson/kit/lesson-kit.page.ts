@@ -12,7 +12,7 @@ import { kitName, priceText, shortText } from '../../data/lesson/kit-texts';
 import { packingAmount, packingLines, packingSpares, type PackingLine } from '../../data/lesson/packing';
 import { dayText } from '../../data/lesson/lesson-texts';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
-import { NoSuchComponent } from '../../shared/no-such.component';
+import { NoSuchLessonComponent } from '../../shared/lesson/no-such-lesson.component';
 import { taughtIn } from '../../data/lesson/taught';
 import { OnePageDirective } from '../../parts/one-page.directive';
 import { TeachingStore } from '../../data/teaching/teaching-store';
@@ -25,7 +25,7 @@ interface Line extends PackingLine {
 /** What to pack for a lesson: gear of its drills, material, flies and shot of its rigs, with spares; ticked off as it is packed. */
 @Component({
   selector: 'doceo-lesson-kit',
-  imports: [OnePageDirective, LoadFailedComponent, NoSuchComponent, RouterLink],
+  imports: [OnePageDirective, LoadFailedComponent, NoSuchLessonComponent, RouterLink],
   templateUrl: './lesson-kit.page.html',
   styleUrl: './lesson-kit.page.css',
 })
@@ -48,7 +48,7 @@ export class LessonKitPage implements OnInit {
   private readonly ticked = signal<ReadonlySet<string>>(new Set());
 
   protected readonly leastHours = MIN_HOURS;
-  protected readonly loaded = computed(() => this.plan() !== null && this.before());
+  protected readonly loaded = computed(() => this.plan() !== null && this.before() !== null);
   protected readonly when = computed(() => {
     const lesson = this.lesson();
     return lesson

@@ -135,7 +135,7 @@ export class CourseView {
     const course = this.course();
     if (
       !course ||
-      !this.looked() ||
+      this.looked() === null ||
       !this.plans.value() ||
       !this.records.loaded() ||
       this.goals().length === 0

@@ -69,15 +69,7 @@ const ASKED_DAYS = 14;
         @if (opened(); as lesson) {
           <doceo-week-lesson [lesson]="lesson" />
         } @else if (day.lessons().length > 0) {
-          <h2>
-            {{
-              shownCount() > 0
-                ? 'Choose a lesson'
-                : here()
-                  ? 'No lesson in these weeks'
-                  : 'Looking for lessons …'
-            }}
-          </h2>
+          <h2>{{ shownCount() > 0 ? 'Choose a lesson' : emptyText() }}</h2>
           <p>It is moved, repeated or cancelled here.</p>
           @if (next(); as lesson) {
             <p>
@@ -161,7 +153,7 @@ export class WeeksPage {
       : '';
   });
   /** Those of the weeks that are shown, however long ago, with a day more on both sides for waters elsewhere on the globe. */
-  protected readonly here = lessonsBesides(() => {
+  private readonly here = lessonsBesides(() => {
     const monday = DateTime.fromISO(this.monday(), { zone: 'utc' });
     const [from, until] = [monday.minus({ days: 1 }), monday.plus({ weeks: WEEKS, days: 1 })].map((at) =>
       at.toISO(),
@@ -196,6 +188,11 @@ export class WeeksPage {
         marks: this.marks().filter(({ date }) => dates.has(date)),
       };
     });
+  });
+  protected readonly emptyText = computed(() => {
+    const here = this.here();
+    if (here === null) return 'Looking for lessons …';
+    return here ? 'No lesson in these weeks' : 'Lessons of these weeks are not on this device';
   });
   protected readonly shownCount = computed(() =>
     this.weeks().reduce((count, { marks }) => count + marks.length, 0),

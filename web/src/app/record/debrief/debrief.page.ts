@@ -74,7 +74,7 @@ export class DebriefPage {
     ...new Set((this.events() ?? []).map(({ lessonId }) => lessonId)),
   ]);
   private readonly looked = lessonsById(this.named);
-  protected readonly loaded = computed(() => this.events() !== null && this.looked());
+  protected readonly loaded = computed(() => this.events() !== null && this.looked() !== null);
   /** Lessons with something on the record of this student, the last one first. */
   protected readonly lessons = computed(() => {
     const seen = new Set(this.named());

@@ -18,7 +18,7 @@ import { lessonsById } from '../../data/lesson/lessons-besides';
     <h2>The student’s own data</h2>
     <div class="row">
       <button type="button" class="btn small" (click)="saveAll()">Everything, as JSON</button>
-      <button type="button" class="btn small" [disabled]="!named()" (click)="saveCsv()">
+      <button type="button" class="btn small" [disabled]="named() === null" (click)="saveCsv()">
         Record, as CSV
       </button>
     </div>

@@ -10,7 +10,7 @@ import { ReadingStore } from '../../data/records/reading-store';
 import { ChoiceFieldComponent } from '../../parts/fields/choice-field.component';
 import { OnePageDirective } from '../../parts/one-page.directive';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
-import { NoSuchComponent } from '../../shared/no-such.component';
+import { NoSuchLessonComponent } from '../../shared/lesson/no-such-lesson.component';
 import type { TiedBy } from '../../shared/rig/rig-rows';
 import { RigSheetComponent } from '../card/rig-sheet.component';
 import { lessonWith } from '../../data/lesson/lessons-besides';
@@ -37,7 +37,7 @@ const EVERYBODY = '';
   imports: [
     ChoiceFieldComponent,
     LoadFailedComponent,
-    NoSuchComponent,
+    NoSuchLessonComponent,
     OnePageDirective,
     RigSheetComponent,
     RouterLink,
