@@ -75,7 +75,7 @@ import { TimelineComponent } from './timeline/timeline.component';
 import { DocumentToldComponent } from '../shared/documents/document-told.component';
 import { NoSuchComponent } from '../shared/no-such.component';
 import { TeachingStore } from '../data/teaching/teaching-store';
-import { lessonsBesides } from '../data/lesson/lessons-besides';
+import { lessonsBesides } from '../data/known/lessons-besides';
 
 /** The plan on a timeline, its check beside it, the library below. */
 @Component({

@@ -18,7 +18,7 @@ import { ApiClient } from '../data/api/api-client';
 import { DayStore } from '../data/lesson/day-store';
 import { localDate } from '../data/lesson/local-date';
 import { dayText } from '../data/lesson/lesson-texts';
-import { allStudents } from '../data/lesson/all-students';
+import { allStudents } from '../data/known/all-students';
 
 interface Part {
   name: string;

@@ -24,7 +24,7 @@ import {
 import { forkJoin, map, type Observable, of, switchMap, tap } from 'rxjs';
 import { ApiClient } from '../api/api-client';
 import type { ApiError } from '../api/api-error';
-import { allStudents } from './all-students';
+import { allStudents } from '../known/all-students';
 import { endMs } from './bare-lesson';
 import { BankStore } from './bank-store';
 import { DeviceCopies } from '../device/device-copies';
@@ -35,7 +35,7 @@ import { FitStore } from '../records/fit-store';
 import { eventsOf } from '../records/group-records';
 import { DrawnWaters } from './drawn-waters';
 import { KitStore } from './kit-store';
-import { LessonList } from './lesson-list';
+import { LessonList } from '../known/lesson-list';
 import { sunAt } from './sun-at';
 import { MomentStore, type Spot, type WaterMoment } from './moment-store';
 import { TeachingStore } from '../teaching/teaching-store';

@@ -11,6 +11,7 @@ import {
 import { forkJoin, map, type Observable, of } from 'rxjs';
 import { ApiClient } from '../api/api-client';
 import { fetched } from '../api/fetched';
+import { inParts } from '../api/in-parts';
 import { TeachingStore } from '../teaching/teaching-store';
 import { FitStore } from './fit-store';
 
@@ -63,10 +64,9 @@ export function groupRecords(students: () => readonly string[] | null) {
 
 function ask(client: ApiClient, ids: readonly string[]): Observable<StudentColumns[]> {
   if (ids.length === 0) return of([]);
-  const parts = Array.from({ length: Math.ceil(ids.length / MAX_RECORDS) }, (_, i) =>
-    ids.slice(i * MAX_RECORDS, (i + 1) * MAX_RECORDS).join(','),
-  );
-  return forkJoin(parts.map((part) => client.call(api.records.list, { query: { ids: part } }))).pipe(
-    map((found) => found.flat()),
-  );
+  return forkJoin(
+    inParts(ids, MAX_RECORDS).map((part) =>
+      client.call(api.records.list, { query: { ids: part.join(',') } }),
+    ),
+  ).pipe(map((found) => found.flat()));
 }

@@ -17,7 +17,7 @@ import { CardBackComponent } from './card-back.component';
 import { NoSuchLessonComponent } from '../../shared/lesson/no-such-lesson.component';
 import { OnePageDirective } from '../../parts/one-page.directive';
 import { TeachingStore } from '../../data/teaching/teaching-store';
-import { lessonWith } from '../../data/lesson/lessons-besides';
+import { lessonWith } from '../../data/known/lessons-besides';
 
 /** The lesson on paper, both sides of a sheet: who does what when and what to say; behind it what if, where and what to pack. */
 @Component({

@@ -16,7 +16,7 @@ import { NoSuchLessonComponent } from '../../shared/lesson/no-such-lesson.compon
 import { taughtIn } from '../../data/lesson/taught';
 import { OnePageDirective } from '../../parts/one-page.directive';
 import { TeachingStore } from '../../data/teaching/teaching-store';
-import { lessonsById, lessonWith } from '../../data/lesson/lessons-besides';
+import { lessonsById, lessonWith } from '../../data/known/lessons-besides';
 
 interface Line extends PackingLine {
   key: string;

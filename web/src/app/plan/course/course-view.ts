@@ -25,7 +25,7 @@ import { TeachingStore } from '../../data/teaching/teaching-store';
 import type { CourseRequest } from '../../workers/plans/make-course';
 import { sentCurriculum } from '../../workers/plans/make-plans';
 import { PlanRunner } from '../../workers/plans/plan-runner';
-import { lessonsBesides } from '../../data/lesson/lessons-besides';
+import { lessonsBesides } from '../../data/known/lessons-besides';
 
 /** Changes that are tried for each lesson each time: some seconds for three of them. */
 const TRIES = 2000;

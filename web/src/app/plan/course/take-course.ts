@@ -5,7 +5,7 @@ import { concatMap, from, last, map, type Observable, switchMap } from 'rxjs';
 import { ApiClient } from '../../data/api/api-client';
 import { bareLesson } from '../../data/lesson/bare-lesson';
 import { DayStore } from '../../data/lesson/day-store';
-import { LessonList } from '../../data/lesson/lesson-list';
+import { LessonList } from '../../data/known/lesson-list';
 
 /** Longest title of a plan. */
 const TITLE_MOST = 80;

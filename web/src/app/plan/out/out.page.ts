@@ -20,7 +20,7 @@ import { PlanLinkComponent } from './plan-link.component';
 import { planMarkdown } from './plan-markdown';
 import { type Paper, type PaperKind, planPaper } from './plan-papers';
 import { type SheetDay, sheetOf } from './plan-sheet';
-import { lessonsBesides } from '../../data/lesson/lessons-besides';
+import { lessonsBesides } from '../../data/known/lessons-besides';
 
 const PAPERS: { value: Paper; text: string }[] = [
   { value: 'A4', text: 'A4' },

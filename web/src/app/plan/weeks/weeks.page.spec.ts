@@ -1,10 +1,12 @@
 import { api, type Lesson, type SavedLesson } from '@doceo/contract';
+import Dexie from 'dexie';
+import { IDBFactory } from 'fake-indexeddb';
 import { MessageService } from 'primeng/api';
 import { TestBed } from '@angular/core/testing';
 import type { UndoData } from '../../data/undoable';
-import type { FakeServer } from '../../../testing/fake-server';
+import { type FakeServer, Refusal } from '../../../testing/fake-server';
 import { ALONG, LESSON, uuid, WATER } from '../../../testing/fixtures';
-import { lessonServer, setDate, show } from '../../../testing/page';
+import { lessonServer, setDate, show, until } from '../../../testing/page';
 import { outlookFrom } from '../../../testing/waters';
 import { WeeksPage } from './weeks.page';
 
@@ -49,6 +51,19 @@ describe('the weeks', () => {
     expect(document.querySelectorAll('.night')).toHaveLength(0);
     expect(document.querySelectorAll('.unknown').length).toBeGreaterThan(0);
     expect(page.text()).toContain('No water yet');
+  });
+
+  it('say that lessons may be missing which this device does not have', async () => {
+    Dexie.dependencies.indexedDB = new IDBFactory();
+    server.on(api.lessons.list, ({ query }) => {
+      if (query['from']) throw new Refusal(0);
+      return [LESSON];
+    });
+    const page = await show(WeeksPage, server);
+    await until(() => page.text().includes('lessons of these weeks may be missing'));
+    expect(document.querySelectorAll('.day button')).toHaveLength(1);
+    await page.press('Later ›');
+    await until(() => page.text().includes('No lesson known in these weeks'));
   });
 
   it('leave the lesson of a fellow where he put it', async () => {

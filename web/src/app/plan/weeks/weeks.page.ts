@@ -16,7 +16,7 @@ import { bandDay } from '../../shared/weeks/band-day';
 import { type BandMark, datesFrom } from '../../shared/weeks/band-shape';
 import { DayBandComponent } from '../../shared/weeks/day-band.component';
 import { WeekLessonComponent } from './week-lesson.component';
-import { lessonsBesides } from '../../data/lesson/lessons-besides';
+import { lessonsBesides } from '../../data/known/lessons-besides';
 
 const WEEKS = 4;
 /** Days that are asked for at once. */
@@ -51,6 +51,11 @@ const ASKED_DAYS = 14;
           <p class="small soft">
             No water yet: light and level are drawn once one is there.
             <a routerLink="/water">To the waters</a>
+          </p>
+        }
+        @if (here() === false) {
+          <p class="small" role="status">
+            The server does not answer: lessons of these weeks may be missing that are not on this device.
           </p>
         }
         @for (week of weeks(); track week.number) {
@@ -153,7 +158,7 @@ export class WeeksPage {
       : '';
   });
   /** Those of the weeks that are shown, however long ago, with a day more on both sides for waters elsewhere on the globe. */
-  private readonly here = lessonsBesides(() => {
+  protected readonly here = lessonsBesides(() => {
     const monday = DateTime.fromISO(this.monday(), { zone: 'utc' });
     const [from, until] = [monday.minus({ days: 1 }), monday.plus({ weeks: WEEKS, days: 1 })].map((at) =>
       at.toISO(),
@@ -189,11 +194,9 @@ export class WeeksPage {
       };
     });
   });
-  protected readonly emptyText = computed(() => {
-    const here = this.here();
-    if (here === null) return 'Looking for lessons …';
-    return here ? 'No lesson in these weeks' : 'Lessons of these weeks are not on this device';
-  });
+  protected readonly emptyText = computed(() =>
+    this.here() === null ? 'Looking for lessons …' : `No lesson ${this.here() ? '' : 'known '}in these weeks`,
+  );
   protected readonly shownCount = computed(() =>
     this.weeks().reduce((count, { marks }) => count + marks.length, 0),
   );

@@ -18,7 +18,7 @@ import { NoSuchComponent } from '../../shared/no-such.component';
 import { recordOf } from '../../data/records/record-of';
 import { OnePageDirective } from '../../parts/one-page.directive';
 import { TeachingStore } from '../../data/teaching/teaching-store';
-import { lessonsById } from '../../data/lesson/lessons-besides';
+import { lessonsById } from '../../data/known/lessons-besides';
 
 const PAPERS: { id: Paper; name: string }[] = [
   { id: 'A4', name: 'A4' },

@@ -9,7 +9,7 @@ import type { ApiError } from '../../data/api/api-error';
 import { DayStore } from '../../data/lesson/day-store';
 import { download, fileName } from '../../data/download';
 import { TeachingStore } from '../../data/teaching/teaching-store';
-import { lessonsById } from '../../data/lesson/lessons-besides';
+import { lessonsById } from '../../data/known/lessons-besides';
 
 /** What belongs to the student: take it along, see who looked, or have it deleted. */
 @Component({

@@ -13,7 +13,7 @@ import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { NoSuchLessonComponent } from '../../shared/lesson/no-such-lesson.component';
 import type { TiedBy } from '../../shared/rig/rig-rows';
 import { RigSheetComponent } from '../card/rig-sheet.component';
-import { lessonWith } from '../../data/lesson/lessons-besides';
+import { lessonWith } from '../../data/known/lessons-besides';
 
 /** A rig on the card of one student. */
 interface Card {

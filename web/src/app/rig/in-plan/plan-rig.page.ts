@@ -29,7 +29,7 @@ import { ProblemListComponent } from '../../parts/problem-list.component';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { NoSuchComponent } from '../../shared/no-such.component';
 import { RigDrawingComponent } from '../drawing/rig-drawing.component';
-import { lessonsBesides } from '../../data/lesson/lessons-besides';
+import { lessonsBesides } from '../../data/known/lessons-besides';
 
 /** Depths that can be tried, metres. */
 const SHALLOWEST_M = 0.2;

@@ -8,7 +8,7 @@ import {
 } from '@doceo/contract';
 import { EMPTY, expand, last, map, type Observable, of, switchMap, tap } from 'rxjs';
 import { ApiClient } from '../api/api-client';
-import { asToldNow } from './bare-lesson';
+import { asToldNow } from '../lesson/bare-lesson';
 
 /** The lessons that this device knows: those around now, all that are to come, and others once a screen asked for them. */
 @Injectable({ providedIn: 'root' })

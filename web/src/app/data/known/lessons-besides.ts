@@ -2,6 +2,7 @@ import { computed, inject, type Signal } from '@angular/core';
 import { type LessonQuery, MAX_LISTED_LESSONS, type SavedLesson } from '@doceo/contract';
 import { forkJoin, of } from 'rxjs';
 import { fetched } from '../api/fetched';
+import { inParts } from '../api/in-parts';
 import { LessonList } from './lesson-list';
 
 /**
@@ -28,9 +29,7 @@ export function lessonsById(ids: () => readonly string[]): Signal<boolean | null
   return lessonsBesides(() => {
     const known = new Set(list.lessons().map(({ id }) => id));
     const missing = ids().filter((id) => !known.has(id));
-    return Array.from({ length: Math.ceil(missing.length / MAX_LISTED_LESSONS) }, (_, i) => ({
-      ids: missing.slice(i * MAX_LISTED_LESSONS, (i + 1) * MAX_LISTED_LESSONS).join(','),
-    }));
+    return inParts(missing, MAX_LISTED_LESSONS).map((part) => ({ ids: part.join(',') }));
   });
 }
 
