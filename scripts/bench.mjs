@@ -4,30 +4,12 @@ import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { buildPrograms, buildWeb } from './lib/build.mjs';
 import { startDatabase } from './lib/database.mjs';
+import { initialFiles } from './lib/initial-files.mjs';
 import { ensureDependencies, ensurePackages } from './lib/setup.mjs';
 import { ROOT, run, tryRun } from './lib/shell.mjs';
 
 /** Compressed size at which the first download should stay below, bytes. */
 const DOWNLOAD_AIM = 350_000;
-
-/** Files the page asks for at once: those named in it, and what their modules import statically. */
-function initialFiles(folder) {
-  const html = readFileSync(join(folder, 'index.html'), 'utf8');
-  const wanted = [...html.matchAll(/(?:src|href)="([\w.-]+\.(?:js|css))"/g)].map((match) => match[1]);
-  const seen = new Set();
-  while (wanted.length > 0) {
-    const file = wanted.pop();
-    if (seen.has(file)) continue;
-    seen.add(file);
-    if (file.endsWith('.js'))
-      wanted.push(
-        ...[
-          ...readFileSync(join(folder, file), 'utf8').matchAll(/(?:from|import)\s*"\.\/([\w.-]+\.js)"/g),
-        ].map((match) => match[1]),
-      );
-  }
-  return [...seen];
-}
 
 ensurePackages(['mariadb-server', 'chromium']);
 ensureDependencies();
@@ -38,7 +20,7 @@ const database = await startDatabase(data, { fast: true });
 try {
   const env = { ...process.env, DOCEO_ROOT: ROOT, DOCEO_TEST_DB_URL: database.url };
   const parts = process.argv.slice(2);
-  const ofInterface = parts.filter((part) => part === 'screens');
+  const ofInterface = parts.filter((part) => ['screens', 'visit'].includes(part));
   // What is named is measured, and without a name everything.
   if (parts.length === 0 || parts.length > ofInterface.length)
     run(process.execPath, [join(ROOT, 'dist/bench.mjs'), ...parts], { env });

@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readFileSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { buildServiceWorker, buildWorker, filesToKeep } from './build-worker.mjs';
 import { compressFolder } from './compress.mjs';
 import { LEFT_OUT, REQUIRE } from './packages.mjs';
 import { ROOT, run } from './shell.mjs';
@@ -30,7 +31,10 @@ async function unlessBuilt(name, sources, build) {
     'package-lock.json',
     'tsconfig.base.json',
     'scripts/lib/build.mjs',
+    'scripts/lib/build-worker.mjs',
     'scripts/lib/compress.mjs',
+    'scripts/lib/file-pack.mjs',
+    'scripts/lib/initial-files.mjs',
     'scripts/lib/packages.mjs',
     ...sources,
   ]);
@@ -52,7 +56,8 @@ export async function buildPrograms() {
     bench: 'server/src/bench/main.ts',
     grow: 'server/src/grow/main.ts',
     backup: 'server/src/backup/main.ts',
-    'fit-worker': 'server/src/skill-fit/fit-worker.ts',
+    fit: 'server/src/skill-fit/main.ts',
+    large: 'server/src/large/main.ts',
     screenshots: 'e2e/src/screenshots.ts',
     'interface-bench': 'e2e/src/speed/interface-bench.ts',
   };
@@ -80,64 +85,6 @@ export async function buildPrograms() {
   });
 }
 
-/** Parts of the build that only making a PDF needs: fetched when one is made, not kept on every device. */
-function onlyForPdf(stats) {
-  const { outputs } = JSON.parse(readFileSync(stats, 'utf8'));
-  return new Set(
-    Object.entries(outputs)
-      .filter(([, { inputs }]) => Object.keys(inputs).some((path) => path.includes('node_modules/pdfmake/')))
-      .map(([file]) => file.split('/').at(-1)),
-  );
-}
-
-/** The worker that keeps the application on the device, with the list of what it keeps. */
-function buildServiceWorker() {
-  const folder = join(ROOT, 'dist/web');
-  const stats = join(folder, 'stats.json');
-  const left = onlyForPdf(stats);
-  rmSync(stats);
-  buildWorker('service-worker', folder, '/', (file) => !left.has(file));
-}
-
-/**
- * A worker that keeps a page and its files on the device.
- *
- * @param at where the folder is served
- * @param keeps which of the files it keeps
- */
-function buildWorker(name, folder, at, keeps) {
-  const hashOf = (file) =>
-    createHash('sha256')
-      .update(readFileSync(join(folder, file)))
-      .digest('hex')
-      .slice(0, 16);
-  const files = readdirSync(folder, { recursive: true })
-    .map(String)
-    .filter((file) => statSync(join(folder, file)).isFile())
-    .filter((file) => !/^(index\.html|worker\.js|service-worker\.js|3rdpartylicenses\.txt)$/.test(file))
-    .filter((file) => !file.endsWith('.json') && keeps(file))
-    .sort();
-  const manifest = [
-    { url: at, revision: hashOf('index.html') },
-    ...files.map((file) => ({
-      url: `${at}${file}`,
-      revision: /-[A-Z0-9]{8}\.\w+$/.test(file) ? null : hashOf(file),
-    })),
-  ];
-  const defined = (name, value) => `--define:${name}=${JSON.stringify(value)}`;
-  run('npx', [
-    'esbuild',
-    `web/worker/${name}.ts`,
-    '--bundle',
-    '--minify',
-    '--format=iife',
-    '--log-level=warning',
-    `--outfile=${join(folder, name === 'student-worker' ? 'worker.js' : `${name}.js`)}`,
-    defined('BUILD_FILES', manifest),
-    defined('process.env.NODE_ENV', 'production'),
-  ]);
-}
-
 /** What is shown in other letters than Latin ones, and what only old browsers ask for, is fetched when it is needed. */
 const OTHER_LETTERS = /-(latin-ext|vietnamese)-|\.woff$/;
 
@@ -161,7 +108,9 @@ async function buildStudentPage() {
       console.log('Building the page of a student ...');
       runBuild('student');
       const folder = join(ROOT, 'dist/student');
-      buildWorker('student-worker', folder, '/my/', (file) => !OTHER_LETTERS.test(file));
+      buildWorker('student-worker', folder, '/my/', {
+        files: filesToKeep(folder).filter((file) => !OTHER_LETTERS.test(file)),
+      });
       await compressFolder(folder);
     },
   );
@@ -192,7 +141,7 @@ export async function buildWeb() {
     async () => {
       console.log('Building the web application ...');
       runBuild('web', '--stats-json');
-      buildServiceWorker();
+      buildServiceWorker(join(ROOT, 'dist/web'));
       await compressFolder(join(ROOT, 'dist/web'));
     },
   );

@@ -6,8 +6,8 @@ import { brotliCompress, constants, gzip } from 'node:zlib';
 
 const brotli = promisify(brotliCompress);
 const zip = promisify(gzip);
-/** What is text; letters and pictures are compressed as they are. */
-const TEXT = /\.(js|css|svg|json|txt|webmanifest)$/;
+/** What is text, or a pack of it; letters and pictures are compressed as they are. */
+const TEXT = /\.(js|css|svg|json|txt|webmanifest|bin)$/;
 /** Smaller ones gain nothing. */
 const LEAST_BYTES = 1024;
 

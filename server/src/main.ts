@@ -2,6 +2,7 @@ import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
 import { pino } from 'pino';
+import { LargeProcess } from './large/large-process';
 import { openPool } from './db/pool';
 import { prepareDatabase } from './db/prepare';
 import { createApp } from './http/app';
@@ -24,7 +25,7 @@ const done = await prepareDatabase(
 );
 if (done.length > 0) log.info({ migrations: done }, 'schema brought up to date');
 const pool = openPool(settings.DOCEO_DB_URL);
-const { app, close } = createApp(pool, settings, log);
+const { app, close } = createApp(pool, settings, log, { large: new LargeProcess(settings, log) });
 const server = createServer(app);
 // Longer than proxies and clients keep theirs: none sends a request on a connection that is just being closed.
 server.keepAliveTimeout = 75_000;

@@ -122,6 +122,29 @@ describe('learning parameters from all records', () => {
     expect(Math.abs((home?.trust ?? 0) - HOME)).toBeLessThan(0.15);
   });
 
+  it('stay as they were where nobody has a new attempt', async () => {
+    const before = (await fitted()).skills;
+    await write(test.pool, "UPDATE skill_fits SET fit = JSON_SET(fit, '$.students', 777)");
+    expect((await fitted()).skills['casting.pause']?.students).toBe(777);
+    const { user, lesson } = await ownerOf();
+    const [{ id: studentId } = { id: '' }] = await rows<{ id: string }>(
+      test.pool,
+      'SELECT id FROM students LIMIT 1',
+    );
+    await insertEvents(test.pool, user, [
+      {
+        ...{ id: randomUUID(), lessonId: lesson, studentId, blockId: null, deviceId: randomUUID(), atMs: 5 },
+        body: {
+          ...{ kind: 'attempt', skillId: 'casting.pause', drillId: null },
+          ...{ good: true, faultId: null },
+        },
+      },
+    ]);
+    const { skills } = await fitted();
+    expect(skills['casting.pause']?.attempts).toBe((before['casting.pause']?.attempts ?? 0) + 1);
+    expect(skills['casting.pick-up-lay-down']?.students).toBe(777);
+  });
+
   it('are fitted by one job at a time, and one that broke off is told and does not block the next', async () => {
     await write(test.pool, "UPDATE fit_job SET state = 'running', done = 3, touched_at = UTC_TIMESTAMP(3)");
     const { body } = await lead.post('/api/skill-fit').expect(200);

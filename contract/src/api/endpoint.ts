@@ -23,6 +23,7 @@ export function endpoint<
     describedBody?: z.ZodType;
     reply: z.ZodType<R>;
     slow?: true;
+    maxBytes?: number;
   },
 ): Endpoint<P, Q, B, R> {
   return {
@@ -36,5 +37,6 @@ export function endpoint<
     describedBody: parts.describedBody,
     reply: parts.reply,
     slow: parts.slow,
+    maxBytes: parts.maxBytes,
   };
 }

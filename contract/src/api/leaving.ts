@@ -2,7 +2,13 @@ import * as z from 'zod';
 import { idSchema, okSchema } from '../common';
 import { issueSchema } from '../http/error';
 import { LINK_DAYS, linkTokenSchema, newLinkSchema, planLinkSchema, shownPlanSchema } from '../sharing/links';
-import { COMING_KINDS, HOW_TAKEN, MAX_PLAN_BUNDLE, MAX_PLANS } from '../sharing/plan-bundle';
+import {
+  COMING_KINDS,
+  HOW_TAKEN,
+  MAX_PLAN_BUNDLE,
+  MAX_PLAN_FILE_BYTES,
+  MAX_PLANS,
+} from '../sharing/plan-bundle';
 import { byId, endpoint } from './endpoint';
 
 const fileTextSchema = z.string().max(MAX_PLAN_BUNDLE);
@@ -29,6 +35,7 @@ export const planFilesApi = {
       }),
     ),
     slow: true,
+    maxBytes: MAX_PLAN_FILE_BYTES,
   }),
   take: endpoint('post', '/plans/file/take', 'Take plans of a file, all that are chosen or none', {
     body: z.strictObject({
@@ -41,6 +48,7 @@ export const planFilesApi = {
     }),
     reply: z.strictObject({ added: z.int(), moved: z.int() }),
     slow: true,
+    maxBytes: MAX_PLAN_FILE_BYTES,
   }),
 };
 

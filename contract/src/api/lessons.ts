@@ -7,6 +7,7 @@ import {
   eventQuerySchema,
   eventReceiptSchema,
   eventSchema,
+  MAX_EVENTS_BYTES,
 } from '../lesson/event';
 import {
   alongSchema,
@@ -90,5 +91,6 @@ export const eventsApi = {
     body: eventBatchSchema,
     describedBody: describedEventBatchSchema,
     reply: eventReceiptSchema,
+    maxBytes: MAX_EVENTS_BYTES,
   }),
 };

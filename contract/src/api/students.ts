@@ -12,7 +12,12 @@ import {
   incomingStudentSchema,
   studentAccessSchema,
 } from '../people/access';
-import { deletionEffectSchema, lookSchema, studentFileSchema } from '../people/student-file';
+import {
+  deletionEffectSchema,
+  lookSchema,
+  MAX_STUDENT_FILE,
+  studentFileSchema,
+} from '../people/student-file';
 import { endpoint, byId } from './endpoint';
 
 /** Students and their records. */
@@ -40,6 +45,7 @@ export const studentsApi = {
     body: studentFileSchema,
     reply: savedStudentSchema,
     slow: true,
+    maxBytes: MAX_STUDENT_FILE,
   }),
   deletionPreview: endpoint('get', '/students/:id/deletion-preview', 'What goes when a student is deleted', {
     params: byId,

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { idSchema } from '../common';
 import { drillSchema } from '../curriculum/entries';
-import { layerUpdateSchema, shownLayerSchema, teachingSchema } from '../curriculum/layer';
+import { layerUpdateSchema, MAX_LAYER_BYTES, shownLayerSchema, teachingSchema } from '../curriculum/layer';
 import { fitStatusSchema } from '../people/skill-fit';
 import { endpoint, byId } from './endpoint';
 
@@ -18,6 +18,7 @@ export const teachingApi = {
   update: endpoint('put', '/teaching', 'Save what I teach', {
     body: layerUpdateSchema,
     reply: teachingSchema,
+    maxBytes: MAX_LAYER_BYTES,
   }),
   show: endpoint('put', '/teaching/shown', 'Show what I teach to a circle; null for nobody', {
     body: z.strictObject({ circleId: idSchema.nullable() }),
@@ -34,6 +35,7 @@ export const teachingApi = {
     params: byId,
     body: layerUpdateSchema,
     reply: teachingSchema,
+    maxBytes: MAX_LAYER_BYTES,
   }),
 };
 

@@ -8,7 +8,7 @@ import {
   MAX_READINGS,
   outlookQuerySchema,
 } from '../water/conditions';
-import { lakeSchema, savedLakeSchema } from '../water/lake';
+import { lakeSchema, MAX_LAKE_BYTES, savedLakeSchema } from '../water/lake';
 import { calendarSchema } from '../rig/fly-box';
 import { savedWaterSchema, waterChangeSchema, waterDeletionSchema, waterSchema } from '../water/water';
 import { endpoint, byId } from './endpoint';
@@ -87,6 +87,7 @@ export const watersApi = {
     params: byId,
     body: z.strictObject({ lake: lakeSchema, baseVersion: z.int().min(0) }),
     reply: savedLakeSchema,
+    maxBytes: MAX_LAKE_BYTES,
   }),
   saveReadings: endpoint('put', '/waters/:id/readings', 'Readings over the station; the same id replaces', {
     params: byId,

@@ -16,5 +16,7 @@ export interface Endpoint<Params = unknown, Query = unknown, Body = unknown, Rep
   describedBody?: z.ZodType | undefined;
   /** Brings or takes a whole record, and may take its time. */
   slow?: boolean | undefined;
+  /** The largest body in bytes, where it may be larger than the bodies of the others. */
+  maxBytes?: number | undefined;
   reply: z.ZodType<Reply>;
 }

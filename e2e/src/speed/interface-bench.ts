@@ -6,6 +6,7 @@ import { DESK, launch, openTab, PHONE, settled, signIn } from '../lib/browser';
 import { freshDatabase, startServer } from '../lib/server';
 import { timeScreens } from './screens-bench';
 import { timeSoundings } from './soundings-bench';
+import { timeVisits } from './visit-bench';
 
 /** A frame at sixty a second, milliseconds. */
 const FRAME_MS = 1000 / 60;
@@ -71,12 +72,17 @@ function readTrace(trace: string): { fps: number; medianMs: number; slow: number
   };
 }
 
+/** What can be measured alone. */
+const PARTS = { screens: timeScreens, visit: timeVisits };
+
 /** All of it, or what is named. */
 async function main(): Promise<void> {
-  if (process.argv.includes('screens')) {
+  const named = Object.entries(PARTS).filter(([name]) => process.argv.includes(name));
+  if (named.length > 0) {
     const browser = await launch();
     try {
-      return await timeScreens(browser);
+      for (const [, time] of named) await time(browser);
+      return;
     } finally {
       await browser.close();
     }
@@ -107,7 +113,7 @@ async function main(): Promise<void> {
     await timeTaps(browser, server.url);
     await timeSoundings(browser, server.url);
     await timeBenches(browser, server.url);
-    await timeScreens(browser);
+    for (const time of Object.values(PARTS)) await time(browser);
   } finally {
     await browser.close();
     await server.stop();

@@ -27,7 +27,8 @@ export function accountRoutes(
     return { ok: true as const };
   });
 
-  route(router, pool, api.account.file, 'signed-in', async ({ user, body, request, log }) => {
+  route(router, pool, api.account.file, 'signed-in', async ({ user, body, request, log, passOnIf }) => {
+    passOnIf(true);
     await confirm(user, body.password, request);
     log.info({ userId: user.id }, 'account taken along');
     return accountFile(pool, user);

@@ -1,28 +1,23 @@
-import { readdirSync, statSync } from 'node:fs';
-import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
 import { demoScenario } from '@doceo/demo';
+import { type FitStatus, MAX_STUDENT_EVENTS, type StudentFile } from '@doceo/contract';
 import type { Lake } from '@doceo/core';
-import { emptyDatabase, ROOT } from '../testing/test-database';
+import { emptyDatabase } from '../testing/test-database';
 import { median } from './median';
-import { ask, cpuMs, ended, type Running, signIn, started } from './running-server';
+import { slowestBeside } from './probe';
+import { ask, ended, type Running, signIn, started } from './running-server';
 
 /** What nobody else may wait for longer, because of one request. */
 const AIM_MS = 50;
-/** What a first visit may cost the server. */
-const VISIT_AIM_MS = 30;
-const VISITS = 10;
-/** How often somebody else asks while the server is busy. */
-const EVERY_MS = 15;
 
-/** How long somebody else waits beside a flood and beside heavy requests, and what a first visit costs the server. */
+/** How long somebody else waits beside a flood and beside the largest requests. */
 export async function benchBeside(): Promise<void> {
   const server = await started(await emptyDatabase('bench_beside'));
   for (let i = 0; i < 200; i++) await ask(server, '/api/session');
-  const others = await waits(server, () => wait(2000));
+  const others = await waits(server, () => wait(2000), 3);
   console.log(`\nsomebody else, alone: ${others.toFixed(0)} ms at the slowest`);
-  const told = async (what: string, busy: () => Promise<unknown>): Promise<void> => {
-    const slowest = await waits(server, busy);
+  const told = async (what: string, busy: (run: number) => Promise<unknown>, runs = 3): Promise<void> => {
+    const slowest = await waits(server, busy, runs);
     console.log(
       `  beside ${what}: ${slowest.toFixed(0)} ms at the slowest (${(slowest / AIM_MS).toFixed(2)} of the aim)`,
     );
@@ -30,30 +25,31 @@ export async function benchBeside(): Promise<void> {
   await told('200 who sign in at once', () => signInFlood(server));
   await told('the description of the API', () => ask(server, '/api/openapi.json'));
   await told('a lake of 100 pieces of 2000 corners', () => saveLake(server));
-  const before = cpuMs(server);
-  for (let i = 0; i < VISITS; i++) await visit(server);
-  const each = (cpuMs(server) - before) / VISITS;
-  console.log(
-    `a first visit: ${each.toFixed(0)} ms of the server's processor (${(each / VISIT_AIM_MS).toFixed(2)} of the aim)`,
+  const records = await Promise.all([0, 1, 2].map(() => largeRecord(server)));
+  await told(`a record of ${MAX_STUDENT_EVENTS} entries that is taken in`, (run) =>
+    drained(server, '/api/students/import', { method: 'POST', body: records[run]?.file }),
   );
+  // They are made once: a second time there is nothing to do.
+  await told(
+    'where students stand, with such records new',
+    () => drained(server, '/api/records/progress'),
+    1,
+  );
+  await told('one of them given out', () => drained(server, `/api/students/${records[0]?.id}/export`));
+  await told('one of them opened', () => drained(server, `/api/events?studentId=${records[0]?.id}`));
+  await told('one of them in a group', () => drained(server, `/api/records?ids=${records[0]?.id}`));
+  await told('a fit of learning parameters', () => fit(server));
   await ended(server);
 }
 
-/** The longest that a small request takes while something else goes on, milliseconds; the median of three runs. */
-async function waits(server: Running, busy: () => Promise<unknown>): Promise<number> {
+/** The same as the median of some runs. */
+async function waits(
+  server: Running,
+  busy: (run: number) => Promise<unknown>,
+  runs: number,
+): Promise<number> {
   const slowest: number[] = [];
-  for (let run = 0; run < 3; run++) {
-    let over = false;
-    const work = busy().finally(() => (over = true));
-    const took: Promise<number>[] = [];
-    while (!over) {
-      const from = performance.now();
-      took.push(ask(server, '/api/session').then(() => performance.now() - from));
-      await wait(EVERY_MS);
-    }
-    await work;
-    slowest.push(Math.max(...(await Promise.all(took))));
-  }
+  for (let run = 0; run < runs; run++) slowest.push(await slowestBeside(server, () => busy(run)));
   return median(slowest);
 }
 
@@ -95,12 +91,45 @@ async function saveLake(server: Running): Promise<void> {
   if (status !== 200) throw new Error(`The lake was answered with ${status}.`);
 }
 
-/** The page and all that its worker keeps on a device, as a browser asks for it. */
-async function visit(server: Running): Promise<void> {
-  await ask(server, '/');
-  const folder = join(ROOT, 'dist/web');
-  const files = readdirSync(folder, { recursive: true })
-    .map(String)
-    .filter((file) => /\.(js|css|woff2|svg|png)$/.test(file) && statSync(join(folder, file)).isFile());
-  for (const file of files) await ask(server, `/${file}`);
+/**
+ * Reads an answer to its end, and keeps nothing of it.
+ *
+ * @throws Error for any other answer than 200
+ */
+async function drained({ origin, cookie }: Running, path: string, rest?: RequestInit): Promise<void> {
+  const headers = { cookie, 'content-type': 'application/json' };
+  const { status, body } = await fetch(`${origin}${path}`, { ...rest, headers });
+  if (body) for await (const _ of body as unknown as AsyncIterable<unknown>);
+  if (status !== 200) throw new Error(`${path} was answered with ${status}.`);
+}
+
+async function read<T>({ origin, cookie }: Running, path: string): Promise<T> {
+  return (await fetch(`${origin}${path}`, { headers: { cookie } })).json() as Promise<T>;
+}
+
+/** A student of the demo under a new id, with as many entries as a record may have, as a file. */
+async function largeRecord(server: Running): Promise<{ id: string; file: Blob }> {
+  const { list } = demoScenario(new Date()).students;
+  const whole = await read<StudentFile>(server, `/api/students/${list[0]?.id}/export`);
+  const lessonId = whole.lessons[0]?.id ?? '';
+  const id = crypto.randomUUID();
+  const events = Array.from({ length: MAX_STUDENT_EVENTS }, (_, i) => ({
+    ...{ id: crypto.randomUUID(), lessonId, studentId: id, blockId: null, deviceId: id, atMs: i * 60_000 },
+    body: {
+      ...{ kind: 'attempt' as const, skillId: 'casting.pause', drillId: null },
+      ...{ good: i % 3 > 0, faultId: null },
+    },
+  }));
+  const file = { ...whole, student: { ...whole.student, id }, events, readings: [] };
+  return { id, file: new Blob([JSON.stringify(file)]) };
+}
+
+async function fit(server: Running): Promise<void> {
+  await drained(server, '/api/skill-fit', { method: 'POST', body: '{}' });
+  for (;;) {
+    const { state } = await read<FitStatus>(server, '/api/skill-fit');
+    if (state === 'done') return;
+    if (state === 'failed') throw new Error('The fit failed.');
+    await wait(200);
+  }
 }

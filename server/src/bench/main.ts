@@ -1,8 +1,10 @@
+import { isMainThread } from 'node:worker_threads';
 import { benchBeside } from './beside-bench';
 import { benchCalibration } from './calibration-bench';
 import { benchCore } from './core-bench';
 import { benchGrown } from './grown-bench';
 import { benchDrift } from './drift-bench';
+import { askUntilOver } from './probe';
 import { benchSchedule } from './schedule-bench';
 import { benchSignIn } from './sign-in-bench';
 
@@ -17,5 +19,7 @@ const PARTS: Record<string, () => void | Promise<void>> = {
 };
 
 const wanted = process.argv.slice(2);
-for (const [name, bench] of Object.entries(PARTS))
-  if (wanted.length === 0 || wanted.includes(name)) await bench();
+if (!isMainThread) await askUntilOver();
+else
+  for (const [name, bench] of Object.entries(PARTS))
+    if (wanted.length === 0 || wanted.includes(name)) await bench();

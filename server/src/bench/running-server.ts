@@ -4,9 +4,6 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ROOT } from '../testing/test-database';
 
-/** The clock of processes ticks so often, milliseconds. */
-const TICK_MS = 10;
-
 /** A server in a process of its own, and the session of the lead instructor. */
 export interface Running {
   origin: string;
@@ -62,13 +59,13 @@ export async function ended(server: Running): Promise<void> {
   await once(server.process, 'exit');
 }
 
-/** What the server has used of the processor since it began, milliseconds. */
-export function cpuMs({ process: { pid } }: Running): number {
-  const fields = readFileSync(`/proc/${pid}/stat`, 'utf8').split(') ')[1]?.split(' ') ?? [];
-  return (Number(fields[11]) + Number(fields[12])) * TICK_MS;
+/** What the server takes of the machine's memory with all that it has started, MB. */
+export function memoryMb({ process: { pid } }: Running): number {
+  return memoryOf(String(pid));
 }
 
-/** What the server takes of the machine's memory, MB. */
-export function memoryMb({ process: { pid } }: Running): number {
-  return Number(/VmRSS:\s+(\d+) kB/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1] ?? 0) / 1000;
+function memoryOf(pid: string): number {
+  const own = Number(/VmRSS:\s+(\d+) kB/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1] ?? 0) / 1000;
+  const children = readFileSync(`/proc/${pid}/task/${pid}/children`, 'utf8').split(' ').filter(Boolean);
+  return children.reduce((sum, child) => sum + memoryOf(child), own);
 }

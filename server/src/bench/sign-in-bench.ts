@@ -44,7 +44,9 @@ export async function benchSignIn(): Promise<void> {
     DOCEO_URL: 'http://127.0.0.1',
     DOCEO_ROOT: ROOT,
   });
-  const { app, close } = createApp(pool, settings, pino({ level: 'silent' }), () => Promise.resolve());
+  const { app, close } = createApp(pool, settings, pino({ level: 'silent' }), {
+    pause: () => Promise.resolve(),
+  });
   const server = createServer(app).listen(0, '127.0.0.1');
   await new Promise((done) => server.once('listening', done));
   const origin = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;

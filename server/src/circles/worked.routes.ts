@@ -4,6 +4,7 @@ import type { Router } from 'express';
 import { may } from '../access/access';
 import type { Db, Pool } from '../db/pool';
 import { route } from '../http/route';
+import type { PassOnIf } from '../large/too-much';
 import { madeRecords } from '../records/made-records';
 import { findOwnStudentIds } from '../students/students.sql';
 import { curriculumFor } from '../teaching/curriculum';
@@ -19,10 +20,16 @@ import {
 } from './outcomes.sql';
 
 export function workedRoutes(router: Router, pool: Pool): void {
-  route(router, pool, api.circles.worked, may('see', 'circle'), async ({ user, params: { id } }) => {
-    await countOutcomes(pool, user.id);
-    return workedFor(pool, user.id, id);
-  });
+  route(
+    router,
+    pool,
+    api.circles.worked,
+    may('see', 'circle'),
+    async ({ user, params: { id }, passOnIf }) => {
+      await countOutcomes(pool, user.id, passOnIf);
+      return workedFor(pool, user.id, id);
+    },
+  );
 
   route(router, pool, api.circles.tell, may('govern', 'circle'), async ({ params: { id }, body, log }) => {
     await pool.transaction((db) => updateTells(db, id, body.tells));
@@ -32,13 +39,13 @@ export function workedRoutes(router: Router, pool: Pool): void {
 }
 
 /** Adds up what a user's records say, where a circle of his tells it and they changed since the last time. */
-async function countOutcomes(pool: Pool, userId: string): Promise<void> {
+async function countOutcomes(pool: Pool, userId: string, passOnIf: PassOnIf): Promise<void> {
   const circleId = await findTellingCircle(pool, userId);
   const changes = circleId ? await findNotCounted(pool, userId) : null;
   if (!circleId || changes === null) return;
   // Students of others whom he may see are counted by those others.
   const students = await findOwnStudentIds(pool, userId);
-  const people = (await madeRecords(pool, userId, 'effects', students)).map(({ made }) => made);
+  const people = (await madeRecords(pool, userId, 'effects', passOnIf, students)).map(({ made }) => made);
   const outcomes = drillOutcomes(await curriculumFor(pool, userId), people);
   await pool.transaction(async (db) => {
     await lockOutcomes(db, userId);

@@ -9,6 +9,7 @@ import { findRule } from '../keeping/keeping.sql';
 import type { Mail } from '../mail/mail';
 import { findAccess } from '../students/access.sql';
 import { deleteStudent } from '../students/privacy.sql';
+import { hasManyEvents } from '../events/events.sql';
 import { studentFile } from '../students/student-file';
 import { findStudentsById } from '../students/students.sql';
 import {
@@ -59,8 +60,9 @@ export function guardianRoutes(router: Router, pool: Pool, mail: Mail): void {
     return pageOf(pool, await held(pool, body));
   });
 
-  route(router, pool, api.guardian.file, holdsConsent('have'), async ({ body, log }) => {
+  route(router, pool, api.guardian.file, holdsConsent('have'), async ({ body, log, passOnIf }) => {
     const { id, studentId, keeper } = await held(pool, body);
+    passOnIf(await hasManyEvents(pool, 'student_id', [studentId]));
     const [saved] = await findStudentsById(pool, keeper.id, [studentId]);
     if (!saved) throw new HttpError('not-found');
     log.info({ consentId: id, studentId }, 'a guardian took a record along');

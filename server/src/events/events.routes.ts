@@ -15,17 +15,25 @@ import { findStudentsById, lockStudents } from '../students/students.sql';
 import { admit, readArrivals } from './admission';
 import { clockAhead, eventClockAhead } from './clock';
 import { keepWaterReadings } from './water-readings';
-import { findEventLessons, findEventsOfLesson, findEventsOfStudents, insertEvents } from './events.sql';
+import {
+  findEventLessons,
+  findEventsOfLesson,
+  findEventsOfStudents,
+  hasManyEvents,
+  insertEvents,
+} from './events.sql';
 
 export function eventRoutes(router: Router, pool: Pool): void {
-  route(router, pool, api.events.list, 'signed-in', async ({ user, query }) => {
+  route(router, pool, api.events.list, 'signed-in', async ({ user, query, passOnIf }) => {
     if (query.lessonId) {
       await refuseUnless(pool, user.id, 'see', 'lesson', query.lessonId);
+      passOnIf(await hasManyEvents(pool, 'lesson_id', [query.lessonId]));
       return findEventsOfLesson(pool, user.id, query.lessonId);
     }
     if (user.assists) throw new HttpError('forbidden', [], 'Records are not open to who helps in a lesson.');
     const studentId = query.studentId ?? '';
     await refuseUnless(pool, user.id, 'see', 'student', studentId);
+    passOnIf(await hasManyEvents(pool, 'student_id', [studentId]));
     await insertLook(pool, studentId, user.id, 'record');
     return findEventsOfStudents(pool, [studentId]);
   });

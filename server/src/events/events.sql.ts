@@ -60,6 +60,24 @@ export async function findEventsOfStudents(db: Db, studentIds: string[]): Promis
   ).map(toEvent);
 }
 
+/** Entries that are read and told within a few milliseconds. */
+const FEW = 1000;
+
+/** Whether there are so many entries of these that it takes long to read them; uses events_lesson and events_student. */
+export async function hasManyEvents(
+  db: Db,
+  of: 'lesson_id' | 'student_id',
+  ids: readonly string[],
+): Promise<boolean> {
+  if (ids.length === 0) return false;
+  const [found] = await rows<{ n: number }>(
+    db,
+    `SELECT COUNT(*) AS n FROM (SELECT 1 FROM events WHERE ${of} IN (?) LIMIT ${FEW + 1}) few`,
+    [ids],
+  );
+  return Number(found?.n) > FEW;
+}
+
 /** Entries of these students that say something of skills, and what was taken back; uses events_student. */
 export async function findCountingEvents(db: Db, studentIds: readonly string[]): Promise<BankEvent[]> {
   if (studentIds.length === 0) return [];

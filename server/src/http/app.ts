@@ -1,14 +1,6 @@
 import type { RequestListener } from 'node:http';
 import { join } from 'node:path';
-import {
-  api,
-  MAX_EVENTS_BYTES,
-  MAX_LAKE_BYTES,
-  MAX_LAYER_BYTES,
-  MAX_PLAN_FILE_BYTES,
-  openApi,
-  MAX_STUDENT_FILE,
-} from '@doceo/contract';
+import { allEndpoints, api, openApi } from '@doceo/contract';
 import compression from 'compression';
 import express from 'express';
 import type { Logger } from 'pino';
@@ -20,6 +12,9 @@ import { KeepingJob } from '../keeping/keeping-job';
 import { assistantRoutes } from '../assistants/assistants.routes';
 import { myPageRoutes } from '../pages/my-page.routes';
 import { pageRoutes } from '../pages/pages.routes';
+import { HAS_LARGE, tooMuch } from '../large/too-much';
+import { largeRequests } from '../large/large-requests';
+import type { LargeProcess } from '../large/large-process';
 import { keepingRoutes } from '../keeping/keeping.routes';
 import { conditionRoutes } from '../conditions/conditions.routes';
 import { accountRoutes } from '../accounts/accounts.routes';
@@ -76,16 +71,17 @@ const HEALTH_PATIENCE_MS = 2000;
  * The application: API and the built web application. `close` ends what runs in the background.
  *
  * @param pause how sign-ins are made to wait; tests do not
+ * @param large who answers large requests; without, they are answered here like all others
  */
 export function createApp(
   pool: Pool,
   settings: Settings,
   log: Logger,
-  pause?: Pause,
+  { pause, large }: { pause?: Pause; large?: LargeProcess } = {},
 ): { app: RequestListener; close: () => Promise<void> } {
   const app = express();
   const session = sessions(pool, settings);
-  const fitJob = new FitJob(pool, settings.DOCEO_ROOT, log);
+  const fitJob = new FitJob(pool, settings, log);
   const keeping = new KeepingJob(pool, log);
   const ledger = settings.DOCEO_LEDGER ? new Ledger(pool, settings.DOCEO_LEDGER, log) : null;
   const mail = new Mail(pool, settings, log, () => settings.DOCEO_URL);
@@ -97,14 +93,15 @@ export function createApp(
     new Built(join(settings.DOCEO_ROOT, 'dist/web'), '', 'service-worker.js'),
   ];
   for (const one of built) one.serveFiles(app);
-  app.use(accessLog(log), compression());
-  // All statements of a request share one patience with the database.
-  app.use('/api', (_request, _response, next) => withPatience(next));
   if (settings.DOCEO_METRICS) {
     const { watch, show } = metrics(pool);
     app.use('/api', watch);
     app.get('/metrics', show);
   }
+  if (large) app.set(HAS_LARGE, true).use(largeRequests(large));
+  app.use(accessLog(log), compression());
+  // All statements of a request share one patience with the database.
+  app.use('/api', (_request, _response, next) => withPatience(next));
 
   const router = express.Router();
   route(router, pool, api.health, 'anybody', async ({ response }) => {
@@ -119,17 +116,9 @@ export function createApp(
   route(router, pool, api.openapi, 'anybody', () => Promise.resolve((description ??= openApi(VERSION))));
 
   router.use('/api', sameSiteOnly, jsonOnly, session.handler);
-  const larger: [string, number][] = [
-    [api.students.import.path, MAX_STUDENT_FILE],
-    [api.waters.saveLake.path, MAX_LAKE_BYTES],
-    [api.events.add.path, MAX_EVENTS_BYTES],
-    [api.teaching.update.path, MAX_LAYER_BYTES],
-    [api.teaching.updateCircle.path, MAX_LAYER_BYTES],
-    [api.planFiles.look.path, MAX_PLAN_FILE_BYTES],
-    [api.planFiles.take.path, MAX_PLAN_FILE_BYTES],
-  ];
-  for (const [path, limit] of larger) {
-    const read = express.json({ limit });
+  for (const { path, maxBytes } of allEndpoints()) {
+    if (maxBytes === undefined) continue;
+    const read = express.json({ limit: maxBytes });
     router.use(path, (request, response, next) =>
       request.session.userId ? read(request, response, next) : next(),
     );
@@ -188,6 +177,7 @@ export function createApp(
   app.use(() => {
     throw new HttpError('not-found');
   });
+  if (large) app.use(tooMuch(large));
   app.use(errorHandler(log));
   // Before all else: a first visit asks for two hundred files, and none of them is anybody's in particular.
   const files = [
@@ -205,6 +195,7 @@ export function createApp(
     close: async () => {
       session.close();
       fitJob.close();
+      large?.close();
       await keeping.close();
       await mail.close();
       await ledger?.close();

@@ -10,6 +10,7 @@ const TYPES: Readonly<Record<string, string>> = {
   svg: 'image/svg+xml',
   png: 'image/png',
   woff2: 'font/woff2',
+  bin: 'application/octet-stream',
 };
 /** Compressed copies beside a file, the smallest first: name, as browsers say it, and ending. */
 const COPIES = [

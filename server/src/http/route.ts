@@ -7,6 +7,7 @@ import { needsSession, refuseUnlessAllowed, type Rule } from '../access/access';
 import { bePatient, LONG_PATIENCE_MS } from '../db/patience';
 import type { Pool } from '../db/pool';
 import { findUser, type UserRow } from '../session/users.sql';
+import { type PassOnIf, passingOn } from '../large/too-much';
 import { HttpError } from './errors';
 import { tolerant } from './tolerant';
 
@@ -28,6 +29,8 @@ export interface Call<P, Q, B> {
   request: Request;
   response: Response;
   log: Logger;
+  /** Where large requests are answered elsewhere this one is too, from here on, if it turns out to be one. */
+  passOnIf: PassOnIf;
 }
 
 /**
@@ -59,8 +62,9 @@ export function route<P, Q, B, R>(
     if (halves.length > 0) throw new HttpError('invalid', halves);
     await refuseUnlessAllowed(pool, rule, user, { params, body });
     const log = (request as unknown as { log: Logger }).log;
+    const passOnIf = passingOn(request);
     const reply = told.safeParse(
-      await handle({ params, query, body, user: user as UserRow, request, response, log }),
+      await handle({ params, query, body, user: user as UserRow, request, response, log, passOnIf }),
     );
     if (!reply.success)
       throw new Error(

@@ -3,6 +3,7 @@ import { ADULT_AGE } from '@doceo/core';
 import type { Router } from 'express';
 import { HOLDS_PAGE } from '../access/access';
 import type { Db, Pool } from '../db/pool';
+import { hasManyEvents } from '../events/events.sql';
 import { HttpError } from '../http/errors';
 import { route } from '../http/route';
 import { whyNotRecorded } from '../students/recorded';
@@ -23,13 +24,15 @@ const MAX_WAITING = 5000;
 
 /** A student's own page, without an account: read, opened by the guardian of a minor, and what was done sent back. */
 export function myPageRoutes(router: Router, pool: Pool): void {
-  route(router, pool, api.myPage.look, HOLDS_PAGE, async ({ body: { token } }) => {
+  route(router, pool, api.myPage.look, HOLDS_PAGE, async ({ body: { token }, passOnIf }) => {
     const { link, student } = await opened(pool, token);
+    passOnIf(await hasManyEvents(pool, 'student_id', [link.studentId]));
     return shown(pool, link, student);
   });
 
-  route(router, pool, api.myPage.open, HOLDS_PAGE, async ({ body: { token, name }, log }) => {
+  route(router, pool, api.myPage.open, HOLDS_PAGE, async ({ body: { token, name }, log, passOnIf }) => {
     const { link, student } = await opened(pool, token);
+    passOnIf(await hasManyEvents(pool, 'student_id', [link.studentId]));
     if (isMinor(student)) {
       await noteGuardian(pool, link.id, name);
       log.info({ linkId: link.id }, 'a student’s page opened by a guardian');

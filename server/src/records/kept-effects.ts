@@ -2,6 +2,7 @@ import type { Effects } from '@doceo/contract';
 import { type Curriculum, drillEffects, planEffects } from '@doceo/core';
 import type { Pool } from '../db/pool';
 import { findPlansTaught } from '../lessons/taught-lessons.sql';
+import type { PassOnIf } from '../large/too-much';
 import { curriculumFor } from '../teaching/curriculum';
 import { madeRecords, recordsPrint } from './made-records';
 
@@ -16,22 +17,27 @@ export class KeptEffects {
 
   constructor(private readonly pool: Pool) {}
 
-  async of(userId: string): Promise<Effects> {
+  async of(userId: string, passOnIf: PassOnIf): Promise<Effects> {
     const curriculum = await curriculumFor(this.pool, userId);
     const taught = await findPlansTaught(this.pool, userId);
     // Before the records are read: what comes in between is another print the next time.
     const print = `${await recordsPrint(this.pool, userId)} ${JSON.stringify(taught)}`;
     const known = this.kept.get(userId);
     if (known?.print === print && known.curriculum === curriculum) return known.effects;
-    const effects = await this.added(userId, curriculum, taught);
+    const effects = await this.added(userId, curriculum, taught, passOnIf);
     this.kept.delete(userId);
     this.kept.set(userId, { print, curriculum, effects });
     for (const old of [...this.kept.keys()].slice(0, -MAX_KEPT)) this.kept.delete(old);
     return effects;
   }
 
-  private async added(userId: string, curriculum: Curriculum, taught: Taught): Promise<Effects> {
-    const people = (await madeRecords(this.pool, userId, 'effects')).map(({ made }) => made);
+  private async added(
+    userId: string,
+    curriculum: Curriculum,
+    taught: Taught,
+    passOnIf: PassOnIf,
+  ): Promise<Effects> {
+    const people = (await madeRecords(this.pool, userId, 'effects', passOnIf)).map(({ made }) => made);
     const plans = new Map(taught.map(({ planId, title }) => [planId ?? title, { planId, title }]));
     const planOf = new Map(taught.map(({ lessonId, planId, title }) => [lessonId, planId ?? title]));
     return {

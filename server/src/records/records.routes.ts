@@ -11,7 +11,7 @@ import { KeptEffects } from './kept-effects';
 import { madeRecords } from './made-records';
 
 export function recordRoutes(router: Router, pool: Pool): void {
-  route(router, pool, api.records.list, 'signed-in', async ({ user, query: { lessonId, ids } }) => {
+  route(router, pool, api.records.list, 'signed-in', async ({ user, query: { lessonId, ids }, passOnIf }) => {
     if (lessonId !== undefined) await refuseUnless(pool, user.id, 'see', 'lesson', lessonId);
     // Whoever helps for a day learns nothing of the days before.
     if (user.assists) {
@@ -20,16 +20,16 @@ export function recordRoutes(router: Router, pool: Pool): void {
       return columnsByStudent(await findEventsOfLesson(pool, user.id, lessonId));
     }
     const wanted = ids?.split(',') ?? (await findLesson(pool, user.id, lessonId ?? ''))?.studentIds ?? [];
-    return (await madeRecords(pool, user.id, 'columns', wanted)).map(({ id, made }) => ({
+    return (await madeRecords(pool, user.id, 'columns', passOnIf, wanted)).map(({ id, made }) => ({
       studentId: id,
       columns: made,
     }));
   });
 
-  route(router, pool, api.records.progress, 'signed-in', async ({ user }) => {
+  route(router, pool, api.records.progress, 'signed-in', async ({ user, passOnIf }) => {
     if (user.assists) return [];
     const nowMs = Date.now();
-    return (await madeRecords(pool, user.id, 'progress')).map(({ id, made }) => ({
+    return (await madeRecords(pool, user.id, 'progress', passOnIf)).map(({ id, made }) => ({
       ...{ id, attempts: made.attempts, lastAtMs: made.lastAtMs },
       ready: Object.fromEntries(
         STRANDS.map((strand) => [strand, readyIn(made, strand, nowMs)] as const).filter(([, n]) => n > 0),
@@ -38,5 +38,7 @@ export function recordRoutes(router: Router, pool: Pool): void {
   });
 
   const effects = new KeptEffects(pool);
-  route(router, pool, api.records.effects, 'signed-in', ({ user }) => effects.of(user.id));
+  route(router, pool, api.records.effects, 'signed-in', ({ user, passOnIf }) =>
+    effects.of(user.id, passOnIf),
+  );
 }

@@ -43,14 +43,24 @@ export async function raiseUncounted(db: Db): Promise<void> {
   );
 }
 
-/** The newest entry of each of these students who has any; by events_student. */
-export async function findNewest(db: Db, studentIds: readonly string[]): Promise<Map<string, number>> {
-  const found = await rows<{ id: string; seq: number }>(
+/** How many entries there are of a student, and the newest of them. */
+export interface RecordSize {
+  entries: number;
+  newest: number;
+}
+
+/** Of each of these students who has any entry; by events_student. */
+export async function findSizes(db: Db, studentIds: readonly string[]): Promise<Map<string, RecordSize>> {
+  if (studentIds.length === 0) return new Map();
+  const found = await rows<{ id: string; entries: number; newest: number }>(
     db,
-    'SELECT student_id AS id, MAX(seq) AS seq FROM events WHERE student_id IN (?) GROUP BY student_id',
+    `SELECT student_id AS id, COUNT(*) AS entries, MAX(seq) AS newest FROM events WHERE student_id IN (?)
+       GROUP BY student_id`,
     [studentIds],
   );
-  return new Map(found.map(({ id, seq }) => [id, Number(seq)]));
+  return new Map(
+    found.map(({ id, entries, newest }) => [id, { entries: Number(entries), newest: Number(newest) }]),
+  );
 }
 
 /**

@@ -25,13 +25,17 @@ import { findStatesOf, keepToldLineage, lineageOf } from './file-lineage.sql';
 import { namesOf, refuseStudentNames } from './student-names';
 import { keepVersion } from './versions.sql';
 
+/** Of more plans the file is made where large requests are answered. */
+const FEW_PLANS = 5;
+
 export function planFileRoutes(router: Router, pool: Pool): void {
   route(
     router,
     pool,
     api.planFiles.make,
     'signed-in',
-    async ({ user, body: { ids, withoutNames: blank } }) => {
+    async ({ user, body: { ids, withoutNames: blank }, passOnIf }) => {
+      passOnIf(ids.length > FEW_PLANS);
       const names = await namesOf(pool, user.id);
       return pool.transaction(async (db) => {
         const curriculum = await curriculumFor(db, user.id);

@@ -59,27 +59,46 @@ export async function endFit(db: Db, state: 'done' | 'failed'): Promise<void> {
   await write(db, 'UPDATE fit_job SET state = ?, ended_at = UTC_TIMESTAMP(3) WHERE id = 1', [state]);
 }
 
+/** A fit, and a hash of what it was made from. */
+export interface MadeFit {
+  fit: SkillFit;
+  madeFrom: string;
+}
+
+/** The fits of before, by skill. */
+export async function findFits(db: Db): Promise<Map<string, MadeFit>> {
+  const found = await rows<{ skill_id: string; fit: string; made_from: string }>(
+    db,
+    'SELECT skill_id, fit, made_from FROM skill_fits',
+  );
+  return new Map(
+    found.map(({ skill_id, fit, made_from }) => [
+      skill_id,
+      { fit: JSON.parse(fit) as SkillFit, madeFrom: made_from },
+    ]),
+  );
+}
+
 export async function replaceFits(
   db: Db,
-  fits: ReadonlyMap<string, SkillFit>,
+  fits: ReadonlyMap<string, MadeFit>,
   home: HomeTrust,
 ): Promise<void> {
   await write(db, 'UPDATE fit_job SET home = ? WHERE id = 1', [JSON.stringify(home)]);
   await write(db, 'DELETE FROM skill_fits');
   if (fits.size === 0) return;
-  await write(db, 'INSERT INTO skill_fits (skill_id, fit) VALUES ?', [
-    [...fits].map(([skillId, fit]) => [skillId, JSON.stringify(fit)]),
+  await write(db, 'INSERT INTO skill_fits (skill_id, fit, made_from) VALUES ?', [
+    [...fits].map(([skillId, { fit, madeFrom }]) => [skillId, JSON.stringify(fit), madeFrom]),
   ]);
 }
 
-/** Ids of all students with records, of every instructor; uses events_student. */
-export async function findStudentsWithEvents(db: Db): Promise<string[]> {
-  return (
-    await rows<{ student_id: string }>(
-      db,
-      'SELECT DISTINCT student_id FROM events WHERE student_id IS NOT NULL',
-    )
-  ).map(({ student_id }) => student_id);
+/** All students with records, of every instructor, and how many entries there are of each; uses events_student. */
+export async function findStudentsWithEvents(db: Db): Promise<{ id: string; entries: number }[]> {
+  const found = await rows<{ id: string; entries: number }>(
+    db,
+    'SELECT student_id AS id, COUNT(*) AS entries FROM events WHERE student_id IS NOT NULL GROUP BY student_id',
+  );
+  return found.map(({ id, entries }) => ({ id, entries: Number(entries) }));
 }
 
 /** Attempts of these students and what was taken back; uses events_student. */

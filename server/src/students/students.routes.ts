@@ -4,6 +4,7 @@ import { may } from '../access/access';
 import { noteBack, noteDeleted } from '../backup/deletions.sql';
 import type { Db, Pool } from '../db/pool';
 import { HttpError } from '../http/errors';
+import { hasManyEvents } from '../events/events.sql';
 import { forgetOutcomes } from '../circles/outcomes.sql';
 import { route } from '../http/route';
 import { findLastNo } from '../consents/consents.sql';
@@ -55,8 +56,9 @@ export function studentRoutes(router: Router, pool: Pool): void {
     pool,
     api.students.export,
     may('export', 'student'),
-    async ({ user, params: { id }, log }) => {
+    async ({ user, params: { id }, log, passOnIf }) => {
       const student = await visibleStudent(pool, user.id, id);
+      passOnIf(await hasManyEvents(pool, 'student_id', [id]));
       log.info({ userId: user.id, studentId: id }, 'record exported');
       return takenStudentFile(pool, user.id, student);
     },

@@ -5,7 +5,8 @@ import { openPool, type Pool } from '../db/pool';
 import { prepareDatabase } from '../db/prepare';
 import { createApp } from '../http/app';
 import { seedDemo } from '../seed/seed-demo';
-import { readSettings } from '../settings';
+import type { LargeProcess } from '../large/large-process';
+import { readSettings, type Settings } from '../settings';
 import { emptyDatabase, MIGRATIONS, ROOT } from './test-database';
 import { FELLOW, LEAD, OTHER } from '@doceo/demo';
 
@@ -28,29 +29,37 @@ export interface TestApp {
 
 const PASSWORD = 'corvane-demo';
 
-/** The application on a database of its own, with the demo scenario. */
-export async function testApp(
-  name: string,
-  options: { settings?: Record<string, string>; log?: Logger; url?: string } = {},
-): Promise<TestApp> {
-  const url = options.url ?? (await emptyDatabase(name));
-  await prepareDatabase(url, MIGRATIONS, async (db) => {
-    await seedDemo(db, new Date());
-  });
-  const pool = openPool(url);
-  const settings = readSettings({
+/** Settings of an application on this database. */
+export function testSettings(url: string, others: Record<string, string> = {}): Settings {
+  return readSettings({
     DOCEO_DB_URL: url,
     DOCEO_SESSION_SECRET: 'only for tests, long enough',
     DOCEO_DEMO: '1',
     DOCEO_MAIL: 'none',
     DOCEO_URL: 'https://doceo.example',
     DOCEO_ROOT: ROOT,
-    ...options.settings,
+    ...others,
   });
+}
+
+/** The application on a database of its own, with the demo scenario. */
+export async function testApp(
+  name: string,
+  options: { settings?: Record<string, string>; log?: Logger; url?: string; large?: LargeProcess } = {},
+): Promise<TestApp> {
+  const url = options.url ?? (await emptyDatabase(name));
+  await prepareDatabase(url, MIGRATIONS, async (db) => {
+    await seedDemo(db, new Date());
+  });
+  const pool = openPool(url);
+  const settings = testSettings(url, options.settings);
   const waitsMs: number[] = [];
-  const { app, close } = createApp(pool, settings, options.log ?? pino({ level: 'silent' }), (ms) => {
-    waitsMs.push(ms);
-    return Promise.resolve();
+  const { app, close } = createApp(pool, settings, options.log ?? pino({ level: 'silent' }), {
+    ...(options.large && { large: options.large }),
+    pause: (ms) => {
+      waitsMs.push(ms);
+      return Promise.resolve();
+    },
   });
   const signedIn = async (email: string, password = PASSWORD): Promise<Agent> => {
     const agent = supertest.agent(app);

@@ -6,7 +6,7 @@ import type { Db, Pool } from '../db/pool';
 import { HttpError } from '../http/errors';
 import { route } from '../http/route';
 import { deleteBeat, findBeat, findBeats, insertBeat, updateBeat } from './beats.sql';
-import { findLake, insertLake, updateLake } from './lakes.sql';
+import { findLake, insertLake, isLargeLake, updateLake } from './lakes.sql';
 
 /** Beats of rivers and drawings of lakes. */
 export function drawingRoutes(router: Router, pool: Pool): void {
@@ -27,9 +27,10 @@ export function drawingRoutes(router: Router, pool: Pool): void {
     return { ok: true as const };
   });
 
-  route(router, pool, api.waters.lake, may('see', 'water'), async ({ params: { id } }) => ({
-    saved: await findLake(pool, id),
-  }));
+  route(router, pool, api.waters.lake, may('see', 'water'), async ({ params: { id }, passOnIf }) => {
+    passOnIf(await isLargeLake(pool, id));
+    return { saved: await findLake(pool, id) };
+  });
 
   route(router, pool, api.waters.saveLake, may('draw', 'water'), async ({ params: { id }, body }) => {
     refuse('lake', lakeFaults(body.lake));

@@ -16,6 +16,18 @@ export async function findLake(db: Db, waterId: string): Promise<SavedLake | nul
     : null;
 }
 
+/** A drawing up to here is read and told within a few milliseconds, bytes. */
+const SMALL_BYTES = 100_000;
+
+export async function isLargeLake(db: Db, waterId: string): Promise<boolean> {
+  const [found] = await rows<{ bytes: number }>(
+    db,
+    'SELECT LENGTH(body) AS bytes FROM lakes WHERE water_id = ?',
+    [waterId],
+  );
+  return Number(found?.bytes ?? 0) > SMALL_BYTES;
+}
+
 /** Draws a lake for the first time; one that is drawn already stays as it is. */
 export async function insertLake(db: Db, { waterId, lake }: Omit<SavedLake, 'version'>): Promise<void> {
   await write(db, 'INSERT IGNORE INTO lakes (water_id, body, shape) VALUES (?, ?, ?)', [

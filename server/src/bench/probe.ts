@@ -1,0 +1,44 @@
+import { once } from 'node:events';
+import { parentPort, Worker, workerData } from 'node:worker_threads';
+import { setTimeout as wait } from 'node:timers/promises';
+import type { Running } from './running-server';
+
+/** How often somebody else asks while the server is busy. */
+const EVERY_MS = 15;
+
+/**
+ * The longest that a small request takes while something else goes on, milliseconds. Who asks has a thread of his own:
+ * what the other one sends and reads does not count.
+ */
+export async function slowestBeside(
+  { origin, cookie }: Running,
+  busy: () => Promise<unknown>,
+): Promise<number> {
+  const asking = new Worker(process.argv[1] as string, { workerData: { origin, cookie } });
+  await once(asking, 'message');
+  await busy();
+  asking.postMessage('over');
+  const [slowest] = (await once(asking, 'message')) as [number];
+  await asking.terminate();
+  return slowest;
+}
+
+/** What runs in that thread. */
+export async function askUntilOver(): Promise<void> {
+  const { origin, cookie } = workerData as Pick<Running, 'origin' | 'cookie'>;
+  const ask = async (): Promise<number> => {
+    const from = performance.now();
+    await (await fetch(`${origin}/api/session`, { headers: { cookie } })).text();
+    return performance.now() - from;
+  };
+  for (let i = 0; i < 20; i++) await ask();
+  let over = false;
+  parentPort?.once('message', () => (over = true));
+  parentPort?.postMessage('ready');
+  const took: Promise<number>[] = [];
+  while (!over) {
+    took.push(ask());
+    await wait(EVERY_MS);
+  }
+  parentPort?.postMessage(Math.max(...(await Promise.all(took))));
+}
