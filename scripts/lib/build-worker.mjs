@@ -5,8 +5,8 @@ import { packFiles } from './file-pack.mjs';
 import { initialFiles } from './initial-files.mjs';
 import { run } from './shell.mjs';
 
-/** A name with a hash of what is in it. */
-const HASHED = /-[A-Z0-9]{8}\.\w+$/;
+/** A name with a hash of what is in it; the parts that are put together last have letters of both cases in it. */
+const HASHED = /(?:-[A-Z0-9]{8}|^chunk-[\w-]{8})\.\w+$/;
 
 /** Parts of the build that only making a PDF needs: fetched when one is made, not kept on every device. */
 function onlyForPdf(stats) {
@@ -37,12 +37,15 @@ export function buildServiceWorker(folder) {
 
 /** What of a folder a device needs to start without a network. */
 export function filesToKeep(folder) {
-  return readdirSync(folder, { recursive: true })
-    .map(String)
-    .filter((file) => statSync(join(folder, file)).isFile())
-    .filter((file) => !/^(index\.html|worker\.js|service-worker\.js|3rdpartylicenses\.txt)$/.test(file))
-    .filter((file) => !file.endsWith('.json'))
-    .sort();
+  return (
+    readdirSync(folder, { recursive: true })
+      .map(String)
+      .filter((file) => statSync(join(folder, file)).isFile())
+      .filter((file) => !/^(index\.html|worker\.js|service-worker\.js|3rdpartylicenses\.txt)$/.test(file))
+      // Pictures for the home screen are fetched when the application is put there.
+      .filter((file) => !file.endsWith('.json') && !/^icon-.*\.png$/.test(file))
+      .sort()
+  );
 }
 
 /**

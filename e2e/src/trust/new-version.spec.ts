@@ -28,11 +28,10 @@ describe('a new version', () => {
   const build = (): string => join(root, 'dist/web');
   /** Every file whose name has its hash gets another name, wherever it is named; the page says which build it is of. */
   const replaceBuild = async (): Promise<void> => {
-    const files = readdirSync(build()).filter((file) =>
-      /^(main|chunk|worker|styles)-[A-Z0-9]{8}\./.test(file),
-    );
+    for (const file of readdirSync(build())) if (/\.(br|gz)$/.test(file)) rmSync(join(build(), file));
+    const files = readdirSync(build()).filter((file) => /^(main|chunk|worker|styles)-[\w-]{8}\./.test(file));
     const renamed = (text: string): string =>
-      text.replaceAll(/\b(main|chunk|worker|styles)-([A-Z0-9]{8})\./g, '$1-NEW$2.');
+      text.replaceAll(/\b(main|chunk|worker|styles)-[\w-]{3}([\w-]{5})\./g, '$1-NEW$2.');
     for (const file of [...files, 'index.html', 'service-worker.js'].filter((one) =>
       /\.(js|html|css)$/.test(one),
     ))

@@ -56,9 +56,9 @@ import { errorHandler, HttpError } from './errors';
 import { route } from './route';
 import { Ledger } from '../backup/ledger';
 import { accessLog } from './access-log';
-import { Built } from './built';
+import { BuiltFiles } from './built-files';
+import { BuiltPage } from './built-page';
 import { Door } from './door';
-import { HashedFiles } from './hashed-files';
 import { metrics } from './metrics';
 import { jsonOnly, permissions, requestIds, sameSiteOnly, securityHeaders, styleNonce } from './security';
 import { sessions } from './sessions';
@@ -88,16 +88,17 @@ export function createApp(
   app.disable('x-powered-by');
   if (settings.DOCEO_TRUST_PROXY) app.set('trust proxy', 1);
   app.use(requestIds, styleNonce, permissions, securityHeaders(settings.DOCEO_SECURE_COOKIES));
-  const built = [
-    new Built(join(settings.DOCEO_ROOT, 'dist/student'), '/my', 'worker.js'),
-    new Built(join(settings.DOCEO_ROOT, 'dist/web'), '', 'service-worker.js'),
-  ];
-  for (const one of built) one.serveFiles(app);
+  const builds = [
+    { folder: join(settings.DOCEO_ROOT, 'dist/student'), at: '/my' },
+    { folder: join(settings.DOCEO_ROOT, 'dist/web'), at: '' },
+  ] as const;
   if (settings.DOCEO_METRICS) {
     const { watch, show } = metrics(pool);
     app.use('/api', watch);
     app.get('/metrics', show);
   }
+  // Without a library to compress them: for a page of some lines that is the most of the work.
+  for (const { folder, at } of builds) new BuiltPage(folder, at).serve(app);
   if (large) app.set(HAS_LARGE, true).use(largeRequests(large));
   app.use(accessLog(log), compression());
   // All statements of a request share one patience with the database.
@@ -173,17 +174,13 @@ export function createApp(
     '/robots.txt',
     (_request, response) => void response.type('txt').send('User-agent: *\nDisallow: /\n'),
   );
-  for (const one of built) one.servePage(app);
   app.use(() => {
     throw new HttpError('not-found');
   });
   if (large) app.use(tooMuch(large));
   app.use(errorHandler(log));
-  // Before all else: a first visit asks for two hundred files, and none of them is anybody's in particular.
-  const files = [
-    new HashedFiles(join(settings.DOCEO_ROOT, 'dist/student'), '/my'),
-    new HashedFiles(join(settings.DOCEO_ROOT, 'dist/web'), ''),
-  ];
+  // Before all else: a first visit asks for many files, and none of them is anybody's in particular.
+  const files = builds.map(({ folder, at }) => new BuiltFiles(folder, at));
   const door = new Door();
   return {
     app: (request, response) => {

@@ -2,7 +2,7 @@ import { type ChildProcess, fork } from 'node:child_process';
 import { join } from 'node:path';
 
 /** How far it steps back; all its threads do, also those that the engine starts by itself. */
-const NICE = '10';
+const NICE = '19';
 
 /**
  * Starts a program of the build in a process of its own, which waits while others want the processor. It ends when this

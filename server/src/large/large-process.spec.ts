@@ -9,6 +9,7 @@ import { type Agent, type TestApp, testApp, testSettings } from '../testing/test
 import { emptyDatabase } from '../testing/test-database';
 import { LargeProcess } from './large-process';
 
+const silent = pino({ level: 'silent' });
 const scenario = demoScenario(new Date());
 const sam = scenario.students.list[2]!;
 const stillWater = scenario.waters.list.find(({ water }) => water.kind === 'lake')!.water;
@@ -39,7 +40,7 @@ describe('large requests', () => {
 
   beforeAll(async () => {
     const url = await emptyDatabase('large');
-    large = new LargeProcess(testSettings(url, { DOCEO_LOG: 'silent' }), pino({ level: 'silent' }));
+    large = new LargeProcess(testSettings(url, { DOCEO_LOG: 'silent' }), silent);
     passed = jest.spyOn(large, 'answer');
     test = await testApp('large', { url, large });
     lead = await test.signedIn(LEAD.email);
@@ -134,6 +135,20 @@ describe('large requests', () => {
     // What is made once is only read.
     expect(await progress()).toMatchObject({ attempts: 4500 });
     expect(passed).toHaveBeenCalledTimes(4);
+  });
+
+  it('have a process only as long as there are any', async () => {
+    const short = new LargeProcess(testSettings(test.url, { DOCEO_LOG: 'silent' }), silent, 50);
+    const other = await testApp('large', { url: test.url, large: short });
+    const agent = await other.signedIn(LEAD.email);
+    await draw(lakeOf(2000)).expect(200);
+    for (let i = 0; i < 2; i++) {
+      await agent.get(`/api/waters/${waterId}/lake`).expect(200);
+      const { child } = short['running']!;
+      await once(child, 'exit');
+      expect(short['running']).toBeNull();
+    }
+    await other.close();
   });
 
   it('are told to come again when their process dies, and the next one finds another', async () => {

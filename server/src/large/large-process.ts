@@ -16,7 +16,7 @@ const AT_ONCE = 4;
 const MAX_WAIT_MS = 60_000;
 
 /** After so long without a request it ends, and gives its memory back, milliseconds. */
-const REST_MS = 600_000;
+const REST_MS = 15_000;
 
 /** What the process is told when it starts. */
 export interface LargeTask {
@@ -44,10 +44,14 @@ export class LargeProcess {
   private working = 0;
   private resting: NodeJS.Timeout | undefined;
 
-  /** @param settings with the root below which `dist/large.mjs` lies */
+  /**
+   * @param settings with the root below which `dist/large.mjs` lies
+   * @param restMs after so long without a request it ends
+   */
   constructor(
     private readonly settings: Settings,
     private readonly log: Logger,
+    private readonly restMs = REST_MS,
   ) {}
 
   readonly answer: RequestHandler = (request, response, next) => {
@@ -69,7 +73,7 @@ export class LargeProcess {
       await work();
     } finally {
       this.working -= 1;
-      if (this.working === 0) this.resting = setTimeout(() => this.end(), REST_MS).unref();
+      if (this.working === 0) this.resting = setTimeout(() => this.end(), this.restMs).unref();
       this.turns.giveBack();
     }
   }

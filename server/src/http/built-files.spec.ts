@@ -48,7 +48,18 @@ describe('what was built', () => {
     const { headers } = await ask('/icon.svg', 'br').expect(200);
     expect(headers['cache-control']).toBe('no-cache');
     expect(headers['content-encoding']).toBeUndefined();
-    expect((await ask('/service-worker.js', 'br').expect(200)).headers['cache-control']).toBe('no-cache');
+    const worker = await ask('/service-worker.js', 'br').expect(200);
+    expect(worker.headers['cache-control']).toBe('no-cache');
+    expect(worker.headers['content-security-policy']).toBe("default-src 'self'");
+    await ask('/service-worker.js', 'br').set('if-none-match', worker.headers['etag']!).expect(304);
+    await ask('/service-worker.js', 'br').set('if-none-match', '"another"').expect(200);
+  });
+
+  it('is of the build the server started with where its name has no hash', async () => {
+    write('service-worker.js', 'newer();');
+    expect((await ask('/service-worker.js', 'br').expect(200)).text).toBe('self.skipWaiting();');
+    write('late.svg', '<svg/>');
+    await ask('/late.svg', 'br').expect(404);
   });
 
   it('is there when a newer build took it away, for pages that were opened before', async () => {
