@@ -66,7 +66,9 @@ export class BuiltFiles {
 
   /** A file or its compressed copy, null where there is none; one with a hash is read when it is asked for first. */
   private find(path: string, encoding?: string, ending = ''): Answer | null {
-    return this.kept.get(path + ending) ?? (HASHED.test(path) ? this.read(path, encoding, ending) : null);
+    return (
+      this.kept.get(keyOf(path, ending)) ?? (HASHED.test(path) ? this.read(path, encoding, ending) : null)
+    );
   }
 
   private read(path: string, encoding: string | undefined, ending: string): Answer | null {
@@ -81,10 +83,13 @@ export class BuiltFiles {
       ...(encoding && { 'Content-Encoding': encoding }),
     };
     const answer = { bytes, headers };
-    this.kept.set(path + ending, answer);
+    this.kept.set(keyOf(path, ending), answer);
     return answer;
   }
 }
+
+/** Never a path: a compressed copy is not found by its own name. */
+const keyOf = (path: string, ending: string): string => `${path} ${ending}`;
 
 const HEADERS: OutgoingHttpHeaders = {
   Vary: 'Accept-Encoding',
