@@ -29,6 +29,8 @@ export class Ledger {
   /** Adds what the file does not say yet. */
   async write(): Promise<void> {
     try {
+      // There from the start, so that whoever brings a backup back finds it also where nobody was ever deleted.
+      if (!existsSync(this.path)) appendFileSync(this.path, '', { mode: 0o600 });
       const found = await findDeletions(this.db, new Date(Math.max(0, this.lastMs - OVERLAP_MS)));
       if (found.length === 0) return;
       const known = new Set(existsSync(this.path) ? readFileSync(this.path, 'utf8').split('\n') : []);
