@@ -26,6 +26,7 @@ describe('a request that is passed on', () => {
   beforeAll(() => new Promise<void>((done) => other.listen(socket, done)));
   afterAll(() => {
     other.close();
+    other.closeAllConnections();
     rmSync(folder, { recursive: true });
   });
 
@@ -85,6 +86,7 @@ describe('a request that is passed on', () => {
     asking.on('error', () => undefined).end();
     await gone;
     here.close();
+    here.closeAllConnections();
   });
 
   it('reads an answer of many megabytes to its end', async () => {
@@ -99,5 +101,6 @@ describe('a request that is passed on', () => {
     );
     expect(await json(told)).toHaveLength(2_000_000);
     here.close();
+    here.closeAllConnections();
   });
 });
