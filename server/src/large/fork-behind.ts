@@ -1,8 +1,11 @@
 import { type ChildProcess, fork } from 'node:child_process';
 import { join } from 'node:path';
 
-/** How far it steps back; all its threads do, also those that the engine starts by itself. */
-const NICE = '19';
+/**
+ * How far it steps back; all its threads do, also those that the engine starts by itself. Not as far as can be: on a
+ * machine that is busy with something else all day it still gets on.
+ */
+const NICE = '10';
 
 /**
  * Starts a program of the build in a process of its own, which waits while others want the processor. It ends when this
