@@ -48,6 +48,7 @@ describe('what was built', () => {
     const { headers } = await ask('/icon.svg', 'br').expect(200);
     expect(headers['cache-control']).toBe('no-cache');
     expect(headers['content-encoding']).toBeUndefined();
+    await ask('/icon.svg?v=2', 'br').expect(200);
     const worker = await ask('/service-worker.js', 'br').expect(200);
     expect(worker.headers['cache-control']).toBe('no-cache');
     expect(worker.headers['content-security-policy']).toBe("default-src 'self'");

@@ -50,7 +50,7 @@ export class BuiltFiles {
   answer(request: IncomingMessage, response: ServerResponse): boolean {
     const { url = '', method, headers } = request;
     if ((method !== 'GET' && method !== 'HEAD') || !url.startsWith(`${this.at}/`)) return false;
-    const path = url.slice(this.at.length);
+    const [path = ''] = url.slice(this.at.length).split('?');
     const taken = String(headers['accept-encoding'] ?? '');
     const answer =
       COPIES.map(([name, ending]) => (taken.includes(name) ? this.find(path, name, ending) : null)).find(

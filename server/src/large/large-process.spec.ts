@@ -149,6 +149,16 @@ describe('large requests', () => {
     await other.close();
   });
 
+  it('are told to come again where no process can be started, and others go on', async () => {
+    const lost = new LargeProcess(testSettings(test.url, { DOCEO_ROOT: '/nowhere' }), silent);
+    const other = await testApp('large', { url: test.url, large: lost });
+    const agent = await other.signedIn(LEAD.email);
+    await draw(lakeOf(2000)).expect(200);
+    for (let i = 0; i < 2; i++) await agent.get(`/api/waters/${waterId}/lake`).expect(503);
+    await agent.get('/api/session').expect(200);
+    await other.close();
+  });
+
   it('are told to come again when their process dies, and the next one finds another', async () => {
     const dying = draw(lakeOf(2000)).then(({ status, headers }) => [status, headers['retry-after']]);
     while (passed.mock.calls.length === 0) await new Promise((done) => setImmediate(done));
