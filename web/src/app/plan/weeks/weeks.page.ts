@@ -1,3 +1,4 @@
+import { NgTemplateOutlet } from '@angular/common';
 import { Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { SavedLesson } from '@doceo/contract';
@@ -25,7 +26,14 @@ const ASKED_DAYS = 14;
 /** The lessons of four weeks in their light, over the water they are at. */
 @Component({
   selector: 'doceo-weeks-page',
-  imports: [ChoiceFieldComponent, DayBandComponent, RouterLink, SheetComponent, WeekLessonComponent],
+  imports: [
+    ChoiceFieldComponent,
+    DayBandComponent,
+    NgTemplateOutlet,
+    RouterLink,
+    SheetComponent,
+    WeekLessonComponent,
+  ],
   template: `
     <div class="bench">
       <section class="bench-main">
@@ -58,6 +66,9 @@ const ASKED_DAYS = 14;
             The server does not answer: lessons of these weeks may be missing that are not on this device.
           </p>
         }
+        @if (narrow() && hasNone()) {
+          <ng-container [ngTemplateOutlet]="noLesson" />
+        }
         @for (week of weeks(); track week.number) {
           <h2>Week {{ week.number }}</h2>
           <doceo-day-band
@@ -84,15 +95,18 @@ const ASKED_DAYS = 14;
               </button>
             </p>
           }
-        } @else if (day.loaded()) {
-          <h2>No lesson yet</h2>
-          <p>
-            A plan finds its day under <i>Which day and water</i>, and stands here then.
-            <a routerLink="/plan">To the plans</a>
-          </p>
+        } @else if (hasNone() && !narrow()) {
+          <ng-container [ngTemplateOutlet]="noLesson" />
         }
       </aside>
     </div>
+    <ng-template #noLesson>
+      <h2>No lesson yet</h2>
+      <p>
+        A plan finds its day under <i>Which day and water</i>, and stands here then.
+        <a routerLink="/plan">To the plans</a>
+      </p>
+    </ng-template>
     @if (narrow() && chosen(); as lesson) {
       <doceo-sheet [heading]="lesson.planTitle" (closed)="chosenId.set(null)">
         <doceo-week-lesson [lesson]="lesson" [headed]="false" />
@@ -114,6 +128,7 @@ export class WeeksPage {
   private readonly client = inject(ApiClient);
   protected readonly day = inject(DayStore);
   protected readonly narrow = narrowWindow();
+  protected readonly hasNone = computed(() => this.day.loaded() && this.day.lessons().length === 0);
   /** Weeks from this one on at which the page begins. */
   protected readonly weeksOn = signal(0);
   protected readonly waterId = signal<string | null>(null);
