@@ -2,6 +2,7 @@ import type { PoolConnection, ResultSetHeader } from 'mysql2/promise';
 import { breaksConnection, endsWithReading, failureOf, isOfNode, leavesUndone } from './failures';
 import { Nodes } from './nodes';
 import { begin, hasBegun, patienceLeftMs, spending } from './patience';
+import { Rests } from './rests';
 import { retry } from './retry';
 import { Turns } from './turns';
 
@@ -42,7 +43,12 @@ export class Pool implements Db {
   private readonly turns: Turns;
   private failed: { code: string; atMs: number; endsWithReading: boolean } | null = null;
 
-  constructor(url: string, connections = 10) {
+  /** @param rests the pace of who does not want to hold up others; null for as fast as can be */
+  constructor(
+    url: string,
+    connections = 10,
+    private readonly rests: Rests | null = null,
+  ) {
     this.nodes = new Nodes(url, connections);
     this.turns = new Turns(connections);
   }
@@ -135,7 +141,10 @@ export class Pool implements Db {
     try {
       connection = await spending(() => this.acquire());
       const own = connection;
-      return await work({ query: (sql, values) => limited(own, sql, values) }, own);
+      const query: Db['query'] = (sql, values) => limited(own, sql, values);
+      const paced: Db['query'] = (sql, values) =>
+        this.rests?.before(() => query(sql, values)) ?? query(sql, values);
+      return await work({ query: paced }, own);
     } catch (error) {
       if (isOfNode(error)) this.nodes.leave(node);
       if (breaksConnection(error)) connection?.destroy();
@@ -161,6 +170,11 @@ export class Pool implements Db {
 
 export function openPool(url: string, connections?: number): Pool {
   return new Pool(url, connections);
+}
+
+/** For work behind other work: the database has as much rest as it has work of this. */
+export function openPoolBehind(url: string, connections: number): Pool {
+  return new Pool(url, connections, new Rests());
 }
 
 /** Rows of a SELECT. */

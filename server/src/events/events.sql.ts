@@ -78,17 +78,38 @@ export async function hasManyEvents(
   return Number(found?.n) > FEW;
 }
 
-/** Entries of these students that say something of skills, and what was taken back; uses events_student. */
-export async function findCountingEvents(db: Db, studentIds: readonly string[]): Promise<BankEvent[]> {
-  if (studentIds.length === 0) return [];
-  return (
-    await rows<EventRow>(
+/** Entries that are read with one statement where nobody waits for them. */
+const PAGE = 2000;
+
+/**
+ * Entries of some kinds of these students in the order the server got them, a page at a time, so that no statement takes
+ * long. What is saved in between may be missing, also before what is there. Uses events_student.
+ *
+ * @param kinds a condition on the kind
+ */
+async function findPaged(db: Db, studentIds: readonly string[], kinds: string): Promise<BankEvent[]> {
+  const found: BankEvent[] = [];
+  if (studentIds.length === 0) return found;
+  for (let page: (EventRow & { seq: number })[], after = 0; ; after = Number(page.at(-1)?.seq)) {
+    page = await rows(
       db,
-      `SELECT ${EVENT_COLUMNS} FROM events
-       WHERE student_id IN (?) AND kind NOT IN ('note', 'sentence', 'lane', 'tried') ORDER BY seq`,
-      [studentIds],
-    )
-  ).map(toEvent);
+      `SELECT seq, ${EVENT_COLUMNS} FROM events
+       WHERE student_id IN (?) AND seq > ? AND ${kinds} ORDER BY seq LIMIT ${PAGE}`,
+      [studentIds, after],
+    );
+    for (const row of page) found.push(toEvent(row));
+    if (page.length < PAGE) return found;
+  }
+}
+
+/** Entries of these students that say something of skills, and what was taken back. */
+export function findCountingEvents(db: Db, studentIds: readonly string[]): Promise<BankEvent[]> {
+  return findPaged(db, studentIds, "kind NOT IN ('note', 'sentence', 'lane', 'tried')");
+}
+
+/** Attempts of these students and what was taken back. */
+export function findAttemptEvents(db: Db, studentIds: readonly string[]): Promise<BankEvent[]> {
+  return findPaged(db, studentIds, "kind IN ('attempt', 'undo')");
 }
 
 /** Which of these ids are stored, and for which lesson; uses events_id. */

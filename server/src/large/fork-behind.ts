@@ -16,7 +16,7 @@ const NICE = '10';
 export function forkBehind(root: string, program: string): ChildProcess {
   const child = fork(join(root, `dist/${program}.mjs`), {
     execPath: 'nice',
-    execArgv: ['-n', NICE, process.execPath],
+    execArgv: ['-n', NICE, process.execPath, '--single-threaded-gc'],
   });
   // One that could not be started fails twice, the second time by what is sent to it: nobody else may listen by then.
   child.on('error', () => undefined);

@@ -1,6 +1,6 @@
 import { createServer } from 'node:http';
 import { pino } from 'pino';
-import { openPool } from '../db/pool';
+import { openPoolBehind } from '../db/pool';
 import { createApp } from '../http/app';
 import type { LargeTask } from './large-process';
 
@@ -10,7 +10,7 @@ const CONNECTIONS = 5;
 process.once('disconnect', () => process.exit());
 process.once('message', ({ settings, socket }: LargeTask) => {
   const { app } = createApp(
-    openPool(settings.DOCEO_DB_URL, CONNECTIONS),
+    openPoolBehind(settings.DOCEO_DB_URL, CONNECTIONS),
     // Who asks, and how, is what the first one says; figures and the list of deletions are of the first one too.
     { ...settings, DOCEO_TRUST_PROXY: true, DOCEO_METRICS: false, DOCEO_LEDGER: undefined },
     pino({ level: settings.DOCEO_LOG }),

@@ -1,6 +1,7 @@
 import { type IncomingMessage, request as ask } from 'node:http';
 import type { Request, Response } from 'express';
 import { HttpError } from '../http/errors';
+import { Paced } from './paced';
 
 /** Headers of one connection, which the next has by itself. */
 const OF_CONNECTION = ['connection', 'keep-alive', 'transfer-encoding', 'upgrade', 'expect'];
@@ -24,11 +25,12 @@ export function passOn(request: Request, response: Response, socket: string): Pr
       response.status(answer.statusCode ?? 500);
       for (const [name, value] of Object.entries(ofContent(answer)))
         if (value !== undefined) response.setHeader(name, value);
-      answer.pipe(response);
+      answer.pipe(new Paced()).pipe(response);
       answer.once('error', () => response.destroy());
     });
+    const paced = new Paced();
     onward.once('error', () => {
-      request.unpipe(onward).resume();
+      request.unpipe(paced).resume();
       if (!response.headersSent) reject(new HttpError('unavailable'));
     });
     response.once('close', () => {
@@ -36,7 +38,7 @@ export function passOn(request: Request, response: Response, socket: string): Pr
       resolve();
     });
     if (request.readableEnded) onward.end(bodyOf(request));
-    else request.pipe(onward);
+    else request.pipe(paced).pipe(onward);
   });
 }
 

@@ -1,9 +1,9 @@
-import { openPool } from '../db/pool';
+import { openPoolBehind } from '../db/pool';
 import { runFit } from './run-fit';
 
 /** Reads and fits away from the process that answers requests; ends when all is written. */
 async function fit(url: string): Promise<void> {
-  const pool = openPool(url, 1);
+  const pool = openPoolBehind(url, 1);
   try {
     await runFit(pool);
   } finally {

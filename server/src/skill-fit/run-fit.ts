@@ -9,15 +9,9 @@ import {
   parametersFor,
 } from '@doceo/core';
 import type { Pool } from '../db/pool';
+import { findAttemptEvents } from '../events/events.sql';
 import { inBatches } from '../events/in-batches';
-import {
-  findAttemptEvents,
-  findFits,
-  findStudentsWithEvents,
-  type MadeFit,
-  replaceFits,
-  touchFit,
-} from './skill-fit.sql';
+import { findFits, findStudentsWithEvents, type MadeFit, replaceFits, touchFit } from './skill-fit.sql';
 
 /** Raise it when the same attempts come to something else than before. */
 const FITTED_BY = 1;

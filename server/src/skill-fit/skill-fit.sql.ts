@@ -1,6 +1,5 @@
 import type { FitStatus } from '@doceo/contract';
-import type { BankEvent, HomeTrust, SkillFit } from '@doceo/core';
-import { type EventRow, EVENT_COLUMNS, toEvent } from '../events/events.sql';
+import type { HomeTrust, SkillFit } from '@doceo/core';
 import { type Db, rows, write } from '../db/pool';
 
 /** A fit that has not moved for so long broke off, seconds. */
@@ -99,15 +98,4 @@ export async function findStudentsWithEvents(db: Db): Promise<{ id: string; entr
     'SELECT student_id AS id, COUNT(*) AS entries FROM events WHERE student_id IS NOT NULL GROUP BY student_id',
   );
   return found.map(({ id, entries }) => ({ id, entries: Number(entries) }));
-}
-
-/** Attempts of these students and what was taken back; uses events_student. */
-export async function findAttemptEvents(db: Db, studentIds: string[]): Promise<BankEvent[]> {
-  return (
-    await rows<EventRow>(
-      db,
-      `SELECT ${EVENT_COLUMNS} FROM events WHERE student_id IN (?) AND kind IN ('attempt', 'undo')`,
-      [studentIds],
-    )
-  ).map(toEvent);
 }

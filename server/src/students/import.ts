@@ -9,7 +9,7 @@ import { OPEN_ACCESS } from './access.sql';
 import { insertStudent } from './students.sql';
 
 /** Entries stored with one statement. */
-const BATCH = 1000;
+const BATCH = 250;
 
 /**
  * Takes in a student with the whole record; call it in a transaction. Ids that are taken here by somebody else's are
