@@ -18,10 +18,12 @@ export class KeptEffects {
   constructor(private readonly pool: Pool) {}
 
   async of(userId: string, passOnIf: PassOnIf): Promise<Effects> {
-    const curriculum = await curriculumFor(this.pool, userId);
-    const taught = await findPlansTaught(this.pool, userId);
+    const [curriculum, taught] = await Promise.all([
+      curriculumFor(this.pool, userId),
+      findPlansTaught(this.pool, userId),
+    ]);
     // Before the records are read: what comes in between is another print the next time.
-    const print = `${await recordsPrint(this.pool, userId)} ${JSON.stringify(taught)}`;
+    const print = `${await recordsPrint(this.pool, userId, curriculum)} ${JSON.stringify(taught)}`;
     const known = this.kept.get(userId);
     if (known?.print === print && known.curriculum === curriculum) return known.effects;
     const effects = await this.added(userId, curriculum, taught, passOnIf);

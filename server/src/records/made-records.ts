@@ -3,6 +3,7 @@ import { setImmediate as letOthersIn } from 'node:timers/promises';
 import { fittedOf, shapeOf } from '@doceo/contract';
 import {
   type BankEvent,
+  type Curriculum,
   evidenceOf,
   type FittedSkills,
   namedIn,
@@ -62,7 +63,7 @@ export async function madeRecords<K extends keyof MadeRecord>(
   passOnIf: PassOnIf,
   ids: readonly string[] | null = null,
 ): Promise<{ id: string; made: MadeRecord[K] }[]> {
-  const basis = await basisFor(pool, userId);
+  const basis = await basisFor(pool, await curriculumFor(pool, userId));
   const madeFrom = nameOf(basis);
   const found = await findRecords(pool, userId, part, madeFrom, ids);
   const stale = found.filter(({ made }) => made === null);
@@ -87,12 +88,12 @@ export async function madeRecords<K extends keyof MadeRecord>(
 }
 
 /** The same as long as all records that a user may see come to the same. */
-export async function recordsPrint(pool: Pool, userId: string): Promise<string> {
-  return `${nameOf(await basisFor(pool, userId))} ${await findPrint(pool, userId)}`;
+export async function recordsPrint(pool: Pool, userId: string, curriculum: Curriculum): Promise<string> {
+  const [basis, print] = await Promise.all([basisFor(pool, curriculum), findPrint(pool, userId)]);
+  return `${nameOf(basis)} ${print}`;
 }
 
-async function basisFor(pool: Pool, userId: string): Promise<Basis> {
-  const { skills } = await curriculumFor(pool, userId);
+async function basisFor(pool: Pool, { skills }: Curriculum): Promise<Basis> {
   return { skills: skills.all, fitted: fittedOf(await findFitStatus(pool)) };
 }
 

@@ -19,13 +19,13 @@ const LISTED = 30;
 const TOLD_DAYS = 60;
 
 const QUERIES = {
-  /** Copies whose origin moved on; uses plans_owner and plan_versions_plan. */
+  /** Copies whose origin moved on; uses plans_copies and plan_versions_plan. */
   newer: `SELECT p.id AS plan_id, p.title AS plan_title, v.author_name AS by_name, v.made_at AS at, v.note AS text, v.id, NULL AS block_id
     FROM plans p JOIN plans o ON o.id = p.origin_plan_id
       LEFT JOIN circle_members m ON m.circle_id = o.circle_id AND m.user_id = p.owner_id
       JOIN plan_versions v ON v.seq = (SELECT MAX(w.seq) FROM plan_versions w
         WHERE w.plan_id = o.id AND w.is_open = 1 AND w.why IN (${TOLD}))
-    WHERE p.owner_id = ? AND (o.owner_id = p.owner_id OR m.user_id IS NOT NULL)
+    WHERE p.owner_id = ? AND p.origin_plan_id IS NOT NULL AND (o.owner_id = p.owner_id OR m.user_id IS NOT NULL)
       AND v.seq > GREATEST(COALESCE(p.base_seq, 0), COALESCE(p.passed_seq, 0)) AND NOT (v.hash <=> p.base_hash)
     ORDER BY v.seq DESC LIMIT ?`,
   /** Uses plans_owner and plan_proposals_plan. */
