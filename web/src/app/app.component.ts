@@ -11,6 +11,7 @@ import { BankStore } from './data/lesson/bank-store';
 import { DayStore } from './data/lesson/day-store';
 import { SessionStore } from './data/session';
 import type { ApiError } from './data/api/api-error';
+import { FetchingComponent } from './shared/fetching.component';
 import { LoadFailedComponent } from './shared/load-failed.component';
 import { AssistOverComponent } from './shell/assist-over.component';
 import { KeepFocus } from './shell/keep-focus';
@@ -28,6 +29,7 @@ const LOOK_MS = 5000;
 @Component({
   selector: 'doceo-root',
   imports: [
+    FetchingComponent,
     AssistOverComponent,
     LoadFailedComponent,
     RouterOutlet,
@@ -70,7 +72,7 @@ const LOOK_MS = 5000;
             @if (ready()) {
               <router-outlet />
             } @else {
-              <p class="loading" role="status">Fetching lessons, waters and students …</p>
+              <doceo-fetching class="loading" what="lessons, waters and students" />
             }
           </main>
         </div>

@@ -11,7 +11,7 @@ import { filter, fromEvent, merge, timer } from 'rxjs';
 import { BankStore } from '../data/lesson/bank-store';
 import { DayStore } from '../data/lesson/day-store';
 import { UserStorage } from '../data/device/user-storage';
-import { aboutStudent, firstName, initials, timeText } from '../data/lesson/lesson-texts';
+import { aboutStudent, callNames, initials, timeText } from '../data/lesson/lesson-texts';
 import { SessionStore } from '../data/session';
 import { clockText } from '../data/lesson/lesson-texts';
 import { SetAsideComponent } from '../shared/lesson/set-aside.component';
@@ -25,6 +25,7 @@ import { LogListComponent } from './log-list.component';
 import { TimeLeftComponent, WARN_MIN } from './time-left.component';
 import { type BarStudent, WhoBarComponent } from './who-bar.component';
 import { LOG_SHEETS, logSheet, type LogSheetId } from './sheets/kinds';
+import { FetchingComponent } from '../shared/fetching.component';
 
 const TICK_MS = 1000;
 /** How often it is asked what others have logged. */
@@ -41,6 +42,7 @@ interface Tangle {
 @Component({
   selector: 'doceo-bank-page',
   imports: [
+    FetchingComponent,
     A11yModule,
     BankSheetComponent,
     FormsModule,
@@ -115,12 +117,13 @@ export class BankPage implements OnInit {
   }
 
   protected readonly left = computed(() => this.session.settings().bankHand === 'left');
+  private readonly names = computed(() => callNames(this.book.group.students()));
   protected readonly students = computed<BarStudent[]>(() => {
     const chosen = new Set(this.book.group.chosen().map(({ id }) => id));
     return this.book.group.shown().map(({ id, student }) => ({
       id,
       initials: initials(student.name),
-      first: firstName(student.name),
+      first: this.names().get(id) ?? '',
       line: aboutStudent(student),
       tries: triesOf(this.book.today(), id).slice(-SHOWN_TRIES),
       chosen: chosen.has(id),
@@ -211,8 +214,8 @@ export class BankPage implements OnInit {
 
   /** For whom a tap counts, in words. */
   protected forWhom(withFor = true): string {
-    const names = this.book.group.chosen().map(({ student }) => firstName(student.name));
-    const told = this.book.group.everybody() ? `all ${names.length}` : listed(names);
+    const chosen = this.book.group.chosen();
+    const told = this.book.group.everybody() ? `all ${chosen.length}` : this.namesOf(chosen);
     return withFor ? `For ${told}` : told;
   }
 
@@ -222,7 +225,7 @@ export class BankPage implements OnInit {
   }
 
   protected namesOf(students: readonly SavedStudent[]): string {
-    return listed(students.map(({ student }) => firstName(student.name)));
+    return listed(students.map(({ id }) => this.names().get(id) ?? ''));
   }
 
   protected idsOf(students: readonly SavedStudent[]): string[] {

@@ -2,7 +2,7 @@ import { Component, computed, inject, input, output, signal } from '@angular/cor
 import type { SavedStudent } from '@doceo/contract';
 import { type BankEvent, firstEntries } from '@doceo/core';
 import { eventText } from '../data/lesson/event-text';
-import { firstName, timeText } from '../data/lesson/lesson-texts';
+import { callNames, timeText } from '../data/lesson/lesson-texts';
 import { SessionStore } from '../data/session';
 import { EntryCorrectionComponent } from '../shared/lesson/entry-correction.component';
 import { TeachingStore } from '../data/teaching/teaching-store';
@@ -97,7 +97,7 @@ export class LogListComponent {
 
   protected readonly lines = computed(() => {
     const before = firstEntries(this.events());
-    const people = this.students().map(({ id, student }) => ({ id, first: firstName(student.name) }));
+    const people = [...callNames(this.students())].map(([id, first]) => ({ id, first }));
     const text = ({ body }: BankEvent): string =>
       eventText(body, this.session.units(), this.teaching.curriculum());
     const drill = ({ body }: BankEvent): string | undefined =>

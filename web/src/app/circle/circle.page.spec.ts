@@ -2,7 +2,7 @@ import { TestBed } from '@angular/core/testing';
 import { api, type Circle } from '@doceo/contract';
 import type { FakeServer } from '../../testing/fake-server';
 import { CIRCLE, PLAN, uuid } from '../../testing/fixtures';
-import { lessonServer, show } from '../../testing/page';
+import { lessonServer, show, until } from '../../testing/page';
 import { CirclePage } from './circle.page';
 
 const SHARED = {
@@ -26,6 +26,28 @@ describe('the circle', () => {
     const page = await show(CirclePage, server);
     expect(page.all('.shared')).toHaveLength(1);
     expect(page.all('.shared')[0]).toContain('Margins first');
+  });
+
+  it('shows the newest of many, and all of them to who asks', async () => {
+    const many = Array.from({ length: 11 }, (_, i) => ({ ...SHARED, id: uuid(40 + i), title: `Plan ${i}` }));
+    server.on(api.plans.list, many);
+    const page = await show(CirclePage, server);
+    expect(page.all('.shared')).toHaveLength(8);
+    await page.press('All 11 of them');
+    expect(page.all('.shared')).toHaveLength(11);
+    expect(page.text()).not.toContain('All 11 of them');
+  });
+
+  it('says without a server that this device does not have it, and shows it when he answers', async () => {
+    server.refuse(api.circles.list, 0);
+    const page = await show(CirclePage, server);
+    await until(() =>
+      page.text().includes('The server does not answer, and this device keeps no copy of circles.'),
+    );
+    expect(page.text()).not.toContain('Fetching');
+    server.on(api.circles.list, [CIRCLE]);
+    await until(() => page.text().includes('Margins first'));
+    expect(page.text()).not.toContain('does not answer');
   });
 
   it('lets me stop sharing mine, which stays mine', async () => {

@@ -19,6 +19,7 @@ import { fetched } from '../data/api/fetched';
 import { SessionStore } from '../data/session';
 import { FinderComponent } from './finder/finder.component';
 import { GoingOnComponent } from './going-on/going-on.component';
+import { FetchingComponent } from '../shared/fetching.component';
 import { LoadFailedComponent } from '../shared/load-failed.component';
 import { PlanRowComponent } from '../shared/plan/plan-row.component';
 import { ChoiceFieldComponent, NamedPipe } from '../parts/fields/choice-field.component';
@@ -33,10 +34,14 @@ const ROLE_TEXTS: Record<(typeof ROLES)[number], string> = {
   reader: 'reader: looks and takes copies',
 };
 
+/** Plans of a circle that are shown before somebody asks for all. */
+const SHOWN = 8;
+
 /** Circles, who is in them or asked to be, and the plans shared there. */
 @Component({
   selector: 'doceo-circle-page',
   imports: [
+    FetchingComponent,
     ChoiceFieldComponent,
     FinderComponent,
     FormsModule,
@@ -76,8 +81,15 @@ export class CirclePage {
   protected readonly isCut = computed(() => (this.page.value()?.plans.length ?? 0) >= MAX_LISTED_PLANS);
   protected readonly byCircle = computed(() => {
     const plans = this.page.value()?.plans ?? [];
-    return new Map(this.circles().map(({ id }) => [id, plans.filter((plan) => plan.circleId === id)]));
+    return new Map(
+      this.circles().map(({ id }) => {
+        const shared = plans.filter((plan) => plan.circleId === id);
+        return [id, { shown: this.whole().has(id) ? shared : shared.slice(0, SHOWN), of: shared.length }];
+      }),
+    );
   });
+  /** Circles of which all plans are shown. */
+  private readonly whole = signal<ReadonlySet<string>>(new Set());
   /** What schools told of drills. */
   protected readonly worked = signal<readonly WorkedDrill[]>([]);
   /** The circle of which it is told what worked. */
@@ -90,6 +102,10 @@ export class CirclePage {
   /** Whether a circle was to be started without a name. */
   protected readonly unnamed = signal(false);
   protected role: (typeof ROLES)[number] = 'editor';
+
+  protected showAll(circleId: string): void {
+    this.whole.update((before) => new Set(before).add(circleId));
+  }
 
   protected found(): void {
     this.unnamed.set(!circleNameSchema.safeParse(this.name).success);

@@ -76,11 +76,13 @@ import { DocumentToldComponent } from '../shared/documents/document-told.compone
 import { NoSuchComponent } from '../shared/no-such.component';
 import { TeachingStore } from '../data/teaching/teaching-store';
 import { lessonsBesides } from '../data/known/lessons-besides';
+import { FetchingComponent } from '../shared/fetching.component';
 
 /** The plan on a timeline, its check beside it, the library below. */
 @Component({
   selector: 'doceo-plan-page',
   imports: [
+    FetchingComponent,
     BlockInspectorComponent,
     BlockWhyComponent,
     ConflictDialogComponent,

@@ -11,6 +11,7 @@ import {
   aboutStudent,
   clockText,
   dayText,
+  callNames,
   firstName,
   initials,
   spanText,
@@ -88,15 +89,17 @@ export class TodayPage {
   protected readonly water = computed(() => this.day.waterOf(this.lesson()));
   protected readonly readOn = computed(() => readOnText(this.water()?.water.rules.checkedOn));
   protected readonly zone = computed(() => this.water()?.water.timeZone ?? 'UTC');
-  protected readonly students = computed(() =>
-    this.day.studentsOf(this.lesson()).map(({ id, student }) => ({
+  protected readonly students = computed(() => {
+    const group = this.day.studentsOf(this.lesson());
+    const names = callNames(group);
+    return group.map(({ id, student }) => ({
       id,
       name: student.name,
-      first: firstName(student.name),
+      first: names.get(id) ?? '',
       initials: initials(student.name),
       note: [aboutStudent(student), this.withWhom(id)].filter(Boolean).join(', '),
-    })),
-  );
+    }));
+  });
   protected readonly problems = computed(() => {
     const lesson = this.lesson();
     const plan = this.plan();

@@ -36,6 +36,7 @@ import { OriginComponent } from '../parts/origin.component';
 import { WaterDialogComponent } from '../shared/water/water-dialog.component';
 import { WaterFormComponent } from '../shared/water/water-form.component';
 import { WaterStore } from './water-store';
+import { FetchingComponent } from '../shared/fetching.component';
 
 const PARTS = [
   { id: 'place', name: 'Place' },
@@ -48,6 +49,7 @@ const PARTS = [
 @Component({
   selector: 'doceo-water-page',
   imports: [
+    FetchingComponent,
     BeatBoardComponent,
     BeatPanelComponent,
     BestHoursComponent,

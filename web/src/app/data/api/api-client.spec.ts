@@ -11,11 +11,16 @@ describe('the way to the server', () => {
   let client: ApiClient;
   beforeEach(() => {
     jest.useFakeTimers();
+    // As long as it ever waits.
+    jest.spyOn(Math, 'random').mockReturnValue(0);
     server = new FakeServer();
     TestBed.configureTestingModule({ providers: withServer(server) });
     client = TestBed.inject(ApiClient);
   });
-  afterEach(() => jest.useRealTimers());
+  afterEach(() => {
+    jest.useRealTimers();
+    jest.restoreAllMocks();
+  });
 
   const settle = (ms: number): Promise<void> => jest.advanceTimersByTimeAsync(ms);
   const errorOf = (work: Promise<unknown>): Promise<ApiError> =>
@@ -52,6 +57,17 @@ describe('the way to the server', () => {
     await settle(5000);
     expect(await answer).toEqual([CIRCLE]);
     expect(client.unreachable()).toBe(0);
+  });
+
+  it('does not try again at the same moment as every other device', async () => {
+    server.refuse(api.circles.list, 0);
+    jest.spyOn(Math, 'random').mockReturnValue(0.8);
+    const asked = client.call(api.circles.list).subscribe();
+    await settle(290);
+    expect(server.calls).toHaveLength(1);
+    await settle(20);
+    expect(server.calls).toHaveLength(2);
+    asked.unsubscribe();
   });
 
   it('tries again while the database is away', async () => {

@@ -261,7 +261,8 @@ export class ApiClient {
         delay: (error: ApiError, tries) => {
           if (!error.transient) return throwError(() => error);
           count(true);
-          return timer(Math.min(MAX_RETRY_MS, MIN_RETRY_MS * 2 ** (tries - 1)));
+          // Not all devices at the same moment: a server that comes back gets its work bit by bit.
+          return timer(Math.min(MAX_RETRY_MS, MIN_RETRY_MS * 2 ** (tries - 1)) * (1 - Math.random() / 2));
         },
       }),
       finalize(() => count(false)),

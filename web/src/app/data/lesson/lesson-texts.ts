@@ -47,6 +47,27 @@ export function firstName(name: string): string {
   return name.split(' ')[0] ?? name;
 }
 
+/**
+ * What each of a group is called: the first name, with the first letter of the last one where two share it, and the whole
+ * name where two share that too; by id.
+ */
+export function callNames(
+  group: readonly { id: string; student: { name: string } }[],
+): ReadonlyMap<string, string> {
+  const told = group.map(({ student: { name } }) => [firstName(name), withLetter(name), name]);
+  return new Map(
+    group.map(({ id }, i) => {
+      const alone = (told[i] ?? []).find((text, k) => told.every((one, j) => j === i || one[k] !== text));
+      return [id, alone ?? group[i]?.student.name ?? ''];
+    }),
+  );
+}
+
+function withLetter(name: string): string {
+  const last = name.trim().split(/\s+/).slice(1).at(-1);
+  return last ? `${firstName(name)} ${[...last][0]}.` : name;
+}
+
 /** How long until something, told as one would: by minutes, then hours of the day, then days of the calendar there. */
 export function untilText(atMs: number, nowMs: number, timeZone: string): string {
   const minutes = Math.ceil((atMs - nowMs) / 60_000);

@@ -3,7 +3,7 @@ import type { SavedLesson } from '@doceo/contract';
 import { curriculumOf, gearList, type PlanBody, textInUnits } from '@doceo/core';
 import { planBWhen } from '@doceo/texts';
 import { DayStore } from '../../data/lesson/day-store';
-import { firstName, spanText, timeText } from '../../data/lesson/lesson-texts';
+import { callNames, spanText, timeText } from '../../data/lesson/lesson-texts';
 import { SessionStore } from '../../data/session';
 import { TeachingStore } from '../../data/teaching/teaching-store';
 import { DriftFigureComponent } from '../../shared/drift/drift-figure.component';
@@ -32,7 +32,7 @@ export class CardBackComponent {
     const { planB } = this.plan();
     const startMs = Date.parse(this.lesson().startsAt);
     if (!planB) return null;
-    const names = this.day.studentsOf(this.lesson()).map(({ student }) => firstName(student.name));
+    const names = [...callNames(this.day.studentsOf(this.lesson())).values()];
     return {
       when: `from ${timeText(startMs + planB.fromMin * 60_000, this.zone())}, ${planBWhen(planB.trigger)}`,
       rows: planBRows(this.curriculum(), planB).map((row) => ({

@@ -7,10 +7,19 @@ import { SAFETY_WORDS } from '../../data/lesson/event-text';
 import { ApiClient } from '../../data/api/api-client';
 import { DayStore } from '../../data/lesson/day-store';
 import { fetched } from '../../data/api/fetched';
+import { FetchingComponent } from '../../shared/fetching.component';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { SessionStore } from '../../data/session';
 import { LessonDialogComponent } from '../../shared/lesson/lesson-dialog.component';
-import { needsText, dayText, firstName, spanText, timeText, withText } from '../../data/lesson/lesson-texts';
+import {
+  callNames,
+  needsText,
+  dayText,
+  firstName,
+  spanText,
+  timeText,
+  withText,
+} from '../../data/lesson/lesson-texts';
 import { readOnText } from '../../parts/dates';
 import { WhoTeachesComponent } from '../assist/who-teaches.component';
 import { CardBackComponent } from './card-back.component';
@@ -23,6 +32,7 @@ import { lessonWith } from '../../data/known/lessons-besides';
 @Component({
   selector: 'doceo-lesson-card',
   imports: [
+    FetchingComponent,
     CardBackComponent,
     OnePageDirective,
     LessonDialogComponent,
@@ -73,11 +83,12 @@ export class LessonCardPage {
       ? `${dayText(lesson.startsAt, this.zone())}, ${spanText(Date.parse(lesson.startsAt), lesson.lengthMin, this.zone())}`
       : '';
   });
+  private readonly names = computed(() => callNames(this.students()));
   protected readonly rows = computed(() => {
     const plan = this.plan()?.body;
     const startMs = Date.parse(this.lesson()?.startsAt ?? '');
     if (!plan || Number.isNaN(startMs)) return [];
-    const names = this.students().map(({ student }) => firstName(student.name));
+    const names = [...this.names().values()];
     return together(plan.blocks).map(({ block, lanes }) => ({
       id: block.id,
       time: spanText(startMs + block.startMin * 60_000, block.durationMin, this.zone()),
@@ -104,8 +115,7 @@ export class LessonCardPage {
     const lesson = this.lesson();
     if (!lesson || this.day.lesson()?.id !== lesson.id) return [];
     return toBrief(this.day.events(), lesson.id).map(({ what, studentId, text, atMs }) => {
-      const student = this.students().find(({ id }) => id === studentId)?.student;
-      const who = student ? firstName(student.name) : 'the group';
+      const who = this.names().get(studentId ?? '') ?? 'the group';
       return `${SAFETY_WORDS[what]}, ${who}, ${dayText(new Date(atMs).toISOString(), this.zone())}${text ? `: ${text}` : ''}`;
     });
   });
@@ -140,11 +150,11 @@ export class LessonCardPage {
     const drill = this.curriculum().drills.find(block.drillId ?? '');
     const date = this.lesson()?.startsAt.slice(0, 10) ?? '';
     if (!drill) return [];
-    return this.students().flatMap(({ student }, lane) => {
+    return this.students().flatMap(({ id, student }, lane) => {
       if (lanes.length > 0 && !lanes.includes(lane)) return [];
       const needs = needsOf({ ...student, ageYears: ageOn(student.bornOn, date) });
       const text = adaptedText(adapt(this.curriculum(), drill, needs), this.session.units());
-      return text ? [{ name: firstName(student.name), text }] : [];
+      return text ? [{ name: this.names().get(id) ?? '', text }] : [];
     });
   }
 

@@ -11,6 +11,7 @@ import { KitStore } from '../../data/lesson/kit-store';
 import { kitName, priceText, shortText } from '../../data/lesson/kit-texts';
 import { packingAmount, packingLines, packingSpares, type PackingLine } from '../../data/lesson/packing';
 import { dayText } from '../../data/lesson/lesson-texts';
+import { FetchingComponent } from '../../shared/fetching.component';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { NoSuchLessonComponent } from '../../shared/lesson/no-such-lesson.component';
 import { taughtIn } from '../../data/lesson/taught';
@@ -25,7 +26,7 @@ interface Line extends PackingLine {
 /** What to pack for a lesson: gear of its drills, material, flies and shot of its rigs, with spares; ticked off as it is packed. */
 @Component({
   selector: 'doceo-lesson-kit',
-  imports: [OnePageDirective, LoadFailedComponent, NoSuchLessonComponent, RouterLink],
+  imports: [FetchingComponent, OnePageDirective, LoadFailedComponent, NoSuchLessonComponent, RouterLink],
   templateUrl: './lesson-kit.page.html',
   styleUrl: './lesson-kit.page.css',
 })

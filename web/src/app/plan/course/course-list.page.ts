@@ -7,13 +7,14 @@ import { CourseStore } from '../../data/lesson/course-store';
 import { DayStore } from '../../data/lesson/day-store';
 import { firstName } from '../../data/lesson/lesson-texts';
 import { TeachingStore } from '../../data/teaching/teaching-store';
+import { FetchingComponent } from '../../shared/fetching.component';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { CourseFormComponent } from './course-form.component';
 
 /** The courses there are: those that go on first. */
 @Component({
   selector: 'doceo-course-list',
-  imports: [CourseFormComponent, LoadFailedComponent, RouterLink],
+  imports: [FetchingComponent, CourseFormComponent, LoadFailedComponent, RouterLink],
   template: `
     <div class="bench-main page">
       <div class="row">
@@ -25,7 +26,7 @@ import { CourseFormComponent } from './course-form.component';
       @if (store.failed(); as problem) {
         <doceo-load-failed [problem]="problem" (again)="store.load()" />
       } @else if (!store.courses()) {
-        <p class="soft" role="status">Fetching courses …</p>
+        <doceo-fetching what="courses" />
       } @else {
         @for (one of rows(); track one.id) {
           <a class="course" [class.over]="one.over" [routerLink]="['/plan/courses', one.id]">

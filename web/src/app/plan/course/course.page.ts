@@ -15,6 +15,7 @@ import { TeachingStore } from '../../data/teaching/teaching-store';
 import { Undoable } from '../../data/undoable';
 import { narrowWindow } from '../../parts/narrow';
 import { SheetComponent } from '../../parts/sheet.component';
+import { FetchingComponent } from '../../shared/fetching.component';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { NoSuchComponent } from '../../shared/no-such.component';
 import { achievedDocument, achievementOf } from './achieved-document';
@@ -31,6 +32,7 @@ const MINUTE_MS = 60_000;
 @Component({
   selector: 'doceo-course-page',
   imports: [
+    FetchingComponent,
     CourseFormComponent,
     CourseStreamsComponent,
     GoalChancesComponent,

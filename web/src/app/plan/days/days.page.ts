@@ -18,6 +18,7 @@ import { NoSuchComponent } from '../../shared/no-such.component';
 import type { BandMark } from '../../shared/weeks/band-shape';
 import { DayBandComponent } from '../../shared/weeks/day-band.component';
 import { DayChoice, type NumberedDay } from './day-choice';
+import { FetchingComponent } from '../../shared/fetching.component';
 
 /** So many days are told in words. */
 const TOLD = 6;
@@ -27,6 +28,7 @@ const MINUTE_MS = 60_000;
 @Component({
   selector: 'doceo-days-page',
   imports: [
+    FetchingComponent,
     NgTemplateOutlet,
     SheetComponent,
     ChoiceFieldComponent,

@@ -26,6 +26,7 @@ import { SaveStateComponent } from '../../shared/documents/save-state.component'
 import { UndoRedoComponent } from '../../shared/documents/undo-redo.component';
 import { NoSuchComponent } from '../../shared/no-such.component';
 import { KitEntryComponent } from './kit-entry.component';
+import { FetchingComponent } from '../../shared/fetching.component';
 
 /** Things that no drill asks for, and a school has. */
 const BESIDES = ['wading boots', 'wading belt', 'wading staff', 'thermometer', 'first-aid kit', 'whistle'];
@@ -36,6 +37,7 @@ const LOOKED_AT = 4;
 @Component({
   selector: 'doceo-kit-page',
   imports: [
+    FetchingComponent,
     DocumentToldComponent,
     KitEntryComponent,
     NoSuchComponent,

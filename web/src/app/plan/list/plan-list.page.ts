@@ -7,6 +7,7 @@ import { emptyPlan, type PlanBody } from '@doceo/core';
 import { debounceTime, finalize, map } from 'rxjs';
 import { ApiClient } from '../../data/api/api-client';
 import { fetched } from '../../data/api/fetched';
+import { FetchingComponent } from '../../shared/fetching.component';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { Failures } from '../../data/api/failures';
 import { EXAMPLE_TITLE, examplePlan } from '../../shared/plan/example-plan';
@@ -21,7 +22,14 @@ const PAUSE_MS = 250;
 /** Plans of mine and of my circles. */
 @Component({
   selector: 'doceo-plan-list',
-  imports: [LoadFailedComponent, FormsModule, RouterLink, PlanRowComponent, TakeInComponent],
+  imports: [
+    FetchingComponent,
+    LoadFailedComponent,
+    FormsModule,
+    RouterLink,
+    PlanRowComponent,
+    TakeInComponent,
+  ],
   template: `
     <div class="bench-main page">
       <div class="row">
@@ -120,7 +128,7 @@ const PAUSE_MS = 250;
         @if (list.failed(); as problem) {
           <doceo-load-failed [problem]="problem" (again)="list.again()" />
         } @else {
-          <p class="soft" role="status">Fetching plans …</p>
+          <doceo-fetching what="plans" />
         }
       }
     </div>

@@ -14,6 +14,7 @@ import { firstName } from '../../data/lesson/lesson-texts';
 import { SessionStore } from '../../data/session';
 import { TeachingStore } from '../../data/teaching/teaching-store';
 import { narrowWindow } from '../../parts/narrow';
+import { FetchingComponent } from '../../shared/fetching.component';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { PlanCheckComponent } from '../check/plan-check.component';
 import { planFound } from '../check/plan-found';
@@ -33,6 +34,7 @@ const ISLAND_PX = 142;
 @Component({
   selector: 'doceo-merge-page',
   imports: [
+    FetchingComponent,
     IslandComponent,
     LoadFailedComponent,
     PlanCheckComponent,

@@ -21,6 +21,7 @@ import { planMarkdown } from './plan-markdown';
 import { type Paper, type PaperKind, planPaper } from './plan-papers';
 import { type SheetDay, sheetOf } from './plan-sheet';
 import { lessonsBesides } from '../../data/known/lessons-besides';
+import { FetchingComponent } from '../../shared/fetching.component';
 
 const PAPERS: { value: Paper; text: string }[] = [
   { value: 'A4', text: 'A4' },
@@ -35,7 +36,14 @@ const SHEETS: { kind: PaperKind; name: string; what: string }[] = [
 /** A plan on its way out: on paper, as a file, behind a link. What names a student is told before anything leaves. */
 @Component({
   selector: 'doceo-out-page',
-  imports: [ChoiceFieldComponent, NoSuchComponent, PaperPictureComponent, PlanLinkComponent, RouterLink],
+  imports: [
+    FetchingComponent,
+    ChoiceFieldComponent,
+    NoSuchComponent,
+    PaperPictureComponent,
+    PlanLinkComponent,
+    RouterLink,
+  ],
   templateUrl: './out.page.html',
   styleUrl: './out.page.css',
 })

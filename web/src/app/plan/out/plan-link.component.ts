@@ -6,6 +6,7 @@ import { ApiClient } from '../../data/api/api-client';
 import type { ApiError } from '../../data/api/api-error';
 import { fetched } from '../../data/api/fetched';
 import { Failures } from '../../data/api/failures';
+import { FetchingComponent } from '../../shared/fetching.component';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { placeInPlan } from './named-places';
 import { MadeLinkComponent } from '../../shared/made-link.component';
@@ -20,7 +21,7 @@ const DAYS_TOLD: Record<(typeof LINK_DAYS)[number], string> = {
 /** A link to a plan for who has no account: made, shown once with its code, counted, closed. */
 @Component({
   selector: 'doceo-plan-link',
-  imports: [LoadFailedComponent, MadeLinkComponent],
+  imports: [FetchingComponent, LoadFailedComponent, MadeLinkComponent],
   templateUrl: './plan-link.component.html',
   styleUrl: './plan-link.component.css',
 })

@@ -8,6 +8,7 @@ import { fetched } from '../../data/api/fetched';
 import { SessionStore } from '../../data/session';
 import { DialogComponent } from '../../parts/dialog.component';
 import { TextFieldComponent } from '../../parts/fields/text-field.component';
+import { FetchingComponent } from '../../shared/fetching.component';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { WordsChangedComponent } from '../merge/words-changed.component';
 
@@ -16,7 +17,13 @@ const STATES = { open: 'waits', taken: 'taken', declined: 'declined' };
 /** Proposes what was changed in a copy to whoever owns its origin, and tells what became of it before. */
 @Component({
   selector: 'doceo-propose-dialog',
-  imports: [DialogComponent, LoadFailedComponent, TextFieldComponent, WordsChangedComponent],
+  imports: [
+    FetchingComponent,
+    DialogComponent,
+    LoadFailedComponent,
+    TextFieldComponent,
+    WordsChangedComponent,
+  ],
   template: `
     <doceo-dialog [heading]="'Propose to ' + owner()" [width]="620" (closed)="closed.emit()">
       @if (page.value(); as origin) {
@@ -47,7 +54,7 @@ const STATES = { open: 'waits', taken: 'taken', declined: 'declined' };
       } @else if (page.failed(); as problem) {
         <doceo-load-failed [problem]="problem" (again)="page.again()" />
       } @else {
-        <p class="soft" role="status">Fetching the origin …</p>
+        <doceo-fetching what="the origin" />
       }
       @if (error(); as problem) {
         <p class="wrong" role="alert">{{ problem.message }}</p>

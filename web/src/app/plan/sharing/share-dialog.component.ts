@@ -5,13 +5,14 @@ import { TextFieldComponent } from '../../parts/fields/text-field.component';
 import { DialogComponent } from '../../parts/dialog.component';
 import { ApiClient } from '../../data/api/api-client';
 import { fetched } from '../../data/api/fetched';
+import { FetchingComponent } from '../../shared/fetching.component';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
 import type { ApiError } from '../../data/api/api-error';
 
 /** Shares a plan with a circle, or makes it private again. */
 @Component({
   selector: 'doceo-share-dialog',
-  imports: [LoadFailedComponent, DialogComponent, RouterLink, TextFieldComponent],
+  imports: [FetchingComponent, LoadFailedComponent, DialogComponent, RouterLink, TextFieldComponent],
   template: `
     <doceo-dialog heading="Share this plan" (closed)="closed.emit(null)">
       <p>Blocks, drills, rigs and cue words go along. Students, records, day and water stay with you.</p>
@@ -44,7 +45,7 @@ import type { ApiError } from '../../data/api/api-error';
           } @else if (list.value()) {
             <p class="soft">You are in no circle yet. <a routerLink="/circle">Start one.</a></p>
           } @else {
-            <p class="soft" role="status">Fetching circles …</p>
+            <doceo-fetching what="circles" />
           }
         }
       </div>

@@ -13,11 +13,12 @@ import { CAUTION } from '../out/plan-markdown';
 import { sheetOf } from '../out/plan-sheet';
 import { lanesOf } from '../timeline/lanes';
 import { TimelineComponent } from '../timeline/timeline.component';
+import { FetchingComponent } from '../../shared/fetching.component';
 
 /** A plan behind a link: to read and to print, by somebody who needs no account. */
 @Component({
   selector: 'doceo-shown-page',
-  imports: [TimelineComponent],
+  imports: [FetchingComponent, TimelineComponent],
   templateUrl: './shown.page.html',
   styleUrl: './shown.page.css',
 })

@@ -12,6 +12,7 @@ import { Failures } from '../../data/api/failures';
 import { fetched } from '../../data/api/fetched';
 import { SessionStore } from '../../data/session';
 import { TextFieldComponent } from '../../parts/fields/text-field.component';
+import { FetchingComponent } from '../../shared/fetching.component';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { ValleyComponent } from '../../shared/valley/valley.component';
 import { versionWords } from '../../shared/valley/version-words';
@@ -20,7 +21,14 @@ import { WordsChangedComponent } from '../merge/words-changed.component';
 /** What a plan has been: its versions, what differs from how it is now, and the way back to one of them. */
 @Component({
   selector: 'doceo-versions-page',
-  imports: [LoadFailedComponent, RouterLink, TextFieldComponent, ValleyComponent, WordsChangedComponent],
+  imports: [
+    FetchingComponent,
+    LoadFailedComponent,
+    RouterLink,
+    TextFieldComponent,
+    ValleyComponent,
+    WordsChangedComponent,
+  ],
   templateUrl: './versions.page.html',
   styleUrl: './versions.page.css',
 })

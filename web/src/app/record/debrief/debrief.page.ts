@@ -11,6 +11,7 @@ import { PDF_MAKER } from '../../data/pdf';
 import { InUnitsPipe } from '../../parts/in-units.pipe';
 import { SessionStore } from '../../data/session';
 import { CardSentenceComponent } from '../../shared/lesson/card-sentence.component';
+import { FetchingComponent } from '../../shared/fetching.component';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { StudentLinkComponent } from './student-link.component';
 import { cardDocument, type Paper } from '../student/card-document';
@@ -29,6 +30,7 @@ const PAPERS: { id: Paper; name: string }[] = [
 @Component({
   selector: 'doceo-debrief-page',
   imports: [
+    FetchingComponent,
     OnePageDirective,
     CardSentenceComponent,
     FormsModule,

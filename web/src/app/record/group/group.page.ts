@@ -19,8 +19,9 @@ import { of } from 'rxjs';
 import { ApiClient } from '../../data/api/api-client';
 import { fetched } from '../../data/api/fetched';
 import { DayStore } from '../../data/lesson/day-store';
-import { firstName, initials } from '../../data/lesson/lesson-texts';
+import { callNames, initials } from '../../data/lesson/lesson-texts';
 import { groupRecords } from '../../data/records/group-records';
+import { FetchingComponent } from '../../shared/fetching.component';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { type EffectLine, EffectListComponent } from '../student/effect-list.component';
 import { type NextDrill, NextDrillsComponent } from '../student/next-drills.component';
@@ -36,7 +37,14 @@ const MAX_NAMED = 8;
 /** The group together: who is ready for what, what to teach all of them next, and how well drills and plans worked. */
 @Component({
   selector: 'doceo-group-page',
-  imports: [EffectListComponent, FormsModule, LoadFailedComponent, NextDrillsComponent, RouterLink],
+  imports: [
+    FetchingComponent,
+    EffectListComponent,
+    FormsModule,
+    LoadFailedComponent,
+    NextDrillsComponent,
+    RouterLink,
+  ],
   templateUrl: './group.page.html',
   styleUrl: './group.page.css',
 })
@@ -77,11 +85,12 @@ export class GroupPage {
     () => this.day.students(),
     () => this.client.call(api.records.effects),
   );
+  private readonly names = computed(() => callNames(this.students()));
   protected readonly heads = computed(() =>
     this.students().map(({ id, student }) => ({
       id,
       name: student.name,
-      first: firstName(student.name),
+      first: this.names().get(id) ?? '',
       initials: initials(student.name),
     })),
   );

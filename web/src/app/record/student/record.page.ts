@@ -27,6 +27,7 @@ import { DayStore } from '../../data/lesson/day-store';
 import { FitStore } from '../../data/records/fit-store';
 import { aboutStudent, firstName } from '../../data/lesson/lesson-texts';
 import { CHART } from '../../theme/chart-theme';
+import { FetchingComponent } from '../../shared/fetching.component';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { type NextDrill, NextDrillsComponent } from './next-drills.component';
 import { ParetoComponent } from '../charts/pareto.component';
@@ -58,6 +59,7 @@ const MAX_TRENDS = 3;
 @Component({
   selector: 'doceo-record-page',
   imports: [
+    FetchingComponent,
     CardSentenceComponent,
     EvidenceComponent,
     FaultCourseComponent,

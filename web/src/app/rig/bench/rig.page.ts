@@ -26,6 +26,7 @@ import { RigTableComponent } from '../table/rig-table.component';
 import { TaperChartComponent } from '../figures/taper-chart.component';
 import { DocumentToldComponent } from '../../shared/documents/document-told.component';
 import { NoSuchComponent } from '../../shared/no-such.component';
+import { FetchingComponent } from '../../shared/fetching.component';
 
 /** How often words and figures follow a drag, milliseconds. */
 const CALM_MS = 250;
@@ -41,6 +42,7 @@ interface RigValue {
 @Component({
   selector: 'doceo-rig-page',
   imports: [
+    FetchingComponent,
     DocumentToldComponent,
     FigureListComponent,
     FormsModule,

@@ -10,11 +10,19 @@ import { KNOT_STEPS } from '../knots';
 import { KnotStepComponent } from '../knots/knot-step.component';
 import { NoSuchComponent } from '../../shared/no-such.component';
 import { RigSheetComponent } from './rig-sheet.component';
+import { FetchingComponent } from '../../shared/fetching.component';
 
 /** A rig on paper for a student: the drawing, what to cut, the knots in the order they are tied, what to say. */
 @Component({
   selector: 'doceo-rig-card',
-  imports: [InUnitsPipe, KnotStepComponent, NoSuchComponent, RigSheetComponent, RouterLink],
+  imports: [
+    FetchingComponent,
+    InUnitsPipe,
+    KnotStepComponent,
+    NoSuchComponent,
+    RigSheetComponent,
+    RouterLink,
+  ],
   templateUrl: './rig-card.page.html',
   styleUrl: './rig-card.page.css',
 })

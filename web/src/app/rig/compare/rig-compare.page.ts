@@ -3,6 +3,7 @@ import { Router, RouterLink } from '@angular/router';
 import { type SavedRig } from '@doceo/contract';
 import { type Figure, rigFigures, rigProblems } from '@doceo/core';
 import { rigProblemInWords } from '@doceo/texts';
+import { FetchingComponent } from '../../shared/fetching.component';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { DayStore } from '../../data/lesson/day-store';
 import { ReadingStore } from '../../data/records/reading-store';
@@ -14,7 +15,7 @@ import { myRigs } from '../../data/records/record-of';
 /** Two rigs side by side: drawings to one scale, figures in one table, problems that only one of them has. */
 @Component({
   selector: 'doceo-rig-compare',
-  imports: [LoadFailedComponent, NoSuchComponent, RigDrawingComponent, RouterLink],
+  imports: [FetchingComponent, LoadFailedComponent, NoSuchComponent, RigDrawingComponent, RouterLink],
   templateUrl: './rig-compare.page.html',
   styleUrl: './rig-compare.page.css',
 })

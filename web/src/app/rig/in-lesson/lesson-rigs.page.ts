@@ -9,6 +9,7 @@ import { dayText, firstName, spanText } from '../../data/lesson/lesson-texts';
 import { ReadingStore } from '../../data/records/reading-store';
 import { ChoiceFieldComponent } from '../../parts/fields/choice-field.component';
 import { OnePageDirective } from '../../parts/one-page.directive';
+import { FetchingComponent } from '../../shared/fetching.component';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { NoSuchLessonComponent } from '../../shared/lesson/no-such-lesson.component';
 import type { TiedBy } from '../../shared/rig/rig-rows';
@@ -35,6 +36,7 @@ const EVERYBODY = '';
 @Component({
   selector: 'doceo-lesson-rigs',
   imports: [
+    FetchingComponent,
     ChoiceFieldComponent,
     LoadFailedComponent,
     NoSuchLessonComponent,

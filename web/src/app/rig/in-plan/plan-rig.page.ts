@@ -26,6 +26,7 @@ import { SessionStore } from '../../data/session';
 import { Undoable } from '../../data/undoable';
 import { ChoiceFieldComponent } from '../../parts/fields/choice-field.component';
 import { ProblemListComponent } from '../../parts/problem-list.component';
+import { FetchingComponent } from '../../shared/fetching.component';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { NoSuchComponent } from '../../shared/no-such.component';
 import { RigDrawingComponent } from '../drawing/rig-drawing.component';
@@ -40,6 +41,7 @@ const STEP_M = 0.05;
 @Component({
   selector: 'doceo-plan-rig',
   imports: [
+    FetchingComponent,
     ChoiceFieldComponent,
     LoadFailedComponent,
     NoSuchComponent,

@@ -13,6 +13,7 @@ import {
   weakestLink,
 } from '@doceo/core';
 import { ApiClient } from '../../data/api/api-client';
+import { FetchingComponent } from '../../shared/fetching.component';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { Failures } from '../../data/api/failures';
 import { DayStore } from '../../data/lesson/day-store';
@@ -29,7 +30,7 @@ const THUMBNAIL = { width: 298, height: 250, margin: { top: 24, left: 30, right:
 /** Saved rigs, each as a small drawing with what matters of it. */
 @Component({
   selector: 'doceo-rig-list',
-  imports: [LoadFailedComponent, OpenFileComponent, RouterLink, RigPictureComponent],
+  imports: [FetchingComponent, LoadFailedComponent, OpenFileComponent, RouterLink, RigPictureComponent],
   templateUrl: './rig-list.page.html',
   styleUrl: './rig-list.page.css',
 })

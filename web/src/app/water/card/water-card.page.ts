@@ -16,11 +16,13 @@ import { StretchesComponent } from './stretches.component';
 import { RuleFieldsComponent } from './rule-fields.component';
 import { WaterCardStore } from './water-card.store';
 import { WaterHandoverComponent } from './water-handover.component';
+import { FetchingComponent } from '../../shared/fetching.component';
 
 /** All that is said of a water and its rules, each with who said it; changed where it stands, saved at once. */
 @Component({
   selector: 'doceo-water-card',
   imports: [
+    FetchingComponent,
     ChoiceFieldComponent,
     FormsModule,
     NoSuchComponent,

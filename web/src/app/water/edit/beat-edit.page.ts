@@ -14,6 +14,7 @@ import { OpenFileComponent } from '../../parts/fields/open-file.component';
 import { BEAT_PALETTE, type Palette } from './palette';
 import { SheetFrameComponent } from './sheet-frame.component';
 import { NoSuchComponent } from '../../shared/no-such.component';
+import { FetchingComponent } from '../../shared/fetching.component';
 
 /** Along the stream, to the east, when nobody said where it runs. */
 const BEARING_DEG = 90;
@@ -49,7 +50,7 @@ function newBeat(id: string): Beat {
 /** One beat of a river to draw, and to exchange as GeoJSON. */
 @Component({
   selector: 'doceo-beat-edit-page',
-  imports: [NoSuchComponent, OpenFileComponent, SheetFrameComponent],
+  imports: [FetchingComponent, NoSuchComponent, OpenFileComponent, SheetFrameComponent],
   template: `
     @if (failed(); as problem) {
       <doceo-no-such
@@ -88,7 +89,7 @@ function newBeat(id: string): Beat {
         </p>
       </doceo-sheet-frame>
     } @else {
-      <p class="bench-main soft" role="status">Fetching the beat …</p>
+      <doceo-fetching class="bench-main" what="the beat" />
     }
   `,
 })

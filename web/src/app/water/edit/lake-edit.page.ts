@@ -29,6 +29,7 @@ import { LakeBoardComponent } from '../../shared/water/board/lake-board.componen
 import { LAKE_PALETTE, type Palette } from './palette';
 import { SheetFrameComponent } from './sheet-frame.component';
 import { NoSuchComponent } from '../../shared/no-such.component';
+import { FetchingComponent } from '../../shared/fetching.component';
 
 /** Cells each way when depths are looked at here, for a square lake. */
 const CELLS = 200;
@@ -55,7 +56,7 @@ function newLake(id: string, name: string): Lake {
 /** A still water to draw and to sound: GeoJSON in and out, soundings as a table, depths computed from both. */
 @Component({
   selector: 'doceo-lake-edit-page',
-  imports: [LakeBoardComponent, NoSuchComponent, OpenFileComponent, SheetFrameComponent],
+  imports: [FetchingComponent, LakeBoardComponent, NoSuchComponent, OpenFileComponent, SheetFrameComponent],
   template: `
     @if (failed(); as problem) {
       <doceo-no-such
@@ -139,7 +140,7 @@ function newLake(id: string, name: string): Lake {
         </section>
       </doceo-sheet-frame>
     } @else {
-      <p class="bench-main soft" role="status">Fetching the lake …</p>
+      <doceo-fetching class="bench-main" what="the lake" />
     }
   `,
   styles: `
