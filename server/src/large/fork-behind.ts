@@ -3,7 +3,8 @@ import { join } from 'node:path';
 
 /**
  * How far it steps back; all its threads do, also those that the engine starts by itself. Not as far as can be: on a
- * machine that is busy with something else all day it still gets on.
+ * machine that is busy with something else all day it still gets on. What it no longer needs is cleared up by its one
+ * thread: helpers of that would each have a share of the processor of their own.
  */
 const NICE = '10';
 
