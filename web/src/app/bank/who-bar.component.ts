@@ -80,9 +80,11 @@ export interface BarStudent {
     }
     b {
       font: 700 17px/1.15 var(--head);
-      white-space: nowrap;
+      /* Two lines: the letter that tells two of one name apart goes below the name. */
+      max-height: 2.3em;
       overflow: hidden;
       text-overflow: ellipsis;
+      flex-shrink: 0;
     }
     .plus {
       font-size: 24px;
