@@ -25,7 +25,7 @@ const done = await prepareDatabase(
 );
 if (done.length > 0) log.info({ migrations: done }, 'schema brought up to date');
 const pool = openPool(settings.DOCEO_DB_URL);
-const { app, close } = createApp(pool, settings, log, { large: new LargeProcess(settings, log) });
+const { app, cameNew, close } = createApp(pool, settings, log, { large: new LargeProcess(settings, log) });
 const server = createServer(app);
 // Longer than proxies and clients keep theirs: none sends a request on a connection that is just being closed.
 server.keepAliveTimeout = 75_000;
@@ -33,6 +33,7 @@ server.headersTimeout = 80_000;
 // A drawing of some megabytes over a weak network takes its time; what is sent no further goes.
 server.requestTimeout = 120_000;
 server.maxConnections = MOST_CONNECTIONS;
+server.on('connection', cameNew);
 server.listen(settings.PORT, settings.HOST, () => {
   const { port } = server.address() as AddressInfo;
   // Nobody knows a port that was given just now; letters of the demo lead there all the same.

@@ -18,7 +18,7 @@ import { keepWaterReadings } from './water-readings';
 import {
   findEventLessons,
   findEventsOfLesson,
-  findEventsOfStudents,
+  findEventsOfStudent,
   hasManyEvents,
   insertEvents,
 } from './events.sql';
@@ -35,7 +35,7 @@ export function eventRoutes(router: Router, pool: Pool): void {
     await refuseUnless(pool, user.id, 'see', 'student', studentId);
     passOnIf(await hasManyEvents(pool, 'student_id', [studentId]));
     await insertLook(pool, studentId, user.id, 'record');
-    return findEventsOfStudents(pool, [studentId]);
+    return findEventsOfStudent(pool, studentId);
   });
 
   route(router, pool, api.events.add, 'signed-in', async ({ user, body: { events, sentAtMs } }) => {

@@ -32,34 +32,6 @@ export function toEvent(row: EventRow): BankEvent {
   };
 }
 
-/**
- * Events of a lesson in the order the server got them, without those of students whom the user may not see any more; uses
- * events_lesson.
- */
-export async function findEventsOfLesson(db: Db, userId: string, lessonId: string): Promise<BankEvent[]> {
-  return (
-    await rows<EventRow>(
-      db,
-      `SELECT ${EVENT_COLUMNS} FROM events e WHERE lesson_id = ? AND (student_id IS NULL
-         OR EXISTS (SELECT 1 FROM students s WHERE s.id = e.student_id AND s.owner_id = ?)
-         OR EXISTS (SELECT 1 FROM student_access a
-                    WHERE a.student_id = e.student_id AND a.user_id = ? AND ${OPEN_ACCESS}))
-       ORDER BY seq`,
-      [lessonId, userId, userId],
-    )
-  ).map(toEvent);
-}
-
-/** Events of these students in the order the server got them; uses events_student. */
-export async function findEventsOfStudents(db: Db, studentIds: string[]): Promise<BankEvent[]> {
-  if (studentIds.length === 0) return [];
-  return (
-    await rows<EventRow>(db, `SELECT ${EVENT_COLUMNS} FROM events WHERE student_id IN (?) ORDER BY seq`, [
-      studentIds,
-    ])
-  ).map(toEvent);
-}
-
 /** Entries that are read and told within a few milliseconds. */
 const FEW = 1000;
 
@@ -78,38 +50,61 @@ export async function hasManyEvents(
   return Number(found?.n) > FEW;
 }
 
-/** Entries that are read with one statement where nobody waits for them. */
+/** Entries that are read with one statement: more would hold the database, and whoever tells them, too long. */
 const PAGE = 2000;
 
 /**
- * Entries of some kinds of these students in the order the server got them, a page at a time, so that no statement takes
- * long. What is saved in between may be missing, also before what is there. Uses events_student.
+ * Entries in the order the server got them, a page at a time, so that no statement takes long. What is saved in between
+ * may be missing, also before what is there.
  *
- * @param kinds a condition on the kind
+ * @param where a condition on the entry `e`, which an index with seq finds
  */
-async function findPaged(db: Db, studentIds: readonly string[], kinds: string): Promise<BankEvent[]> {
+async function findPaged(db: Db, where: string, values: readonly unknown[]): Promise<BankEvent[]> {
   const found: BankEvent[] = [];
-  if (studentIds.length === 0) return found;
   for (let page: (EventRow & { seq: number })[], after = 0; ; after = Number(page.at(-1)?.seq)) {
     page = await rows(
       db,
-      `SELECT seq, ${EVENT_COLUMNS} FROM events
-       WHERE student_id IN (?) AND seq > ? AND ${kinds} ORDER BY seq LIMIT ${PAGE}`,
-      [studentIds, after],
+      `SELECT seq, ${EVENT_COLUMNS} FROM events e WHERE ${where} AND seq > ? ORDER BY seq LIMIT ${PAGE}`,
+      [...values, after],
     );
     for (const row of page) found.push(toEvent(row));
     if (page.length < PAGE) return found;
   }
 }
 
+/**
+ * Events of a lesson in the order the server got them, without those of students whom the user may not see any more; uses
+ * events_lesson.
+ */
+export function findEventsOfLesson(db: Db, userId: string, lessonId: string): Promise<BankEvent[]> {
+  return findPaged(
+    db,
+    `lesson_id = ? AND (student_id IS NULL
+       OR EXISTS (SELECT 1 FROM students s WHERE s.id = e.student_id AND s.owner_id = ?)
+       OR EXISTS (SELECT 1 FROM student_access a
+                  WHERE a.student_id = e.student_id AND a.user_id = ? AND ${OPEN_ACCESS}))`,
+    [lessonId, userId, userId],
+  );
+}
+
+/** Events of a student in the order the server got them; uses events_student. */
+export function findEventsOfStudent(db: Db, studentId: string): Promise<BankEvent[]> {
+  return findPaged(db, 'student_id = ?', [studentId]);
+}
+
+/** Entries of some kinds of these students; uses events_student. */
+async function findOfKinds(db: Db, studentIds: readonly string[], kinds: string): Promise<BankEvent[]> {
+  return studentIds.length === 0 ? [] : findPaged(db, `student_id IN (?) AND ${kinds}`, [studentIds]);
+}
+
 /** Entries of these students that say something of skills, and what was taken back. */
 export function findCountingEvents(db: Db, studentIds: readonly string[]): Promise<BankEvent[]> {
-  return findPaged(db, studentIds, "kind NOT IN ('note', 'sentence', 'lane', 'tried')");
+  return findOfKinds(db, studentIds, "kind NOT IN ('note', 'sentence', 'lane', 'tried')");
 }
 
 /** Attempts of these students and what was taken back. */
 export function findAttemptEvents(db: Db, studentIds: readonly string[]): Promise<BankEvent[]> {
-  return findPaged(db, studentIds, "kind IN ('attempt', 'undo')");
+  return findOfKinds(db, studentIds, "kind IN ('attempt', 'undo')");
 }
 
 /** Which of these ids are stored, and for which lesson; uses events_id. */

@@ -68,7 +68,8 @@ export const VERSION = '0.1.0';
 const HEALTH_PATIENCE_MS = 2000;
 
 /**
- * The application: API and the built web application. `close` ends what runs in the background.
+ * The application: API and the built web application. `cameNew` is to be told of each new connection; `close` ends what
+ * runs in the background.
  *
  * @param pause how sign-ins are made to wait; tests do not
  * @param large who answers large requests; without, they are answered here like all others
@@ -78,7 +79,7 @@ export function createApp(
   settings: Settings,
   log: Logger,
   { pause, large }: { pause?: Pause; large?: LargeProcess } = {},
-): { app: RequestListener; close: () => Promise<void> } {
+): { app: RequestListener; cameNew: () => void; close: () => Promise<void> } {
   const app = express();
   const session = sessions(pool, settings);
   const fitJob = new FitJob(pool, settings, log);
@@ -114,7 +115,11 @@ export function createApp(
     return { ok: database === 'up', database, trouble, version: VERSION };
   });
   let description: ReturnType<typeof openApi> | undefined;
-  route(router, pool, api.openapi, 'anybody', () => Promise.resolve((description ??= openApi(VERSION))));
+  route(router, pool, api.openapi, 'anybody', ({ passOnIf }) => {
+    // Hundreds of kilobytes, which take longest to be made.
+    passOnIf(true);
+    return Promise.resolve((description ??= openApi(VERSION)));
+  });
 
   router.use('/api', sameSiteOnly, jsonOnly, session.handler);
   for (const { path, maxBytes } of allEndpoints()) {
@@ -189,6 +194,7 @@ export function createApp(
       if (isAtTheDoor) door.enter(() => app(request, response));
       else app(request, response);
     },
+    cameNew: () => door.cameNew(),
     close: async () => {
       session.close();
       fitJob.close();

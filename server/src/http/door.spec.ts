@@ -36,4 +36,28 @@ describe('the door', () => {
     jest.advanceTimersByTime(6);
     expect(seen).toEqual(['b']);
   });
+
+  it('lets nobody in while new connections come, for a while', () => {
+    door.cameNew();
+    comes('a');
+    expect(seen).toEqual([]);
+    for (let i = 0; i < 20; i++) {
+      jest.advanceTimersByTime(5);
+      door.cameNew();
+    }
+    expect(seen).toEqual([]);
+    jest.advanceTimersByTime(12);
+    expect(seen).toEqual(['a']);
+  });
+
+  it('lets one in all the same when they come without end', () => {
+    door.cameNew();
+    comes('a');
+    comes('b');
+    for (let i = 0; i < 64; i++) {
+      jest.advanceTimersByTime(5);
+      door.cameNew();
+    }
+    expect(seen).toEqual(['a']);
+  });
 });

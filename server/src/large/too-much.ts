@@ -1,4 +1,5 @@
 import type { ErrorRequestHandler, Request } from 'express';
+import { bePatient, LONG_PATIENCE_MS } from '../db/patience';
 import type { LargeProcess } from './large-process';
 
 /** Called with whether the work to come would hold up others; does not come back if that goes on elsewhere. */
@@ -10,10 +11,12 @@ class TooMuch extends Error {}
 /** Says of an application that it has somebody for large requests. */
 export const HAS_LARGE = 'has large';
 
-/** What passes a request on, in an application that has somebody for it. */
+/** What passes a request on, in an application that has somebody for it; in another one it may take its time. */
 export function passingOn({ app }: Request): PassOnIf {
   return (isMuch) => {
-    if (isMuch && app.get(HAS_LARGE)) throw new TooMuch();
+    if (!isMuch) return;
+    if (app.get(HAS_LARGE)) throw new TooMuch();
+    bePatient(LONG_PATIENCE_MS);
   };
 }
 

@@ -17,7 +17,7 @@ import {
   wentWell,
 } from '@doceo/core';
 import type { Db } from '../db/pool';
-import { findEventsOfStudents } from '../events/events.sql';
+import { findEventsOfStudent } from '../events/events.sql';
 import { findUser } from '../session/users.sql';
 import { namesOf } from '../sharing/student-names';
 import { findFitStatus } from '../skill-fit/skill-fit.sql';
@@ -38,7 +38,7 @@ export async function studentPage(
 ): Promise<StudentPage> {
   const { studentId, lessonId, keeper } = link;
   const curriculum = await curriculumFor(db, keeper.id);
-  const events = await findEventsOfStudents(db, [studentId]);
+  const events = await findEventsOfStudent(db, studentId);
   const fitted = fittedOf(await findFitStatus(db));
   const state = skillState(curriculum.skills.all, evidenceOf(events, studentId), nowMs, fitted);
   const well = wentWell(curriculum, events, studentId, lessonId);

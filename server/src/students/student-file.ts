@@ -6,7 +6,7 @@ import {
 } from '@doceo/contract';
 import { findCoursesOfStudent } from '../courses/courses.sql';
 import type { Db } from '../db/pool';
-import { findEventsOfStudents } from '../events/events.sql';
+import { findEventsOfStudent } from '../events/events.sql';
 import { findReadingsOfStudent } from '../readings/readings.sql';
 import { findConsents } from '../consents/consents.sql';
 import { findWaiting } from '../pages/pages.sql';
@@ -24,7 +24,7 @@ export async function studentFile(
     student: { id, ...student },
     lessons: await findLessonsOfStudent(db, id),
     courses: await findCoursesOfStudent(db, id),
-    events: await findEventsOfStudents(db, [id]),
+    events: await findEventsOfStudent(db, id),
     readings: await findReadingsOfStudent(db, id),
     atHome: (await findWaiting(db, id)).map(({ id: entryId, atMs, body }) => ({ id: entryId, atMs, body })),
     consents: (await findConsents(db, id)).map(({ state, askedAt, byName, answeredAt, takenBackAt }) => ({
