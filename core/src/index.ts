@@ -9,6 +9,7 @@ export * from './sun';
 export * from './water';
 export * from './conditions';
 export * from './geometry';
+export * from './places';
 export * from './beat';
 export * from './geo';
 export * from './chain/frame-at';

@@ -1,4 +1,4 @@
-import { ALERT_KINDS, BOTTOMS, LINE_KINDS, RETRIEVE_WAYS, SPECIES, WATER_KINDS } from '@doceo/core';
+import { ALERT_KINDS, BOTTOMS, LINE_KINDS, NEEDS, RETRIEVE_WAYS, SPECIES, WATER_KINDS } from '@doceo/core';
 import * as z from 'zod';
 import { beatSchema, pointSchema } from '../water/beat';
 import { dateSchema, lineSchema } from '../common';
@@ -110,7 +110,7 @@ export const waterCommands = {
   },
   'lake-suggest': {
     summary:
-      'Still water: depth band of a species, lines with count and time in the band, places on the shore with their fan of casts; what is wrong with the lake.',
+      'Still water: depth band of a species, lines with count and time in the band, who stands where on the shore with which fan of casts; what is wrong with the lake.',
     input: z.strictObject({
       lake: lakeSchema,
       profile: z
@@ -118,7 +118,23 @@ export const waterCommands = {
         .min(1)
         .max(500),
       species: z.enum(SPECIES).default('brown-trout'),
+      /** So many of whom nothing is known; not looked at where there are people. */
       students: z.int().min(1).max(12).default(4),
+      people: z
+        .array(
+          z.strictObject({
+            id: z.string().min(1).max(100),
+            hand: z.enum(['left', 'right']).nullable().default(null),
+            needs: z.array(z.enum(NEEDS)).max(NEEDS.length).default([]),
+            /** The longest line he has shown that he casts. */
+            reachM: z.number().min(0).max(60).nullable().default(null),
+          }),
+        )
+        .max(12)
+        .refine((people) => new Set(people.map(({ id }) => id)).size === people.length, {
+          error: 'has an id twice',
+        })
+        .default([]),
       castM: z.number().min(4).max(30).default(12),
       rodM: z.number().min(1).max(5).default(2.9),
       leaderM: z.number().min(0.5).max(8).default(3.6),
@@ -149,7 +165,17 @@ export const waterCommands = {
       ),
       stands: z.array(
         z.strictObject({
+          personId: z.string(),
+          because: z.array(
+            z.discriminatedUnion('why', [
+              z.strictObject({ why: z.literal('reach'), reachM: z.number() }),
+              z.strictObject({ why: z.literal('edge'), need: z.enum(NEEDS), depthM: z.number() }),
+              z.strictObject({ why: z.literal('hand'), hand: z.enum(['left', 'right']) }),
+              z.strictObject({ why: z.literal('wind'), hand: z.enum(['left', 'right']) }),
+            ]),
+          ),
           at: pointSchema,
+          castM: z.number(),
           casts: z.array(
             z.strictObject({
               to: pointSchema,
@@ -163,6 +189,8 @@ export const waterCommands = {
             band: z.number(),
             wind: z.number(),
             room: z.number(),
+            hand: z.number().optional(),
+            edge: z.number().optional(),
           }),
           score: z.number(),
           coverage: z.number(),
@@ -171,6 +199,8 @@ export const waterCommands = {
           windOn: z.enum(['behind', 'left', 'right', 'ahead']),
         }),
       ),
+      /** Those for whom there is no place beside the others. */
+      without: z.array(z.string()),
     }),
   },
   conditions: {

@@ -1,4 +1,5 @@
 import { along, distance, type Point } from '../geometry';
+import { meanOf } from '../places';
 import { type Bottom, fishWindow, type Wader, wading } from '../water';
 import { type Beat, isLand, isWater, type Piece, pieceAt } from './beat';
 import { findLies, type Lie } from './lies';
@@ -83,17 +84,6 @@ export function allStands(beat: Beat, options: StandingOptions, perPlace = 1): S
     .flatMap((at) => standsAt(beat, raster, at, lies, options).slice(0, perPlace))
     .filter(({ score }) => score > 0)
     .sort((a, b) => b.score - a.score || a.at.x - b.at.x || a.at.y - b.at.y);
-}
-
-/**
- * The geometric mean of the parts of a score: one that is nothing makes nothing of it.
- *
- * @param parts each 0 to 1, a plain number
- * @returns 0 to 1, a plain number
- */
-export function meanOf(parts: object): number {
-  const values = Object.values(parts) as number[];
-  return values.reduce((product, value) => product * value, 1) ** (1 / values.length);
 }
 
 /** Whether a place lies on the upper side of the sheet, seen from the middle of the water there. */

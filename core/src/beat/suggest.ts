@@ -1,3 +1,4 @@
+import { oneIsAlone } from '../places';
 import { distance } from '../geometry';
 import { hookDistance } from '../safety';
 import type { Beat } from './beat';
@@ -57,12 +58,6 @@ function together(
     .filter((stands) => !isLonely(stands))
     .sort((a, b) => b.length - a.length || worth(b) - worth(a));
   return top ?? [];
-}
-
-/** Whether one of several is alone on his side of the water. */
-export function oneIsAlone(sides: readonly boolean[]): boolean {
-  const across = sides.filter(Boolean).length;
-  return sides.length > 1 && (across === 1 || across === sides.length - 1);
 }
 
 /** As many as there are students, the first of them first, each out of reach of the others. */

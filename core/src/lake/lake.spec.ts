@@ -5,6 +5,7 @@ import { depthAt, depthGrid, type DepthGrid, interpolate, lakeFigures, soundings
 import { type Lake, lakeFaults, type LakePiece, type Sounding } from './lake';
 import { chopOf } from './chop';
 import { HANG_S, meanPace, RETRIEVE_WAYS, retrieveRun, type RetrieveWay, secondsIn } from './retrieve';
+import type { LakeCaster } from './group-fans';
 import { type LakeOptions, suggestLake } from './suggest';
 
 const ring = (cx: number, cy: number, radius: number): Point[] =>
@@ -41,11 +42,14 @@ const lake = (extra: LakePiece[] = []): Lake => ({
     ...extra,
   ],
 });
+const nobodies = (count: number): LakeCaster[] =>
+  Array.from({ length: count }, (_, i) => ({
+    ...{ id: `${i}`, hand: null, needs: [], reachM: null, rodM: 2.9, leaderM: 3.6 },
+  }));
 const options = (rest: Partial<LakeOptions> = {}): LakeOptions => ({
-  students: 4,
+  people: nobodies(4),
   castM: 12,
   rodM: 2.9,
-  leaderM: 3.6,
   species: 'brown-trout',
   profile: [
     { depthM: 0, celsius: 18 },
@@ -289,7 +293,8 @@ describe('advice for a lake', () => {
   });
 
   it('knows the bank the wind blows to, the east one in a west wind, and that one cannot cast from it in a gale', () => {
-    const around = (windMs: number) => suggestLake(lake(), grid, options({ students: 20, windMs })).stands;
+    const around = (windMs: number) =>
+      suggestLake(lake(), grid, options({ people: nobodies(20), windMs })).stands;
     const east = (point: Point): boolean => point.x - 100 > Math.abs(point.y - 100) * Math.sqrt(3);
     const mild = around(3);
     expect(mild.length).toBeGreaterThan(12);
@@ -320,7 +325,11 @@ describe('advice for a lake', () => {
         fc.integer({ min: 1, max: 6 }),
         fc.integer({ min: 6, max: 16 }),
         (windFromDeg, windMs, students, castM) => {
-          const { stands } = suggestLake(lake(), grid, options({ windFromDeg, windMs, students, castM }));
+          const { stands } = suggestLake(
+            lake(),
+            grid,
+            options({ windFromDeg, windMs, people: nobodies(students), castM }),
+          );
           expect(stands.length).toBeLessThanOrEqual(students);
           stands.forEach((one, i) =>
             stands

@@ -168,15 +168,27 @@ export const runners: Runners = {
   },
   'set-geometry': (given) => setGeometry(given),
   'take-score': ({ stimuli, setsMs, latestMs }) => takeScore(stimuli, setsMs, latestMs),
-  'lake-suggest': ({ lake, cells, ...options }) => {
+  'lake-suggest': ({ lake, cells, students, people, leaderM, ...options }) => {
     const faults = lakeFaults(lake);
     if (faults.length > 0)
-      return { faults, band: null, stop: false, chop: chopOf(options.windMs), lines: [], stands: [] };
+      return {
+        ...{ faults, band: null, stop: false, chop: chopOf(options.windMs) },
+        ...{ lines: [], stands: [], without: [] },
+      };
+    const nobody = { hand: null, needs: [], reachM: null };
+    const known =
+      people.length > 0
+        ? people
+        : Array.from({ length: students }, (_, i) => ({ id: `${i + 1}`, ...nobody }));
+    const casters = known.map((one) => ({ ...one, rodM: options.rodM, leaderM }));
     const share = cells / Math.max(lake.lengthM, lake.widthM);
     const count = (lengthM: number): number => Math.max(2, Math.round(lengthM * share));
     return {
       faults,
-      ...suggestLake(lake, depthGrid(lake, count(lake.lengthM), count(lake.widthM)), options),
+      ...suggestLake(lake, depthGrid(lake, count(lake.lengthM), count(lake.widthM)), {
+        ...options,
+        people: casters,
+      }),
     };
   },
   conditions: ({ date, ...site }) => {

@@ -296,6 +296,32 @@ describe('compute', () => {
     [
       'lake-suggest',
       {
+        lake: {
+          ...{ id: 'l', name: 'pond', lengthM: 60, widthM: 60, boats: false },
+          pieces: [
+            {
+              ...{ id: 's', kind: 'shore', name: '', depthM: null, speedMs: null },
+              shape: [
+                { x: 0, y: 0 },
+                { x: 60, y: 0 },
+                { x: 60, y: 60 },
+                { x: 0, y: 60 },
+              ],
+            },
+          ],
+          soundings: [8, 30, 52].flatMap((x) => [8, 30, 52].map((y) => ({ x, y, depthM: 2 }))),
+        },
+        profile: [{ depthM: 0, celsius: 14 }],
+        people: [{ id: 'short', reachM: 8, needs: ['shoulder'] }],
+      },
+      {
+        stands: [{ personId: 'short', castM: 6.5, because: [{ why: 'reach', reachM: 6.5 }] }],
+        without: [],
+      },
+    ],
+    [
+      'lake-suggest',
+      {
         lake: { id: 'l', name: 'x', lengthM: 60, widthM: 60, boats: false, pieces: [], soundings: [] },
         profile: [{ depthM: 0, celsius: 14 }],
       },

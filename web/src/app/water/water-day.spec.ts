@@ -32,6 +32,7 @@ describe('still water', () => {
     expect(stands).toBeGreaterThanOrEqual(2);
     const orders = page.all('.order').map(Number);
     expect(orders).toEqual(orders.map((_, i) => i + 1));
+    expect(page.text()).toMatch(/\d casts of \d+(\.\d)? m cover \d+ % of the water in reach/);
     expect(page.text()).toContain('life jackets on');
     expect(page.text()).toContain('No ice is stepped on');
     expect(page.text()).not.toMatch(/\bsafe\b/i);

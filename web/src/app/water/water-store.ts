@@ -120,7 +120,7 @@ export class WaterStore {
     { equal: (a, b) => a.rising === b.rising && isCold(a.waterC) === isCold(b.waterC) },
   );
   /** Those of the lesson as they are to stand. */
-  private readonly group = computed(
+  readonly group = computed(
     () => this.finder.people(this.day.lesson(), this.day.events(), () => this.outfit()),
     { equal: sameJson },
   );

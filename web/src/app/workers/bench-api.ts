@@ -2,9 +2,12 @@ import {
   type Beat,
   CoreError,
   type CoreErrorCode,
+  type DepthGrid,
   type DriftRun,
   type DriftScene,
   type ErrorFacts,
+  type Lake,
+  type LakeOptions,
   type LoopCast,
   loopCast,
   mendCompared,
@@ -16,6 +19,7 @@ import {
   type Standing,
   type StandingOptions,
   standsForGroup,
+  suggestLake,
   suggestStands,
   sweepCell,
   type SurfaceDrift,
@@ -46,6 +50,7 @@ export const BENCH = {
   stands: (beat: Beat, options: SuggestOptions) => suggestStands(beat, options),
   groupStands: (beat: Beat, people: readonly Standing[], around: Omit<StandingOptions, 'wader'>) =>
     standsForGroup(beat, people, around),
+  lakeAdvice: (lake: Lake, grid: DepthGrid, options: LakeOptions) => suggestLake(lake, grid, options),
 };
 
 export type Bench = typeof BENCH;

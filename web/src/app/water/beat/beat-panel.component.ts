@@ -1,7 +1,7 @@
 import { Component, computed, input, output } from '@angular/core';
 import { type Stand, type StandParts, type StandReason, type UnitSystem } from '@doceo/core';
 import { ScorePartsComponent } from '../../parts/score-parts.component';
-import { castText, standReasonText } from '../../shared/water/stand-texts';
+import { castText, whyHereText } from '../../shared/water/stand-texts';
 
 const PARTS: { key: keyof StandParts; name: string }[] = [
   { key: 'holding', name: 'Holds fish' },
@@ -78,10 +78,7 @@ export class BeatPanelComponent {
       return value === undefined ? [] : { name, value };
     }),
   );
-  protected readonly why = computed(() => {
-    const said = this.because().map((reason) => standReasonText(reason, this.units()));
-    return said.length === 0 ? '' : `Why here: ${said.join('; ')}.`;
-  });
+  protected readonly why = computed(() => whyHereText(this.because(), this.units()));
 
   protected length(metres: number): string {
     return castText(metres, this.units());

@@ -1,6 +1,7 @@
 import { Component, computed, input, output } from '@angular/core';
-import { type FanStand, formatLength, type UnitSystem } from '@doceo/core';
+import { type FanParts, type FanStand, formatLength, type StandReason, type UnitSystem } from '@doceo/core';
 import { ScorePartsComponent } from '../../parts/score-parts.component';
+import { castText, whyHereText } from '../../shared/water/stand-texts';
 
 const WIND = {
   behind: 'The wind is behind: long casts, the margin is fished out first.',
@@ -9,6 +10,15 @@ const WIND = {
   right: 'The wind is on the right: easy for the left hand, on the wrong side for the right one.',
 } as const;
 
+const PARTS: { key: keyof FanParts; name: string }[] = [
+  { key: 'holding', name: 'Holds fish' },
+  { key: 'band', name: 'In the band' },
+  { key: 'wind', name: 'Wind' },
+  { key: 'room', name: 'Casting room' },
+  { key: 'hand', name: 'Rod hand clear' },
+  { key: 'edge', name: 'Shallow edge' },
+];
+
 /** One place on the shore: its score in parts, the fan in its order, and where the wind is. */
 @Component({
   selector: 'doceo-lake-panel',
@@ -16,10 +26,13 @@ const WIND = {
   template: `
     <h2>Stand {{ number() }}</h2>
     <p class="soft">
-      {{ who() }}: {{ stand().casts.length }} casts cover
+      {{ who() }}: {{ stand().casts.length }} casts of <b class="figure">{{ cast() }}</b> cover
       <b class="figure">{{ (stand().coverage * 100).toFixed(0) }} %</b> of the water in reach. Score
       <b class="figure">{{ stand().score.toFixed(2) }}</b>.
     </p>
+    @if (why(); as text) {
+      <p>{{ text }}</p>
+    }
     <doceo-score-parts [parts]="parts()" />
     <p>{{ wind() }} Glasses on.</p>
     @if (!stand().backCast) {
@@ -50,20 +63,22 @@ export class LakePanelComponent {
   readonly number = input.required<number>();
   readonly who = input.required<string>();
   readonly units = input.required<UnitSystem>();
+  /** Why it is his. */
+  readonly because = input<readonly StandReason[]>([]);
   readonly fishing = input(false);
   readonly fish = output<void>();
   readonly leave = output<void>();
 
-  protected readonly parts = computed(() => {
-    const { holding, band, wind, room } = this.stand().parts;
-    return [
-      { name: 'Holds fish', value: holding },
-      { name: 'In the band', value: band },
-      { name: 'Wind', value: wind },
-      { name: 'Casting room', value: room },
-    ];
-  });
+  protected readonly parts = computed(() =>
+    PARTS.flatMap(({ key, name }) => {
+      const value = this.stand().parts[key];
+      return value === undefined ? [] : { name, value };
+    }),
+  );
+  protected readonly why = computed(() => whyHereText(this.because(), this.units()));
   protected readonly wind = computed(() => WIND[this.stand().windOn]);
+
+  protected readonly cast = computed(() => castText(this.stand().castM, this.units()));
 
   protected length(metres: number): string {
     return formatLength(metres, this.units());

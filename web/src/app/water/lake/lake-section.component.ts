@@ -1,4 +1,5 @@
 import { Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import type { SavedLake } from '@doceo/contract';
 import {
@@ -6,14 +7,15 @@ import {
   depthAt,
   formatWind,
   type LakeAdvice,
+  type LakeCaster,
   RETRIEVE_WAYS,
   type Species,
-  suggestLake,
 } from '@doceo/core';
-import type { Subscription } from 'rxjs';
-import { firstName } from '../../data/lesson/lesson-texts';
+import { catchError, of, type Subscription, switchMap } from 'rxjs';
+import { sameJson } from '../../data/same-json';
 import { SessionStore } from '../../data/session';
 import { ComfortBandComponent } from '../conditions/comfort-band.component';
+import { BenchRunner } from '../../workers/bench-runner';
 import { DepthRunner } from '../../workers/depths/depth-runner';
 import {
   type BoardView,
@@ -67,6 +69,7 @@ const CLOSE_M = { lengthM: 42, widthM: 28 };
             <doceo-lake-panel
               [stand]="one.stand"
               [who]="one.who"
+              [because]="one.because ?? []"
               [number]="at() + 1"
               [units]="session.units()"
               [fishing]="store.spot() !== null"
@@ -83,6 +86,9 @@ const CLOSE_M = { lengthM: 42, widthM: 28 };
       }
       <p class="small soft">
         Places are as far apart as two lines reach.
+        @if (without(); as names) {
+          <b>No place here at the same time for {{ names }}:</b> take turns.
+        }
         {{
           saved.lake.boats
             ? 'Boats only as the card and their keeper say: life jackets on, nobody stands, hooks out of reach, off the water at any thunder.'
@@ -139,6 +145,7 @@ export class LakeSectionComponent {
   protected readonly store = inject(WaterStore);
   protected readonly session = inject(SessionStore);
   private readonly runner = inject(DepthRunner);
+  private readonly bench = inject(BenchRunner);
   readonly lake = input.required<SavedLake | null>();
 
   protected readonly species = signal<Species>('brown-trout');
@@ -147,23 +154,54 @@ export class LakeSectionComponent {
   protected readonly share = signal<number | null>(null);
   private run: Subscription | null = null;
 
-  protected readonly advice = computed<LakeAdvice | null>(() => {
-    const [saved, grid, profile, hour] = [this.lake(), this.grid(), this.store.profile(), this.store.hour()];
-    if (!saved || !grid || !hour || profile.length === 0) return null;
-    return suggestLake(saved.lake, grid, {
-      students: Math.max(1, this.store.people().length),
-      castM: CAST_M,
-      ...this.store.outfit(),
-      species: this.species(),
-      profile: [...profile],
-      windMs: hour.windMs,
-      windFromDeg: hour.windFromDeg,
-      way: RETRIEVE_WAYS['hand-twist'],
-    });
-  });
+  private readonly asked = computed(
+    () => {
+      const [saved, grid, profile, hour] = [
+        this.lake(),
+        this.grid(),
+        this.store.profile(),
+        this.store.hour(),
+      ];
+      if (!saved || !grid || !hour || profile.length === 0) return null;
+      const options = {
+        people: this.casters(),
+        castM: CAST_M,
+        rodM: this.store.outfit().rodM,
+        species: this.species(),
+        profile: [...profile],
+        windMs: hour.windMs,
+        windFromDeg: hour.windFromDeg,
+        way: RETRIEVE_WAYS['hand-twist'],
+      };
+      return { lake: saved.lake, grid, options };
+    },
+    { equal: (a, b) => a?.grid === b?.grid && a?.lake === b?.lake && sameJson(a?.options, b?.options) },
+  );
+  protected readonly advice = toSignal(
+    toObservable(this.asked).pipe(
+      switchMap((asked) =>
+        asked
+          ? this.bench
+              .run('lakeAdvice', asked.lake, asked.grid, asked.options)
+              .pipe(catchError(() => of<LakeAdvice | null>(null)))
+          : of(null),
+      ),
+    ),
+    { initialValue: null },
+  );
   protected readonly stands = computed<LakeStand[]>(() => {
-    const names = this.store.people().map(({ name }) => firstName(name));
-    return (this.advice()?.stands ?? []).map((stand, i) => ({ stand, who: names[i] ?? 'one more' }));
+    const names = new Map(this.store.group().map(({ id, name }) => [id, name]));
+    return (this.advice()?.stands ?? []).map((stand) => ({
+      ...{ stand, who: names.get(stand.personId) ?? 'somebody', because: stand.because },
+    }));
+  });
+  /** Names of those for whom there is no place beside the others. */
+  protected readonly without = computed(() => {
+    const left = this.advice()?.without ?? [];
+    return this.store
+      .group()
+      .flatMap(({ id, name }) => (left.includes(id) ? name : []))
+      .join(', ');
   });
   protected readonly stand = computed(() => this.stands()[this.at()] ?? this.stands()[0] ?? null);
   protected readonly wind = computed(() => {
@@ -183,6 +221,16 @@ export class LakeSectionComponent {
       y: within((one.stand.at.y + middle.y) / 2, CLOSE_M.widthM, lake.widthM),
       ...CLOSE_M,
     };
+  });
+
+  /** Those of the lesson, or somebody when there is none. */
+  private readonly casters = computed<LakeCaster[]>(() => {
+    const group = this.store.group();
+    const nobody = { id: 'somebody', hand: null, needs: [], reachM: null, ...this.store.outfit() };
+    if (group.length === 0) return [nobody];
+    return group.map(({ id, hand, needs, reachM, rodM, leaderM }) => ({
+      ...{ id, hand, needs, reachM, rodM, leaderM },
+    }));
   });
 
   constructor() {

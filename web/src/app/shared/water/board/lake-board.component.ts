@@ -9,6 +9,7 @@ import {
   middle,
   type Point,
   shoreOf,
+  type StandReason,
   type UnitSystem,
 } from '@doceo/core';
 import { numbered } from './numbered';
@@ -31,6 +32,8 @@ export interface BoardView {
 export interface LakeStand {
   stand: FanStand;
   who: string;
+  /** Why it is his. */
+  because?: readonly StandReason[];
 }
 
 /** Depths are written no nearer to each other, letters. */

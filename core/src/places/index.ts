@@ -1,0 +1,3 @@
+export * from './caster';
+export * from './assign';
+export * from './score';
