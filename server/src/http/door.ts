@@ -1,5 +1,10 @@
-/** Between one who is let in and the next, milliseconds: less than a password takes that is looked at. */
-const APART_MS = 6;
+/**
+ * Between one who is let in and the next, milliseconds: about as long as a password takes, of which one is looked at at a
+ * time. Let in sooner they would only wait inside.
+ */
+const APART_MS = 20;
+/** When no new connection has come for so long, the row of them is taken to be over, milliseconds. */
+const QUIET_MS = 6;
 /** Nobody stands at the door longer only because others are still coming, milliseconds. */
 const MAX_COMING_MS = 300;
 
@@ -30,9 +35,10 @@ export class Door {
   private readonly next = (): void => {
     this.isOpen = this.outside.length > 0;
     if (!this.isOpen) return;
-    setTimeout(this.next, APART_MS);
     const now = performance.now();
-    if (now - this.cameMs < APART_MS && now - this.letInMs < MAX_COMING_MS) return;
+    const isComing = now - this.cameMs < QUIET_MS && now - this.letInMs < MAX_COMING_MS;
+    setTimeout(this.next, isComing ? QUIET_MS : APART_MS);
+    if (isComing) return;
     this.letInMs = now;
     this.outside.shift()?.();
   };
