@@ -66,8 +66,8 @@ const TURN_DEG = 15;
 const WIDEST_DEG = 75;
 const WHOLE_FAN = 1 + (2 * WIDEST_DEG) / TURN_DEG;
 /** In thinner water than this hardly a fish stays by day, metres; and how many do, a plain number. Rules of thumb. */
-const FEW_M = 0.4;
-const NEARLY_NONE = 0.05;
+export const THIN_WATER_M = 0.4;
+const NEARLY_NONE = 0.1;
 const SAMPLE_M = 1;
 /** A fish is taken to see a fly that passes this near. A rule of thumb. */
 const PASSES_M = 1.5;
@@ -156,7 +156,7 @@ function fanAt(
 
 /**
  * Share of a fan's places that hold fish: on a shoal, a slope, by weed or timber, or before an inflow. Where the water is
- * too thin, or land, none do.
+ * too thin, or land, hardly any do.
  */
 function holdingOf(lake: Lake, casts: readonly (FanCast & { depths: number[] })[]): number {
   const near = lake.pieces.filter(({ kind }) => kind === 'weed' || kind === 'timber');
@@ -167,12 +167,13 @@ function holdingOf(lake: Lake, casts: readonly (FanCast & { depths: number[] })[
     const atEdge = near.some(({ shape }) =>
       shape.some((corner, i) => toSegment(to, corner, shape[(i + 1) % shape.length] as Point) <= EDGE_M),
     );
-    if (last < FEW_M) return NEARLY_NONE;
+    if (last < THIN_WATER_M) return NEARLY_NONE;
     const shoal = last > 0.6 && last <= SHOAL_M ? 0.6 : 0.3;
     const inflow = inflows.some((point) => distance(point, to) <= INFLOW_M);
     return Math.min(1, shoal + (atEdge ? 0.3 : 0) + (slope >= STEEP ? 0.2 : 0) + (inflow ? 0.3 : 0));
   });
-  return values.reduce((sum, value) => sum + value, 0) / WHOLE_FAN;
+  const missing = (WHOLE_FAN - values.length) * NEARLY_NONE;
+  return values.reduce((sum, value) => sum + value, missing) / WHOLE_FAN;
 }
 
 /** @returns share of the water within a cast that a fly of the fan passes, 0 to 1, a plain number */

@@ -2,6 +2,6 @@ export * from './lake';
 export * from './grid';
 export * from './retrieve';
 export * from './chop';
-export type { FanParts, FanStand } from './fan';
+export { type FanParts, type FanStand, THIN_WATER_M } from './fan';
 export type { LakeCaster } from './group-fans';
 export * from './suggest';

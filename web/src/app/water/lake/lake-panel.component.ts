@@ -1,5 +1,12 @@
 import { Component, computed, input, output } from '@angular/core';
-import { type FanParts, type FanStand, formatLength, type StandReason, type UnitSystem } from '@doceo/core';
+import {
+  type FanParts,
+  type FanStand,
+  formatLength,
+  type StandReason,
+  THIN_WATER_M,
+  type UnitSystem,
+} from '@doceo/core';
 import { ScorePartsComponent } from '../../parts/score-parts.component';
 import { castText, whyHereText } from '../../shared/water/stand-texts';
 
@@ -37,6 +44,9 @@ const PARTS: { key: keyof FanParts; name: string }[] = [
     <p>{{ wind() }} Glasses on.</p>
     @if (!stand().backCast) {
       <p>Trees behind: roll cast.</p>
+    }
+    @if (thin()) {
+      <p>Thin water as far as the cast goes: it can be learned here, but few fish stay by day.</p>
     }
     <p>
       Cast 1 along the margin, over <span class="figure">{{ length(stand().casts[0]!.meanDepthM) }}</span>;
@@ -78,6 +88,9 @@ export class LakePanelComponent {
   protected readonly why = computed(() => whyHereText(this.because(), this.units()));
   protected readonly wind = computed(() => WIND[this.stand().windOn]);
 
+  protected readonly thin = computed(() =>
+    this.stand().casts.every(({ deepestM }) => deepestM < THIN_WATER_M),
+  );
   protected readonly cast = computed(() => castText(this.stand().castM, this.units()));
 
   protected length(metres: number): string {
