@@ -20,6 +20,22 @@ const PAIR = {
   })),
 };
 
+/** A square pond of 60 m. */
+const POND = {
+  ...{ id: 'l', name: 'pond', lengthM: 60, widthM: 60, boats: false },
+  pieces: [
+    {
+      ...{ id: 's', kind: 'shore', name: '', depthM: null, speedMs: null },
+      shape: [
+        { x: 0, y: 0 },
+        { x: 60, y: 0 },
+        { x: 60, y: 60 },
+        { x: 0, y: 60 },
+      ],
+    },
+  ],
+};
+
 describe('compute', () => {
   it('lists every command with a sentence and prints schemas', () => {
     const lines = runCommand(['--list'], '').out.split('\n');
@@ -264,21 +280,7 @@ describe('compute', () => {
     [
       'lake-suggest',
       {
-        lake: {
-          ...{ id: 'l', name: 'pond', lengthM: 60, widthM: 60, boats: false },
-          pieces: [
-            {
-              ...{ id: 's', kind: 'shore', name: '', depthM: null, speedMs: null },
-              shape: [
-                { x: 0, y: 0 },
-                { x: 60, y: 0 },
-                { x: 60, y: 60 },
-                { x: 0, y: 60 },
-              ],
-            },
-          ],
-          soundings: [{ x: 30, y: 30, depthM: 4 }],
-        },
+        lake: { ...POND, soundings: [{ x: 30, y: 30, depthM: 4 }] },
         profile: [
           { depthM: 0, celsius: 14 },
           { depthM: 4, celsius: 11 },
@@ -297,18 +299,7 @@ describe('compute', () => {
       'lake-suggest',
       {
         lake: {
-          ...{ id: 'l', name: 'pond', lengthM: 60, widthM: 60, boats: false },
-          pieces: [
-            {
-              ...{ id: 's', kind: 'shore', name: '', depthM: null, speedMs: null },
-              shape: [
-                { x: 0, y: 0 },
-                { x: 60, y: 0 },
-                { x: 60, y: 60 },
-                { x: 0, y: 60 },
-              ],
-            },
-          ],
+          ...POND,
           soundings: [8, 30, 52].flatMap((x) => [8, 30, 52].map((y) => ({ x, y, depthM: 2 }))),
         },
         profile: [{ depthM: 0, celsius: 14 }],

@@ -1,10 +1,13 @@
+import { TestBed } from '@angular/core/testing';
 import { api, readReadings, readSoundings } from '@doceo/contract';
 import { columnsByStudent, type ConditionReading } from '@doceo/core';
+import { NEVER, throwError } from 'rxjs';
 import type { FakeServer } from '../../testing/fake-server';
 import { event, LESSON, NOW, WATER } from '../../testing/fixtures';
 import { setDate, type Shown, show } from '../../testing/page';
 import { dayOf, LAKE } from '../../testing/waters';
 import { bandDepths, depthBands } from '../shared/water/board/depth-bands';
+import { BenchRunner } from '../workers/bench-runner';
 import { WaterPage } from './water.page';
 import { waterServer } from '../../testing/water-server';
 
@@ -38,6 +41,17 @@ describe('still water', () => {
     expect(page.text()).not.toMatch(/\bsafe\b/i);
     await page.key('doceo-lake-board .stand[aria-pressed=false]', 'Enter');
     expect(page.all('doceo-lake-panel h2')[0]).toMatch(/^Stand [2-9]/);
+  });
+
+  it('says so when nobody can work out who stands where', async () => {
+    TestBed.overrideProvider(BenchRunner, {
+      useValue: { run: () => throwError(() => new Error('the worker is gone')), runOfMany: () => NEVER },
+    });
+    const page = await open();
+    await turnTo(page, LAKE.id);
+    expect(page.all('[role=alert]')).toContain(
+      'Where they stand could not be worked out. Load the page again.',
+    );
   });
 
   it('says when it is not drawn yet', async () => {

@@ -11,7 +11,7 @@ import {
   RETRIEVE_WAYS,
   type Species,
 } from '@doceo/core';
-import { catchError, of, type Subscription, switchMap } from 'rxjs';
+import { catchError, map, of, type Subscription, switchMap } from 'rxjs';
 import { sameJson } from '../../data/same-json';
 import { SessionStore } from '../../data/session';
 import { ComfortBandComponent } from '../conditions/comfort-band.component';
@@ -31,6 +31,14 @@ const CELLS = 130;
 const CAST_M = 12;
 /** What the close view shows around a stand, metres. */
 const CLOSE_M = { lengthM: 42, widthM: 28 };
+
+/** What was worked out of a lake and its day. */
+interface Found {
+  advice: LakeAdvice | null;
+  failed: boolean;
+}
+
+const NOT_ASKED: Found = { advice: null, failed: false };
 
 /** Still water: its board, the fan of casts of each place, the depth to fish and the line that reaches it. */
 @Component({
@@ -85,7 +93,13 @@ const CLOSE_M = { lengthM: 42, widthM: 28 };
         </p>
       }
       <p class="small soft">
-        Places are as far apart as two lines reach.
+        @if (found().failed) {
+          <b role="alert">Where they stand could not be worked out. Load the page again.</b>
+        } @else if (looking()) {
+          <span role="status">Looking where each of them stands …</span>
+        } @else {
+          Places are as far apart as two lines reach.
+        }
         @if (without(); as names) {
           <b>No place here at the same time for {{ names }}:</b> take turns.
         }
@@ -177,17 +191,23 @@ export class LakeSectionComponent {
     },
     { equal: (a, b) => a?.grid === b?.grid && a?.lake === b?.lake && sameJson(a?.options, b?.options) },
   );
-  protected readonly advice = toSignal(
+  protected readonly found = toSignal(
     toObservable(this.asked).pipe(
       switchMap((asked) =>
         asked
-          ? this.bench
-              .run('lakeAdvice', asked.lake, asked.grid, asked.options)
-              .pipe(catchError(() => of<LakeAdvice | null>(null)))
-          : of(null),
+          ? this.bench.run('lakeAdvice', asked.lake, asked.grid, asked.options).pipe(
+              map((advice): Found => ({ advice, failed: false })),
+              catchError(() => of<Found>({ advice: null, failed: true })),
+            )
+          : of(NOT_ASKED),
       ),
     ),
-    { initialValue: null },
+    { initialValue: NOT_ASKED },
+  );
+  protected readonly advice = computed(() => this.found().advice);
+  /** Whether places are still being looked for. */
+  protected readonly looking = computed(
+    () => this.asked() !== null && this.advice() === null && !this.found().failed,
   );
   protected readonly stands = computed<LakeStand[]>(() => {
     const names = new Map(this.store.group().map(({ id, name }) => [id, name]));
