@@ -1,11 +1,17 @@
 import { SHIPPED_CURRICULUM as SHIPPED } from '@doceo/core/shipped';
 import { randomUUID } from 'node:crypto';
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { type FitStatus, fitStatusSchema } from '@doceo/contract';
 import { type BankEvent, MIN_FIT_STUDENTS, simulateSchool } from '@doceo/core';
 import { demoScenario, FELLOW, LEAD } from '@doceo/demo';
+import { pino } from 'pino';
 import supertest from 'supertest';
 import { rows, write } from './db/pool';
 import { insertEvents } from './events/events.sql';
+import { FitJob } from './skill-fit/fit-job';
+import { findFitStatus } from './skill-fit/skill-fit.sql';
 import { insertStudent } from './students/students.sql';
 import { type TestApp, testApp } from './testing/test-app';
 
@@ -152,6 +158,24 @@ describe('learning parameters from all records', () => {
     await write(test.pool, 'UPDATE fit_job SET touched_at = UTC_TIMESTAMP(3) - INTERVAL 2 MINUTE');
     expect((await lead.get('/api/skill-fit').expect(200)).body.state).toBe('failed');
     expect((await fitted()).state).toBe('done');
+  });
+
+  it('are still being fitted while a step takes long, and are not once their process is gone', async () => {
+    const root = mkdtempSync(join(tmpdir(), 'doceo-fit-'));
+    mkdirSync(join(root, 'dist'));
+    writeFileSync(join(root, 'dist/fit.mjs'), 'setInterval(() => undefined, 1000)');
+    const settings = { DOCEO_ROOT: root, DOCEO_DB_URL: '' };
+    const job = new FitJob(test.pool, settings, pino({ level: 'silent' }), 20);
+    const stateIs = async (wanted: FitStatus['state']): Promise<void> => {
+      while ((await findFitStatus(test.pool)).state !== wanted)
+        await new Promise((resolve) => setTimeout(resolve, 10));
+    };
+    await job.start();
+    await write(test.pool, 'UPDATE fit_job SET touched_at = UTC_TIMESTAMP(3) - INTERVAL 2 MINUTE');
+    await stateIs('running');
+    job.close();
+    await stateIs('failed');
+    rmSync(root, { recursive: true });
   });
 
   it('are not for those who are signed out', async () => {

@@ -5,7 +5,10 @@ import { withoutPatience } from '../db/patience';
 import type { Pool } from '../db/pool';
 import { forkBehind } from '../large/fork-behind';
 import type { Settings } from '../settings';
-import { claimFit, endFit } from './skill-fit.sql';
+import { claimFit, endFit, keepFit } from './skill-fit.sql';
+
+/** How often it is noted that a fit still runs; one without such a note for a minute counts as broken off, milliseconds. */
+const NOTED_EVERY_MS = 10_000;
 
 /** Fits learning parameters to all records of the installation, in a process of its own, one fit at a time. */
 export class FitJob {
@@ -14,8 +17,9 @@ export class FitJob {
   /** @param settings with the root below which `dist/fit.mjs` lies */
   constructor(
     private readonly pool: Pool,
-    private readonly settings: Settings,
+    private readonly settings: Pick<Settings, 'DOCEO_ROOT' | 'DOCEO_DB_URL'>,
     private readonly log: Logger,
+    private readonly notedEveryMs = NOTED_EVERY_MS,
   ) {}
 
   /** Begins a fit unless one runs; resolves when it has begun. */
@@ -35,10 +39,13 @@ export class FitJob {
     this.child?.kill('SIGKILL');
   }
 
+  /** Whether it still runs is said from here: a large record is read, or one skill fitted, for longer than a minute. */
   private async run(): Promise<void> {
     this.child = forkBehind(this.settings.DOCEO_ROOT, 'fit');
+    const noting = setInterval(() => void keepFit(this.pool).catch(() => undefined), this.notedEveryMs);
     this.child.send(this.settings.DOCEO_DB_URL);
     const [code] = (await once(this.child, 'close')) as [number | null];
+    clearInterval(noting);
     this.child = null;
     if (code !== 0) throw new Error(`The fit ended with ${code}.`);
   }

@@ -54,6 +54,11 @@ export async function touchFit(db: Db, done: number, total: number): Promise<voi
   ]);
 }
 
+/** It still runs, however long its next step takes. */
+export async function keepFit(db: Db): Promise<void> {
+  await write(db, "UPDATE fit_job SET touched_at = UTC_TIMESTAMP(3) WHERE id = 1 AND state = 'running'");
+}
+
 export async function endFit(db: Db, state: 'done' | 'failed'): Promise<void> {
   await write(db, 'UPDATE fit_job SET state = ?, ended_at = UTC_TIMESTAMP(3) WHERE id = 1', [state]);
 }

@@ -2,6 +2,7 @@ import { SHIPPED_CURRICULUM as SHIPPED } from '@doceo/core/shipped';
 import { api, type SavedLesson, type SavedStudent, type SavedWater } from '@doceo/contract';
 import { TestBed } from '@angular/core/testing';
 import { MessageService } from 'primeng/api';
+import { throwError } from 'rxjs';
 import type { UndoData } from '../data/undoable';
 import { columnsByStudent, type BankEvent, blockFromDrill, DEFAULT_SETUP } from '@doceo/core';
 import { event, JONAS, LESSON, PLAN, RIG, SAM, uuid, WATER, TAUGHT } from '../../testing/fixtures';
@@ -10,6 +11,7 @@ import { FORD, GLIDE, SAVED_LAKE, savedBeat } from '../../testing/waters';
 import { LessonCardPage } from './card/lesson-card.page';
 import { LessonKitPage } from './kit/lesson-kit.page';
 import { LessonDialogComponent } from '../shared/lesson/lesson-dialog.component';
+import { BenchRunner } from '../workers/bench-runner';
 
 beforeEach(() => {
   localStorage.clear();
@@ -209,15 +211,34 @@ describe('the lesson card', () => {
     expect(page.element.querySelector('[inert] .stand')).not.toBeNull();
   });
 
-  it('draws a lake without places', async () => {
+  it('draws a lake, and says who stands where on its shore', async () => {
     const server = lessonServer()
       .on(api.lessons.plan, TAUGHT)
       .on(api.waters.list, [{ ...WATER, water: { ...WATER.water, kind: 'lake' } }])
       .on(api.waters.lake, { saved: { ...SAVED_LAKE, waterId: WATER.id } });
     const page = await show(LessonCardPage, server, { id: LESSON.id });
-    await until(() => page.element.querySelector('doceo-lake-board') !== null);
+    await until(() => page.all('doceo-water-sketch li').length > 0);
     expect(page.all('doceo-water-sketch h2')).toEqual([SAVED_LAKE.lake.name]);
-    expect(page.all('doceo-water-sketch li')).toEqual([]);
+    expect(page.all('doceo-water-sketch li').sort()).toEqual([
+      expect.stringMatching(/^Jonas casts [\d.]+ m, over [\d.]+ c?m( to [\d.]+ c?m)? of water/),
+      expect.stringMatching(/^Sam casts [\d.]+ m, over [\d.]+ c?m( to [\d.]+ c?m)? of water/),
+    ]);
+    expect(page.element.querySelectorAll('[inert] .stand')).toHaveLength(2);
+  });
+
+  it.each(['lake', 'river'] as const)('says when nobody can work out who stands where: %s', async (kind) => {
+    const gone = () => throwError(() => new Error('the worker is gone'));
+    TestBed.overrideProvider(BenchRunner, { useValue: { run: gone, runOfMany: gone } });
+    const server = lessonServer()
+      .on(api.lessons.plan, TAUGHT)
+      .on(api.waters.list, [{ ...WATER, water: { ...WATER.water, kind } }])
+      .on(api.waters.beats, [savedBeat(71, GLIDE)])
+      .on(api.waters.lake, { saved: { ...SAVED_LAKE, waterId: WATER.id } });
+    const page = await show(LessonCardPage, server, { id: LESSON.id });
+    const alert = 'Where they stand could not be worked out. Find the places on the spot.';
+    await until(() => page.all('[role=alert]').includes(alert));
+    expect(page.all('[role=alert]')).toContain(alert);
+    expect(page.text()).toContain('Before anything');
   });
 
   it('is the same without a drawing of the water', async () => {

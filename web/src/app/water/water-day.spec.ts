@@ -1,7 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import { api, readReadings, readSoundings } from '@doceo/contract';
 import { columnsByStudent, type ConditionReading } from '@doceo/core';
-import { NEVER, throwError } from 'rxjs';
+import { throwError } from 'rxjs';
 import type { FakeServer } from '../../testing/fake-server';
 import { event, LESSON, NOW, WATER } from '../../testing/fixtures';
 import { setDate, type Shown, show } from '../../testing/page';
@@ -43,15 +43,15 @@ describe('still water', () => {
     expect(page.all('doceo-lake-panel h2')[0]).toMatch(/^Stand [2-9]/);
   });
 
-  it('says so when nobody can work out who stands where', async () => {
-    TestBed.overrideProvider(BenchRunner, {
-      useValue: { run: () => throwError(() => new Error('the worker is gone')), runOfMany: () => NEVER },
-    });
+  it.each(['lake', 'river'])('says so when nobody can work out who stands where: %s', async (kind) => {
+    const gone = () => throwError(() => new Error('the worker is gone'));
+    TestBed.overrideProvider(BenchRunner, { useValue: { run: gone, runOfMany: gone } });
     const page = await open();
-    await turnTo(page, LAKE.id);
+    if (kind === 'lake') await turnTo(page, LAKE.id);
     expect(page.all('[role=alert]')).toContain(
       'Where they stand could not be worked out. Load the page again.',
     );
+    expect(page.text()).not.toContain('Places are as far apart');
   });
 
   it('says when it is not drawn yet', async () => {

@@ -1,32 +1,27 @@
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import { ageOn, api, type SavedBeat, type SavedLake, type SavedRig } from '@doceo/contract';
-import {
-  conditionAlerts,
-  isCold,
-  leaderLength,
-  type Lie,
-  profileOf,
-  stillProfile,
-  type Stretch,
-  waterAt,
-} from '@doceo/core';
+import { conditionAlerts, isCold, leaderLength, type Lie, type Stretch, waterAt } from '@doceo/core';
 import { alertText } from '@doceo/texts';
-import { map, merge, scan, startWith, switchMap } from 'rxjs';
+import { catchError, map, merge, of, scan, startWith, switchMap } from 'rxjs';
 import { ApiClient } from '../data/api/api-client';
 import type { ApiError } from '../data/api/api-error';
 import { DayStore } from '../data/lesson/day-store';
 import { timeText } from '../data/lesson/lesson-texts';
 import { MomentStore } from '../data/lesson/moment-store';
 import { sameJson } from '../data/same-json';
+import { profileAt, type StillWater } from '../shared/water/profile-at';
 import { type FoundStands, StandFinder } from '../shared/water/stand-finder';
 import { waderOf } from '../shared/water/wader-of';
-import type { BoardStand } from '../shared/water/board/beat-board.component';
 
 /** An outfit of beginners, when no rig is chosen, metres. */
 const ROD_M = 2.74;
 const LEADER_M = 2.7;
 const NO_LESSON_MIN = 120;
+const NONE_FOUND: FoundStands = { stands: [], without: [] };
+
+/** Stands of a beat, or that they could not be worked out. */
+type Found = FoundStands | 'failed';
 
 /** All that the Water stop shows of the chosen water and moment. */
 @Injectable()
@@ -76,17 +71,12 @@ export class WaterStore {
           : `${timeText(alert.fromMs, zone)} to ${timeText(alert.toMs, zone)}`,
     }));
   });
-  /** Temperatures by depth as somebody read them near the moment. */
-  readonly readProfile = computed(() => {
-    const [day, moment] = [this.day.conditions(), this.day.moment()];
-    const read = day && moment ? profileOf(day.readings, moment.atMs) : [];
-    return read.length > 1 ? read : [];
-  });
-  /** Of still water only: as read, else simulated from the surface. */
-  readonly profile = computed(() => {
-    const [hour, water, read] = [this.hour(), this.water(), this.readProfile()];
-    if (!hour || !water || this.flows()) return [];
-    return read.length > 0 ? read : stillProfile(water.kind, hour.waterC);
+  /** Temperatures by depth, of still water only. */
+  readonly still = computed<StillWater>(() => {
+    const [day, moment, hour, water] = [this.day.conditions(), this.day.moment(), this.hour(), this.water()];
+    return day && moment && hour && water && !this.flows()
+      ? profileAt(water.kind, day, moment.atMs, hour.waterC)
+      : { profile: [], read: false };
   });
 
   readonly people = computed(() =>
@@ -137,18 +127,26 @@ export class WaterStore {
       switchMap(({ beats, people, around, outfit }) =>
         merge(
           ...beats.map(({ id, beat }) =>
-            this.finder.find(beat, people, around, outfit).pipe(map((found) => [id, found] as const)),
+            this.finder.find(beat, people, around, outfit).pipe(
+              catchError(() => of<Found>('failed')),
+              map((found) => [id, found] as const),
+            ),
           ),
         ).pipe(
-          scan((all, [id, found]) => new Map(all).set(id, found), new Map<string, FoundStands>()),
-          startWith(new Map<string, FoundStands>()),
+          scan((all, [id, found]) => new Map(all).set(id, found), new Map<string, Found>()),
+          startWith(new Map<string, Found>()),
         ),
       ),
     ),
-    { initialValue: new Map<string, FoundStands>() },
+    { initialValue: new Map<string, Found>() },
   );
   readonly standsByBeat = computed(
-    () => new Map([...this.found()].map(([id, { stands }]) => [id, stands.map(({ stand }) => stand)])),
+    () =>
+      new Map(
+        [...this.found()].flatMap(([id, found]) =>
+          found === 'failed' ? [] : [[id, found.stands.map(({ stand }) => stand)]],
+        ),
+      ),
   );
   readonly beat = computed(
     () => this.beats().find(({ id }) => id === this.beatId()) ?? this.beats()[0] ?? null,
@@ -161,10 +159,16 @@ export class WaterStore {
   private readonly foundHere = computed(() => this.found().get(this.beat()?.id ?? ''));
   /** Whether places are still being looked for. */
   readonly looking = computed(() => this.beat() !== null && this.foundHere() === undefined);
-  readonly stands = computed<BoardStand[]>(() => this.foundHere()?.stands ?? []);
+  /** Whether they could not be worked out. */
+  readonly standsFailed = computed(() => this.foundHere() === 'failed');
+  private readonly foundStands = computed(() => {
+    const found = this.foundHere();
+    return found === undefined || found === 'failed' ? NONE_FOUND : found;
+  });
+  readonly stands = computed(() => this.foundStands().stands);
   readonly stand = computed(() => this.stands()[this.standAt()] ?? this.stands()[0] ?? null);
   /** Names of those for whom no place was found. */
-  readonly without = computed(() => this.foundHere()?.without ?? []);
+  readonly without = computed(() => this.foundStands().without);
   readonly spot = computed(() => this.moments.spots()[this.saved()?.id ?? ''] ?? null);
 
   constructor() {

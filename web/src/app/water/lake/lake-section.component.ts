@@ -2,43 +2,33 @@ import { Component, computed, effect, inject, input, signal, untracked } from '@
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import type { SavedLake } from '@doceo/contract';
-import {
-  type DepthGrid,
-  depthAt,
-  formatWind,
-  type LakeAdvice,
-  type LakeCaster,
-  RETRIEVE_WAYS,
-  type Species,
-} from '@doceo/core';
+import { type DepthGrid, depthAt, formatWind, type Species } from '@doceo/core';
 import { catchError, map, of, type Subscription, switchMap } from 'rxjs';
-import { sameJson } from '../../data/same-json';
 import { SessionStore } from '../../data/session';
 import { ComfortBandComponent } from '../conditions/comfort-band.component';
-import { BenchRunner } from '../../workers/bench-runner';
 import { DepthRunner } from '../../workers/depths/depth-runner';
+import { type BoardView, LakeBoardComponent } from '../../shared/water/board/lake-board.component';
 import {
-  type BoardView,
-  LakeBoardComponent,
-  type LakeStand,
-} from '../../shared/water/board/lake-board.component';
+  type FoundOnLake,
+  type LakeQuestion,
+  sameLakeQuestion,
+  StandFinder,
+} from '../../shared/water/stand-finder';
 import { LakePanelComponent } from './lake-panel.component';
 import { WaterStore } from '../water-store';
 
 /** Cells of the grid each way, for a square lake. */
 const CELLS = 130;
-/** A cast of a beginner on still water. Estimate. */
-const CAST_M = 12;
 /** What the close view shows around a stand, metres. */
 const CLOSE_M = { lengthM: 42, widthM: 28 };
 
 /** What was worked out of a lake and its day. */
 interface Found {
-  advice: LakeAdvice | null;
+  here: FoundOnLake | null;
   failed: boolean;
 }
 
-const NOT_ASKED: Found = { advice: null, failed: false };
+const NOT_ASKED: Found = { here: null, failed: false };
 
 /** Still water: its board, the fan of casts of each place, the depth to fish and the line that reaches it. */
 @Component({
@@ -116,11 +106,11 @@ const NOT_ASKED: Found = { advice: null, failed: false };
         <a class="btn" [routerLink]="['/water', store.saved()?.id, 'lake']">Draw it</a>
       </div>
     }
-    @if (store.profile().length > 0) {
+    @if (store.still().profile.length > 0) {
       <doceo-comfort-band
-        [profile]="store.profile()"
+        [profile]="store.still().profile"
         [units]="session.units()"
-        [read]="store.readProfile().length > 0"
+        [read]="store.still().read"
         [(species)]="species"
       />
     }
@@ -159,7 +149,7 @@ export class LakeSectionComponent {
   protected readonly store = inject(WaterStore);
   protected readonly session = inject(SessionStore);
   private readonly runner = inject(DepthRunner);
-  private readonly bench = inject(BenchRunner);
+  private readonly finder = inject(StandFinder);
   readonly lake = input.required<SavedLake | null>();
 
   protected readonly species = signal<Species>('brown-trout');
@@ -168,61 +158,46 @@ export class LakeSectionComponent {
   protected readonly share = signal<number | null>(null);
   private run: Subscription | null = null;
 
-  private readonly asked = computed(
+  private readonly asked = computed<LakeQuestion | null>(
     () => {
       const [saved, grid, profile, hour] = [
         this.lake(),
         this.grid(),
-        this.store.profile(),
+        this.store.still().profile,
         this.store.hour(),
       ];
       if (!saved || !grid || !hour || profile.length === 0) return null;
-      const options = {
-        people: this.casters(),
-        castM: CAST_M,
-        rodM: this.store.outfit().rodM,
+      const around = {
         species: this.species(),
         profile: [...profile],
         windMs: hour.windMs,
         windFromDeg: hour.windFromDeg,
-        way: RETRIEVE_WAYS['hand-twist'],
       };
-      return { lake: saved.lake, grid, options };
+      return { lake: saved.lake, grid, people: this.store.group(), around, outfit: this.store.outfit() };
     },
-    { equal: (a, b) => a?.grid === b?.grid && a?.lake === b?.lake && sameJson(a?.options, b?.options) },
+    { equal: sameLakeQuestion },
   );
   protected readonly found = toSignal(
     toObservable(this.asked).pipe(
       switchMap((asked) =>
         asked
-          ? this.bench.run('lakeAdvice', asked.lake, asked.grid, asked.options).pipe(
-              map((advice): Found => ({ advice, failed: false })),
-              catchError(() => of<Found>({ advice: null, failed: true })),
+          ? this.finder.findOnLake(asked).pipe(
+              map((here): Found => ({ here, failed: false })),
+              catchError(() => of<Found>({ here: null, failed: true })),
             )
           : of(NOT_ASKED),
       ),
     ),
     { initialValue: NOT_ASKED },
   );
-  protected readonly advice = computed(() => this.found().advice);
+  protected readonly advice = computed(() => this.found().here?.advice ?? null);
   /** Whether places are still being looked for. */
   protected readonly looking = computed(
     () => this.asked() !== null && this.advice() === null && !this.found().failed,
   );
-  protected readonly stands = computed<LakeStand[]>(() => {
-    const names = new Map(this.store.group().map(({ id, name }) => [id, name]));
-    return (this.advice()?.stands ?? []).map((stand) => ({
-      ...{ stand, who: names.get(stand.personId) ?? 'somebody', because: stand.because },
-    }));
-  });
+  protected readonly stands = computed(() => this.found().here?.stands ?? []);
   /** Names of those for whom there is no place beside the others. */
-  protected readonly without = computed(() => {
-    const left = this.advice()?.without ?? [];
-    return this.store
-      .group()
-      .flatMap(({ id, name }) => (left.includes(id) ? name : []))
-      .join(', ');
-  });
+  protected readonly without = computed(() => (this.found().here?.without ?? []).join(', '));
   protected readonly stand = computed(() => this.stands()[this.at()] ?? this.stands()[0] ?? null);
   protected readonly wind = computed(() => {
     const hour = this.store.hour();
@@ -241,16 +216,6 @@ export class LakeSectionComponent {
       y: within((one.stand.at.y + middle.y) / 2, CLOSE_M.widthM, lake.widthM),
       ...CLOSE_M,
     };
-  });
-
-  /** Those of the lesson, or somebody when there is none. */
-  private readonly casters = computed<LakeCaster[]>(() => {
-    const group = this.store.group();
-    const nobody = { id: 'somebody', hand: null, needs: [], reachM: null, ...this.store.outfit() };
-    if (group.length === 0) return [nobody];
-    return group.map(({ id, hand, needs, reachM, rodM, leaderM }) => ({
-      ...{ id, hand, needs, reachM, rodM, leaderM },
-    }));
   });
 
   constructor() {
