@@ -3,5 +3,4 @@ export * from './grid';
 export * from './retrieve';
 export * from './chop';
 export { type FanParts, type FanStand, THIN_WATER_M } from './fan';
-export type { LakeCaster } from './group-fans';
 export * from './suggest';
