@@ -11,6 +11,7 @@ import { SessionStore } from '../../data/session';
 import { LakeBoardComponent, type LakeStand } from '../../shared/water/board/lake-board.component';
 import { profileAt } from '../../shared/water/profile-at';
 import {
+  LAKE_CELLS,
   type LakeQuestion,
   type NamedStanding,
   sameLakeQuestion,
@@ -20,16 +21,19 @@ import { castText } from '../../shared/water/stand-texts';
 import { DepthRunner } from '../../workers/depths/depth-runner';
 import { type StandLine, StandListComponent } from './stand-list.component';
 
-/** Cells of the grid of depths each way: enough for a sketch. */
-const CELLS = 70;
-
 /** Where somebody stands on a shore and what his casts go over. */
 function lineOf({ stand, who, because = [] }: LakeStand, units: UnitSystem): StandLine {
   const depths = stand.casts.map(({ meanDepthM }) => meanDepthM);
   const [least, most] = [Math.min(...depths), Math.max(...depths)].map((depth) => formatLength(depth, units));
   const over = least === most ? most : `${least} to ${most}`;
   const room = stand.backCast ? '' : ', trees behind: roll cast';
-  return { who, where: `casts ${castText(stand.castM, units)}, over ${over} of water${room}`, because };
+  // How far he casts is told already.
+  const others = because.filter(({ why }) => why !== 'reach');
+  return {
+    who,
+    where: `casts ${castText(stand.castM, units)}, over ${over} of water${room}`,
+    because: others,
+  };
 }
 
 /** A lake on the card of a lesson, and who stands where on its shore. */
@@ -101,7 +105,7 @@ export class LakeSketchComponent {
     toObservable(this.lake).pipe(
       switchMap((lake) =>
         lake
-          ? this.depths.run(lake, CELLS).pipe(
+          ? this.depths.run(lake, LAKE_CELLS).pipe(
               map(({ grid }) => ({ grid, failed: false })),
               catchError(() => of({ grid: null, failed: true })),
             )

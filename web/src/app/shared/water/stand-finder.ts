@@ -59,6 +59,8 @@ export function sameLakeQuestion(a: LakeQuestion | null, b: LakeQuestion | null)
   return a.grid === b.grid && a.lake === b.lake && sameJson(small(a), small(b));
 }
 
+/** Cells of its grid of depths each way, for a square lake: wherever stands are looked for they are the same. */
+export const LAKE_CELLS = 130;
 /** A cast on still water of one whom nobody has seen cast, metres. Estimate. */
 const CAST_M = 12;
 const SOMEBODY = 'somebody';

@@ -10,6 +10,7 @@ import { DepthRunner } from '../../workers/depths/depth-runner';
 import { type BoardView, LakeBoardComponent } from '../../shared/water/board/lake-board.component';
 import {
   type FoundOnLake,
+  LAKE_CELLS,
   type LakeQuestion,
   sameLakeQuestion,
   StandFinder,
@@ -17,8 +18,6 @@ import {
 import { LakePanelComponent } from './lake-panel.component';
 import { WaterStore } from '../water-store';
 
-/** Cells of the grid each way, for a square lake. */
-const CELLS = 130;
 /** What the close view shows around a stand, metres. */
 const CLOSE_M = { lengthM: 42, widthM: 28 };
 
@@ -225,7 +224,7 @@ export class LakeSectionComponent {
       this.at.set(0);
       if (!lake) return;
       this.run = untracked(() =>
-        this.runner.run(lake, CELLS).subscribe({
+        this.runner.run(lake, LAKE_CELLS).subscribe({
           next: ({ share, grid }) => {
             this.share.set(grid ? null : share);
             if (grid) this.grid.set(grid);
