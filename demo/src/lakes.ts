@@ -28,7 +28,7 @@ const LAKES: Record<string, Omit<Lake, 'id' | 'pieces'> & { pieces: Omit<LakePie
     pieces: [
       make('shore', 'Merrow Lake', oval(480, 310, 430, 268, 0.07, 64)),
       // Steep along the south shore, where beginners stand: a short cast reaches water that holds fish.
-      make('contour', '2 m', oval(484, 328, 380, 238, 0.07, 48), 2),
+      make('contour', '2 m', oval(480, 322, 384, 236, 0.07, 48), 2),
       make('contour', '4 m', oval(500, 298, 290, 166, 0.09, 44), 4),
       make('contour', '6 m', oval(520, 288, 226, 124, 0.1, 40), 6),
       make('contour', '9 m', oval(548, 276, 158, 84, 0.09, 34), 9),

@@ -23,7 +23,8 @@ import { type StandLine, StandListComponent } from './stand-list.component';
 
 /** Where somebody stands on a shore and what his casts go over. */
 function lineOf({ stand, who, because = [] }: LakeStand, units: UnitSystem): StandLine {
-  const depths = stand.casts.map(({ meanDepthM }) => meanDepthM);
+  // Between soundings no depth is known better than to ten centimetres.
+  const depths = stand.casts.map(({ meanDepthM }) => Math.round(meanDepthM * 10) / 10);
   const [least, most] = [Math.min(...depths), Math.max(...depths)].map((depth) => formatLength(depth, units));
   const over = least === most ? most : `${least} to ${most}`;
   const room = stand.backCast ? '' : ', trees behind: roll cast';

@@ -3,6 +3,7 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import type { SavedLake } from '@doceo/contract';
 import { type DepthGrid, depthAt, formatWind, type Species } from '@doceo/core';
+import { capital } from '@doceo/texts';
 import { catchError, map, of, type Subscription, switchMap } from 'rxjs';
 import { SessionStore } from '../../data/session';
 import { ComfortBandComponent } from '../conditions/comfort-band.component';
@@ -36,9 +37,7 @@ const NOT_ASKED: Found = { here: null, failed: false };
   template: `
     @if (lake(); as saved) {
       <div class="row between">
-        <p class="small soft">
-          deeper is darker; lime hatching is the depth to fish. {{ advice()?.chop?.words ?? '' }}
-        </p>
+        <p class="small soft">Deeper is darker; lime hatching is the depth to fish. {{ chop() }}</p>
         <a class="btn small" [routerLink]="['/water', saved.waterId, 'lake']">Draw and sound</a>
       </div>
       <div class="boards">
@@ -190,6 +189,11 @@ export class LakeSectionComponent {
     { initialValue: NOT_ASKED },
   );
   protected readonly advice = computed(() => this.found().here?.advice ?? null);
+  /** What the wind makes of the surface. */
+  protected readonly chop = computed(() => {
+    const words = this.advice()?.chop.words;
+    return words ? `${capital(words)}.` : '';
+  });
   /** Whether places are still being looked for. */
   protected readonly looking = computed(
     () => this.asked() !== null && this.advice() === null && !this.found().failed,
