@@ -18,7 +18,7 @@ import type { LargeProcess } from '../large/large-process';
 import { keepingRoutes } from '../keeping/keeping.routes';
 import { conditionRoutes } from '../conditions/conditions.routes';
 import { accountRoutes } from '../accounts/accounts.routes';
-import { bePatient, withPatience } from '../db/patience';
+import { bePatient, DEFAULT_PATIENCE_MS, withPatience } from '../db/patience';
 import { type Pool, rows } from '../db/pool';
 import { eventRoutes } from '../events/events.routes';
 import { courseRoutes } from '../courses/courses.routes';
@@ -73,12 +73,17 @@ const HEALTH_PATIENCE_MS = 2000;
  *
  * @param pause how sign-ins are made to wait; tests do not
  * @param large who answers large requests; without, they are answered here like all others
+ * @param patienceMs how long a request waits for the database in all, milliseconds
  */
 export function createApp(
   pool: Pool,
   settings: Settings,
   log: Logger,
-  { pause, large }: { pause?: Pause; large?: LargeProcess } = {},
+  {
+    pause,
+    large,
+    patienceMs = DEFAULT_PATIENCE_MS,
+  }: { pause?: Pause; large?: LargeProcess; patienceMs?: number } = {},
 ): { app: RequestListener; cameNew: () => void; close: () => Promise<void> } {
   const app = express();
   const session = sessions(pool, settings);
@@ -103,7 +108,7 @@ export function createApp(
   if (large) app.set(HAS_LARGE, true).use(largeRequests(large));
   app.use(accessLog(log), compression());
   // All statements of a request share one patience with the database.
-  app.use('/api', (_request, _response, next) => withPatience(next));
+  app.use('/api', (_request, _response, next) => withPatience(next, patienceMs));
 
   const router = express.Router();
   route(router, pool, api.health, 'anybody', async ({ response }) => {

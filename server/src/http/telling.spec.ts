@@ -5,6 +5,7 @@ import { createConnection } from 'mysql2/promise';
 import { pino } from 'pino';
 import supertest from 'supertest';
 import { connectionOptions } from '../db/nodes';
+import { DEFAULT_PATIENCE_MS } from '../db/patience';
 import { type Agent, type TestApp, testApp } from '../testing/test-app';
 
 const scenario = demoScenario(new Date());
@@ -16,7 +17,9 @@ describe('what the server tells about itself', () => {
   const lines: Record<string, unknown>[] = [];
   beforeAll(async () => {
     const log = pino({ level: 'info' }, { write: (line: string) => void lines.push(JSON.parse(line)) });
-    test = await testApp('telling', { log, settings: { DOCEO_METRICS: '1' } });
+    test = await testApp('telling', {
+      ...{ log, settings: { DOCEO_METRICS: '1' }, patienceMs: DEFAULT_PATIENCE_MS },
+    });
     lead = await test.signedIn(LEAD.email);
   });
   beforeEach(() => void lines.splice(0));

@@ -28,6 +28,8 @@ export interface TestApp {
 }
 
 const PASSWORD = 'corvane-demo';
+/** Where many specs run beside each other an answer may take longer than anybody should wait, milliseconds. */
+const BUSY_MACHINE_MS = 30_000;
 
 /** Settings of an application on this database. */
 export function testSettings(url: string, others: Record<string, string> = {}): Settings {
@@ -45,7 +47,13 @@ export function testSettings(url: string, others: Record<string, string> = {}): 
 /** The application on a database of its own, with the demo scenario. */
 export async function testApp(
   name: string,
-  options: { settings?: Record<string, string>; log?: Logger; url?: string; large?: LargeProcess } = {},
+  options: {
+    settings?: Record<string, string>;
+    log?: Logger;
+    url?: string;
+    large?: LargeProcess;
+    patienceMs?: number;
+  } = {},
 ): Promise<TestApp> {
   const url = options.url ?? (await emptyDatabase(name));
   await prepareDatabase(url, MIGRATIONS, async (db) => {
@@ -56,6 +64,7 @@ export async function testApp(
   const waitsMs: number[] = [];
   const { app, close } = createApp(pool, settings, options.log ?? pino({ level: 'silent' }), {
     ...(options.large && { large: options.large }),
+    patienceMs: options.patienceMs ?? BUSY_MACHINE_MS,
     pause: (ms) => {
       waitsMs.push(ms);
       return Promise.resolve();
