@@ -1,5 +1,5 @@
 import { Component, inject, signal, viewChild } from '@angular/core';
-import { KeysDialogComponent } from '../parts/keys-dialog.component';
+import { KeysDialogComponent } from '../parts/dialogs/keys-dialog.component';
 import { SegmentsComponent } from '../parts/fields/segments.component';
 import { UndoRedoComponent } from '../shared/documents/undo-redo.component';
 import { CastsPanelComponent } from './casts-panel.component';
@@ -8,7 +8,7 @@ import { LoopSignsComponent } from './loop/loop-signs.component';
 import { narrowWindow } from '../parts/narrow';
 import { LoopStore } from './loop/loop-store';
 import { PausePanelComponent } from './pause/pause-panel.component';
-import { screenKey } from '../parts/screen-key';
+import { screenKey } from '../parts/dialogs/screen-key';
 
 const PARTS = [
   { value: 'loop', text: 'Loop' },

@@ -23,11 +23,11 @@ import {
 import { DayStore } from '../data/lesson/day-store';
 import { InUnitsPipe } from '../parts/in-units.pipe';
 import { SessionStore } from '../data/session';
-import { KeysDialogComponent } from '../parts/keys-dialog.component';
+import { KeysDialogComponent } from '../parts/dialogs/keys-dialog.component';
 import { narrowWindow } from '../parts/narrow';
 import { plainLength } from '../parts/fields/plain-length';
 import { plainNumber } from '../parts/fields/plain-number';
-import { Player } from '../parts/player';
+import { Player } from '../parts/playing/player';
 import { PutInPlanDialogComponent } from '../shared/plan/put-in-plan-dialog.component';
 import { SegmentsComponent } from '../parts/fields/segments.component';
 import { UndoRedoComponent } from '../shared/documents/undo-redo.component';
@@ -47,7 +47,7 @@ import { SidePanelComponent } from './below/side-panel.component';
 import { SIDE_S, SideStore } from './below/side-store';
 import { SlipChartComponent } from './surface/slip-chart.component';
 import { TopViewComponent } from '../shared/drift/top-view.component';
-import { screenKey } from '../parts/screen-key';
+import { screenKey } from '../parts/dialogs/screen-key';
 
 const VIEWS = [
   { value: 'above', text: 'From above' },

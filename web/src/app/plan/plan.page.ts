@@ -35,16 +35,16 @@ import { Failures } from '../data/api/failures';
 import type { ApiError } from '../data/api/api-error';
 import { DayStore } from '../data/lesson/day-store';
 import type { EditedDocument } from '../data/documents/edited-document';
-import { dayText, firstName, spanText, withText } from '../data/lesson/lesson-texts';
+import { dayText, callNamesOf, spanText, withText } from '../data/lesson/lesson-texts';
 import { SessionStore } from '../data/session';
 import { LessonMoves } from './weeks/lesson-moves';
 import { TitleFieldComponent } from '../parts/fields/title-field.component';
 import type { Drag } from '../drawing/drag.directive';
 import { LessonDialogComponent } from '../shared/lesson/lesson-dialog.component';
-import { KeysDialogComponent } from '../parts/keys-dialog.component';
+import { KeysDialogComponent } from '../parts/dialogs/keys-dialog.component';
 import { RuleCardDialogComponent } from '../shared/lesson/rule-card-dialog.component';
 import { SaveStateComponent } from '../shared/documents/save-state.component';
-import { SheetComponent } from '../parts/sheet.component';
+import { SheetComponent } from '../parts/dialogs/sheet.component';
 import { narrowWindow } from '../parts/narrow';
 import { PlanCheckComponent } from './check/plan-check.component';
 import { planFound } from './check/plan-found';
@@ -192,8 +192,8 @@ export class PlanPage implements OnInit, OnDestroy {
   });
   protected readonly groupStudents = computed(() => this.planLesson()?.students ?? []);
   protected readonly laneName = (lane: number): string => this.lanes()[lane]?.name ?? '';
-  protected readonly studentName = (id: string): string =>
-    firstName(this.groupStudents().find((one) => one.id === id)?.name ?? '');
+  private readonly called = computed(() => callNamesOf(this.groupStudents()));
+  protected readonly studentName = (id: string): string => this.called().get(id) ?? '';
   protected readonly found = planFound({
     shown: this.shown,
     found: this.insight.problems,

@@ -1,6 +1,6 @@
 import { Component, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { DialogComponent } from '../parts/dialog.component';
+import { DialogComponent } from '../parts/dialogs/dialog.component';
 import type { ApiError } from '../data/api/api-error';
 import { SessionStore } from '../data/session';
 import { TextFieldComponent } from '../parts/fields/text-field.component';

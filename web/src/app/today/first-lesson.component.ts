@@ -7,7 +7,7 @@ import type { ApiError } from '../data/api/api-error';
 import { fetched } from '../data/api/fetched';
 import { BankStore } from '../data/lesson/bank-store';
 import { DayStore } from '../data/lesson/day-store';
-import { dayText, firstName, timeText } from '../data/lesson/lesson-texts';
+import { dayText, callNames, timeText } from '../data/lesson/lesson-texts';
 import { LessonFormComponent } from '../shared/lesson/lesson-form.component';
 import { StudentAdderComponent } from '../shared/lesson/student-adder.component';
 import { EXAMPLE_TITLE, examplePlan } from '../shared/plan/example-plan';
@@ -57,12 +57,7 @@ export class FirstLessonComponent {
     const step = (id: Step, title: string, done: boolean, told: string) => ({ id, title, done, told });
     return [
       step('water', 'The water', waters.length > 0, waters.map(({ water }) => water.name).join(', ')),
-      step(
-        'students',
-        'Who comes',
-        students.length > 0,
-        students.map(({ student }) => firstName(student.name)).join(', '),
-      ),
+      step('students', 'Who comes', students.length > 0, [...callNames(students).values()].join(', ')),
       step('plan', 'The plan', plan !== null, plan?.title ?? ''),
       step(
         'day',

@@ -144,8 +144,11 @@ describe('the water', () => {
     expect(page.all('[role=alert]').length).toBeGreaterThan(0);
   });
 
-  it('begins with an invitation', async () => {
+  it('begins with an invitation, which says what is enough', async () => {
     server.on(api.waters.list, []).on(api.lessons.list, []);
-    expect((await open()).text()).toContain('No water yet');
+    const page = await open();
+    expect(page.text()).toContain('No water yet');
+    expect(page.text()).toContain('Its name and its kind are enough to begin with.');
+    expect(page.all('dt')).toHaveLength(4);
   });
 });

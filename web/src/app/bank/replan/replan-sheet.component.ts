@@ -2,7 +2,7 @@ import { Component, computed, inject, input, output, signal } from '@angular/cor
 import { A11yModule } from '@angular/cdk/a11y';
 import type { ReplanReason } from '@doceo/core';
 import { listed, replanCostText, replanHeading, whyNotText } from '@doceo/texts';
-import { firstName, timeText } from '../../data/lesson/lesson-texts';
+import { callNames, timeText } from '../../data/lesson/lesson-texts';
 import { BankSession } from '../bank-session';
 import { DayReplan } from './day-replan';
 import { COLUMN_PX, PLANNED_X, PROPOSED_X, replanPicture } from './replan-picture';
@@ -38,12 +38,11 @@ export class ReplanSheetComponent {
   protected readonly lane = signal(0);
   protected readonly columns = { planned: PLANNED_X, proposed: PROPOSED_X, width: COLUMN_PX };
 
-  protected readonly students = computed(() =>
-    this.book.group.students().map(({ student }) => firstName(student.name)),
-  );
+  private readonly called = computed(() => callNames(this.book.group.students()));
+  protected readonly students = computed(() => [...this.called().values()]);
   private readonly missing = computed(() => {
     const ids = this.replan.asked()?.studentIds ?? [];
-    return this.book.group.students().filter(({ id }) => ids.includes(id));
+    return [...this.called()].flatMap(([id, name]) => (ids.includes(id) ? name : []));
   });
   protected readonly heading = computed(() => {
     const asked = this.replan.asked();
@@ -52,7 +51,7 @@ export class ReplanSheetComponent {
     return replanHeading(asked.why, {
       lateMin: asked.lateMin,
       end: this.clock(body.lengthMin),
-      names: listed(this.missing().map(({ student }) => firstName(student.name))),
+      names: listed(this.missing()),
     });
   });
   protected readonly picture = computed(() => {

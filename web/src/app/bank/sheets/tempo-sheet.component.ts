@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
-import { TapTempoComponent } from '../../parts/tap-tempo.component';
+import { TapTempoComponent } from '../../parts/playing/tap-tempo.component';
 import { SHEET } from './sheet';
 
 /** The beat of a cast, tapped. */

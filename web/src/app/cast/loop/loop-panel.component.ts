@@ -3,8 +3,8 @@ import { formatLength, formatRoundLength, formatWind, type StrokeKind } from '@d
 import { SessionStore } from '../../data/session';
 import { SlidersComponent } from '../../parts/fields/sliders.component';
 import { narrowWindow } from '../../parts/narrow';
-import { PlayRowComponent } from '../../parts/play-row.component';
-import { Player } from '../../parts/player';
+import { PlayRowComponent } from '../../parts/playing/play-row.component';
+import { Player } from '../../parts/playing/player';
 import { LoopGalleryComponent } from './loop-gallery.component';
 import { LoopStore } from './loop-store';
 import { LoopViewComponent } from './loop-view.component';

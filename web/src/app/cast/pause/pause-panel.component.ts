@@ -13,7 +13,7 @@ import { MessageService } from 'primeng/api';
 import { BenchRecord } from '../../data/records/bench-record';
 import { SessionStore } from '../../data/session';
 import { RecordForComponent } from '../../shared/lesson/record-for.component';
-import { type Tapped, TapTempoComponent } from '../../parts/tap-tempo.component';
+import { type Tapped, TapTempoComponent } from '../../parts/playing/tap-tempo.component';
 import { beatOf } from '../../shared/beat/beat-clock';
 import { Metronome } from '../../shared/beat/metronome';
 

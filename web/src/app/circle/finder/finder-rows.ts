@@ -1,6 +1,6 @@
 import type { WorkedDrill } from '@doceo/contract';
 import { formatLength, type LibraryFit, type PlanBody, type UnitSystem } from '@doceo/core';
-import { firstName } from '../../data/lesson/lesson-texts';
+import { callNamesOf } from '../../data/lesson/lesson-texts';
 
 /** Pictures of a row, pixels: a line for the depth from the surface, one for the time from the beginning. */
 export const DEPTH_PX = 112;
@@ -47,17 +47,19 @@ export function finderRow(
   units: UnitSystem,
 ): FinderRow {
   const { students, water, time, check } = fit;
+  const called = callNamesOf(students);
+  const nameOf = (id: string): string => called.get(id) ?? '';
   const depthPx = (depthM: number): number => (depthM / deepestM) * DEPTH_PX;
   const timePx = (minutes: number): number => (minutes / longestMin) * TIME_PX;
   const open = check.mustFix + check.check;
   return {
     verdict: `${VERDICTS[fit.verdict]}${open > 0 && fit.verdict === 'fits' ? `, ${open} to check` : ''}`,
     level: LEVELS[fit.verdict],
-    discs: students.map(({ id, name, readiness, first }) => ({
-      ...{ id, kind: readiness, name: firstName(name) },
-      spoken: `${firstName(name)}: ${spokenOf(readiness, first)}`,
+    discs: students.map(({ id, readiness, first }) => ({
+      ...{ id, kind: readiness, name: nameOf(id) },
+      spoken: `${nameOf(id)}: ${spokenOf(readiness, first)}`,
     })),
-    mending: mendingOf(fit),
+    mending: mendingOf(fit, nameOf),
     wants: water.wants && {
       from: depthPx(water.wants.lowM),
       to: depthPx(water.wants.highM),
@@ -82,13 +84,16 @@ function spokenOf(readiness: Disc['kind'], first: readonly string[]): string {
 }
 
 /** What is in the way, the nearest things first. */
-function mendingOf({ students, water, time, group, check }: LibraryFit): string {
+function mendingOf(
+  { students, water, time, group, check }: LibraryFit,
+  nameOf: (id: string) => string,
+): string {
   const needing = students.filter(({ readiness }) => readiness === 'needs-first');
   const skills = [...new Set(needing.flatMap(({ first }) => first.slice(0, 1)))];
   const over = time.takesMin - time.hasMin;
   const parts = [
     needing.length > 0
-      ? `${needing.length === students.length && needing.length > 1 ? 'all' : needing.map(({ name }) => firstName(name)).join(', ')} ${needing.length === 1 ? 'needs' : 'need'} first: ${skills.join(', ').toLowerCase()}`
+      ? `${needing.length === students.length && needing.length > 1 ? 'all' : needing.map(({ id }) => nameOf(id)).join(', ')} ${needing.length === 1 ? 'needs' : 'need'} first: ${skills.join(', ').toLowerCase()}`
       : '',
     water.kindFits ? '' : 'made for another kind of water',
     water.depthFits ? '' : 'its rigs are tied for another depth',

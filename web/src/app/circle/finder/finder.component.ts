@@ -18,7 +18,7 @@ import { Failures } from '../../data/api/failures';
 import { fetched } from '../../data/api/fetched';
 import { DayStore } from '../../data/lesson/day-store';
 import { DrawnWaters } from '../../data/lesson/drawn-waters';
-import { dayText, firstName, spanText } from '../../data/lesson/lesson-texts';
+import { callNames, dayText, firstName, spanText } from '../../data/lesson/lesson-texts';
 import { SessionStore } from '../../data/session';
 import { TeachingStore } from '../../data/teaching/teaching-store';
 import { Undoable } from '../../data/undoable';
@@ -84,7 +84,7 @@ export class FinderComponent {
   });
   private readonly zone = computed(() => this.day.waterOf(this.lesson())?.water.timeZone ?? 'UTC');
   protected readonly names = computed(() =>
-    this.day.studentsOf(this.lesson()).map(({ id, student }) => ({ id, name: firstName(student.name) })),
+    [...callNames(this.day.studentsOf(this.lesson()))].map(([id, name]) => ({ id, name })),
   );
   /** What is typed, and what was asked for. */
   protected readonly words = signal('');

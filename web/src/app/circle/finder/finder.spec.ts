@@ -28,6 +28,13 @@ const FIT: LibraryFit = {
 const row = (change: Partial<LibraryFit> = {}) => finderRow({ ...FIT, ...change }, 2, 240, 'metric');
 
 describe('how a plan suits a lesson, as it is drawn', () => {
+  it('tells two of one name apart', () => {
+    const [petra, ...others] = FIT.students;
+    const students = [{ ...petra!, name: 'Sam Holm' }, ...others];
+    expect(row({ students }).discs.map(({ name }) => name)).toEqual(['Sam H.', 'Sam R.', 'Noor']);
+    expect(row({ students }).mending).toContain('Sam R. needs first: pause');
+  });
+
   it('is a disc for each student, the depths and the minutes to their scales', () => {
     const { discs, wants, has, time, verdict } = row();
     expect(verdict).toBe('fits, 1 to check');

@@ -54,11 +54,16 @@ export function firstName(name: string): string {
 export function callNames(
   group: readonly { id: string; student: { name: string } }[],
 ): ReadonlyMap<string, string> {
-  const told = group.map(({ student: { name } }) => [firstName(name), withLetter(name), name]);
+  return callNamesOf(group.map(({ id, student: { name } }) => ({ id, name })));
+}
+
+/** The same of people who are named only. */
+export function callNamesOf(group: readonly { id: string; name: string }[]): ReadonlyMap<string, string> {
+  const told = group.map(({ name }) => [firstName(name), withLetter(name), name]);
   return new Map(
-    group.map(({ id }, i) => {
+    group.map(({ id, name }, i) => {
       const alone = (told[i] ?? []).find((text, k) => told.every((one, j) => j === i || one[k] !== text));
-      return [id, alone ?? group[i]?.student.name ?? ''];
+      return [id, alone ?? name];
     }),
   );
 }

@@ -8,7 +8,7 @@ import { fetched } from '../../data/api/fetched';
 import { Sending } from '../../data/api/sending';
 import { endMs } from '../../data/lesson/bare-lesson';
 import { DayStore } from '../../data/lesson/day-store';
-import { firstName } from '../../data/lesson/lesson-texts';
+import { callNames, callNamesOf } from '../../data/lesson/lesson-texts';
 import { ChoiceFieldComponent } from '../../parts/fields/choice-field.component';
 import { SegmentsComponent } from '../../parts/fields/segments.component';
 
@@ -144,18 +144,21 @@ export class InstructorsComponent {
       with: this.lesson().instructors.find(({ studentIds }) => studentIds.includes(id))?.userId ?? null,
     })),
   );
+  private readonly called = computed(() => callNames(this.day.studentsOf(this.lesson())));
   protected readonly instructors = computed(() =>
     this.lesson().instructors.map(({ userId, name }) => ({
       ...{ userId, name },
       has: listed(
         this.students()
           .filter((student) => student.with === userId)
-          .map((student) => firstName(student.name)),
+          .flatMap(({ id }) => this.called().get(id) ?? []),
       ),
     })),
   );
   protected readonly names = computed(() =>
-    this.lesson().instructors.map(({ userId, name }) => ({ value: userId, text: firstName(name) })),
+    [...callNamesOf(this.lesson().instructors.map(({ userId, name }) => ({ id: userId, name })))].map(
+      ([value, text]) => ({ value, text }),
+    ),
   );
   /** That the plan counts on more than teach. */
   protected readonly short = computed(() => {

@@ -5,8 +5,8 @@ import { listed } from '@doceo/texts';
 import { Sending } from '../../data/api/sending';
 import { endMs } from '../../data/lesson/bare-lesson';
 import { DayStore } from '../../data/lesson/day-store';
-import { firstName } from '../../data/lesson/lesson-texts';
-import { DialogComponent } from '../../parts/dialog.component';
+import { callNames, firstName } from '../../data/lesson/lesson-texts';
+import { DialogComponent } from '../../parts/dialogs/dialog.component';
 import { AssistantsComponent } from './assistants.component';
 import { InstructorsComponent } from './instructors.component';
 
@@ -81,12 +81,10 @@ export class WhoTeachesComponent {
   protected readonly over = computed(() => endMs(this.lesson()) <= this.day.now());
   protected readonly keeper = computed(() => firstName(this.lesson().instructors[0]?.name ?? ''));
   protected readonly people = computed(() => {
-    const students = this.day.studentsOf(this.lesson());
+    const called = callNames(this.day.studentsOf(this.lesson()));
     return this.lesson().instructors.map(({ name, studentIds }) => ({
       name,
-      has: listed(
-        students.filter(({ id }) => studentIds.includes(id)).map(({ student }) => firstName(student.name)),
-      ),
+      has: listed([...called].flatMap(([id, text]) => (studentIds.includes(id) ? text : []))),
     }));
   });
 

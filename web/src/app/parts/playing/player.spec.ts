@@ -1,6 +1,6 @@
 import { Component, signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
-import { until } from '../../testing/page';
+import { until } from '../../../testing/page';
 import { Player } from './player';
 
 @Component({ template: '' })

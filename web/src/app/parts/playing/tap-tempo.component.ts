@@ -17,7 +17,7 @@ export interface Tapped {
 @Component({
   selector: 'doceo-tap-tempo',
   templateUrl: './tap-tempo.component.html',
-  styleUrls: ['./thumb-buttons.css', './tap-tempo.component.css'],
+  styleUrls: ['../thumb-buttons.css', './tap-tempo.component.css'],
 })
 export class TapTempoComponent {
   readonly units = input<UnitSystem>('metric');

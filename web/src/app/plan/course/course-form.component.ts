@@ -9,7 +9,7 @@ import type { ApiError } from '../../data/api/api-error';
 import { CourseStore } from '../../data/lesson/course-store';
 import { DayStore } from '../../data/lesson/day-store';
 import { TeachingStore } from '../../data/teaching/teaching-store';
-import { DialogComponent } from '../../parts/dialog.component';
+import { DialogComponent } from '../../parts/dialogs/dialog.component';
 import { TextFieldComponent } from '../../parts/fields/text-field.component';
 
 /** A new course lasts so long at first. */

@@ -5,7 +5,7 @@ import { listed } from '@doceo/texts';
 import { DateTime } from 'luxon';
 import { CourseStore } from '../../data/lesson/course-store';
 import { DayStore } from '../../data/lesson/day-store';
-import { firstName } from '../../data/lesson/lesson-texts';
+import { callNames } from '../../data/lesson/lesson-texts';
 import { TeachingStore } from '../../data/teaching/teaching-store';
 import { FetchingComponent } from '../../shared/fetching.component';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
@@ -88,11 +88,11 @@ export class CourseListPage implements OnInit {
   protected readonly rows = computed(() => {
     const today = DateTime.fromMillis(this.day.now()).toISODate() ?? '';
     const day = (date: string): string => DateTime.fromISO(date).toFormat('d LLL yyyy');
-    const names = new Map(this.day.students().map(({ id, student }) => [id, firstName(student.name)]));
     const { skills } = this.teaching.curriculum();
     return (this.store.courses() ?? [])
       .map((saved) => {
         const { fromOn, untilOn, studentIds, goals } = saved.course;
+        const names = callNames(this.day.students().filter(({ id }) => studentIds.includes(id)));
         return {
           ...saved,
           over: untilOn < today,

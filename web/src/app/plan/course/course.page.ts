@@ -8,13 +8,13 @@ import { Failures } from '../../data/api/failures';
 import { downloadBlob, fileName } from '../../data/download';
 import { CourseStore } from '../../data/lesson/course-store';
 import { DayStore } from '../../data/lesson/day-store';
-import { firstName, timeText } from '../../data/lesson/lesson-texts';
+import { callNames, timeText } from '../../data/lesson/lesson-texts';
 import { PDF_MAKER } from '../../data/pdf';
 import { SessionStore } from '../../data/session';
 import { TeachingStore } from '../../data/teaching/teaching-store';
 import { Undoable } from '../../data/undoable';
 import { narrowWindow } from '../../parts/narrow';
-import { SheetComponent } from '../../parts/sheet.component';
+import { SheetComponent } from '../../parts/dialogs/sheet.component';
 import { FetchingComponent } from '../../shared/fetching.component';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { NoSuchComponent } from '../../shared/no-such.component';
@@ -71,7 +71,7 @@ export class CoursePage implements OnInit {
     DateTime.fromISO(this.view.course()?.untilOn ?? '').toFormat('ccc d LLL yyyy'),
   );
   protected readonly who = computed(() =>
-    this.view.students().map(({ id, student }) => ({ id, name: firstName(student.name) })),
+    [...callNames(this.view.students())].map(([id, name]) => ({ id, name })),
   );
   private readonly student = computed(
     () => this.view.students().find(({ id }) => id === this.whoId()) ?? null,

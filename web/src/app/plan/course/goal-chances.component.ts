@@ -1,7 +1,7 @@
 import { Component, computed, inject, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { ENOUGH, type GoalForecast, type Skill } from '@doceo/core';
-import { firstName } from '../../data/lesson/lesson-texts';
+import { callNames } from '../../data/lesson/lesson-texts';
 import { SessionStore } from '../../data/session';
 import { InUnitsPipe } from '../../parts/in-units.pipe';
 import { CourseView } from './course-view';
@@ -91,7 +91,7 @@ export class GoalChancesComponent {
   readonly until = input.required<string>();
   protected readonly enough = ENOUGH * 100;
   protected readonly rows = computed(() => {
-    const names = new Map(this.view.students().map(({ id, student }) => [id, firstName(student.name)]));
+    const names = callNames(this.view.students());
     return this.view.forecastsOf(this.goals(), this.goal().id).map((one) => {
       const last = one.course.at(-1);
       return {

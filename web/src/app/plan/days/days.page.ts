@@ -5,12 +5,12 @@ import type { SavedLesson, SavedWater } from '@doceo/contract';
 import { DAY_PARTS } from '@doceo/core';
 import { DAY_PART_NAMES, listed, noHoursText, planProblemInWords, windowReasonText } from '@doceo/texts';
 import { DayStore } from '../../data/lesson/day-store';
-import { dayText, firstName, spanText, timeText } from '../../data/lesson/lesson-texts';
+import { dayText, callNamesOf, spanText, timeText } from '../../data/lesson/lesson-texts';
 import { localDate } from '../../data/lesson/local-date';
 import { SessionStore } from '../../data/session';
 import { ChoiceFieldComponent } from '../../parts/fields/choice-field.component';
 import { narrowWindow } from '../../parts/narrow';
-import { SheetComponent } from '../../parts/sheet.component';
+import { SheetComponent } from '../../parts/dialogs/sheet.component';
 import { ScorePartsComponent } from '../../parts/score-parts.component';
 import { LessonDialogComponent } from '../../shared/lesson/lesson-dialog.component';
 import type { ProposedLesson } from '../../shared/lesson/lesson-form.component';
@@ -58,7 +58,7 @@ export class DaysPage implements OnInit {
     this.hours.filter(({ value }) => value > this.choice.open().fromHour),
   );
   protected readonly who = computed(() => {
-    const names = this.choice.students().map(({ name }) => firstName(name));
+    const names = [...callNamesOf(this.choice.students()).values()];
     return names.length > 0 ? listed(names) : null;
   });
   protected readonly told = computed(() =>

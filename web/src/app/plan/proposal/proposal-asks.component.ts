@@ -1,6 +1,6 @@
 import { Component, computed, input, output, signal } from '@angular/core';
 import { groupSplit, type PlanStudent, type PlanUse, type SplitBy } from '@doceo/core';
-import { firstName } from '../../data/lesson/lesson-texts';
+import { callNamesOf } from '../../data/lesson/lesson-texts';
 
 /** What wants one word more before it is asked. */
 type Opened = 'shorter' | 'without' | 'groups';
@@ -139,7 +139,7 @@ export class ProposalAsksComponent {
   protected readonly leftTogether = signal(true);
   protected readonly shorterMin = computed(() => SHORTER_MIN.filter((min) => this.lengthMin() - min >= 30));
   protected readonly people = computed(() =>
-    this.students().map(({ id, name }) => ({ id, name: firstName(name) })),
+    [...callNamesOf(this.students())].map(([id, name]) => ({ id, name })),
   );
   protected readonly hasLeft = computed(
     () => this.students().filter(({ needs = [] }) => needs.includes('left-hand')).length > 1,
@@ -161,6 +161,7 @@ export class ProposalAsksComponent {
   }
 
   private splitOf(count: number, by: SplitBy): { text: string; names: string; use: PlanUse } {
+    const called = callNamesOf(this.students());
     const parts = groupSplit(this.students(), {
       groups: count,
       by,
@@ -168,7 +169,7 @@ export class ProposalAsksComponent {
     });
     return {
       text: `${count} ${by === 'readiness' ? 'by readiness' : 'mixed'}`,
-      names: parts.map((part) => part.map(({ name }) => firstName(name)).join(', ')).join(' | '),
+      names: parts.map((part) => part.map(({ id }) => called.get(id)).join(', ')).join(' | '),
       use: { use: 'groups', groups: parts.map((part) => part.map(({ id }) => id)) },
     };
   }

@@ -7,7 +7,7 @@ import { ApiClient } from '../../data/api/api-client';
 import { Failures } from '../../data/api/failures';
 import type { EditedDocument } from '../../data/documents/edited-document';
 import { SessionStore } from '../../data/session';
-import { DialogComponent } from '../../parts/dialog.component';
+import { DialogComponent } from '../../parts/dialogs/dialog.component';
 import type { PlanValue } from '../plan-document';
 
 const SIDE_NAMES: Record<MergeSide, string> = { mine: 'Here', theirs: 'Elsewhere', origin: 'As it was' };

@@ -6,7 +6,7 @@ import { ApiClient } from '../../data/api/api-client';
 import type { ApiError } from '../../data/api/api-error';
 import { fetched } from '../../data/api/fetched';
 import { SessionStore } from '../../data/session';
-import { DialogComponent } from '../../parts/dialog.component';
+import { DialogComponent } from '../../parts/dialogs/dialog.component';
 import { TextFieldComponent } from '../../parts/fields/text-field.component';
 import { FetchingComponent } from '../../shared/fetching.component';
 import { LoadFailedComponent } from '../../shared/load-failed.component';

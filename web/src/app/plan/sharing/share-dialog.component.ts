@@ -2,7 +2,7 @@ import { Component, computed, inject, input, output, signal } from '@angular/cor
 import { RouterLink } from '@angular/router';
 import { api, type SavedPlan } from '@doceo/contract';
 import { TextFieldComponent } from '../../parts/fields/text-field.component';
-import { DialogComponent } from '../../parts/dialog.component';
+import { DialogComponent } from '../../parts/dialogs/dialog.component';
 import { ApiClient } from '../../data/api/api-client';
 import { fetched } from '../../data/api/fetched';
 import { FetchingComponent } from '../../shared/fetching.component';

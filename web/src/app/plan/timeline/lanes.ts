@@ -1,5 +1,5 @@
 import type { SavedStudent } from '@doceo/contract';
-import { aboutStudent, firstName } from '../../data/lesson/lesson-texts';
+import { aboutStudent, callNames } from '../../data/lesson/lesson-texts';
 
 /** A place in the group: who has it, and what matters of him. */
 export interface Lane {
@@ -9,10 +9,11 @@ export interface Lane {
 
 /** The places of a plan with those who come; a place beyond them has its number. */
 export function lanesOf(students: readonly SavedStudent[], groupSize: number): Lane[] {
+  const called = callNames(students);
   return Array.from({ length: Math.max(groupSize, students.length) }, (_, i) => {
-    const student = students[i]?.student;
+    const [id, student] = [students[i]?.id ?? '', students[i]?.student];
     return {
-      name: student ? firstName(student.name) : `Student ${i + 1}`,
+      name: student ? (called.get(id) ?? student.name) : `Student ${i + 1}`,
       note: student ? aboutStudent(student) : '',
     };
   });
@@ -25,7 +26,8 @@ export function isPlace(name: string): boolean {
   return PLACE.test(name);
 }
 
-/** Two letters of a name, the number of a student who has none. */
+/** Two letters of a name, those of both its parts where it has two; the number of a student who has none. */
 export function shortName(name: string): string {
-  return PLACE.exec(name)?.[1] ?? name.slice(0, 2);
+  const [first = '', second = ''] = name.split(' ');
+  return PLACE.exec(name)?.[1] ?? (second ? first.slice(0, 1) + second.slice(0, 1) : first.slice(0, 2));
 }

@@ -3,7 +3,7 @@ import { RouterLink } from '@angular/router';
 import type { SavedLesson } from '@doceo/contract';
 import { listed } from '@doceo/texts';
 import { DayStore } from '../../data/lesson/day-store';
-import { dayText, firstName, spanText, withText } from '../../data/lesson/lesson-texts';
+import { dayText, callNames, spanText, withText } from '../../data/lesson/lesson-texts';
 import { SegmentsComponent } from '../../parts/fields/segments.component';
 import { LessonMoves } from './lesson-moves';
 
@@ -138,7 +138,7 @@ export class WeekLessonComponent {
     return `${dayText(startsAt, this.zone())}, ${spanText(Date.parse(startsAt), lengthMin, this.zone())}`;
   });
   protected readonly who = computed(() =>
-    listed(this.day.studentsOf(this.lesson()).map(({ student }) => firstName(student.name))),
+    listed([...callNames(this.day.studentsOf(this.lesson())).values()]),
   );
   protected readonly beside = computed(() => withText(this.lesson()));
   protected readonly over = computed(

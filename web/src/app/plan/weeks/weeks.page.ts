@@ -12,7 +12,7 @@ import { localDate } from '../../data/lesson/local-date';
 import { outlookOf } from '../../data/lesson/outlook';
 import { ChoiceFieldComponent } from '../../parts/fields/choice-field.component';
 import { narrowWindow } from '../../parts/narrow';
-import { SheetComponent } from '../../parts/sheet.component';
+import { SheetComponent } from '../../parts/dialogs/sheet.component';
 import { bandDay } from '../../shared/weeks/band-day';
 import { type BandMark, datesFrom } from '../../shared/weeks/band-shape';
 import { DayBandComponent } from '../../shared/weeks/day-band.component';

@@ -3,7 +3,7 @@ import { FormsModule } from '@angular/forms';
 import { ageOn, type SavedStudent, type Student, studentSchema } from '@doceo/contract';
 import { ADULT_AGE, formatLength, type Need, NEEDS } from '@doceo/core';
 import { NEED_NAMES, needLimitsText } from '@doceo/texts';
-import { DialogComponent } from '../../parts/dialog.component';
+import { DialogComponent } from '../../parts/dialogs/dialog.component';
 import { ApiError } from '../../data/api/api-error';
 import { DayStore } from '../../data/lesson/day-store';
 import { SessionStore } from '../../data/session';

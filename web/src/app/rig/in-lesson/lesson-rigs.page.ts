@@ -5,7 +5,7 @@ import { type PlanBody, type Rig, TEMPLATES } from '@doceo/core';
 import { ApiClient } from '../../data/api/api-client';
 import { fetched } from '../../data/api/fetched';
 import { DayStore } from '../../data/lesson/day-store';
-import { dayText, firstName, spanText } from '../../data/lesson/lesson-texts';
+import { dayText, callNames, spanText } from '../../data/lesson/lesson-texts';
 import { ReadingStore } from '../../data/records/reading-store';
 import { ChoiceFieldComponent } from '../../parts/fields/choice-field.component';
 import { OnePageDirective } from '../../parts/one-page.directive';
@@ -62,6 +62,7 @@ export class LessonRigsPage {
   private readonly zone = computed(() => this.day.waterOf(this.lesson())?.water.timeZone ?? 'UTC');
   protected readonly when = computed(() => dayText(this.lesson()?.startsAt ?? '', this.zone()));
   private readonly students = computed(() => this.day.studentsOf(this.lesson()));
+  private readonly called = computed(() => callNames(this.students()));
   private readonly cards = computed<Card[]>(() => {
     const plan = this.taught.value()?.body;
     if (!plan) return [];
@@ -73,7 +74,7 @@ export class LessonRigsPage {
           ...{ key: `${id} ${carried.id}`, studentId: id, student: student.name, name: carried.name, uses },
           purpose: TEMPLATES[carried.rig.template].purpose,
           rig: this.readings.known(carried.rig, id),
-          tiedBy: { name: firstName(student.name), knots: this.readings.knotsOf(id) },
+          tiedBy: { name: this.called().get(id) ?? student.name, knots: this.readings.knotsOf(id) },
         };
       }),
     );
@@ -83,7 +84,7 @@ export class LessonRigsPage {
     { value: EVERYBODY, text: 'everybody' },
     ...this.students()
       .filter(({ id }) => this.cards().some(({ studentId }) => studentId === id))
-      .map(({ id, student }) => ({ value: id, text: firstName(student.name) })),
+      .map(({ id, student }) => ({ value: id, text: this.called().get(id) ?? student.name })),
   ]);
   protected readonly shown = computed(() =>
     this.cards().filter(({ studentId }) => [EVERYBODY, studentId].includes(this.whose())),

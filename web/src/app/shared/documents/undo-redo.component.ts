@@ -1,5 +1,5 @@
 import { Component, input } from '@angular/core';
-import { isTypedIn } from '../../parts/screen-key';
+import { isTypedIn } from '../../parts/dialogs/screen-key';
 import type { Undoable } from '../../data/documents/history';
 
 /** Takes steps back and does them again, by buttons and by keys: control with Z, with shift and Z or with Y. */

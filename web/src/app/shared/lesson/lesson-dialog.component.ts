@@ -3,7 +3,7 @@ import type { SavedLesson } from '@doceo/contract';
 import type { ApiError } from '../../data/api/api-error';
 import { DayStore } from '../../data/lesson/day-store';
 import { Undoable } from '../../data/undoable';
-import { DialogComponent } from '../../parts/dialog.component';
+import { DialogComponent } from '../../parts/dialogs/dialog.component';
 import { LessonFormComponent, type ProposedLesson } from './lesson-form.component';
 
 /** Schedules a plan, or changes a lesson. */

@@ -1,5 +1,5 @@
 import { Component, computed, inject, input, output, signal } from '@angular/core';
-import { DialogComponent } from '../../parts/dialog.component';
+import { DialogComponent } from '../../parts/dialogs/dialog.component';
 import { RouterLink } from '@angular/router';
 import { MessageService } from 'primeng/api';
 import type { ApiError } from '../../data/api/api-error';

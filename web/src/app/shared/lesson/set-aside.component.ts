@@ -7,7 +7,7 @@ import { DayStore } from '../../data/lesson/day-store';
 import { download, fileName } from '../../data/download';
 import { eventText } from '../../data/lesson/event-text';
 import { SessionStore } from '../../data/session';
-import { DialogComponent } from '../../parts/dialog.component';
+import { DialogComponent } from '../../parts/dialogs/dialog.component';
 import { ChoiceFieldComponent } from '../../parts/fields/choice-field.component';
 import { TextFieldComponent } from '../../parts/fields/text-field.component';
 import { TeachingStore } from '../../data/teaching/teaching-store';

@@ -4,7 +4,7 @@ import type { Block, PlanBody } from '@doceo/core';
 import { MessageService } from 'primeng/api';
 import { ApiClient } from '../../data/api/api-client';
 import type { ApiError } from '../../data/api/api-error';
-import { DialogComponent } from '../../parts/dialog.component';
+import { DialogComponent } from '../../parts/dialogs/dialog.component';
 
 /**
  * Copies something into one of my plans: the plan is chosen, then its block where what is put belongs to one. The plan

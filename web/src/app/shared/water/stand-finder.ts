@@ -16,7 +16,7 @@ import {
 } from '@doceo/core';
 import { map, type Observable } from 'rxjs';
 import { DayStore } from '../../data/lesson/day-store';
-import { firstName } from '../../data/lesson/lesson-texts';
+import { callNames } from '../../data/lesson/lesson-texts';
 import { sameJson } from '../../data/same-json';
 import { TeachingStore } from '../../data/teaching/teaching-store';
 import { BenchRunner } from '../../workers/bench-runner';
@@ -83,11 +83,13 @@ export class StandFinder {
   ): NamedStanding[] {
     if (!lesson) return [];
     const skills = this.day.planLessonOf(lesson, events)?.students ?? [];
-    return this.day.studentsOf(lesson).map(({ id, student }, lane) => {
+    const group = this.day.studentsOf(lesson);
+    const called = callNames(group);
+    return group.map(({ id, student }, lane) => {
       const ageYears = ageOn(student.bornOn, lesson.startsAt.slice(0, 10));
       const seen = skills.find((one) => one.id === id)?.skills ?? {};
       return {
-        ...{ id, name: firstName(student.name), hand: student.hand },
+        ...{ id, name: called.get(id) ?? student.name, hand: student.hand },
         needs: needsOf({ ...student, ageYears }),
         wader: waderOf([{ ...student, ageYears }]),
         reachM: castReach(this.teaching.curriculum(), seen),

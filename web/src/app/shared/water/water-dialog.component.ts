@@ -1,5 +1,5 @@
 import { Component, output } from '@angular/core';
-import { DialogComponent } from '../../parts/dialog.component';
+import { DialogComponent } from '../../parts/dialogs/dialog.component';
 import { WaterFormComponent } from './water-form.component';
 
 /** Adds a water from wherever one misses it. */

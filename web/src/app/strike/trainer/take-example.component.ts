@@ -7,7 +7,7 @@ import {
   type TakeKind,
   type TrainerWater,
 } from '@doceo/core';
-import { Player } from '../../parts/player';
+import { Player } from '../../parts/playing/player';
 import { drawFloat, fitCanvas } from '../../shared/takes/float-picture';
 import { EXAMPLE_TEXTS } from '../strike-texts';
 
