@@ -86,5 +86,7 @@ describe('the group', () => {
     server.refuse(api.records.effects, 400, 'invalid');
     const page = await show(GroupPage, server);
     expect(page.element.querySelector('[role=alert]')).not.toBeNull();
+    // That nothing is there would not be true.
+    expect(page.text()).not.toContain('Nothing is on the record yet.');
   });
 });

@@ -81,7 +81,7 @@ export class GroupPage {
   });
   protected readonly records = groupRecords(() => this.students().map(({ id }) => id));
   /** How well drills and plans worked with everybody. */
-  private readonly worked = fetched(
+  protected readonly worked = fetched(
     () => this.day.students(),
     () => this.client.call(api.records.effects),
   );
