@@ -43,10 +43,13 @@ export class FitJob {
   private async run(): Promise<void> {
     this.child = forkBehind(this.settings.DOCEO_ROOT, 'fit');
     const noting = setInterval(() => void keepFit(this.pool).catch(() => undefined), this.notedEveryMs);
-    this.child.send(this.settings.DOCEO_DB_URL);
-    const [code] = (await once(this.child, 'close')) as [number | null];
-    clearInterval(noting);
-    this.child = null;
-    if (code !== 0) throw new Error(`The fit ended with ${code}.`);
+    try {
+      this.child.send(this.settings.DOCEO_DB_URL);
+      const [code] = (await once(this.child, 'close')) as [number | null];
+      if (code !== 0) throw new Error(`The fit ended with ${code}.`);
+    } finally {
+      clearInterval(noting);
+      this.child = null;
+    }
   }
 }
