@@ -29,6 +29,10 @@ async function check(name, command, args) {
   count(code === 0 ? 1 : 0, code === 0 ? 0 : 1);
 }
 
+/**
+ * @param patience how long a test or its set-up may take, ms: there for what never ends, and far above what the slowest
+ *   machine needs; each waits in its own way for what it wants
+ */
 async function jest(name, projects, env, workers, patience) {
   console.log(`\n== ${name}`);
   const report = join(folder, `${name.replace(/\W+/g, '-')}.json`);
@@ -99,9 +103,9 @@ const seed = process.env['DOCEO_SEED'] ?? '20260610';
 const env = { ...process.env, DOCEO_ROOT: ROOT, DOCEO_TEST_DB_URL: database.url, DOCEO_SEED: seed };
 console.log(`\nProperties go by seed ${seed}; DOCEO_SEED sets another.`);
 try {
-  if (wantedProjects.length > 0) await jest('unit and API', wantedProjects, env, 3, 60_000);
+  if (wantedProjects.length > 0) await jest('unit and API', wantedProjects, env, 3, 180_000);
   // Each works a browser, a server and a database: more than two at once only wait for each other.
-  if (wanted('e2e')) await jest('end to end', ['e2e'], env, 2, 120_000);
+  if (wanted('e2e')) await jest('end to end', ['e2e'], env, 2, 300_000);
 } finally {
   await database.stop();
   rmSync(folder, { recursive: true, force: true });

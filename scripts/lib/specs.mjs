@@ -70,7 +70,12 @@ export async function buildProgramSpecs(name, wanted = true, apart = false) {
   emptied(join(BUILT, name));
   if (!wanted) return;
   const entries = join(ROOT, '.doceo/entries', name);
-  writeEntries(entries, bundlesOf(join(ROOT, name, 'src'), '.spec.ts', 1, apart));
+  const after = join(ROOT, name, 'src/lib/after-spec.ts');
+  writeEntries(
+    entries,
+    bundlesOf(join(ROOT, name, 'src'), '.spec.ts', 1, apart),
+    existsSync(after) ? [after] : [],
+  );
   const { build } = await import('esbuild');
   await build({
     ...shared,

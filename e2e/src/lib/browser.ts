@@ -1,5 +1,6 @@
 import { existsSync } from 'node:fs';
 import puppeteer, { type Browser, type ElementHandle, type Page } from 'puppeteer-core';
+import { noteRunning } from './left-running';
 
 export const DESK = { width: 1280, height: 800 };
 export const PHONE = { width: 390, height: 844, isMobile: true, hasTouch: true };
@@ -7,16 +8,17 @@ export const PHONE = { width: 390, height: 844, isMobile: true, hasTouch: true }
 /** How often a page is looked at that is waited for, milliseconds. */
 const LOOK_MS = 40;
 
-/** How long is waited for a thing that must come: a busy machine can take most of a minute to start a page. */
-const PATIENCE_MS = 60_000;
+/** How long is waited for a thing that must come: a busy machine can take more than a minute to start a page. */
+const PATIENCE_MS = 120_000;
 
 /** @param userDataDir a profile to go on with, for a device that is switched off and on */
-export function launch(userDataDir?: string): Promise<Browser> {
+export async function launch(userDataDir?: string): Promise<Browser> {
   const executablePath = ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find(existsSync);
   if (!executablePath) throw new Error('Chromium is not installed (Debian package chromium).');
   const sandbox = process.getuid?.() === 0 ? ['--no-sandbox'] : [];
-  return puppeteer.launch({
+  const browser = await puppeteer.launch({
     executablePath,
+    timeout: PATIENCE_MS,
     ...(userDataDir ? { userDataDir } : {}),
     args: [
       ...sandbox,
@@ -29,6 +31,8 @@ export function launch(userDataDir?: string): Promise<Browser> {
       '--font-render-hinting=none',
     ],
   });
+  await noteRunning(() => browser.close());
+  return browser;
 }
 
 /**

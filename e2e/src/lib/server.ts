@@ -1,6 +1,7 @@
 import { type ChildProcess, spawn } from 'node:child_process';
 import { join } from 'node:path';
 import { createConnection } from 'mysql2/promise';
+import { noteRunning } from './left-running';
 
 export const ROOT = process.env['DOCEO_ROOT'] ?? process.cwd();
 
@@ -40,11 +41,12 @@ export function spawnServer(databaseUrl: string, settings: Record<string, string
 }
 
 /** Starts one; resolves when it listens. */
-export function startServer(
+export async function startServer(
   databaseUrl: string,
   settings: Record<string, string> = {},
 ): Promise<RunningServer> {
   const child = spawnServer(databaseUrl, settings);
+  await noteRunning(() => child.kill());
   const ended = new Promise<void>((resolve) => child.once('exit', () => resolve()));
   return new Promise((resolve, reject) => {
     child.once('exit', (code) => reject(new Error(`The server ended with ${code}`)));

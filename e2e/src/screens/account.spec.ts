@@ -19,7 +19,7 @@ describe('an account', () => {
     at = await world('account');
     ({ page: desk, complaints } = await openTab(at.browser));
     ({ page: phone } = await openTab(at.browser, PHONE));
-  }, 90_000);
+  });
   afterAll(() => at?.end());
 
   const signIn = async (page: Page, password: string): Promise<void> => {
@@ -57,7 +57,7 @@ describe('an account', () => {
     await byText(desk, '.wrong', 'not right');
     await signIn(desk, 'wet hands first');
     await desk.waitForSelector('doceo-rail');
-  }, 90_000);
+  });
 
   it('asks for a code of the phone once that is set up, and takes a spare one', async () => {
     await desk.goto(`${at.server.url}/account`);
@@ -80,7 +80,7 @@ describe('an account', () => {
     await fill(phone, 'input[name=code]', spare);
     await clickText(phone, 'button', /^\s*Sign in\s*$/);
     await phone.waitForSelector('doceo-rail');
-  }, 90_000);
+  });
 
   it('shows where it is open, and closes it there', async () => {
     await desk.goto(`${at.server.url}/account`);
@@ -90,17 +90,17 @@ describe('an account', () => {
     await desk.waitForFunction(() => document.querySelectorAll('doceo-sign-ins li').length === 1);
     await phone.goto(`${at.server.url}/plan`);
     await phone.waitForSelector('input[name=password]');
-  }, 60_000);
+  });
 
   it('is deleted, and neither this device nor anybody keeps anything of it', async () => {
     await desk.goto(`${at.server.url}/account`);
     await clickText(desk, 'button', 'See what would go');
     await fill(desk, 'input[name=leave-password]', 'wet hands first');
     await clickText(desk, 'button', 'Delete my account');
-    await desk.waitForFunction(() => document.querySelector('doceo-sign-in') !== null, { timeout: 20_000 });
+    await desk.waitForFunction(() => document.querySelector('doceo-sign-in') !== null);
     expect(await keptOn(desk)).not.toMatch(/fellow@ternalder|Tobias Lind/);
     await signIn(desk, 'wet hands first');
     await byText(desk, '.wrong', 'not right');
     expect(complaints).toEqual([]);
-  }, 60_000);
+  });
 });

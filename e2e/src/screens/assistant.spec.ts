@@ -19,7 +19,7 @@ describe('an assistant', () => {
     kim = await own.newPage();
     await kim.setViewport(PHONE);
     lesson = await lessonUnderWay(lead, ['Sam Okande', 'Noor Hadley']);
-  }, 90_000);
+  });
   afterAll(() => at?.end());
 
   const stored = async (): Promise<number> =>
@@ -48,7 +48,7 @@ describe('an assistant', () => {
     await settled(kim);
     expect(new URL(kim.url()).pathname).toBe('/teach');
     expect(await axeFindings(kim)).toEqual([]);
-  }, 90_000);
+  });
 
   it('logs, and has this lesson and nothing else', async () => {
     await kim.evaluate(() => document.querySelector<HTMLElement>('[data-tap=good]')?.click());
@@ -64,7 +64,7 @@ describe('an assistant', () => {
     }
     await openCard();
     await byText(lead, 'doceo-assistants li', /Kim\s*since \d\d:\d\d, 1 entry/);
-  }, 90_000);
+  });
 
   it('gives the device back only when all is sent; ended, it is over', async () => {
     await settled(kim);
@@ -86,5 +86,5 @@ describe('an assistant', () => {
     await clickText(kim, 'button', 'Give the device back');
     await kim.waitForSelector('doceo-sign-in');
     expect(await onDevice(kim)).toEqual([]);
-  }, 90_000);
+  });
 });

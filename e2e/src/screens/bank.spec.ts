@@ -17,7 +17,7 @@ const SHEETS = [
 let at: World;
 beforeAll(async () => {
   at = await world('bank');
-}, 90_000);
+});
 afterAll(() => at?.end());
 
 /** The bank book in every layout it has, as one holds it in wet hands in the sun. */
@@ -49,7 +49,7 @@ describe.each([
     await settled(page);
     await page.tap('[aria-label="Next block"]');
     await byText(page, '.what h1', 'Count the pause');
-  }, 90_000);
+  });
   afterAll(() => page.browserContext().close());
 
   it('lies as it was asked to', async () => {

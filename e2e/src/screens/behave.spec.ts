@@ -11,7 +11,7 @@ describe('the application in a browser', () => {
   beforeAll(async () => {
     at = await world('behave');
     page = at.page;
-  }, 90_000);
+  });
   afterAll(() => at?.end());
 
   it.each([

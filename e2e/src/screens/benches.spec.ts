@@ -8,7 +8,7 @@ describe('the benches that make the invisible visible', () => {
   let at: World;
   beforeAll(async () => {
     at = await world('benches');
-  }, 90_000);
+  });
   afterAll(() => at?.end());
 
   const told = (): Promise<string> => textOf(at.page, 'doceo-top-view .told');
@@ -81,9 +81,7 @@ describe('the benches that make the invisible visible', () => {
     await byText(page, 'doceo-side-figures dt', 'Comes to');
     await clickText(page, 'button', 'Work out the map');
     await page.waitForSelector('doceo-sweep-map progress');
-    await page.waitForFunction(() => !document.querySelector('doceo-sweep-map progress'), {
-      timeout: 60_000,
-    });
+    await page.waitForFunction(() => !document.querySelector('doceo-sweep-map progress'));
     const chart = (await page.$('doceo-sweep-map doceo-chart'))!;
     await chart.scrollIntoView();
     const box = (await chart.boundingBox())!;

@@ -35,7 +35,7 @@ describe('the consent of a guardian', () => {
       },
     });
     await keepOnDevice(lead, 'lesson', lesson);
-  }, 90_000);
+  });
   afterAll(() => at?.end());
 
   /** How many entries the server has of the lesson of today. */
@@ -71,7 +71,7 @@ describe('the consent of a guardian', () => {
     expect(await axeFindings(ruth)).toEqual([]);
     await openRecord();
     await byText(lead, 'doceo-student-consent li', 'Ruth Wren agreed');
-  }, 90_000);
+  });
 
   it('forwarded to somebody else shows him nothing of the record', async () => {
     const link = ruth.url();
@@ -80,7 +80,7 @@ describe('the consent of a guardian', () => {
     await byText(page, 'article', 'It was answered, on another device');
     expect(await textOf(page, 'article')).not.toContain('Wren');
     await page.close();
-  }, 60_000);
+  });
 
   it('taken back while a device is away sets aside what was logged meanwhile', async () => {
     await lead.setViewport(PHONE);
@@ -102,7 +102,7 @@ describe('the consent of a guardian', () => {
     await byText(lead, 'doceo-student-news', 'Ruth Wren took back the consent for Jonas Wren');
     await settled(lead);
     expect(await axeFindings(lead)).toEqual([]);
-  }, 90_000);
+  });
 
   it('has everything deleted, and nothing that names the student is left anywhere', async () => {
     await clickText(ruth, 'button', /Have everything deleted/);
@@ -120,7 +120,7 @@ describe('the consent of a guardian', () => {
     for (let i = 0; i < 100 && (await left()).length > 0; i++)
       await new Promise((resolve) => setTimeout(resolve, 100));
     expect(await left()).toEqual([]);
-  }, 90_000);
+  });
 });
 
 /** The second way of asking, as the field names it. */

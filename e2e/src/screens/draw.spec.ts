@@ -39,7 +39,7 @@ describe('drawing a water', () => {
     await at.open('/today');
     const list = await ask<{ id: string; water: { name: string } }[]>(page, '/api/waters');
     waters = Object.fromEntries(list.map(({ id, water }) => [water.name, id]));
-  }, 90_000);
+  });
   afterAll(async () => {
     await at?.end();
     for (const one of [folder, given]) rmSync(one, { recursive: true, force: true });

@@ -18,7 +18,7 @@ describe('a student’s record between instructors', () => {
     await signIn(fellow, at.server.url, 'fellow@ternalder.example');
     const students = await ask<{ id: string; student: { name: string } }[]>(lead, '/api/students');
     noor = students.find(({ student }) => student.name === 'Noor Hadley')?.id ?? '';
-  }, 90_000);
+  });
   afterAll(() => at?.end());
 
   const openRecord = async (page: Page): Promise<void> => {
@@ -48,7 +48,7 @@ describe('a student’s record between instructors', () => {
     await byText(lead, 'doceo-student-access ul', 'Nobody but you');
     await openRecord(fellow);
     expect(await textOf(fellow, 'main')).not.toContain('Noor Hadley');
-  }, 90_000);
+  });
 
   it('goes over with who agreed to it, when it is taken', async () => {
     await openRecord(lead);
@@ -68,5 +68,5 @@ describe('a student’s record between instructors', () => {
     await byText(lead, 'h1', 'Students');
     await settled(lead);
     expect(await textOf(lead, 'main')).not.toContain('Noor Hadley');
-  }, 90_000);
+  });
 });

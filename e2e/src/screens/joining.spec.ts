@@ -17,7 +17,7 @@ describe('joining a circle', () => {
     at = await world('joining');
     lead = at.page;
     ({ page: other } = await openTab(at.browser, PHONE));
-  }, 90_000);
+  });
   afterAll(() => at?.end());
 
   const nameOfSchool = `section.circle`;
@@ -46,7 +46,7 @@ describe('joining a circle', () => {
     await other.goto('about:blank');
     await other.goto(link);
     await byText(other, 'main', 'answered or taken back');
-  }, 90_000);
+  });
 
   it('goes by a link that is shown once, for one person', async () => {
     await at.open('/circle');
@@ -75,5 +75,5 @@ describe('joining a circle', () => {
     await byText(third, 'main', 'used already');
     await lead.reload();
     await byText(lead, '.members', 'Aiko Brandt');
-  }, 90_000);
+  });
 });

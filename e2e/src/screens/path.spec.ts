@@ -27,7 +27,7 @@ describe('from plan to record to circle', () => {
     at = await world('path');
     ({ browser, page, open } = at);
     second = await startServer(at.databaseUrl);
-  }, 90_000);
+  });
 
   afterAll(async () => {
     await second?.stop();

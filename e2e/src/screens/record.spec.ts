@@ -33,7 +33,7 @@ describe('the record', () => {
     });
     const students = await ask<{ id: string; student: { name: string } }[]>(at.page, '/api/students');
     sam = students.find(({ student }) => student.name === 'Sam Okande')!.id;
-  }, 90_000);
+  });
   afterAll(async () => {
     await at?.end();
     if (folder && existsSync(folder)) rmSync(folder, { recursive: true, force: true });
@@ -145,7 +145,7 @@ describe('the record', () => {
       const down = Math.max(0, ...(last?.words ?? []).map(({ bottom }) => bottom)) / (last?.height ?? 1);
       expect([path, down > 0.25]).toEqual([path, true]);
     }
-  }, 180_000);
+  });
 
   it('goes with the student, and comes back from the file', async () => {
     const { page } = at;

@@ -38,7 +38,7 @@ describe('the rig bench', () => {
     page = at.page;
     ({ page: phone } = await openTab(at.browser, PHONE));
     await signIn(phone, at.server.url, LEAD);
-  }, 90_000);
+  });
   afterAll(() => at?.end());
 
   it.each(TEMPLATE_IDS)('%s opens, draws without words on words, computes, and fits a phone', async (id) => {

@@ -84,7 +84,7 @@ describe('a plan that travels', () => {
     third = await tabOf('other@saltmarsh.example', '/circle');
     await clickText(third, 'button', 'Join');
     await byText(third, 'h2', 'Tern & Alder');
-  }, 180_000);
+  });
   afterAll(() => at?.end());
 
   it('is shared, and two take a copy', async () => {

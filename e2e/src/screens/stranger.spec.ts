@@ -12,7 +12,7 @@ describe('a stranger with no data', () => {
     at = await world('stranger');
     ({ page, complaints } = await openTab(at.browser));
     await page.goto(at.server.url);
-  }, 90_000);
+  });
   afterAll(() => at?.end());
 
   const open = async (path: string): Promise<void> => {

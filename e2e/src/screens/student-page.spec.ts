@@ -34,7 +34,7 @@ describe('a student’s own page', () => {
     const session = await phone.createCDPSession();
     await session.send('Network.enable');
     session.on('Network.loadingFinished', ({ encodedDataLength }) => (bytes += encodedDataLength));
-  }, 90_000);
+  });
   afterAll(() => at?.end());
 
   const eventsOf = async (): Promise<{ body: { home?: boolean } }[]> =>
@@ -54,7 +54,7 @@ describe('a student’s own page', () => {
     await phone.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
     expect(bytes).toBeGreaterThan(20_000);
     expect(bytes).toBeLessThan(MOST_BYTES);
-  }, 90_000);
+  });
 
   it('is large enough for a thumb everywhere, and can be read by everybody', async () => {
     const small = (): Promise<string[]> =>
@@ -92,7 +92,7 @@ describe('a student’s own page', () => {
     expect(await phone.evaluate(() => document.activeElement?.classList.contains('pad'))).toBe(true);
     await good();
     await clickText(phone, 'button', 'Leave it');
-  }, 90_000);
+  });
 
   it('starts without a network, where nothing that is done is lost', async () => {
     await phone.setOfflineMode(true);
@@ -108,7 +108,7 @@ describe('a student’s own page', () => {
     await byText(phone, 'footer', '2 things you did are here');
     await clickText(phone, 'button', /Send it to/);
     await byText(phone, 'footer', 'No connection. It is kept here; send it later.');
-  }, 60_000);
+  });
 
   it('sends it when there is one; the instructor looks before it counts', async () => {
     const before = (await eventsOf()).length;
@@ -136,7 +136,7 @@ describe('a student’s own page', () => {
     const after = await eventsOf();
     expect(after).toHaveLength(before + 2);
     expect(after.filter(({ body }) => body.home)).toHaveLength(2);
-  }, 90_000);
+  });
 
   it('was told nothing of anybody else', async () => {
     const others = (await ask<{ id: string; student: { name: string } }[]>(lead, '/api/students')).filter(
@@ -158,5 +158,5 @@ describe('a student’s own page', () => {
     await phone.reload();
     await byText(phone, 'main', 'This link was closed by whoever made it.');
     expect(await phone.evaluate(() => ({ ...localStorage }))).toEqual({});
-  }, 60_000);
+  });
 });

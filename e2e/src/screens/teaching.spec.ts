@@ -48,7 +48,7 @@ describe('what we teach', () => {
   beforeAll(async () => {
     at = await world('teaching');
     ({ page } = at);
-  }, 90_000);
+  });
   afterAll(() => at?.end());
 
   /** With the keyboard. */
@@ -238,7 +238,7 @@ describe('another school', () => {
     at = await world('another_school');
     ({ page } = await openTab(at.browser));
     await page.goto(at.server.url);
-  }, 90_000);
+  });
   afterAll(() => at?.end());
 
   it('teaches its own twelve skills from plan to card', async () => {

@@ -19,7 +19,7 @@ describe('a lesson of two instructors', () => {
     await fellow.setViewport(PHONE);
     await signIn(fellow, at.server.url, 'fellow@ternalder.example');
     lesson = await lessonUnderWay(lead, ['Sam Okande', 'Noor Hadley', 'Lidia Moreau', 'Emil Starck']);
-  }, 90_000);
+  });
   afterAll(() => at?.end());
 
   const openCard = async (page: Page): Promise<void> => {
@@ -56,7 +56,7 @@ describe('a lesson of two instructors', () => {
     await byText(fellow, 'doceo-who-teaches li', /Maren Voss, whose lesson it is\s*Sam and Noor/);
     expect(await axeFindings(fellow)).toEqual([]);
     expect(await textOf(fellow, 'article')).not.toContain('Day and students');
-  }, 90_000);
+  });
 
   it('is logged by each on his own phone, his own part first; each hears the other', async () => {
     await openLog(fellow);
@@ -73,7 +73,7 @@ describe('a lesson of two instructors', () => {
     await clickText(fellow, '.who button', /others/);
     await byText(fellow, '.who', 'Sam');
     await fellow.waitForFunction(() => document.querySelectorAll('.tries i').length === 2);
-  }, 90_000);
+  });
 
   it('is no longer his when he is taken out: what he has not sent is kept on his phone, and said', async () => {
     await fellow.setOfflineMode(true);
@@ -91,7 +91,7 @@ describe('a lesson of two instructors', () => {
     await clickText(fellow, '.bank header button', '1 set aside');
     await clickText(fellow, 'button', 'Send again');
     await stored(3);
-  }, 90_000);
+  });
 
   it('is parted from by himself', async () => {
     await openCard(fellow);
@@ -99,5 +99,5 @@ describe('a lesson of two instructors', () => {
     await fellow.waitForFunction(() => location.pathname === '/today');
     await openCard(lead);
     expect(await lead.$$('doceo-instructors li')).toHaveLength(1);
-  }, 90_000);
+  });
 });

@@ -8,7 +8,7 @@ describe('the water', () => {
   let at: World;
   beforeAll(async () => {
     at = await world('water');
-  }, 90_000);
+  });
   afterAll(() => at?.end());
 
   it('draws the day of the lesson, which the strip tells on every screen', async () => {

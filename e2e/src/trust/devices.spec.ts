@@ -24,9 +24,8 @@ describe('a lesson on two devices', () => {
 
   const stored = async (...pages: Page[]): Promise<void> => {
     for (const page of pages.length > 0 ? pages : devices)
-      await page.waitForFunction(
-        () => /all stored/.test(document.querySelector('.state')?.textContent ?? ''),
-        { timeout: 60_000 },
+      await page.waitForFunction(() =>
+        /all stored/.test(document.querySelector('.state')?.textContent ?? ''),
       );
   };
   const openBank = async (page: Page): Promise<void> => {
@@ -90,7 +89,7 @@ describe('a lesson on two devices', () => {
       await keepOnDevice(device, 'lesson', lessonId);
       await openBank(device);
     }
-  }, 240_000);
+  });
   afterAll(async () => {
     await browser?.close();
     await way?.close();
@@ -105,7 +104,7 @@ describe('a lesson on two devices', () => {
     const { came, went, lost } = way.counts();
     expect(went).toBe(2 * came);
     expect(lost).toBeGreaterThan(0);
-  }, 240_000);
+  });
 
   it('is kept exactly once, though the database is killed in the middle and started again', async () => {
     const tapping = Promise.all(devices.map((page) => tapOn(page, TAPS)));
@@ -118,7 +117,7 @@ describe('a lesson on two devices', () => {
     await stored();
     await same();
     expect(server.process.exitCode).toBeNull();
-  }, 240_000);
+  });
 
   it('reads the same on both afterwards', async () => {
     const events = await ofLesson();
@@ -133,7 +132,7 @@ describe('a lesson on two devices', () => {
       await page.setViewport(PHONE);
       await openBank(page);
     }
-  }, 60_000);
+  });
 
   it('forgets a student who was deleted on the other one; what was not sent is told, and goes when one says so', async () => {
     const [one, other] = devices as [Page, Page];
@@ -161,7 +160,7 @@ describe('a lesson on two devices', () => {
     for (let i = 0; i < 100 && (await left()); i++) await new Promise((resolve) => setTimeout(resolve, 100));
     expect(await left()).toBe(false);
     expect(JSON.stringify(await ofLesson())).not.toContain(gone);
-  }, 60_000);
+  });
 
   it('tells at once when a device has no room, and goes on when it has', async () => {
     const [page] = devices as [Page];
@@ -193,7 +192,7 @@ describe('a lesson on two devices', () => {
     for (let i = 0; i < 200 && (await ofLesson()).length < all; i++)
       await new Promise((resolve) => setTimeout(resolve, 100));
     expect((await ofLesson()).length).toBe(all);
-  }, 240_000);
+  });
 
   it('loses nothing it acknowledged when the browser throws its store away', async () => {
     const [page] = devices as [Page];
@@ -209,7 +208,7 @@ describe('a lesson on two devices', () => {
     server = await startServer(database.url, { PORT: new URL(server.url).port });
     await stored(page);
     expect((await ofLesson()).map(({ id }) => id)).toContain(waits?.id);
-  }, 90_000);
+  });
 
   it('complains of nothing', () => expect(watched).toEqual([[], []]));
 });

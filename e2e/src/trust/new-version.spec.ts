@@ -64,8 +64,8 @@ describe('a new version', () => {
       if (reply.status() === 404) missing.push(reply.url());
     });
     await signIn(page, server.url, LEAD);
-    await byText(page, '.ready h2', 'Ready for the water', 45_000);
-  }, 90_000);
+    await byText(page, '.ready h2', 'Ready for the water');
+  });
   afterAll(async () => {
     await browser?.close();
     await server?.stop();
@@ -86,7 +86,7 @@ describe('a new version', () => {
       await byText(page, 'h1', words);
     }
     expect(missing).toEqual([]);
-  }, 60_000);
+  });
 
   it('does not come with a page loaded anew in the middle of the work, but is told there', async () => {
     await page.goto(`${server.url}/rig`);
@@ -94,7 +94,7 @@ describe('a new version', () => {
     expect(await buildOf()).toBe(false);
     await byText(page, 'button', 'New version: change over');
     expect(missing).toEqual([]);
-  }, 60_000);
+  });
 
   it('takes over when told, with its own files; what is open in another tab stays until it goes on', async () => {
     const other = await browser.newPage();
@@ -102,9 +102,7 @@ describe('a new version', () => {
     await byText(other, 'h1', 'Cast');
     await page.bringToFront();
     await clickText(page, 'button', 'New version: change over');
-    await page.waitForFunction(() => [...document.scripts].some(({ src }) => src.includes('-NEW')), {
-      timeout: 20_000,
-    });
+    await page.waitForFunction(() => [...document.scripts].some(({ src }) => src.includes('-NEW')));
     await byText(page, 'h1', /./);
     expect(missing).toEqual([]);
     expect(await page.evaluate(async () => (await caches.keys()).length)).toBe(1);
@@ -115,7 +113,7 @@ describe('a new version', () => {
     await byText(other, 'h1', 'Circle');
     await other.close();
     await page.bringToFront();
-  }, 60_000);
+  });
 
   it('takes over by itself at a start where nothing is open', async () => {
     const worker = join(build(), 'service-worker.js');
@@ -135,10 +133,10 @@ describe('a new version', () => {
         await new Promise((done) => setTimeout(done, 100));
     });
     await page.goto(`${server.url}/today`);
-    await page.waitForSelector('meta[name=build]', { timeout: 20_000 });
+    await page.waitForSelector('meta[name=build]');
     await byText(page, 'h1', /./);
     expect(missing).toEqual([]);
-  }, 60_000);
+  });
 
   it('keeps nothing on the device that only a PDF needs', async () => {
     const kept = await page.evaluate(async () => {
@@ -151,5 +149,5 @@ describe('a new version', () => {
         .length;
     });
     expect(kept).toBe(0);
-  }, 60_000);
+  });
 });

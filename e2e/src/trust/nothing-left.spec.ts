@@ -13,7 +13,7 @@ describe('what is deleted', () => {
   beforeAll(async () => {
     at = await world('nothing_left', undefined, true);
     lead = at.page;
-  }, 90_000);
+  });
   afterAll(() => at?.end());
 
   const signedIn = async (email: string): Promise<Page> => {
@@ -62,7 +62,7 @@ describe('what is deleted', () => {
     await settled(aiko);
     expect(await left(words, [aiko])).toEqual([]);
     await aiko.close();
-  }, 90_000);
+  });
 
   it('a student: with the record, and from every device that knew him', async () => {
     const students = await ask<{ id: string; student: { name: string } }[]>(lead, '/api/students');
@@ -87,7 +87,7 @@ describe('what is deleted', () => {
     }
     expect(await left(words, [lead, tobias])).toEqual([]);
     await tobias.close();
-  }, 120_000);
+  });
 
   it('an account: with its name on what it shared', async () => {
     const tobias = await signedIn(FELLOW.email);
@@ -103,5 +103,5 @@ describe('what is deleted', () => {
     await byText(lead, 'h1', /./);
     await settled(lead);
     expect(await left([FELLOW.id, FELLOW.name, FELLOW.email], [lead])).toEqual([]);
-  }, 120_000);
+  });
 });

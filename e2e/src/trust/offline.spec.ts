@@ -75,7 +75,7 @@ describe('without a network', () => {
           studentIds,
         },
       });
-  }, 90_000);
+  });
   afterAll(async () => {
     await browser?.close();
     await server?.stop();
@@ -127,7 +127,7 @@ describe('without a network', () => {
     const taps = lessonIds.length * 4 * TAPS_A_STUDENT;
     expect(kept).toHaveLength(taps + lessonIds.length * 4 * Math.floor(TAPS_A_STUDENT / UNDO_EVERY));
     expect(kept.every(({ state }) => state === 'waiting')).toBe(true);
-  }, 180_000);
+  });
 
   it('has them still after the browser was killed once more', async () => {
     const before = await onDevice(page);
@@ -136,7 +136,7 @@ describe('without a network', () => {
     page = await tab();
     await openBank(lessonIds[0] as string);
     expect((await onDevice(page)).map(({ id }) => id).sort()).toEqual(before.map(({ id }) => id).sort());
-  }, 60_000);
+  });
 
   /** By the button itself: what still moves on the screen could lie under a pointer. */
   const step = (label: string): Promise<void> =>
@@ -169,7 +169,7 @@ describe('without a network', () => {
     expect(await page.$eval('.count', (count) => /[1-9]/.test(count.getAttribute('aria-label') ?? ''))).toBe(
       true,
     );
-  }, 60_000);
+  });
 
   it('brings exactly those to the server, though it is killed in the middle', async () => {
     await up();
@@ -182,19 +182,18 @@ describe('without a network', () => {
       () =>
         document.querySelector('input[name=password]') !== null ||
         /all stored/.test(document.querySelector('.state')?.textContent ?? ''),
-      { timeout: 60_000 },
     );
     if (await page.$('input[name=password]')) {
       await page.type('input[name=password]', 'corvane-demo');
       await page.click('.p-dialog button[type=submit]');
     }
-    await page.waitForFunction(stored, { timeout: 60_000 });
+    await page.waitForFunction(stored);
     const kept = (await onDevice(page)).map(({ id }) => id);
     const there: string[] = [];
     for (const lessonId of lessonIds)
       there.push(...(await ask<BankEvent[]>(page, `/api/events?lessonId=${lessonId}`)).map(({ id }) => id));
     expect(there.sort()).toEqual(kept.sort());
-  }, 120_000);
+  });
 
   it('shows them on another device', async () => {
     const other = await launch();
@@ -208,5 +207,5 @@ describe('without a network', () => {
     } finally {
       await other.close();
     }
-  }, 60_000);
+  });
 });

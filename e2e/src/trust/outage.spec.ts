@@ -15,7 +15,7 @@ describe('while the database is gone', () => {
       way = await wayTo(url);
       return way.url;
     });
-  }, 90_000);
+  });
   afterAll(async () => {
     await at?.end();
     await way?.cut();

@@ -17,7 +17,7 @@ describe('a device of two instructors', () => {
   beforeAll(async () => {
     at = await world('shared_device', undefined, true);
     ({ page, complaints } = await openTab(at.browser, PHONE, true));
-  }, 90_000);
+  });
   afterAll(() => at?.end());
 
   /** Everything that can be read in the stores of this browser; what is sealed is bytes. */
@@ -48,7 +48,7 @@ describe('a device of two instructors', () => {
       void (refused ? request.abort() : request.continue());
     });
     await signIn(page, at.server.url, LEAD);
-    await byText(page, '.ready h2', 'Ready for the water', 45_000);
+    await byText(page, '.ready h2', 'Ready for the water');
     await page.goto(`${at.server.url}/plan`);
     await (await byText(page, 'a.open', 'First nymphs')).click();
     await page.waitForSelector('input.title');
@@ -71,7 +71,7 @@ describe('a device of two instructors', () => {
     const after = await readable();
     for (const trace of TRACES) expect(after).not.toContain(trace);
     expect((await storesOf(page))['doceo-sealed/boxes']).toHaveLength(1);
-  }, 60_000);
+  });
 
   it('shows the second nothing of it, and is empty of him too when he leaves', async () => {
     cut = false;
@@ -83,7 +83,7 @@ describe('a device of two instructors', () => {
     await signOut();
     expect(await readable()).not.toContain(FELLOW);
     expect((await storesOf(page))['doceo-sealed/boxes']).toHaveLength(1);
-  }, 60_000);
+  });
 
   it('gives it back to the first, and sends it', async () => {
     await signIn(page, at.server.url, LEAD);
@@ -99,7 +99,7 @@ describe('a device of two instructors', () => {
       document.querySelector<HTMLInputElement>('input.title')?.value.includes('a draft of Maren'),
     );
     expect((await storesOf(page))['doceo-sealed/boxes']).toEqual([]);
-  }, 60_000);
+  });
 
   it('asks a page of the first for his password when the second has signed in beside it', async () => {
     const beside = await page.browserContext().newPage();
@@ -117,7 +117,7 @@ describe('a device of two instructors', () => {
     await byText(page, '.p-dialog', 'Your session has ended');
     await byText(page, '.p-dialog', LEAD);
     await beside.close();
-  }, 60_000);
+  });
 
   it('complains of nothing', () => expect(complaints).toEqual([]));
 });

@@ -41,7 +41,7 @@ describe('a walk through every screen', () => {
       }
     screens['demo'] = await demoScreens(tabs.get('demo desk') as Page);
     screens['none'] = emptyScreens;
-  }, 180_000);
+  });
   afterAll(() => at?.end());
 
   it.each([
@@ -58,7 +58,7 @@ describe('a walk through every screen', () => {
         found.push(...(await walkScreen(page, device, screen, `${whose} ${screen.name}`)));
       expect(found).toEqual([]);
     },
-    600_000,
+    900_000,
   );
 
   async function walkScreen(page: Page, device: Device, screen: Screen, name: string): Promise<string[]> {

@@ -98,7 +98,7 @@ describe('the first start', () => {
     expect(await prepareDatabase(url, MIGRATIONS)).toEqual([]);
     expect(await schemaOf(url)).toEqual(whole);
     await pool.end();
-  }, 300_000);
+  }, 600_000);
 
   it('loads the demo whole after a kill behind every statement of its loading', async () => {
     const url = await prepared('killed_demo');
@@ -117,7 +117,7 @@ describe('the first start', () => {
     expect(after).toBeGreaterThan(60);
     expect(await counts()).toEqual({ users: 3, events: expect.any(Number), lessons: 8, loaded: 1 });
     await pool.end();
-  }, 300_000);
+  }, 600_000);
 
   it('can be made by two at once, ten times of ten', async () => {
     for (let time = 0; time < 10; time++) {
@@ -128,7 +128,7 @@ describe('the first start', () => {
       await Promise.all([start(), start()]);
       expect(loaded.sort()).toEqual([false, true]);
     }
-  }, 300_000);
+  }, 600_000);
 });
 
 async function prepared(name: string): Promise<string> {

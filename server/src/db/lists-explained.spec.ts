@@ -69,7 +69,7 @@ describe('how lists are found in a grown database', () => {
     );
     for (const table of ['plans', 'students', 'lessons', 'waters', 'rigs', 'courses', 'readings'])
       await rows(test.pool, `ANALYZE TABLE ${table}`);
-  }, 120_000);
+  });
   afterAll(() => test.close());
 
   /** The statements that a list sends, with how the database found what they ask for. */

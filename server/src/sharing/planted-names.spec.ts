@@ -64,7 +64,7 @@ describe('names of students that were planted', () => {
           .post('/api/students')
           .send({ id: ids[i], student: { ...STUDENT, name, note: `${name} hurries` } })
           .expect(200);
-    }, 120_000);
+    });
     afterAll(() => test.close());
 
     it('leave with nothing that is shared, proposed, answered or told', async () => {
@@ -127,7 +127,7 @@ describe('names of students that were planted', () => {
       for (const [i, name] of NAMES.entries())
         expect([name, ...name.split(' '), ids[i]!].filter((text) => all.includes(text))).toEqual([]);
       expect(all).toContain('Till it holds');
-    }, 60_000);
+    });
 
     it('leave in no file, whatever text of the plan they stand in', async () => {
       const fields = texts({ title: first!.plan.title, body: BODY }).filter(
@@ -155,7 +155,7 @@ describe('names of students that were planted', () => {
       for (const name of NAMES) expect(name.split(' ').filter((word) => text.includes(word))).toEqual([]);
       const link = await lead.post(`/api/plans/${plan}/links`).send({ id: randomUUID(), days: 7 });
       expect([link.status, link.body.error.issues.length]).toEqual([400, fields.length]);
-    }, 60_000);
+    });
 
     it('are refused in every word that would leave', async () => {
       const plan = randomUUID();

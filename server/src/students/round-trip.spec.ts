@@ -62,7 +62,7 @@ describe('a student who moves', () => {
     await stranger.post('/api/students/import').send(file).expect(200);
     // Not `toEqual`: its report of two files of 20 MB would take longer than the test.
     expect(isDeepStrictEqual(content(await exported(stranger, sam.id)), content(file))).toBe(true);
-  }, 180_000);
+  });
 
   it('is exported with lessons that no longer name him', async () => {
     const [past] = lessons;

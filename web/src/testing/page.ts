@@ -96,7 +96,7 @@ const tidy = (text: string | null | undefined): string => (text ?? '').replace(/
 
 /** Waits until something is so; what is never so fails its test. */
 export async function until(so: () => boolean): Promise<void> {
-  for (let i = 0; i < 1000 && !so(); i++) await new Promise((resolve) => setTimeout(resolve, 10));
+  for (let i = 0; i < 6000 && !so(); i++) await new Promise((resolve) => setTimeout(resolve, 10));
   if (!so()) throw new Error('It never came to be so.');
 }
 

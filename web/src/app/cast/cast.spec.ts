@@ -35,7 +35,7 @@ describe('the cast bench', () => {
     expect(page.text()).toMatch(/Tailing loop.*Cure smooth power/);
     await page.press('Undo');
     await until(() => page.text().includes('No fault of the catalogue is seen.'));
-  }, 60_000);
+  });
 
   it('takes a path drawn by keys', async () => {
     const page = await open();
@@ -43,13 +43,13 @@ describe('the cast bench', () => {
     expect(page.text()).toContain('The path you drew.');
     const handle = document.querySelector('[aria-label="Point 3 of the tip’s path"]');
     expect(Number(handle?.getAttribute('aria-valuenow'))).toBeCloseTo(0.115, 2);
-  }, 120_000);
+  });
 
   it('says what loop the rig wants', async () => {
     const page = await open();
     await until(() => page.text().includes('of its head'));
     expect(page.text()).toContain('open, oval loop');
-  }, 120_000);
+  });
 
   it('beats the pause of the table, and keeps a student’s own beat in the record', async () => {
     const page = await open();
@@ -83,7 +83,7 @@ describe('the cast bench', () => {
         body: { kind: 'tempo', lineM: 9, tapsMs: [0, 1300, 2600, 3900] },
       }),
     ]);
-  }, 120_000);
+  });
 
   it('shows the casts, what comes to the water first, and the room there is', async () => {
     const page = await open();
@@ -93,7 +93,7 @@ describe('the cast bench', () => {
     await until(() => page.text().includes('Ford Pool, 1'));
     await page.press('Roll');
     expect(page.text()).toMatch(/1\.37 m behind you/);
-  }, 120_000);
+  });
 
   it('has a card in either unit', async () => {
     const page = await show(CastCardPage, server);

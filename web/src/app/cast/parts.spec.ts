@@ -14,7 +14,6 @@ import { Metronome } from '../shared/beat/metronome';
 import { PausePanelComponent } from './pause/pause-panel.component';
 import { TipBoardComponent } from './loop/tip-board.component';
 
-jest.setTimeout(120_000);
 let server: FakeServer;
 beforeEach(() => {
   localStorage.clear();

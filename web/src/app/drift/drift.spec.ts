@@ -12,8 +12,6 @@ import { rigSet } from './below/side-store';
 import { bubbleAt, topScale } from '../shared/drift/top-scale';
 
 // Every picture is computed.
-jest.setTimeout(120_000);
-
 describe('the drift bench', () => {
   let server: FakeServer;
   let rig: SavedRig;

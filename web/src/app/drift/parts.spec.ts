@@ -26,8 +26,6 @@ import { SlipChartComponent } from './surface/slip-chart.component';
 import { laneArrows, topScale, waterColour } from '../shared/drift/top-scale';
 import { TopViewComponent } from '../shared/drift/top-view.component';
 
-jest.setTimeout(120_000);
-
 const act = (atS: number, rest: Partial<Act> = {}): Act => ({
   ...{ kind: 'mend', atS, sizeM: 1, way: 'up', from: 0.1, to: 0.8 },
   ...rest,

@@ -11,8 +11,6 @@ import { SessionStore } from '../session';
 const GOOD = 'casting.pause';
 
 // An event that failed to go waits up to five seconds for the next try.
-jest.setTimeout(20_000);
-
 describe('the store of the bank book', () => {
   let server: FakeServer;
   beforeEach(() => {

@@ -115,6 +115,7 @@ describe('where and when we are', () => {
     const slow = lastValueFrom(day.loadHistory(true));
     day.choose(later.id);
     await slow;
+    await until(() => day.events().length > 0);
     await new Promise((resolve) => setTimeout(resolve, 20));
     expect(day.events().map(({ id }) => id)).toEqual([own.id]);
   });

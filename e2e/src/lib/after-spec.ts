@@ -1,0 +1,3 @@
+import { endLeftRunning } from './left-running';
+
+afterAll(endLeftRunning);
