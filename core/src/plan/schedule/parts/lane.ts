@@ -22,8 +22,28 @@ export function actsOfLane(acts: readonly Activity[], lane: number): Activity[] 
  * @param acts his, in the order of time
  */
 export function laneParts(board: Board, lane: number, acts: readonly Activity[]): LaneParts {
+  return { ...sharedParts(board, acts), ...ownParts(board, lane, acts) };
+}
+
+/** What depends on who he is. */
+function ownParts(
+  board: Board,
+  lane: number,
+  acts: readonly Activity[],
+): Pick<LaneParts, 'gain' | 'hurriedMin' | 'lost'> {
   return {
     gain: gainOf(board, lane, acts),
+    hurriedMin: hurriedOf(lane, acts),
+    lost: lostOf(board, lane, acts),
+  };
+}
+
+/** What is the same for all who do the same. */
+function sharedParts(
+  board: Board,
+  acts: readonly Activity[],
+): Omit<LaneParts, keyof ReturnType<typeof ownParts>> {
+  return {
     idleMin: idleOf(board, acts),
     walks: walksOf(acts),
     beyondMin: beyondAttention(board, acts),
@@ -31,10 +51,8 @@ export function laneParts(board: Board, lane: number, acts: readonly Activity[])
     tiredMin: tiredOf(acts),
     backToGrass: backToGrassOf(acts),
     waterShortMin: waterShortOf(board, acts),
-    hurriedMin: hurriedOf(lane, acts),
     again: againOf(acts),
     begun: begunOf(acts),
-    lost: lostOf(board, lane, acts),
     outOfOrder: outOfOrderOf(acts),
   };
 }
@@ -54,9 +72,14 @@ export interface Days {
 export function daysOf(board: Board, acts: readonly Activity[], before: Days | null = null): Days {
   const days: Activity[][] = board.students.map(() => []);
   for (const act of acts) for (const lane of lanesOf(act.lanes)) days[lane]?.push(act);
-  const parts = days.map((own, lane) =>
-    before && isSameDay(own, before.acts[lane]!) ? before.parts[lane]! : laneParts(board, lane, own),
-  );
+  const parts: LaneParts[] = [];
+  for (const [lane, own] of days.entries()) {
+    const isKept = before !== null && isSameDay(own, before.acts[lane]!);
+    const like = isKept ? -1 : days.findIndex((other, i) => i < lane && isSameDay(own, other));
+    if (isKept) parts.push(before.parts[lane]!);
+    else if (like >= 0) parts.push({ ...parts[like]!, ...ownParts(board, lane, own) });
+    else parts.push(laneParts(board, lane, own));
+  }
   return { acts: days, parts };
 }
 

@@ -15,8 +15,8 @@ export interface Standing {
   runMin: number;
   /** Where he was last that was anywhere. */
   at: PlaceKind | null;
-  /** Of each drill, by its number, whether he has done it. */
-  done: boolean[];
+  /** Of each drill, by its number, 1 where he has done it. */
+  done: Uint8Array;
   /** His time at the water, minutes. */
   wetMin: number;
 }
@@ -29,7 +29,7 @@ export interface Standing {
 export function standingOf(board: Board, lane: number): Standing {
   const { curriculum, plan } = board.task;
   // Every number is of a drill of the school or of one that only the plan names.
-  const done = Array.from({ length: curriculum.drills.all.length + plan.blocks.length }, () => false);
+  const done = new Uint8Array(curriculum.drills.all.length + plan.blocks.length);
   const nothing = { last: null, runMin: 0, at: null, wetMin: 0 };
   return { pupil: pupilOf(board, lane), done, ...nothing };
 }
@@ -44,7 +44,7 @@ export function does(board: Board, standing: Standing, act: Activity): void {
   standing.last = on;
   if (!on) return;
   taught(board, standing.pupil, on, takenMin);
-  standing.done[on.index] = true;
+  standing.done[on.index] = 1;
 }
 
 /**

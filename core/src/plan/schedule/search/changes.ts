@@ -7,7 +7,7 @@ import { BREAK, BREAK_MIN, type Gene, geneOf } from '../genes';
 
 const pick = (random: Random, length: number): number => Math.floor(random() * length);
 
-type Change = (board: Board, genes: Gene[], random: Random) => void;
+type Change = (board: Board, genes: Gene[], random: Random, together: boolean) => void;
 
 /** One time of so many a break is put in the place of a drill. */
 const BREAKS = 0.04;
@@ -60,21 +60,9 @@ const CHANGES: readonly Change[] = [
     if (!genes[i]?.plain?.stays) genes.splice(i, 1);
   },
   // One more, for all or for some.
-  (board, genes, random) => {
-    const one = anyGene(board, someOf(board, board.all, random), random);
+  (board, genes, random, together) => {
+    const one = anyGene(board, together ? board.all : someOf(board, board.all, random), random);
     genes.splice(pick(random, genes.length + 1), 0, one);
-  },
-  // A group parts: some do something else meanwhile, and as often as not they change over then.
-  (board, genes, random) => {
-    const i = pick(random, genes.length);
-    const gene = genes[i];
-    if (!gene || gene.plain?.stays || countOf(gene.lanes) < 2) return;
-    const some = someOf(board, gene.lanes, random);
-    if (some === 0 || some === gene.lanes) return;
-    const others = gene.lanes & ~some;
-    const other = anyGene(board, some, random, gene.takenMin);
-    genes.splice(i, 1, { ...gene, lanes: others }, other);
-    if (random() < 0.5) genes.splice(i + 2, 0, { ...gene, lanes: some }, { ...other, lanes: others });
   },
   // Longer, and what comes next for them shorter by as much.
   (_board, genes, random) => {
@@ -86,6 +74,22 @@ const CHANGES: readonly Change[] = [
     if (Math.min(a.takenMin + by, b.takenMin - by) < STEP_MIN) return;
     genes[i] = { ...a, takenMin: a.takenMin + by };
     genes[at] = { ...b, takenMin: b.takenMin - by };
+  },
+];
+
+/** Small changes of who does what with whom. Each may do nothing. */
+const PARTINGS: readonly Change[] = [
+  // A group parts: some do something else meanwhile, and as often as not they change over then.
+  (board, genes, random) => {
+    const i = pick(random, genes.length);
+    const gene = genes[i];
+    if (!gene || gene.plain?.stays || countOf(gene.lanes) < 2) return;
+    const some = someOf(board, gene.lanes, random);
+    if (some === 0 || some === gene.lanes) return;
+    const others = gene.lanes & ~some;
+    const other = anyGene(board, some, random, gene.takenMin);
+    genes.splice(i, 1, { ...gene, lanes: others }, other);
+    if (random() < 0.5) genes.splice(i + 2, 0, { ...gene, lanes: some }, { ...other, lanes: others });
   },
   // Some join others who do something else meanwhile.
   (_board, genes, random) => {
@@ -119,10 +123,17 @@ function twoBeside(genes: readonly Gene[], random: Random): { i: number; j: numb
   return { i, j: others[pick(random, others.length)] ?? -1 };
 }
 
-/** A list with one small change, or two. */
-export function changed(board: Board, genes: readonly Gene[], random: Random): Gene[] {
+const ALL_CHANGES = [...CHANGES, ...PARTINGS];
+
+/**
+ * A list with one small change, or two.
+ *
+ * @param together whether nobody parts from the others, and what comes is for all
+ */
+export function changed(board: Board, genes: readonly Gene[], random: Random, together = false): Gene[] {
+  const kinds = together ? CHANGES : ALL_CHANGES;
   const next = [...genes];
   const times = random() < 0.3 ? 2 : 1;
-  for (let i = 0; i < times; i++) CHANGES[pick(random, CHANGES.length)]!(board, next, random);
+  for (let i = 0; i < times; i++) kinds[pick(random, kinds.length)]!(board, next, random, together);
   return next;
 }

@@ -36,12 +36,18 @@ const NOT_WORTH = -0.002;
  * @param stray how far a choice may be from the best, a plain number from 0 up to 1
  * @param before what is there already, and goes first
  * @param untilMin when it is enough, minutes
+ * @param together whether all who can do the same, always
  * @returns the plan as a list to be put again
  */
 export function constructed(
   board: Board,
   random: Random,
-  { stray, before, untilMin }: { stray: number; before: readonly Gene[]; untilMin: number },
+  {
+    stray,
+    before,
+    untilMin,
+    together = false,
+  }: { stray: number; before: readonly Gene[]; untilMin: number; together?: boolean },
 ): Gene[] {
   const { acts, free } = placed(board, before);
   const hour: Hour = {
@@ -62,7 +68,7 @@ export function constructed(
       if (freeMin === atMin) lanes |= 1 << lane;
     });
     if (passLocked(hour, atMin, lanes)) continue;
-    const best = bestOption(hour, atMin, lanes, random, stray);
+    const best = bestOption(hour, atMin, lanes, random, { stray, together });
     if (best) begin(hour, best);
     else wait(hour, atMin, lanes);
   }
@@ -85,12 +91,18 @@ function passLocked(hour: Hour, atMin: number, lanes: number): boolean {
   return true;
 }
 
-function bestOption(hour: Hour, atMin: number, lanes: number, random: Random, stray: number): Option | null {
+function bestOption(
+  hour: Hour,
+  atMin: number,
+  lanes: number,
+  random: Random,
+  { stray, together }: { stray: number; together: boolean },
+): Option | null {
   const { board, standings } = hour;
   const free = lanesOf(lanes);
   const untilMin = new Float64Array(8);
   for (const lane of free) untilMin[lane] = freeUntil(board, atMin, lane);
-  const parts = partsOf(board, lanes, random);
+  const parts = together ? [lanes] : partsOf(board, lanes, random);
   // Of each student and drill that is looked at: how long it would take him, and what it would give him.
   const taken = new Float64Array(8);
   const points = new Float64Array(8);

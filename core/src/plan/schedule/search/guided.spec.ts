@@ -5,7 +5,8 @@ import { SHIPPED_CURRICULUM as SHIPPED } from '../../../curriculum/shipped';
 import { boardOf } from '../board';
 import { constructed } from './constructed';
 import { placed } from '../genes';
-import { guided, type Looked } from './guided';
+import { guided } from './guided';
+import type { Looked } from './looked';
 import { hardFaults, staysAllowed } from '../hard';
 import { daysOf, totalOf } from '../parts';
 

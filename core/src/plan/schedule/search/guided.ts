@@ -1,17 +1,10 @@
-import type { Activity, Board, BoardDrill } from '../model';
+import type { Board, BoardDrill } from '../model';
 import type { Random } from '../../../random';
 import { lanesOf } from '../activity';
 import { type Gene, geneOf } from '../genes';
 import { notReady } from '../hard';
-import { type Days, pointsOfStep, type Standing, standingAt, tellingPoints } from '../parts';
-
-/** A plan, of the list it was put from when each thing begins, and its days. */
-export interface Looked {
-  acts: readonly Activity[];
-  genes: readonly Gene[];
-  starts: readonly number[];
-  days: Days;
-}
+import { pointsOfStep, type Standing, standingAt, tellingPoints } from '../parts';
+import { type Looked, taughtBefore } from './looked';
 
 /** Of so many drills the best is taken, a plain number each: now by a draw, now nearly all are looked at. */
 const LOOKED_AT = [3, 8, 20, 60];
@@ -45,11 +38,7 @@ function bestDrill(
 ): BoardDrill | null {
   const standings: Standing[] = [];
   for (const lane of lanesOf(lanes)) standings[lane] = standingAt(board, lane, days.acts[lane]!, atMin);
-  const taught = new Uint8Array(board.skills.length);
-  for (const { on, startMin, lanes: who } of acts) {
-    if (startMin >= atMin) break;
-    for (const { skill } of on?.trains ?? []) taught[skill]! |= who;
-  }
+  const taught = taughtBefore(board, acts, atMin);
   let best: BoardDrill | null = null;
   let most = Number.NEGATIVE_INFINITY;
   const looks = LOOKED_AT[Math.floor(random() * LOOKED_AT.length)]!;

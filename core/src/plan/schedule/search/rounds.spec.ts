@@ -11,17 +11,23 @@ const forSome = (lanes: number, takenMin: number): Gene => geneOf(null, takenMin
 describe('a plan in rounds', () => {
   it('is parted where everybody is free', () => {
     const [all, left, right, after] = [forSome(3, 10), forSome(1, 20), forSome(2, 10), forSome(2, 10)];
-    expect(roundsOf([all, left, right, after], [0, 10, 10, 20])).toEqual([[all], [left, right, after]]);
+    expect(roundsOf([all, left, right, after], [0, 10, 10, 20])).toEqual([
+      { genes: [all], fromMin: 0, untilMin: 10 },
+      { genes: [left, right, after], fromMin: 10, untilMin: 30 },
+    ]);
   });
 
   it('is not parted where somebody is still busy', () => {
     const [left, right, both] = [forSome(1, 15), forSome(2, 10), forSome(3, 5)];
-    expect(roundsOf([left, right, both], [0, 0, 15])).toEqual([[left, right], [both]]);
+    expect(roundsOf([left, right, both], [0, 0, 15]).map(({ genes }) => genes)).toEqual([
+      [left, right],
+      [both],
+    ]);
   });
 
   it('goes by the minute, not by the order of the list', () => {
     const [late, early] = [forSome(3, 10), forSome(3, 10)];
-    expect(roundsOf([late, early], [10, 0])).toEqual([[early], [late]]);
+    expect(roundsOf([late, early], [10, 0]).map(({ genes }) => genes)).toEqual([[early], [late]]);
   });
 
   it('has the same things in it when two rounds change places or one goes elsewhere, one round less else', () => {
@@ -29,7 +35,7 @@ describe('a plan in rounds', () => {
     const board = boardOf(taskOf([0, 1, 2].map((i) => drawnStudent(i, random))));
     const genes = constructed(board, random, { stray: 0.3, before: [], untilMin: 90 });
     const put = placed(board, genes);
-    const rounds = roundsOf(put.genes, put.starts);
+    const rounds = roundsOf(put.genes, put.starts).map(({ genes: own }) => own);
     expect(rounds.length).toBeGreaterThan(2);
     const moved = Array.from({ length: 60 }, () => roundsMoved(put.genes, put.starts, random));
     for (const list of moved) {
