@@ -70,16 +70,16 @@ describe('the group', () => {
       body: { ...event.body, drillId: 'count-the-pause' } as BankEvent['body'],
     }));
 
-  it('says nothing of a drill from too few bouts and students', async () => {
-    expect((await open(bout(SAM.id, 51))).text()).toContain('too few to say: 1 bouts, 1 students');
+  it('says nothing of a drill from too few times and students', async () => {
+    expect((await open(bout(SAM.id, 51))).text()).toContain('too few to say: 1 time, 1 student');
   });
 
   it('shows how well a drill worked, with the interval, when there are enough', async () => {
     const third = { ...SAM, id: uuid(13) };
     server.on(api.students.list, [SAM, JONAS, third]);
     const page = await open([SAM, JONAS, third].flatMap(({ id }) => [...bout(id, 51), ...bout(id, 52)]));
-    expect(page.text()).toMatch(/\+0\.\d\d to \+0\.\d\d; good 100 of 100 at first/);
-    expect(page.text()).toContain('6 bouts, 3 students');
+    expect(page.text()).toMatch(/\+0\.\d\d ±0\.\d\d\s*good 100, then 100 of 100/);
+    expect(page.text()).toContain('6 times, 3 students');
   });
 
   it('tells what went wrong when the records do not come', async () => {

@@ -1,6 +1,7 @@
 import { Component, computed, input, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { type Effect, MIN_EFFECT, MIN_EFFECT_STUDENTS, type Strand } from '@doceo/core';
+import { counted } from '@doceo/texts';
 
 export interface EffectLine extends Effect {
   id: string;
@@ -10,7 +11,7 @@ export interface EffectLine extends Effect {
 }
 
 const PAGE = 8;
-const WIDTH = 120;
+const WIDTH = 76;
 
 /** How much estimates rose with drills or plans: each a dot with its interval, and from how many. */
 @Component({
@@ -36,16 +37,16 @@ const WIDTH = 120;
                   <line [attr.x1]="x(rise.low)" [attr.x2]="x(rise.high)" y1="10" y2="10" class="range" />
                   <circle [attr.cx]="x(rise.mean)" cy="10" r="5" />
                 </svg>
-                <b class="figure">{{ signed(rise.mean) }}</b>
+                <span class="figure"
+                  ><b>{{ signed(rise.mean) }}</b
+                  >&ngsp;<small class="soft">±{{ (rise.high - rise.mean).toFixed(2) }}</small></span
+                >
                 <span class="soft small"
-                  >{{ signed(rise.low) }} to {{ signed(rise.high) }}; good {{ percent(line.good?.first) }} of
-                  100 at first, {{ percent(line.good?.last) }} at the end; {{ line.n }} {{ of() }},
-                  {{ line.students }} students</span
+                  >good {{ percent(line.good?.first) }}, then {{ percent(line.good?.last) }} of 100;
+                  {{ from(line) }}</span
                 >
               } @else {
-                <span class="soft small"
-                  >too few to say: {{ line.n }} {{ of() }}, {{ line.students }} students</span
-                >
+                <span class="soft small">too few to say: {{ from(line) }}</span>
               }
             </li>
           }
@@ -56,8 +57,8 @@ const WIDTH = 120;
           </button>
         }
         <p class="soft small">
-          Mean rise of the estimate and its 90 % interval. Nothing is said below {{ least }} {{ of() }} of
-          {{ leastStudents }} students.
+          How much the estimate rose, the mean and its 90 % interval. Nothing is said below {{ least }}
+          {{ of() }}s with {{ leastStudents }} students.
         </p>
       }
     </section>
@@ -71,7 +72,7 @@ const WIDTH = 120;
 
     li {
       display: grid;
-      grid-template-columns: minmax(0, 1fr) 120px 52px;
+      grid-template-columns: minmax(0, 1fr) 76px 86px;
       gap: 2px 10px;
       align-items: center;
       padding: 5px 0;
@@ -82,8 +83,13 @@ const WIDTH = 120;
       grid-column: 1 / -1;
     }
 
+    .figure {
+      text-align: end;
+      white-space: nowrap;
+    }
+
     svg {
-      width: 120px;
+      width: 76px;
       height: 20px;
     }
 
@@ -106,7 +112,7 @@ const WIDTH = 120;
 export class EffectListComponent {
   readonly title = input.required<string>();
   readonly lines = input.required<readonly EffectLine[]>();
-  /** What is counted. */
+  /** What is counted, one of it. */
   readonly of = input.required<string>();
 
   protected readonly least = MIN_EFFECT;
@@ -122,6 +128,10 @@ export class EffectListComponent {
   protected x(value: number): number {
     const { low, high } = this.reach();
     return 6 + ((WIDTH - 12) * (value - low)) / (high - low);
+  }
+
+  protected from({ n, students }: EffectLine): string {
+    return `${counted(n, this.of())}, ${counted(students, 'student')}`;
   }
 
   protected signed(value: number): string {
