@@ -7,7 +7,8 @@ import { createApp } from '../http/app';
 import { seedDemo } from '../seed/seed-demo';
 import type { LargeProcess } from '../large/large-process';
 import { readSettings, type Settings } from '../settings';
-import { emptyDatabase, MIGRATIONS, ROOT } from './test-database';
+import { demoDatabase } from './demo-database';
+import { MIGRATIONS, ROOT } from './test-database';
 import { FELLOW, LEAD, OTHER } from '@doceo/demo';
 
 export type Agent = ReturnType<typeof supertest.agent>;
@@ -55,10 +56,11 @@ export async function testApp(
     patienceMs?: number;
   } = {},
 ): Promise<TestApp> {
-  const url = options.url ?? (await emptyDatabase(name));
-  await prepareDatabase(url, MIGRATIONS, async (db) => {
-    await seedDemo(db, new Date());
-  });
+  const url = options.url ?? (await demoDatabase(name));
+  if (options.url)
+    await prepareDatabase(url, MIGRATIONS, async (db) => {
+      await seedDemo(db, new Date());
+    });
   const pool = openPool(url);
   const settings = testSettings(url, options.settings);
   const waitsMs: number[] = [];
