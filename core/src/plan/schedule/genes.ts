@@ -44,7 +44,8 @@ export const BREAK_MIN = 10;
 
 /**
  * A plan from a list of what is to be done, each put as early as can be in the order of the list: behind what those who do
- * it have done, and around what is locked. A look back comes last of all. What does not fit before the end is left out.
+ * it have done, and around what is locked. A look back comes last of all. What does not fit before the end is left out, and
+ * so is a drill that goes on longer than it is good for one of them.
  *
  * @returns the plan, of the list what found its place and when each begins, and when each student is free, minutes
  */
@@ -53,6 +54,9 @@ export function placed(
   genes: readonly Gene[],
 ): { acts: Activity[]; genes: Gene[]; starts: number[]; free: number[] } {
   const free = board.students.map(() => board.task.notBeforeMin ?? 0);
+  // What each did last, and for how long by now.
+  const last: (BoardDrill | null)[] = free.map(() => null);
+  const ran = free.map(() => 0);
   const acts: Activity[] = [...board.locked];
   const kept: Gene[] = [];
   const starts: number[] = [];
@@ -61,8 +65,15 @@ export function placed(
     const { drill, plain } = gene;
     const lanes = drill ? gene.lanes & drill.who : gene.lanes;
     if (lanes === 0 || (drill && countOf(lanes) < drill.drill.group.min)) return;
-    const takenMin = drill ? minutesFor(drill, gene.takenMin, lanes) : gene.takenMin;
     const who = lanesOf(lanes);
+    let { takenMin } = gene;
+    if (drill) {
+      let most = Number.POSITIVE_INFINITY;
+      for (const lane of who)
+        most = Math.min(most, drill.mostMin[lane]! - (last[lane] === drill ? ran[lane]! : 0));
+      if (most < drill.leastMin) return;
+      takenMin = Math.max(drill.leastMin, Math.min(takenMin, most));
+    }
     let startMin = 0;
     for (const lane of who) startMin = Math.max(startMin, free[lane]!);
     // Around what is locked for any of them; the locked acts lie in the order of time.
@@ -81,7 +92,12 @@ export function placed(
     }
     kept.push(own);
     starts.push(startMin);
-    for (const lane of who) free[lane] = startMin + takenMin;
+    for (const lane of who) {
+      free[lane] = startMin + takenMin;
+      if (!drill && !plain) continue;
+      ran[lane] = last[lane] === drill ? ran[lane]! + takenMin : takenMin;
+      last[lane] = drill;
+    }
   };
   let untilMin = lengthMin;
   for (const gene of genes) if (isLast(gene)) untilMin -= gene.takenMin;
@@ -124,13 +140,6 @@ function sameAt(acts: readonly Activity[], act: Activity): number {
 
 function isLast({ plain }: Gene): boolean {
   return plain?.kind === 'debrief';
-}
-
-/** As long as was wished, as far as the drill is worth it and good for each who does it. */
-function minutesFor(drill: BoardDrill, wishedMin: number, lanes: number): number {
-  let most = Number.POSITIVE_INFINITY;
-  for (const lane of lanesOf(lanes)) most = Math.min(most, drill.mostMin[lane]!);
-  return Math.max(drill.leastMin, Math.min(wishedMin, most));
 }
 
 function plainAct(

@@ -48,6 +48,15 @@ export function does(board: Board, standing: Standing, act: Activity): void {
 }
 
 /**
+ * How long a drill is still good for a student: it may go on, and not for longer than in one piece.
+ *
+ * @returns minutes, 0 and less where it is not
+ */
+export function stillGoodMin({ pupil, last, runMin }: Standing, on: BoardDrill): number {
+  return on.mostMin[pupil.lane]! - (last === on ? runMin : 0);
+}
+
+/**
  * A student as he stands at a minute of a plan.
  *
  * @param lane his place in the group, a plain number from 0

@@ -5,7 +5,7 @@ import { isBefore, lanesOf } from '../activity';
 import { actOf } from '../exact';
 import { type Gene, geneOf, placed } from '../genes';
 import { isAllowedNow, notReady } from '../hard';
-import { does, pointsOfStep, type Standing, standingOf, tellingPoints } from '../parts';
+import { does, pointsOfStep, type Standing, standingOf, stillGoodMin, tellingPoints } from '../parts';
 
 /** What is known of the day up to now. */
 interface Hour {
@@ -112,7 +112,7 @@ function bestOption(
     const ready = lanes & on.who & ~notReady(board, on, hour.taught);
     if (ready === 0) return;
     for (const lane of lanesOf(ready)) {
-      taken[lane] = Math.min(on.likelyMin, on.mostMin[lane]!, untilMin[lane]! - atMin);
+      taken[lane] = Math.min(on.likelyMin, stillGoodMin(standings[lane]!, on), untilMin[lane]! - atMin);
       points[lane] =
         pointsOfStep(board, standings[lane]!, on, taken[lane]!, atMin) +
         (isOwed(hour, on, lane, atMin) ? OWED : 0);
@@ -144,7 +144,8 @@ function bestOption(
     const k = at % parts.length;
     const some = k === 0 ? lanes & on.who & ~notReady(board, on, hour.taught) : parts[k]!;
     let mostMin = Number.POSITIVE_INFINITY;
-    for (const lane of lanesOf(some)) mostMin = Math.min(mostMin, on.mostMin[lane]!, untilMin[lane]! - atMin);
+    for (const lane of lanesOf(some))
+      mostMin = Math.min(mostMin, stillGoodMin(standings[lane]!, on), untilMin[lane]! - atMin);
     const takenMin = withOthers(going, atMin, on, Math.min(on.likelyMin, mostMin), mostMin);
     const act = actOf(on, atMin, takenMin, some);
     if (act && isAllowedNow(board, hour.first, going, act)) return { act, on };

@@ -3,7 +3,7 @@ import type { Random } from '../../../random';
 import { lanesOf } from '../activity';
 import { type Gene, geneOf } from '../genes';
 import { notReady } from '../hard';
-import { pointsOfStep, type Standing, standingAt, tellingPoints } from '../parts';
+import { pointsOfStep, type Standing, standingAt, stillGoodMin, tellingPoints } from '../parts';
 import { type Looked, taughtBefore } from './looked';
 
 /** Of so many drills the best is taken, a plain number each: now by a draw, now nearly all are looked at. */
@@ -49,7 +49,7 @@ function bestDrill(
     const each = lanesOf(who);
     if (who === 0 || each.length < on.drill.group.min) continue;
     let takenMin = taken ?? on.likelyMin;
-    for (const lane of each) takenMin = Math.min(takenMin, on.mostMin[lane]!);
+    for (const lane of each) takenMin = Math.min(takenMin, stillGoodMin(standings[lane]!, on));
     if (takenMin < on.leastMin) continue;
     let sum = -tellingPoints(board, each.length);
     for (const lane of each) sum += pointsOfStep(board, standings[lane]!, on, takenMin, atMin);

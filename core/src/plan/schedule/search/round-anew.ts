@@ -4,7 +4,7 @@ import { countOf, lanesOf } from '../activity';
 import { actOf } from '../exact';
 import { type Gene, geneOf } from '../genes';
 import { isAllowedNow, notReady } from '../hard';
-import { pointsOfStep, standingAt, tellingPoints } from '../parts';
+import { pointsOfStep, standingAt, stillGoodMin, tellingPoints } from '../parts';
 import { type Looked, taughtBefore } from './looked';
 import { inOne, type Round, roundsOf } from './rounds';
 
@@ -59,7 +59,7 @@ function choicesFor(
     let sum = 0;
     const seems = 1 - STRAY * random();
     for (const lane of lanesOf(on.who & ~notReady(board, on, taught))) {
-      if (on.mostMin[lane]! < takenMin) continue;
+      if (stillGoodMin(standings[lane]!, on) < takenMin) continue;
       const again = later[lane]!.has(on) ? board.costs.again : 0;
       const own = pointsOfStep(board, standings[lane]!, on, takenMin, fromMin) - again;
       points[lane] = own > 0 ? own * seems : own;
