@@ -19,7 +19,7 @@ export async function demoDatabase(name: string): Promise<string> {
     const template = `demo_${new Date().toISOString().slice(0, 13).replace(/\W/g, '_')}`;
     await connection.query('SELECT GET_LOCK(?, ?)', [template, PATIENCE_S]);
     try {
-      if (!(await isThere(connection, template))) await makeDemo(template);
+      if (!(await isThere(connection, template))) await prepareDemo(await emptyDatabase(template));
     } finally {
       await connection.query('SELECT RELEASE_LOCK(?)', [template]);
     }
@@ -43,8 +43,9 @@ async function isThere(connection: Connection, template: string): Promise<boolea
   return loaded.length > 0;
 }
 
-async function makeDemo(template: string): Promise<void> {
-  await prepareDatabase(await emptyDatabase(template), MIGRATIONS, async (db) => {
+/** Does with a database what a first start does, as far as it was not done. */
+export async function prepareDemo(url: string): Promise<void> {
+  await prepareDatabase(url, MIGRATIONS, async (db) => {
     await seedDemo(db, new Date());
   });
 }

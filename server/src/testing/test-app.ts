@@ -2,13 +2,11 @@ import type { RequestListener } from 'node:http';
 import { pino, type Logger } from 'pino';
 import supertest from 'supertest';
 import { openPool, type Pool } from '../db/pool';
-import { prepareDatabase } from '../db/prepare';
 import { createApp } from '../http/app';
-import { seedDemo } from '../seed/seed-demo';
 import type { LargeProcess } from '../large/large-process';
 import { readSettings, type Settings } from '../settings';
-import { demoDatabase } from './demo-database';
-import { MIGRATIONS, ROOT } from './test-database';
+import { demoDatabase, prepareDemo } from './demo-database';
+import { ROOT } from './test-database';
 import { FELLOW, LEAD, OTHER } from '@doceo/demo';
 
 export type Agent = ReturnType<typeof supertest.agent>;
@@ -57,10 +55,7 @@ export async function testApp(
   } = {},
 ): Promise<TestApp> {
   const url = options.url ?? (await demoDatabase(name));
-  if (options.url)
-    await prepareDatabase(url, MIGRATIONS, async (db) => {
-      await seedDemo(db, new Date());
-    });
+  if (options.url) await prepareDemo(url);
   const pool = openPool(url);
   const settings = testSettings(url, options.settings);
   const waitsMs: number[] = [];
