@@ -1,4 +1,5 @@
 import type { Lineage, PlanVersion } from '@doceo/contract';
+import { type MonthTick, monthTicks } from './month-ticks';
 
 /** Room around the streams, and between them, pixels. */
 const LEFT_PX = 34;
@@ -52,7 +53,7 @@ export interface Valley {
   /** Where one comes out of another, or into it again. */
   joins: { key: string; path: string; into: boolean }[];
   pools: ValleyPool[];
-  ticks: { x: number; text: string }[];
+  ticks: MonthTick[];
   nowX: number;
   /** Height of the ridge behind which another circle lies; null where there is none. */
   ridgeY: number | null;
@@ -93,7 +94,7 @@ export function valleyOf(
   });
   return {
     ...{ widthPx, heightPx: TOP_PX + Math.max(0, lanes.length - 1) * LANE_PX + BOTTOM_PX + 22 },
-    ...{ streams, nowX, ticks: months(first, nowMs).map((ms) => ({ x: xOf(ms), text: monthText(ms) })) },
+    ...{ streams, nowX, ticks: monthTicks(first, nowMs, xOf, monthText) },
     joins: forksOf(lanes, versions, byId).flatMap(({ version, from, isLate }) => {
       const [fromY, toY] = [yOf.get(from), yOf.get(version.planId)];
       if (fromY === undefined || toY === undefined) return [];
@@ -200,15 +201,4 @@ function rippled(fromX: number, toX: number, y: number): string {
     const lift = i % 2 === 0 ? -5 : 5;
     return `Q${(x + step / 2).toFixed(1)} ${y + lift} ${(x + step).toFixed(1)} ${y}`;
   }).join('');
-}
-
-/** The first of each month between two moments. */
-function months(fromMs: number, toMs: number): number[] {
-  const at = new Date(fromMs);
-  const found: number[] = [];
-  for (let month = 1; ; month++) {
-    const ms = Date.UTC(at.getUTCFullYear(), at.getUTCMonth() + month, 1);
-    if (ms >= toMs) return found;
-    found.push(ms);
-  }
 }

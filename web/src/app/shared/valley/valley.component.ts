@@ -26,7 +26,7 @@ export class ValleyComponent {
 
   protected readonly valley = computed(() =>
     valleyOf(this.lineage(), Math.max(330, this.widthPx()), this.nowMs, (ms) =>
-      DateTime.fromMillis(ms).toFormat('LLL'),
+      monthName(DateTime.fromMillis(ms, { zone: 'utc' })),
     ),
   );
   /** My streams end in a bead: I am here. */
@@ -73,4 +73,9 @@ export class ValleyComponent {
   protected isSeen({ version }: ValleyPool): boolean {
     return this.valley().streams.some(({ planId, seen }) => planId === version.planId && seen);
   }
+}
+
+/** A year begins with its number. */
+function monthName(at: DateTime): string {
+  return at.toFormat(at.month === 1 ? 'yyyy' : 'LLL');
 }

@@ -74,6 +74,24 @@ describe('the valley of a plan', () => {
     expect(valley(old).streams[0]!.width).toBeLessThan(valley(FAMILY).streams[0]!.width);
   });
 
+  it.each([
+    ['2026-09-30', '2026-12-01T00:40:00Z', ['2026-10', '2026-11', null]],
+    ['2026-09-30', '2026-12-12T12:00:00Z', ['2026-10', '2026-11', '2026-12']],
+  ])('names the months from %s to %s that leave room for today', (from, now, names) => {
+    const lineage = { plans: [plan(theirs)], versions: [version(1, theirs, from)] };
+    const { ticks } = valleyOf(lineage, 900, Date.parse(now), (ms) => new Date(ms).toISOString().slice(0, 7));
+    expect(ticks.map(({ text }) => text)).toEqual(names);
+  });
+
+  it('names fewer months of many years, none over another', () => {
+    const lineage = { plans: [plan(theirs)], versions: [version(1, theirs, '2022-03-01')] };
+    const { ticks, nowX } = valleyOf(lineage, 400, NOW, (ms) => String(new Date(ms).getUTCMonth() + 1));
+    const named = ticks.filter(({ text }) => text !== null);
+    expect(new Set(named.map(({ text }) => text))).toEqual(new Set(['1']));
+    const xs = [...named.map(({ x }) => x), nowX - 14];
+    for (let i = 1; i < xs.length; i++) expect(xs[i]! - xs[i - 1]!).toBeGreaterThanOrEqual(36);
+  });
+
   it('leaves out words that would lie over others, the newest first to stay', () => {
     const near = ['2026-11-10', '2026-11-11', '2026-11-12'].map((day, n) => version(n, theirs, day));
     const { pools } = valley({ plans: [plan(theirs)], versions: near });
