@@ -1,8 +1,9 @@
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Browser, Page } from 'puppeteer-core';
+import { ROOT, emptyDatabase } from '../../server/src/testing/test-database';
 import { byText, clickText, DESK, launch, openTab, PHONE, settled, signIn } from './lib/browser';
-import { freshDatabase, ROOT, startServer } from './lib/server';
+import { startServer } from './lib/server';
 
 interface Shot {
   name: string;
@@ -197,7 +198,7 @@ async function main(): Promise<void> {
   const only = process.argv.slice(2);
   const folder = process.env['DOCEO_SHOTS'] ?? join(ROOT, 'docs/screenshots');
   mkdirSync(folder, { recursive: true });
-  const server = await startServer(await freshDatabase('screenshots'));
+  const server = await startServer(await emptyDatabase('screenshots'));
   const browser = await launch();
   try {
     await takeAll(browser, server.url, folder, only);

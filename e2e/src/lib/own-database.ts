@@ -3,7 +3,7 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
-import { ROOT } from './server';
+import { ROOT } from '../../../server/src/testing/test-database';
 
 /** A database of its own, which keeps what it acknowledged, and which a test may kill and start again. */
 export interface OwnDatabase {

@@ -1,25 +1,12 @@
 import { type ChildProcess, spawn } from 'node:child_process';
 import { join } from 'node:path';
-import { createConnection } from 'mysql2/promise';
+import { ROOT } from '../../../server/src/testing/test-database';
 import { noteRunning } from './left-running';
-
-export const ROOT = process.env['DOCEO_ROOT'] ?? process.cwd();
 
 export interface RunningServer {
   url: string;
   process: ChildProcess;
   stop: () => Promise<void>;
-}
-
-/** Makes an empty database beside the one of the URL and gives its URL. */
-export async function freshDatabase(name: string): Promise<string> {
-  const base = process.env['DOCEO_TEST_DB_URL'];
-  if (!base) throw new Error('DOCEO_TEST_DB_URL is not set; npm test sets it.');
-  const connection = await createConnection({ uri: base.replace(/^mariadb:/, 'mysql:') });
-  await connection.query(`DROP DATABASE IF EXISTS doceo_${name}`);
-  await connection.query(`CREATE DATABASE doceo_${name} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`);
-  await connection.end();
-  return base.replace(/\/doceo$/, `/doceo_${name}`);
 }
 
 /** The process of a built server with the demo scenario, on a free port unless told otherwise. */

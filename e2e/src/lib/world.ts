@@ -1,6 +1,7 @@
 import type { Browser, Page } from 'puppeteer-core';
+import { demoDatabase } from '../../../server/src/testing/demo-database';
 import { go, launch, openTab, settled, signIn } from './browser';
-import { freshDatabase, type RunningServer, startServer } from './server';
+import { type RunningServer, startServer } from './server';
 
 /** A server on a database of its own with the demo, a browser, and a tab of the lead instructor. */
 export interface World {
@@ -25,7 +26,7 @@ export async function world(
   way: (url: string) => Promise<string> | string = (url) => url,
   kept = false,
 ): Promise<World> {
-  const databaseUrl = await way(await freshDatabase(name));
+  const databaseUrl = await way(await demoDatabase(name));
   const server = await startServer(databaseUrl);
   const browser = await launch();
   const { page, complaints } = await openTab(browser, undefined, kept);

@@ -1,9 +1,10 @@
 import { randomUUID } from 'node:crypto';
 import { buildRig, type Rig } from '@doceo/core';
 import type { Browser, Page } from 'puppeteer-core';
+import { emptyDatabase } from '../../../server/src/testing/test-database';
 import { timeBenches } from './benches-bench';
 import { DESK, launch, openTab, PHONE, settled, signIn } from '../lib/browser';
-import { freshDatabase, startServer } from '../lib/server';
+import { startServer } from '../lib/server';
 import { timeScreens } from './screens-bench';
 import { timeSoundings } from './soundings-bench';
 import { timeVisits } from './visit-bench';
@@ -87,7 +88,7 @@ async function main(): Promise<void> {
       await browser.close();
     }
   }
-  const server = await startServer(await freshDatabase('dragbench'));
+  const server = await startServer(await emptyDatabase('dragbench'));
   const browser = await launch();
   try {
     const { page } = await openTab(browser, DESK);

@@ -1,8 +1,9 @@
 import { execFileSync } from 'node:child_process';
 import { join } from 'node:path';
 import type { Browser, Page } from 'puppeteer-core';
+import { ROOT, emptyDatabase } from '../../../server/src/testing/test-database';
 import { DESK, openTab, settled, signIn } from '../lib/browser';
-import { freshDatabase, type RunningServer, ROOT, startServer } from '../lib/server';
+import { type RunningServer, startServer } from '../lib/server';
 
 /** How many times as long as with the demo a screen may take to open with a school's data of years. */
 const AIM = 1.5;
@@ -42,7 +43,7 @@ const median = (times: readonly number[]): number =>
 export async function timeScreens(browser: Browser): Promise<void> {
   const servers: RunningServer[] = [];
   try {
-    const databases = [await freshDatabase('screens_small'), await freshDatabase('screens_grown')];
+    const databases = [await emptyDatabase('screens_small'), await emptyDatabase('screens_grown')];
     for (const database of databases) servers.push(await startServer(database));
     execFileSync(process.execPath, [join(ROOT, 'dist/grow.mjs')], {
       env: { ...process.env, DOCEO_DB_URL: databases[1] },

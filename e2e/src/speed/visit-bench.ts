@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
+import { emptyDatabase } from '../../../server/src/testing/test-database';
 import { DESK, launch, openTab } from '../lib/browser';
-import { freshDatabase, type RunningServer, startServer } from '../lib/server';
+import { type RunningServer, startServer } from '../lib/server';
 
 /** What a first visit may cost the server. */
 const AIM_MS = 30;
@@ -10,7 +11,7 @@ const TICK_MS = 10;
 
 /** What it costs the server when a new browser comes for the first time, until it has all that it keeps on the device. */
 export async function timeVisits(): Promise<void> {
-  const server = await startServer(await freshDatabase('visits'));
+  const server = await startServer(await emptyDatabase('visits'));
   try {
     const files = await visit(server);
     const before = cpuMs(server);

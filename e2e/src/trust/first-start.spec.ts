@@ -1,5 +1,6 @@
 import { setTimeout as pause } from 'node:timers/promises';
-import { freshDatabase, spawnServer, startServer } from '../lib/server';
+import { emptyDatabase } from '../../../server/src/testing/test-database';
+import { spawnServer, startServer } from '../lib/server';
 import { Visitor } from '../lib/visitor';
 import { LEAD } from '../lib/world';
 
@@ -17,7 +18,7 @@ describe('the first start', () => {
 
   it('works after the process was killed anywhere in it, ten times of ten', async () => {
     for (let time = 0; time < KILLS; time++) {
-      const databaseUrl = await freshDatabase('first_killed');
+      const databaseUrl = await emptyDatabase('first_killed');
       const first = spawnServer(databaseUrl);
       await pause(200 + (time / KILLS) * START_MS);
       first.kill('SIGKILL');
@@ -29,7 +30,7 @@ describe('the first start', () => {
 
   it('may be two at once: both are up, ten times of ten', async () => {
     for (let time = 0; time < AT_ONCE; time++) {
-      const databaseUrl = await freshDatabase('first_two');
+      const databaseUrl = await emptyDatabase('first_two');
       const servers = await Promise.all([startServer(databaseUrl), startServer(databaseUrl)]);
       for (const server of servers) expect(await works(server.url)).toBe(8);
       await Promise.all(servers.map((server) => server.stop()));

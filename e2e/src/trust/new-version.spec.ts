@@ -12,8 +12,9 @@ import {
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Browser, Page } from 'puppeteer-core';
+import { ROOT, emptyDatabase } from '../../../server/src/testing/test-database';
 import { byText, clickText, DESK, launch, signIn } from '../lib/browser';
-import { freshDatabase, ROOT, type RunningServer, startServer } from '../lib/server';
+import { type RunningServer, startServer } from '../lib/server';
 import { LEAD } from '../lib/world';
 
 /** A newer build on the server, of which no file has the name it had before. */
@@ -55,7 +56,7 @@ describe('a new version', () => {
     mkdirSync(join(root, 'dist'));
     symlinkSync(join(ROOT, 'server'), join(root, 'server'));
     cpSync(join(ROOT, 'dist/web'), build(), { recursive: true });
-    databaseUrl = await freshDatabase('new_version');
+    databaseUrl = await emptyDatabase('new_version');
     server = await startServer(databaseUrl, { DOCEO_ROOT: root });
     browser = await launch();
     page = await browser.newPage();

@@ -4,9 +4,10 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { BankEvent } from '@doceo/core';
 import type { Browser, Page } from 'puppeteer-core';
+import { emptyDatabase } from '../../../server/src/testing/test-database';
 import { byText, DESK, launch, PHONE, signIn } from '../lib/browser';
 import { acknowledged, ask, onDevice, keepOnDevice } from '../lib/device';
-import { freshDatabase, type RunningServer, startServer } from '../lib/server';
+import { type RunningServer, startServer } from '../lib/server';
 import { LEAD } from '../lib/world';
 
 const TAPS_A_STUDENT = 25;
@@ -52,7 +53,7 @@ describe('without a network', () => {
 
   beforeAll(async () => {
     folder = mkdtempSync(join(tmpdir(), 'doceo-device-'));
-    databaseUrl = await freshDatabase('offline');
+    databaseUrl = await emptyDatabase('offline');
     await up();
     page = await tab();
     await signIn(page, url, LEAD);

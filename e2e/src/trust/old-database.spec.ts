@@ -1,11 +1,8 @@
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
-import { gunzipSync } from 'node:zlib';
-import { createConnection } from 'mysql2/promise';
 import type { Browser, Page } from 'puppeteer-core';
+import { oldDatabase } from '../../../server/src/testing/old-database';
 import { go, launch, openTab, saved, settled, signIn } from '../lib/browser';
 import { ask } from '../lib/device';
-import { freshDatabase, ROOT, type RunningServer, startServer } from '../lib/server';
+import { type RunningServer, startServer } from '../lib/server';
 import { LEAD } from '../lib/world';
 
 /** A database as a program of before left it: every screen opens on it. The dump stays as it is for all migrations to come. */
@@ -17,14 +14,7 @@ describe('a database of before', () => {
   const refused: string[] = [];
 
   beforeAll(async () => {
-    const url = await freshDatabase('old_screens');
-    const dump = readFileSync(join(ROOT, 'server/src/testing/fixtures/state-007.sql.gz'));
-    const connection = await createConnection({
-      uri: url.replace(/^mariadb:/, 'mysql:'),
-      multipleStatements: true,
-    });
-    await connection.query(gunzipSync(dump).toString());
-    await connection.end();
+    const url = await oldDatabase('old_screens', 'state-007');
     server = await startServer(url);
     browser = await launch();
     ({ page, complaints } = await openTab(browser));
