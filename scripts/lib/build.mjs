@@ -59,6 +59,7 @@ export async function buildPrograms() {
     grow: 'server/src/grow/main.ts',
     backup: 'server/src/backup/main.ts',
     fit: 'server/src/skill-fit/main.ts',
+    hashing: 'server/src/hashing/main.ts',
     large: 'server/src/large/main.ts',
     screenshots: 'e2e/src/screenshots.ts',
     'interface-bench': 'e2e/src/speed/interface-bench.ts',

@@ -1,7 +1,7 @@
-import { hash, verify } from '@node-rs/argon2';
 import type { Issue } from '@doceo/contract';
 import { dictionary } from '@zxcvbn-ts/language-common';
 import pLimit from 'p-limit';
+import { hashing } from '../hashing/hashing-thread';
 import { HttpError } from '../http/errors';
 
 const COMMON: ReadonlySet<string> = new Set(dictionary['passwords-common']);
@@ -27,7 +27,7 @@ export function passwordIssues(password: string, known: readonly string[], path:
     : [];
 }
 
-/** Hashing takes a processor for a while on purpose: one at a time, so that others find one free. */
+/** The thread works at one at a time. */
 const oneByOne = pLimit(1);
 /** So many may wait for it, some seconds of work; more are sent away. */
 const MOST_WAITING = 200;
@@ -42,6 +42,8 @@ function inTurn<T>(work: () => Promise<T>): Promise<T> {
 /** @throws HttpError 'too-many' where very many wait already */
 export const hashPassword = async (password: string): Promise<string> => inTurn(() => hash(password));
 
+const hash = async (password: string): Promise<string> => String(await hashing({ password, against: null }));
+
 let decoy: Promise<string> | undefined;
 
 /**
@@ -50,8 +52,11 @@ let decoy: Promise<string> | undefined;
  * @throws HttpError 'too-many' where very many wait already
  */
 export async function isPassword(stored: string | null, password: string): Promise<boolean> {
-  decoy ??= hash(crypto.randomUUID());
+  decoy ??= oneByOne(() => hash(crypto.randomUUID())).catch((error: unknown) => {
+    decoy = undefined;
+    throw error;
+  });
   const against = stored ?? (await decoy);
-  const right = await inTurn(() => verify(against, password));
-  return right && stored !== null;
+  const right = await inTurn(() => hashing({ password, against }));
+  return right === true && stored !== null;
 }
