@@ -9,6 +9,11 @@ import { type Agent, type TestApp, testApp } from '../testing/test-app';
 import { tokenHash } from './token';
 
 const scenario = demoScenario(new Date());
+/** A lesson that is still to come, and the days of a course around it. */
+const DAY_MS = 24 * 60 * 60_000;
+const inDays = (days: number): string => new Date(Date.now() + days * DAY_MS).toISOString();
+const AHEAD = inDays(30);
+const COURSE_DAYS = { fromOn: inDays(20).slice(0, 10), untilOn: inDays(60).slice(0, 10) };
 const id = (): string => randomUUID();
 const first = <T>(list: readonly T[]): T => list[0] as T;
 const river = first(scenario.waters.list).water;
@@ -221,14 +226,14 @@ const ROWS: Row[] = [
     body: ({ plan: planId, water, student }) => ({
       planId,
       waterId: water,
-      startsAt: '2027-05-01T08:00:00Z',
+      startsAt: AHEAD,
       studentIds: [student],
     }),
   }),
   row(api.courses.update, KEEPER, {
     params: of('course'),
     body: ({ student }) => ({
-      ...{ name: 'x', fromOn: '2027-05-01', untilOn: '2027-06-01', goals: ['casting.stop'] },
+      ...{ name: 'x', ...COURSE_DAYS, goals: ['casting.stop'] },
       studentIds: [student],
     }),
   }),
@@ -453,7 +458,7 @@ describe('who may what', () => {
          VALUES (?, ?, ?, ?, UTC_TIMESTAMP(3) + INTERVAL 1 DAY, UTC_TIMESTAMP(3), 1, 'A guardian', 1)`,
         [id(), things.child, tokenHash(token), tokenHash('K'.repeat(22))],
       );
-    const lesson = { planId: things.plan, waterId: water, startsAt: '2027-05-01T08:00:00Z' };
+    const lesson = { planId: things.plan, waterId: water, startsAt: AHEAD };
     await keeper
       .post('/api/lessons')
       .send({ id: things.lesson, lesson: { ...lesson, studentIds: [student] } })
@@ -488,7 +493,7 @@ describe('who may what', () => {
       await letSeeByLessons(test.pool, [ids[actor] as string]);
     }
     await by('parted').post(`/api/lessons/${things.helped}/leave`).send({}).expect(200);
-    const course = { name: 'A course', fromOn: '2027-04-01', untilOn: '2027-06-01' };
+    const course = { name: 'A course', ...COURSE_DAYS };
     await keeper
       .post('/api/courses')
       .send({ id: things.course, course: { ...course, goals: ['casting.stop'], studentIds: [student] } })

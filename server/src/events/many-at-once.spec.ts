@@ -125,7 +125,7 @@ describe('events', () => {
   });
 
   it.each([
-    ['years ahead', 73 * 365 * 24 * 60 * MINUTE_MS],
+    ['years ahead', 20 * 365 * 24 * 60 * MINUTE_MS],
     ['an hour behind', -60 * MINUTE_MS],
   ])('from a clock that is %s count from when they happened', async (_, aheadMs) => {
     const happened = Date.now() - 5 * MINUTE_MS;
