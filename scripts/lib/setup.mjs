@@ -13,6 +13,7 @@ const PROGRAMS = {
   'galera-4': () => existsSync(GALERA),
   rsync: () => findProgram('rsync'),
   'poppler-utils': () => findProgram('pdftotext'),
+  faketime: () => findProgram('faketime'),
 };
 
 /**
