@@ -55,6 +55,7 @@ describe('a new version', () => {
     root = mkdtempSync(join(tmpdir(), 'doceo-build-'));
     mkdirSync(join(root, 'dist'));
     symlinkSync(join(ROOT, 'server'), join(root, 'server'));
+    symlinkSync(join(ROOT, 'dist/hashing.mjs'), join(root, 'dist/hashing.mjs'));
     cpSync(join(ROOT, 'dist/web'), build(), { recursive: true });
     databaseUrl = await emptyDatabase('new_version');
     server = await startServer(databaseUrl, { DOCEO_ROOT: root });

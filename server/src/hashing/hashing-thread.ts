@@ -11,7 +11,11 @@ export interface ToHash {
 /** The hash, or whether it is the right one. */
 export type Hashed = { answer: string | boolean } | { error: string };
 
+/** When nobody has signed in for so long it ends: its memory is needed for little of the day. Milliseconds. */
+const IDLE_MS = 60_000;
+
 let thread: Worker | undefined;
+let ending: NodeJS.Timeout | undefined;
 
 /**
  * Works a password out in a thread that steps back behind all others of the server: it takes a processor for a while on
@@ -21,6 +25,7 @@ let thread: Worker | undefined;
  * @throws Error for a hash that is none, and when the thread ends
  */
 export async function hashing(what: ToHash): Promise<string | boolean> {
+  clearTimeout(ending);
   const working = (thread ??= started());
   const waits = new AbortController();
   const { signal } = waits;
@@ -34,7 +39,15 @@ export async function hashing(what: ToHash): Promise<string | boolean> {
   } finally {
     waits.abort();
     working.unref();
+    ending = setTimeout(end, IDLE_MS).unref();
   }
+}
+
+/** The next one starts another, whether or not this one is gone by then. */
+function end(): void {
+  const idle = thread;
+  thread = undefined;
+  void idle?.terminate();
 }
 
 function started(): Worker {
