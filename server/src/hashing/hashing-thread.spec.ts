@@ -4,7 +4,7 @@ import { hashing } from './hashing-thread';
 
 /** The threads of this process that step back behind its first one. */
 function threadsBehind(): string[] {
-  return readdirSync('/proc/self/task').filter((task) => niceOf(task) >= getPriority() + 10);
+  return readdirSync('/proc/self/task').filter((task) => niceOf(task) >= Math.min(19, getPriority() + 10));
 }
 
 /** How far one steps back; nothing for one that has ended meanwhile. */
