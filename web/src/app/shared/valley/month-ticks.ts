@@ -25,10 +25,11 @@ export function monthTicks(
   const firsts = months(fromMs, nowMs);
   const monthPx = (xOf(nowMs) - xOf(fromMs)) / ((nowMs - fromMs) / (30 * DAY_MS));
   const each = MONTHS_A_NAME.find((count) => count * monthPx >= MONTH_PX) ?? 12;
-  return firsts.map((ms) => {
+  const untilX = xOf(nowMs) - TODAY_PX;
+  return firsts.flatMap((ms) => {
     const x = xOf(ms);
-    const isNamed = new Date(ms).getUTCMonth() % each === 0 && x + MONTH_PX <= xOf(nowMs) - TODAY_PX;
-    return { x, text: isNamed ? monthText(ms) : null };
+    const isNamed = new Date(ms).getUTCMonth() % each === 0 && x + MONTH_PX <= untilX;
+    return x < untilX ? [{ x, text: isNamed ? monthText(ms) : null }] : [];
   });
 }
 

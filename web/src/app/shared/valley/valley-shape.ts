@@ -170,14 +170,14 @@ function poolsOf(
       const x = xOf(Date.parse(version.at)) + (isCopy ? BEND_PX : 0);
       const rings = Math.min(MAX_RINGS, version.taught);
       const inRow = Math.ceil(rings / 2);
+      const ry = rings === 0 ? 7 : rings > 1 ? 20 : 15;
       const last = lastLabel.get(version.planId);
       const labelled = last === undefined || last - x >= LABEL_PX;
       if (labelled) lastLabel.set(version.planId, x);
       const above = y === TOP_PX;
       return {
-        ...{ version, x, y, labelled, above, labelY: above ? y - 24 : y + 34 },
-        rx: rings === 0 ? 7 : 16 + 9 * inRow,
-        ry: rings === 0 ? 7 : rings > 1 ? 20 : 15,
+        ...{ version, x, y, labelled, above, labelY: above ? y - 24 : y + ry + 14 },
+        ...{ rx: rings === 0 ? 7 : 16 + 9 * inRow, ry },
         rings: Array.from({ length: rings }, (_, i) => ({
           x: x + ((i % Math.max(1, inRow)) - (inRow - 1) / 2) * 17,
           y: y + (rings > 1 ? (i < inRow ? -7 : 7) : 0),

@@ -75,7 +75,8 @@ describe('the valley of a plan', () => {
   });
 
   it.each([
-    ['2026-09-30', '2026-12-01T00:40:00Z', ['2026-10', '2026-11', null]],
+    ['2026-09-30', '2026-12-01T00:40:00Z', ['2026-10', '2026-11']],
+    ['2026-09-30', '2026-12-03T00:40:00Z', ['2026-10', '2026-11', null]],
     ['2026-09-30', '2026-12-12T12:00:00Z', ['2026-10', '2026-11', '2026-12']],
   ])('names the months from %s to %s that leave room for today', (from, now, names) => {
     const lineage = { plans: [plan(theirs)], versions: [version(1, theirs, from)] };
