@@ -112,24 +112,30 @@ export async function byText(
   return handle as unknown as ElementHandle<HTMLElement>;
 }
 
-/** Clicks the first element with this text; once more when the page put another in its place just then. */
-export async function clickText(page: Page, selector: string, text: string | RegExp): Promise<void> {
-  const click = async (): Promise<void> => {
+/** Does this, and once more when the page put another element in the place of the one it was done to. */
+async function onceMore(act: () => Promise<void>): Promise<void> {
+  await act().catch((error: unknown) => {
+    if (!/not clickable|detached/.test(String(error))) throw error;
+    return act();
+  });
+}
+
+/** Clicks the first element with this text. */
+export function clickText(page: Page, selector: string, text: string | RegExp): Promise<void> {
+  return onceMore(async () => {
     const handle = await byText(page, selector, text);
     await handle.evaluate((element) => element.scrollIntoView({ block: 'center' }));
     await handle.click();
-  };
-  await click().catch((error: unknown) => {
-    if (!/not clickable/.test(String(error))) throw error;
-    return click();
   });
 }
 
 /** Types into a field once it is there, in place of what it holds. */
-export async function fill(page: Page, selector: string, text: string): Promise<void> {
-  const field = await page.waitForSelector(selector, { visible: true });
-  await field?.click({ count: 3 });
-  await field?.type(text);
+export function fill(page: Page, selector: string, text: string): Promise<void> {
+  return onceMore(async () => {
+    const field = await page.waitForSelector(selector, { visible: true });
+    await field?.click({ count: 3 });
+    await field?.type(text);
+  });
 }
 
 export async function textOf(page: Page, selector: string): Promise<string> {

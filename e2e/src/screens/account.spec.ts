@@ -34,6 +34,7 @@ describe('an account', () => {
     await desk.waitForSelector('doceo-rail');
     await phone.goto(at.server.url);
     await clickText(phone, 'button', 'I lost my password');
+    await byText(phone, 'button', 'Send me a link');
     await fill(phone, 'form input[name=email]', EMAIL);
     await clickText(phone, 'button', 'Send me a link');
     await byText(phone, '[role=status]', 'a letter is on its way');
