@@ -6,6 +6,7 @@ import { LargeProcess } from './large/large-process';
 import { openPool } from './db/pool';
 import { prepareDatabase } from './db/prepare';
 import { createApp } from './http/app';
+import { missingPrograms } from './programs';
 import { raiseUncounted } from './records/records.sql';
 import { seedDemo } from './seed/seed-demo';
 import { readSettings } from './settings';
@@ -15,6 +16,13 @@ const MOST_CONNECTIONS = 2000;
 
 const settings = readSettings(process.env);
 const log = pino({ level: settings.DOCEO_LOG });
+const missing = missingPrograms(settings.DOCEO_ROOT);
+if (missing.length > 0) {
+  console.error(
+    `Missing: ${missing.join(', ')}. Run "npm run build", or set DOCEO_ROOT to where Doceo lies.`,
+  );
+  process.exit(1);
+}
 const done = await prepareDatabase(
   settings.DOCEO_DB_URL,
   join(settings.DOCEO_ROOT, 'server/migrations'),

@@ -55,7 +55,8 @@ describe('a new version', () => {
     root = mkdtempSync(join(tmpdir(), 'doceo-build-'));
     mkdirSync(join(root, 'dist'));
     symlinkSync(join(ROOT, 'server'), join(root, 'server'));
-    symlinkSync(join(ROOT, 'dist/hashing.mjs'), join(root, 'dist/hashing.mjs'));
+    for (const program of ['hashing', 'large', 'fit'])
+      symlinkSync(join(ROOT, `dist/${program}.mjs`), join(root, `dist/${program}.mjs`));
     cpSync(join(ROOT, 'dist/web'), build(), { recursive: true });
     databaseUrl = await emptyDatabase('new_version');
     server = await startServer(databaseUrl, { DOCEO_ROOT: root });

@@ -1,6 +1,6 @@
 import { once } from 'node:events';
-import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
+import { programFile } from '../programs';
 
 /** A password to be made a hash of, or to be looked at against one. */
 export interface ToHash {
@@ -52,7 +52,7 @@ function end(): void {
 
 function started(): Worker {
   const root = process.env['DOCEO_ROOT'] ?? process.cwd();
-  const begun = new Worker(join(root, 'dist/hashing.mjs'));
+  const begun = new Worker(programFile(root, 'hashing'));
   // Whoever waits hears of it by `once`; the next one starts another.
   begun.on('error', () => undefined);
   begun.on('exit', () => {

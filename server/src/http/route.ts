@@ -6,9 +6,10 @@ import { refuseAssistant } from '../access/assistant';
 import { needsSession, refuseUnlessAllowed, type Rule } from '../access/access';
 import { bePatient, LONG_PATIENCE_MS } from '../db/patience';
 import type { Pool } from '../db/pool';
-import { findUser, type UserRow } from '../session/users.sql';
+import type { UserRow } from '../session/users.sql';
 import { type PassOnIf, passingOn } from '../large/too-much';
 import { HttpError } from './errors';
+import { userOf } from './sessions';
 import { tolerant } from './tolerant';
 
 declare module 'express-session' {
@@ -51,7 +52,7 @@ export function route<P, Q, B, R>(
   const told = tolerant(endpoint.reply);
   router[endpoint.method](endpoint.path, async (request, response) => {
     if (endpoint.slow) bePatient(LONG_PATIENCE_MS);
-    const user = await userOf(request, pool);
+    const user = userOf(request);
     if (needsSession(rule) && !user) throw new HttpError('signed-out');
     if (user && needsSession(rule)) refuseAssistant(endpoint, user);
     const params = parsed(endpoint.params, request.params, 'not-found');
@@ -73,15 +74,6 @@ export function route<P, Q, B, R>(
     response.setHeader('Cache-Control', 'no-store');
     response.json(reply.data);
   });
-}
-
-async function userOf(request: Request, pool: Pool): Promise<UserRow | null> {
-  const id = request.session?.userId;
-  // A page that was opened by somebody else than who has the session now: nothing of one is done for the other.
-  const claimed = request.get('doceo-user');
-  if (!id || (claimed && claimed !== id)) return null;
-  const user = await findUser(pool, id);
-  return user?.blocked ? null : user;
 }
 
 function parsed<T>(schema: z.ZodType<T>, value: unknown, otherwise?: 'not-found'): T {

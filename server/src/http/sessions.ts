@@ -1,7 +1,8 @@
-import type { RequestHandler } from 'express';
+import type { Request, RequestHandler } from 'express';
 import session, { type SessionData, Store } from 'express-session';
-import { type Db, type Pool, rows, write } from '../db/pool';
+import { type Db, type Pool, write } from '../db/pool';
 import { clearAssistants } from '../assistants/assistants.sql';
+import { findSession, type UserRow } from '../session/users.sql';
 import type { Settings } from '../settings';
 
 const CLEAR_EVERY_MS = 600_000;
@@ -12,12 +13,8 @@ export const LONGEST_S = 90 * 24 * 3600;
 /** A session that is used is noted so often at most, seconds. */
 const NOTE_EVERY_S = 3600;
 
-interface SessionRow {
-  data: string;
-  expires: number;
-  ends: number;
-  now: number;
-}
+/** Whose a session is, for as long as the request that found it goes on; nothing of it is kept with the session. */
+const owners = new WeakMap<object, UserRow | null>();
 
 /** Sessions in the database, so that any server process knows them; each belongs to a user and goes with him. */
 class DatabaseStore extends Store {
@@ -51,21 +48,37 @@ class DatabaseStore extends Store {
     done();
   }
 
-  /** By primary key. One that is over is none; one that is used is prolonged, once an hour and never beyond its end. */
+  override createSession(
+    ...[request, data]: Parameters<Store['createSession']>
+  ): ReturnType<Store['createSession']> {
+    const made = super.createSession(request, data);
+    owners.set(made, owners.get(data) ?? null);
+    return made;
+  }
+
+  /** One that is over is none; one that is used is prolonged, once an hour and never beyond its end. */
   private async find(id: string): Promise<SessionData | null> {
-    const [row] = await rows<SessionRow>(
-      this.db,
-      'SELECT data, expires, ends, UNIX_TIMESTAMP() AS now FROM sessions WHERE session_id = ?',
-      [id],
-    );
-    if (!row || row.now >= row.expires || row.now >= row.ends) return null;
-    if (row.expires - row.now < IDLE_S - NOTE_EVERY_S)
+    const found = await findSession(this.db, id);
+    if (!found || found.now >= found.expires || found.now >= found.ends) return null;
+    if (found.expires - found.now < IDLE_S - NOTE_EVERY_S)
       await write(this.db, 'UPDATE sessions SET expires = UNIX_TIMESTAMP() + ? WHERE session_id = ?', [
         IDLE_S,
         id,
       ]);
-    return JSON.parse(row.data) as SessionData;
+    const data = JSON.parse(found.data) as SessionData;
+    owners.set(data, found.user);
+    return data;
   }
+}
+
+/**
+ * Who asks: whose session the request came with. Null for strangers, for a closed account, and on a page that was
+ * opened by somebody else than who has the session now: nothing of one is done for the other.
+ */
+export function userOf(request: Request): UserRow | null {
+  const user = (request.session && owners.get(request.session)) ?? null;
+  const claimed = request.get('doceo-user');
+  return !user || user.blocked || (claimed && claimed !== user.id) ? null : user;
 }
 
 /** The name of the cookie: with HTTPS one that no other host or path can set. */

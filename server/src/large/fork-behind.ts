@@ -1,5 +1,5 @@
 import { type ChildProcess, fork } from 'node:child_process';
-import { join } from 'node:path';
+import { type Program, programFile } from '../programs';
 
 /**
  * How far it steps back; all its threads do, also those that the engine starts by itself. Not as far as can be: on a
@@ -14,8 +14,8 @@ const NICE = '10';
  *
  * @param root the folder below which `dist` lies
  */
-export function forkBehind(root: string, program: string): ChildProcess {
-  const child = fork(join(root, `dist/${program}.mjs`), {
+export function forkBehind(root: string, program: Program): ChildProcess {
+  const child = fork(programFile(root, program), {
     execPath: 'nice',
     execArgv: ['-n', NICE, process.execPath, '--single-threaded-gc'],
   });

@@ -189,6 +189,12 @@ describe('a session', () => {
     expect((await rows(test.pool, 'SELECT expires, data FROM sessions'))[0]).toEqual(before);
   });
 
+  it('keeps of whose it is no more than the id', async () => {
+    await agent.get('/api/plans').expect(200);
+    const [kept] = await rows<{ data: string }>(test.pool, 'SELECT data FROM sessions');
+    expect(Object.keys(JSON.parse(kept?.data ?? ''))).toEqual(['cookie', 'userId', 'browser']);
+  });
+
   it('that is over is cleared away', async () => {
     await set('ends = 5');
     await clearExpired(test.pool);

@@ -27,10 +27,11 @@ type StoredUser = Omit<UserRow, 'assists'> & {
   assists_until: Date | null;
 };
 
-const SELECT = `SELECT u.id, u.email, u.name, u.password_hash, u.units, u.bank_hand, u.schools, u.admin,
-    u.blocked_at IS NOT NULL AS blocked, u.device_key, u.totp_on, u.assists_lesson_id, l.owner_id AS keeper_id,
-    LEAST(${ASSIST_UNTIL}, COALESCE(u.assists_ended_at, ${ASSIST_UNTIL})) AS assists_until
-  FROM users u LEFT JOIN lessons l ON l.id = u.assists_lesson_id`;
+const COLUMNS = `u.id, u.email, u.name, u.password_hash, u.units, u.bank_hand, u.schools, u.admin,
+  u.blocked_at IS NOT NULL AS blocked, u.device_key, u.totp_on, u.assists_lesson_id, l.owner_id AS keeper_id,
+  LEAST(${ASSIST_UNTIL}, COALESCE(u.assists_ended_at, ${ASSIST_UNTIL})) AS assists_until`;
+const USERS = 'users u LEFT JOIN lessons l ON l.id = u.assists_lesson_id';
+const SELECT = `SELECT ${COLUMNS} FROM ${USERS}`;
 
 /** Null for an assistant whose lesson is so long over that nothing of his is taken any more. */
 function toRow({ assists_lesson_id, keeper_id, assists_until, ...row }: StoredUser): UserRow | null {
@@ -65,6 +66,29 @@ export function toUser(row: UserRow): User {
       schools: row.schools === null ? DEFAULT_SCHOOLS : (JSON.parse(row.schools) as RigSchools),
     },
   };
+}
+
+/** A session as it is stored; times in seconds since 1970, by the clock of the database. */
+export interface SessionRow {
+  data: string;
+  expires: number;
+  ends: number;
+  now: number;
+  /** Whose it is; null when nothing of him is taken any more. */
+  user: UserRow | null;
+}
+
+/** By primary keys, in one statement: every request waits for it. Null when there is none. */
+export async function findSession(db: Db, sessionId: string): Promise<SessionRow | null> {
+  const [found] = await rows<StoredUser & Omit<SessionRow, 'user'>>(
+    db,
+    `SELECT s.data, s.expires, s.ends, UNIX_TIMESTAMP() AS now, ${COLUMNS}
+      FROM sessions s JOIN (${USERS}) ON u.id = s.user_id WHERE s.session_id = ?`,
+    [sessionId],
+  );
+  if (!found) return null;
+  const { data, expires, ends, now, ...user } = found;
+  return { data, expires, ends, now, user: toRow(user) };
 }
 
 /** By primary key; null for an account that is gone. */
