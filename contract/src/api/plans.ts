@@ -14,6 +14,15 @@ export const plansApi = {
     query: libraryQuerySchema,
     reply: z.strictObject({ items: z.array(planSummarySchema), next: idSchema.nullable() }),
   }),
+  libraryWhole: endpoint(
+    'get',
+    '/library/plans',
+    'The same with all that is in them; fewer where they are large',
+    {
+      query: libraryQuerySchema,
+      reply: z.strictObject({ items: z.array(savedPlanSchema), next: idSchema.nullable() }),
+    },
+  ),
   get: endpoint('get', '/plans/:id', 'One plan', { params: byId, reply: savedPlanSchema }),
   create: endpoint('post', '/plans', 'Make a plan', {
     body: z.strictObject({ id: idSchema, title: planTitleSchema, body: planBodySchema }),

@@ -363,7 +363,13 @@ const ROWS: Row[] = [
       api.teaching.update,
     ],
     ...[api.teaching.show, api.teaching.follow, api.teaching.shown, api.news.list, api.news.seen],
-    ...[api.planFiles.look, api.planFiles.take, api.plans.library, api.access.incoming],
+    ...[
+      api.planFiles.look,
+      api.planFiles.take,
+      api.plans.library,
+      api.plans.libraryWhole,
+      api.access.incoming,
+    ],
     ...[api.consents.news, api.keeping.get, api.keeping.own, api.pages.news],
   ].map((endpoint) => row(endpoint, [...SIGNED_IN, ...helpers(endpoint)])),
   ...[

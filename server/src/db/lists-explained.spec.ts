@@ -3,7 +3,7 @@ import { findDeletions } from '../backup/deletions.sql';
 import { findCourses } from '../courses/courses.sql';
 import { grow } from '../grow/grow';
 import { findLessonsPage, findPlansTaught } from '../lessons/taught-lessons.sql';
-import { findInLibrary, findPlans } from '../plans/library.sql';
+import { findInLibrary, findInLibraryWhole, findPlans } from '../plans/library.sql';
 import { findReadings } from '../readings/readings.sql';
 import { findPrint, findRecords } from '../records/records.sql';
 import { findRigs } from '../rigs/rigs.sql';
@@ -90,6 +90,7 @@ describe('how lists are found in a grown database', () => {
   it.each<[string, (db: Db) => Promise<unknown>]>([
     ['plans', (db) => findPlans(db, LEAD.id)],
     ['a page of the library', (db) => findInLibrary(db, LEAD.id, { longest: 300 })],
+    ['a page of the library, whole', (db) => findInLibraryWhole(db, LEAD.id, { longest: 300 })],
     ['words in the library', (db) => findInLibrary(db, LEAD.id, { words: 'nymphs riffle' })],
     ['lessons around now', (db) => findLessonsPage(db, LEAD.id, {})],
     ['lessons of a time', (db) => findLessonsPage(db, LEAD.id, { from: DAY, until: '2026-06-20T00:00:00Z' })],

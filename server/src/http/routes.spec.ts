@@ -294,6 +294,7 @@ const ROWS: Row[] = [
   }),
   row(api.plans.list),
   row(api.plans.library, { query: { words: 'pause', longest: '240' } }),
+  row(api.plans.libraryWhole, { query: { words: 'pause', longest: '240' } }),
   row(api.plans.get, { params: { id: first.plan.id }, stranger: 404 }),
   row(api.plans.create, {
     body: { id: id(), title: 'x', body: first.plan.body },

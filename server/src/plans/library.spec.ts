@@ -1,6 +1,7 @@
-import type { PlanSummary } from '@doceo/contract';
+import type { PlanSummary, SavedPlan } from '@doceo/contract';
 import { demoScenario } from '@doceo/demo';
 import { randomUUID } from 'node:crypto';
+import { write } from '../db/pool';
 import { type Agent, type TestApp, testApp } from '../testing/test-app';
 
 const { body } = demoScenario(new Date()).plans[0]!.plan;
@@ -75,6 +76,36 @@ describe('the library', () => {
     await other.delete(`/api/plans/${first.next}`).expect(200);
     const lost = (await other.get('/api/library').query({ words: 'zebra', before: first.next })).body;
     expect(lost).toEqual({ items: [], next: null });
+  });
+
+  it('tells plans with all that is in them, fewer where they are large', async () => {
+    const page = (await lead.get('/api/library').query({ strand: 'hook-setting' }).expect(200)).body;
+    const whole = (await lead.get('/api/library/plans').query({ strand: 'hook-setting' }).expect(200)).body;
+    const each: SavedPlan[] = [];
+    for (const { id } of page.items) each.push((await lead.get(`/api/plans/${id}`).expect(200)).body);
+    expect(each.map(({ title }) => title)).toEqual(['Still water, one fly', 'First nymphs']);
+    expect(whole).toEqual({ items: each, next: null });
+    const wide = await test.newcomer('wide');
+    for (let i = 0; i < 5; i++)
+      await wide
+        .post('/api/plans')
+        .send({ id: randomUUID(), title: `Sandbar ${i}`, body })
+        .expect(200);
+    await write(
+      test.pool,
+      "UPDATE plans SET body = CONCAT(body, SPACE(150000)) WHERE title LIKE 'Sandbar %'",
+    );
+    const titles: string[][] = [];
+    for (let before: string | null = ''; before !== null;) {
+      const { body: part } = await wide.get('/api/library/plans').query(before ? { before } : {});
+      titles.push(part.items.map(({ title }: SavedPlan) => title));
+      before = part.next;
+    }
+    expect(titles).toEqual([['Sandbar 4', 'Sandbar 3'], ['Sandbar 2', 'Sandbar 1'], ['Sandbar 0']]);
+    expect((await wide.get('/api/library/plans').query({ words: 'nowhere' })).body).toEqual({
+      items: [],
+      next: null,
+    });
   });
 
   it('lists the newest hundred at once; the others come after them, a page at a time', async () => {

@@ -1,9 +1,11 @@
-import { type LibraryQuery, MAX_LISTED_PLANS, type PlanSummary } from '@doceo/contract';
+import { type LibraryQuery, MAX_LISTED_PLANS, type PlanSummary, type SavedPlan } from '@doceo/contract';
 import { type Db, rows } from '../db/pool';
-import { listPlans } from './plans.sql';
+import { findPlansOf, listPlans } from './plans.sql';
 
 /** How many plans are told at a time. */
 const PAGE = 24;
+/** Of plans with all that is in them no more than this at a time, bytes: what one asks for holds nobody up. */
+const PAGE_BYTES = 400_000;
 
 /** A condition on a plan `p`, with what stands for its signs. */
 type Condition = [sql: string, ...params: unknown[]];
@@ -71,4 +73,27 @@ export async function findInLibrary(
   ]);
   const items = found.slice(0, PAGE);
   return { items, next: found.length > PAGE ? (items.at(-1)?.id ?? null) : null };
+}
+
+/** The same plans with all that is in them: so many of the page as are not too large together, one at least. */
+export async function findInLibraryWhole(
+  db: Db,
+  userId: string,
+  query: LibraryQuery,
+): Promise<{ items: SavedPlan[]; next: string | null }> {
+  const page = await findInLibrary(db, userId, query);
+  const ids = page.items.map(({ id }) => id);
+  if (ids.length === 0) return { items: [], next: page.next };
+  const sizes = await rows<{ id: string; bytes: number }>(
+    db,
+    'SELECT id, LENGTH(body) AS bytes FROM plans WHERE id IN (?)',
+    [ids],
+  );
+  const sizeOf = new Map(sizes.map(({ id, bytes }) => [id, bytes]));
+  let sum = 0;
+  const fit = ids.filter((id, i) => (sum += sizeOf.get(id) ?? 0) <= PAGE_BYTES || i === 0);
+  const whole = new Map((await findPlansOf(db, userId, fit)).map((plan) => [plan.id, plan]));
+  // One that went meanwhile is left out.
+  const items = fit.flatMap((id) => whole.get(id) ?? []);
+  return { items, next: fit.length < ids.length ? (fit.at(-1) as string) : page.next };
 }

@@ -1,4 +1,4 @@
-import { api, goneFromCurriculum, type SavedPlan } from '@doceo/contract';
+import { api, goneFromCurriculum, type LibraryQuery, type SavedPlan } from '@doceo/contract';
 import type { Router } from 'express';
 import { may, refuseUnless } from '../access/access';
 import type { Db, Pool } from '../db/pool';
@@ -6,19 +6,29 @@ import { HttpError } from '../http/errors';
 import { route } from '../http/route';
 import { followPlan, unfollowPlan } from '../lessons/lessons.sql';
 import { curriculumFor } from '../teaching/curriculum';
+import type { UserRow } from '../session/users.sql';
 import { namesNobody, refuseStudentNames } from '../sharing/student-names';
 import { findHashesOf, keepBase, keepVersion, sweepContents } from '../sharing/versions.sql';
 import { gatherWords } from './gather.sql';
-import { findInLibrary, findPlans } from './library.sql';
+import { findInLibrary, findInLibraryWhole, findPlans } from './library.sql';
 import { deletePlan, findPlan, insertPlan, updatePlan, updatePlanCircle } from './plans.sql';
 
 export function planRoutes(router: Router, pool: Pool): void {
   route(router, pool, api.plans.list, 'signed-in', ({ user }) => findPlans(pool, user.id));
 
-  route(router, pool, api.plans.library, 'signed-in', async ({ user, query }) => {
-    // A page by date alone asks for neither.
+  /** What words are asked for with is gathered first; a page by date alone asks for none. */
+  const gathered = async ({ user, query }: { user: UserRow; query: LibraryQuery }): Promise<void> => {
     if (query.words || query.strand) await gatherWords(pool, user.id);
-    return findInLibrary(pool, user.id, query);
+  };
+
+  route(router, pool, api.plans.library, 'signed-in', async (call) => {
+    await gathered(call);
+    return findInLibrary(pool, call.user.id, call.query);
+  });
+
+  route(router, pool, api.plans.libraryWhole, 'signed-in', async (call) => {
+    await gathered(call);
+    return findInLibraryWhole(pool, call.user.id, call.query);
   });
 
   route(router, pool, api.plans.get, may('see', 'plan'), ({ user, params }) =>

@@ -121,6 +121,13 @@ export async function findOwnPlans(db: Db, userId: string): Promise<SavedPlan[]>
   return found.map((row) => toPlan(curriculum, row));
 }
 
+/** Some plans with all that is in them, in any order, without those that the user does not see; by primary keys. */
+export async function findPlansOf(db: Db, userId: string, ids: readonly string[]): Promise<SavedPlan[]> {
+  const found = await rows<PlanRow>(db, `${SELECT_PLANS} AND p.id IN (?)`, [...Array(5).fill(userId), ids]);
+  const curriculum = await curriculumFor(db, userId);
+  return found.map((row) => toPlan(curriculum, row));
+}
+
 /** Null when it does not exist or is not visible. */
 export async function findPlan(db: Db, userId: string, id: string): Promise<SavedPlan | null> {
   const found = await rows<PlanRow>(db, `${SELECT_PLANS} AND p.id = ?`, [...Array(5).fill(userId), id]);

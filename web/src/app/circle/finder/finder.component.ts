@@ -12,7 +12,7 @@ import {
   WATER_KINDS,
   type WaterKind,
 } from '@doceo/core';
-import { forkJoin, map, type Observable, of, switchMap } from 'rxjs';
+import { map, type Observable, of, switchMap } from 'rxjs';
 import { ApiClient } from '../../data/api/api-client';
 import { Failures } from '../../data/api/failures';
 import { fetched } from '../../data/api/fetched';
@@ -192,15 +192,8 @@ export class FinderComponent {
 
   private pageOf(query: LibraryQuery): Observable<{ plans: SavedPlan[]; next: string | null }> {
     return this.client
-      .call(api.plans.library, { query })
-      .pipe(
-        switchMap(({ items, next }) =>
-          (items.length === 0
-            ? of([])
-            : forkJoin(items.map(({ id }) => this.client.call(api.plans.get, { params: { id } })))
-          ).pipe(map((plans) => ({ plans, next }))),
-        ),
-      );
+      .call(api.plans.libraryWhole, { query })
+      .pipe(map(({ items, next }) => ({ plans: items, next })));
   }
 
   /** The lesson is taught by this plan; somebody else's comes as a copy of mine first. */

@@ -1,4 +1,4 @@
-import { api, type PlanSummary, type SavedPlan } from '@doceo/contract';
+import { api, type SavedPlan } from '@doceo/contract';
 import type { LibraryFit } from '@doceo/core';
 import { LESSON, PLAN, uuid } from '../../../testing/fixtures';
 import { lessonServer, setDate, show } from '../../../testing/page';
@@ -106,13 +106,12 @@ describe('the finder', () => {
     ...WHOLE_PLAN,
     ...{ id: uuid(88), mine: false, ownerName: 'Tobias Lind' },
   };
-  const plans: PlanSummary[] = [PLAN, other];
+  const plans: SavedPlan[] = [PLAN, other];
   beforeEach(() => setDate());
   afterEach(() => jest.useRealTimers());
   const server = () =>
     lessonServer()
-      .on(api.plans.library, { items: plans, next: null })
-      .on(api.plans.get, (_, { id }) => (id === other.id ? other : PLAN))
+      .on(api.plans.libraryWhole, { items: plans, next: null })
       .on(api.plans.copy, ({ body }) => ({ ...other, id: (body as { id: string }).id, mine: true }))
       .on(api.lessons.update, ({ body }) => ({ ...LESSON, ...(body as object) }));
 
@@ -133,7 +132,7 @@ describe('the finder', () => {
   });
 
   it('finds by words and kind, and goes on from page to page', async () => {
-    const at = server().on(api.plans.library, ({ query }) =>
+    const at = server().on(api.plans.libraryWhole, ({ query }) =>
       query['before']
         ? { items: [other], next: null }
         : { items: query['words'] === 'pause' ? [PLAN] : [], next: query['words'] ? PLAN.id : null },
@@ -144,11 +143,11 @@ describe('the finder', () => {
     await page.enter('input[type=search]', 'pause');
     await page.press('Find');
     await page.quiet();
-    expect(at.of(api.plans.library).at(-1)?.query).toEqual({ words: 'pause' });
+    expect(at.of(api.plans.libraryWhole).at(-1)?.query).toEqual({ words: 'pause' });
     expect(page.all('li .name a')).toEqual([PLAN.title]);
     await page.press('Try more plans');
     await page.quiet();
-    expect(at.of(api.plans.library).at(-1)?.query).toEqual({ words: 'pause', before: PLAN.id });
+    expect(at.of(api.plans.libraryWhole).at(-1)?.query).toEqual({ words: 'pause', before: PLAN.id });
     expect(page.all('li .name a')).toHaveLength(2);
   });
 

@@ -22,7 +22,7 @@ import { TeachingStore } from '../../data/teaching/teaching-store';
 /** From here on a list is searched rather than read. */
 const LONG = 12;
 /** Students shown at first, and more at each press. */
-const SHOWN = 40;
+const SHOWN = 24;
 
 /** Students with the share of each strand they are ready in. */
 @Component({
@@ -148,6 +148,13 @@ export class StudentListPage {
   protected readonly shown = signal(SHOWN);
   protected readonly words = signal('');
   protected readonly order = signal<'name' | 'last'>('name');
+  private readonly strands = computed(() => {
+    const skills = this.teaching.curriculum().skills.all;
+    return STRANDS.slice(0, 4).map((strand) => ({
+      ...{ strand, name: STRAND_NAMES[strand].toLowerCase() },
+      of: skills.filter((skill) => skill.strand === strand).length,
+    }));
+  });
   protected readonly isLong = computed(() => this.day.students().length > LONG);
   protected readonly progress = fetched(
     () => this.day.students(),
@@ -212,16 +219,9 @@ export class StudentListPage {
         ? `last on ${DateTime.fromMillis(progress.lastAtMs).toFormat('d LLL yyyy')}`
         : '',
       about: [age === null ? '' : `${age}`, aboutStudent(student)].filter(Boolean).join(', '),
-      bars: STRANDS.slice(0, 4).map((strand) => {
-        const skills = this.teaching.curriculum().skills.all.filter((skill) => skill.strand === strand);
+      bars: this.strands().map(({ strand, name, of }) => {
         const ready = progress?.ready[strand] ?? 0;
-        return {
-          strand,
-          name: STRAND_NAMES[strand].toLowerCase(),
-          ready,
-          of: skills.length,
-          share: ready / Math.max(1, skills.length),
-        };
+        return { strand, name, ready, of, share: ready / Math.max(1, of) };
       }),
     };
   }
