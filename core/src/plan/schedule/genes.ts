@@ -3,6 +3,7 @@ import type { PlaceKind } from '../../water';
 import type { Activity, Board, BoardDrill } from './model';
 import { countOf, everybody, inTime, isWet, lanesOf } from './activity';
 import { actOf } from './exact';
+import { notReady } from './hard/students';
 import { REST_AFTER_MIN } from './parts/idle';
 
 /** What is no drill: a break, a talk, an hour of fishing. */
@@ -47,11 +48,14 @@ export const BREAK_MIN = 10;
  * it have done, and around what is locked. A look back comes last of all. What does not fit before the end is left out, and
  * so is a drill that goes on longer than it is good for one of them.
  *
+ * @param waits whether a drill that rests on what somebody was not taught yet comes as soon as he was, and is left out
+ *   where he never is; else it is put where it stands
  * @returns the plan, of the list what found its place and when each begins, and when each student is free, minutes
  */
 export function placed(
   board: Board,
   genes: readonly Gene[],
+  { waits = false }: { waits?: boolean } = {},
 ): { acts: Activity[]; genes: Gene[]; starts: number[]; free: number[] } {
   const free = board.students.map(() => board.task.notBeforeMin ?? 0);
   // What each did last, and for how long by now.
@@ -60,6 +64,8 @@ export function placed(
   const acts: Activity[] = [...board.locked];
   const kept: Gene[] = [];
   const starts: number[] = [];
+  const taught = new Uint8Array(board.skills.length);
+  let waiting: Gene[] = [];
   const { lengthMin } = board.task.plan;
   const put = (gene: Gene, untilMin: number): void => {
     const { drill, plain } = gene;
@@ -81,6 +87,13 @@ export function placed(
       if ((one.lanes & lanes) !== 0 && one.startMin < startMin + takenMin && startMin < one.endMin)
         startMin = one.endMin;
     if (startMin + takenMin > untilMin) return;
+    if (drill && waits) {
+      for (const one of board.locked) if (one.startMin < startMin) teach(taught, one.on, one.lanes & lanes);
+      if ((lanes & notReady(board, drill, taught)) !== 0) {
+        waiting.push(gene);
+        return;
+      }
+    }
     const own = takenMin === gene.takenMin && lanes === gene.lanes ? gene : { ...gene, takenMin, lanes };
     // A break of the machine's own that comes too soon is waiting, and called so.
     if (drill || plain?.stays || (plain && startMin >= REST_AFTER_MIN)) {
@@ -98,12 +111,26 @@ export function placed(
       ran[lane] = last[lane] === drill ? ran[lane]! + takenMin : takenMin;
       last[lane] = drill;
     }
+    if (!teach(taught, drill, lanes) || waiting.length === 0) return;
+    const now = waiting;
+    waiting = [];
+    for (const one of now) put(one, untilMin);
   };
   let untilMin = lengthMin;
   for (const gene of genes) if (isLast(gene)) untilMin -= gene.takenMin;
   for (const gene of genes) if (!isLast(gene)) put(gene, untilMin);
   if (untilMin < lengthMin) for (const gene of genes) if (isLast(gene)) put(gene, lengthMin);
   return { acts: inTime(acts), genes: kept, starts, free };
+}
+
+/** Notes what some are taught by a drill. @returns whether anything of it is new to one of them */
+function teach(taught: Uint8Array, drill: BoardDrill | null, lanes: number): boolean {
+  let isNew = false;
+  for (const { skill } of drill?.trains ?? []) {
+    if ((lanes & ~taught[skill]!) !== 0) isNew = true;
+    taught[skill]! |= lanes;
+  }
+  return isNew;
 }
 
 /** What a gene is from a minute on; null for a drill without a place. */

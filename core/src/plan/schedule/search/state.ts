@@ -24,7 +24,7 @@ export function stateOf(
   stays: number,
   like: State | null = null,
 ): State | null {
-  const { acts, genes: kept, starts } = placed(board, genes);
+  const { acts, genes: kept, starts } = placed(board, genes, { waits: true });
   if (stays > 0 && kept.filter(({ plain }) => plain?.stays).length < stays) return null;
   if (like && isSameDay(acts, like.acts)) return { ...like, genes: kept, starts };
   return staysAllowed(board, acts) ? judged(board, acts, { genes: kept, starts }, like) : null;
