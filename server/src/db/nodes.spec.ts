@@ -1,6 +1,9 @@
 import { createServer, type Server, type Socket } from 'node:net';
+import { createConnection } from 'mysql2/promise';
 import { emptyDatabase } from '../testing/test-database';
 import { addressesOf } from './addresses';
+import { connectionOptions } from './nodes';
+import { withPatience } from './patience';
 import { openPool, rows, write } from './pool';
 
 describe('several nodes of one database', () => {
@@ -50,6 +53,27 @@ describe('several nodes of one database', () => {
     const pool = openPool(url.replace(/@[^/]+/, '@127.0.0.1:1,127.0.0.1:2'), 2);
     await expect(rows(pool, 'SELECT 1')).rejects.toMatchObject({ code: 'ECONNREFUSED' });
     expect(pool.trouble()).toBe('ECONNREFUSED');
+    await pool.end();
+  });
+
+  it('is in trouble no more once it is on a node that refused nothing', async () => {
+    const pool = openPool(url.replace(/@([^/]+)/, '@$1,$1'), 2);
+    await write(pool, 'CREATE TABLE held (id INT PRIMARY KEY) ENGINE = InnoDB');
+    const other = await createConnection(connectionOptions(url));
+    await other.query('LOCK TABLES held WRITE');
+    const fails = (): Promise<void> =>
+      expect(withPatience(() => write(pool, 'DELETE FROM held'), 1000)).rejects.toMatchObject({
+        code: 'PROTOCOL_SEQUENCE_TIMEOUT',
+      });
+    await fails();
+    expect(pool.trouble()).toBeNull();
+    // And when the next one does the same, there is none left.
+    await fails();
+    expect(pool.trouble()).toBe('PROTOCOL_SEQUENCE_TIMEOUT');
+    await other.query('UNLOCK TABLES');
+    await other.end();
+    await write(pool, 'DELETE FROM held');
+    expect(pool.trouble()).toBeNull();
     await pool.end();
   });
 

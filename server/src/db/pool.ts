@@ -1,9 +1,10 @@
 import type { PoolConnection, ResultSetHeader } from 'mysql2/promise';
-import { breaksConnection, endsWithReading, failureOf, isOfNode, leavesUndone } from './failures';
+import { breaksConnection, failureOf, isOfNode, leavesUndone } from './failures';
 import { Nodes } from './nodes';
 import { begin, hasBegun, patienceLeftMs, spending } from './patience';
 import { Rests } from './rests';
 import { retry } from './retry';
+import { Troubles } from './troubles';
 import { Turns } from './turns';
 
 /** What a statement runs on: the pool, or one connection inside a transaction. */
@@ -18,8 +19,6 @@ const ROLLBACK_MS = 2000;
 const MIN_PATIENCE_MS = 150;
 /** Reading says nothing of a full disk, or of a node that takes no writes. */
 const READS = /^\s*SELECT\b/i;
-/** For so long a failure is told as the state of the database, milliseconds. */
-const TROUBLE_MS = 30_000;
 
 class DatabaseError extends Error {
   constructor(readonly code: 'WAITED_TOO_LONG' | 'TOO_MANY_WAITING') {
@@ -29,6 +28,7 @@ class DatabaseError extends Error {
 
 /** One try of some work. */
 interface Run {
+  node: number;
   /** Whether the database may have done it though no answer comes: then it is not tried again. */
   mayBeDone: boolean;
 }
@@ -41,7 +41,7 @@ interface Run {
 export class Pool implements Db {
   private readonly nodes: Nodes;
   private readonly turns: Turns;
-  private failed: { code: string; atMs: number; endsWithReading: boolean } | null = null;
+  private readonly troubles = new Troubles();
 
   /** @param rests the pace of who does not want to hold up others; null for as fast as can be */
   constructor(
@@ -57,7 +57,7 @@ export class Pool implements Db {
     const writes = !READS.test(sql);
     return this.retried(
       (run) =>
-        this.onConnection((db) => {
+        this.onConnection(run, (db) => {
           run.mayBeDone = writes;
           return db.query(sql, values);
         }),
@@ -69,7 +69,7 @@ export class Pool implements Db {
   transaction<T>(work: (db: Db) => Promise<T>): Promise<T> {
     return this.retried(
       (run) =>
-        this.onConnection(async (db, connection) => {
+        this.onConnection(run, async (db, connection) => {
           try {
             await db.query('START TRANSACTION', []);
             const result = await work(db);
@@ -89,9 +89,9 @@ export class Pool implements Db {
     );
   }
 
-  /** Why the database refused its work lately; null when all is well. */
+  /** Why the node that is in use refused its work lately; null when all is well. */
   trouble(): string | null {
-    return this.failed && Date.now() - this.failed.atMs < TROUBLE_MS ? this.failed.code : null;
+    return this.troubles.of(this.nodes.current);
   }
 
   /** Statements that wait for a connection now. */
@@ -105,26 +105,27 @@ export class Pool implements Db {
 
   /** @param writes whether its success says that the database takes writes */
   private async retried<T>(work: (run: Run) => Promise<T>, writes: boolean): Promise<T> {
-    let run: Run = { mayBeDone: false };
+    let run: Run = { node: this.nodes.current, mayBeDone: false };
+    const once = async (): Promise<T> => {
+      run = { node: this.nodes.current, mayBeDone: false };
+      try {
+        return await work(run);
+      } catch (error) {
+        if (failureOf(error) === 'away') this.troubles.note(run.node, error, writes);
+        throw error;
+      }
+    };
     try {
       const result = await retry(
-        () => work((run = { mayBeDone: false })),
+        once,
         (error) => patienceLeftMs() > MIN_PATIENCE_MS && this.mayTryAgain(error, run),
       );
-      if (writes || this.failed?.endsWithReading) this.failed = null;
+      this.troubles.over(run.node, writes);
       return result;
     } catch (error) {
-      if (['again', 'away'].includes(failureOf(error))) this.note(error, writes);
+      if (failureOf(error) === 'again') this.troubles.note(run.node, error, writes);
       throw error;
     }
-  }
-
-  /** Notes a failure; one of reading does not take the place of one that only writing ends. */
-  private note(error: unknown, writes: boolean): void {
-    const code = String((error as { code?: string }).code);
-    const ends = !writes || endsWithReading(code);
-    if (ends && this.trouble() !== null && !this.failed?.endsWithReading) return;
-    this.failed = { code, atMs: Date.now(), endsWithReading: ends };
   }
 
   private mayTryAgain(error: unknown, { mayBeDone }: Run): boolean {
@@ -133,10 +134,13 @@ export class Pool implements Db {
     return failure === 'again' || (failure === 'away' && onAnother);
   }
 
-  private async onConnection<T>(work: (db: Db, connection: PoolConnection) => Promise<T>): Promise<T> {
+  private async onConnection<T>(
+    run: Run,
+    work: (db: Db, connection: PoolConnection) => Promise<T>,
+  ): Promise<T> {
     await spending(() => this.turn());
     begin();
-    const node = this.nodes.current;
+    run.node = this.nodes.current;
     let connection: PoolConnection | null = null;
     try {
       connection = await spending(() => this.acquire());
@@ -146,7 +150,7 @@ export class Pool implements Db {
         this.rests?.before(() => query(sql, values)) ?? query(sql, values);
       return await work({ query: paced }, own);
     } catch (error) {
-      if (isOfNode(error)) this.nodes.leave(node);
+      if (isOfNode(error)) this.nodes.leave(run.node);
       if (breaksConnection(error)) connection?.destroy();
       throw error;
     } finally {
