@@ -21,6 +21,17 @@ describe('the library', () => {
       .map(({ title }: { title: string }) => title)
       .sort();
 
+  /** So many new plans of somebody, one after the other; their ids. */
+  const made = async (by: Agent, name: string, count: number): Promise<string[]> => {
+    const ids = Array.from({ length: count }, () => randomUUID());
+    for (const [i, id] of ids.entries())
+      await by
+        .post('/api/plans')
+        .send({ id, title: `${name} ${i}`, body })
+        .expect(200);
+    return ids;
+  };
+
   it.each<[string, Record<string, string>, string[]]>([
     ['a word of the title', { words: 'grass seven' }, ['Grass before water']],
     [
@@ -61,12 +72,7 @@ describe('the library', () => {
   });
 
   it('is told a page at a time, each plan once', async () => {
-    const ids = Array.from({ length: 30 }, () => randomUUID());
-    for (const [i, id] of ids.entries())
-      await other
-        .post('/api/plans')
-        .send({ id, title: `Zebrafold ${i}`, body })
-        .expect(200);
+    const ids = await made(other, 'Zebrafold', 30);
     const first = (await other.get('/api/library').query({ words: 'zebra' }).expect(200)).body;
     expect(first.items).toHaveLength(24);
     const second = (await other.get('/api/library').query({ words: 'zebra', before: first.next })).body;
@@ -86,11 +92,7 @@ describe('the library', () => {
     expect(each.map(({ title }) => title)).toEqual(['Still water, one fly', 'First nymphs']);
     expect(whole).toEqual({ items: each, next: null });
     const wide = await test.newcomer('wide');
-    for (let i = 0; i < 5; i++)
-      await wide
-        .post('/api/plans')
-        .send({ id: randomUUID(), title: `Sandbar ${i}`, body })
-        .expect(200);
+    await made(wide, 'Sandbar', 5);
     await write(
       test.pool,
       "UPDATE plans SET body = CONCAT(body, SPACE(150000)) WHERE title LIKE 'Sandbar %'",
@@ -110,11 +112,7 @@ describe('the library', () => {
 
   it('lists the newest hundred at once; the others come after them, a page at a time', async () => {
     const many = await test.newcomer('many');
-    for (let i = 0; i < 130; i++)
-      await many
-        .post('/api/plans')
-        .send({ id: randomUUID(), title: `Lapwing ${i}`, body })
-        .expect(200);
+    await made(many, 'Lapwing', 130);
     const listed = (await many.get('/api/plans').expect(200)).body as PlanSummary[];
     expect([listed.length, listed[0]?.title, listed[99]?.title]).toEqual([100, 'Lapwing 129', 'Lapwing 30']);
     const after = (await many.get('/api/library').query({ before: listed[99]?.id })).body;

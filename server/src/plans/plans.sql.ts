@@ -114,24 +114,31 @@ export async function listPlans(db: Db, userId: string, chosen: Chosen): Promise
   }));
 }
 
-/** The user's own plans with all that is in them; uses plans_owner. */
-export async function findOwnPlans(db: Db, userId: string): Promise<SavedPlan[]> {
-  const found = await rows<PlanRow>(db, `${SELECT_PLANS} AND p.owner_id = ?`, Array(6).fill(userId));
+/** Plans that the user sees and of which a condition with one sign holds, with all that is in them. */
+async function findWhere(db: Db, userId: string, condition: string, value: unknown): Promise<SavedPlan[]> {
+  const found = await rows<PlanRow>(db, `${SELECT_PLANS} AND ${condition}`, [
+    ...Array(5).fill(userId),
+    value,
+  ]);
+  if (found.length === 0) return [];
   const curriculum = await curriculumFor(db, userId);
   return found.map((row) => toPlan(curriculum, row));
 }
 
+/** The user's own plans with all that is in them; uses plans_owner. */
+export function findOwnPlans(db: Db, userId: string): Promise<SavedPlan[]> {
+  return findWhere(db, userId, 'p.owner_id = ?', userId);
+}
+
 /** Some plans with all that is in them, in any order, without those that the user does not see; by primary keys. */
-export async function findPlansOf(db: Db, userId: string, ids: readonly string[]): Promise<SavedPlan[]> {
-  const found = await rows<PlanRow>(db, `${SELECT_PLANS} AND p.id IN (?)`, [...Array(5).fill(userId), ids]);
-  const curriculum = await curriculumFor(db, userId);
-  return found.map((row) => toPlan(curriculum, row));
+export function findPlansOf(db: Db, userId: string, ids: readonly string[]): Promise<SavedPlan[]> {
+  return findWhere(db, userId, 'p.id IN (?)', ids);
 }
 
 /** Null when it does not exist or is not visible. */
 export async function findPlan(db: Db, userId: string, id: string): Promise<SavedPlan | null> {
-  const found = await rows<PlanRow>(db, `${SELECT_PLANS} AND p.id = ?`, [...Array(5).fill(userId), id]);
-  return found[0] ? toPlan(await curriculumFor(db, userId), found[0]) : null;
+  const [plan] = await findWhere(db, userId, 'p.id = ?', id);
+  return plan ?? null;
 }
 
 export async function insertPlan(
