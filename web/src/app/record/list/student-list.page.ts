@@ -122,7 +122,7 @@ const SHOWN = 24;
         <button type="button" class="btn" (click)="shown.set(shown() + step)">Show more</button>
       }
       @if (cards().length > 0) {
-        <p class="small soft">Bars count skills at {{ ready }} or more.</p>
+        <p class="small soft">Bars count the skills that are ready: {{ ready }} % sure, or more.</p>
       }
       @if (day.students().length > 0) {
         <doceo-keeping />
@@ -143,7 +143,7 @@ export class StudentListPage {
   private readonly opener = viewChild.required<OpenFileComponent<StudentFile>>('opener');
   protected readonly adding = signal(false);
   protected readonly read = readStudentFile;
-  protected readonly ready = READY;
+  protected readonly ready = 100 * READY;
   protected readonly step = SHOWN;
   protected readonly shown = signal(SHOWN);
   protected readonly words = signal('');
