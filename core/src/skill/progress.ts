@@ -12,7 +12,6 @@ const MS_PER_DAY = 24 * MS_PER_HOUR;
  * is in it.
  */
 export interface Progress {
-  attempts: number;
   /** Epoch milliseconds of the last attempt; null without one. */
   lastAtMs: number | null;
   /** Until when each skill that is ready to build on stays so without practice, by strand; epoch milliseconds. */
@@ -21,7 +20,7 @@ export interface Progress {
 
 /**
  * @param skills those in force
- * @param attempts of one student, in any order
+ * @param attempts of one student, and what else speaks for his skills, in any order
  * @param fitted parameters of the school's own records; the priors that ship when left out
  */
 export function progressOf(
@@ -39,7 +38,7 @@ export function progressOf(
     if (mastery >= READY)
       readyUntilMs[strand] = [...(readyUntilMs[strand] ?? []), readyUntil(mastery, lastMs, forgetDays)];
   }
-  return { attempts: ordered.length, lastAtMs: ordered.at(-1)?.atMs ?? null, readyUntilMs };
+  return { lastAtMs: ordered.at(-1)?.atMs ?? null, readyUntilMs };
 }
 
 /**

@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto';
 import { setImmediate as letOthersIn } from 'node:timers/promises';
 import { fittedOf, shapeOf } from '@doceo/contract';
 import {
+  attemptsOf,
   type BankEvent,
   type Curriculum,
   evidenceOf,
@@ -29,7 +30,7 @@ import {
 } from './records.sql';
 
 /** Raise it when the same entries come to something else than before. */
-const MADE_BY = 2;
+const MADE_BY = 3;
 /** So many entries are made into records, and so much of records is read, without holding up anybody. */
 const FEW_ENTRIES = 4000;
 const SMALL_LENGTH = 400_000;
@@ -120,7 +121,10 @@ function madeOf(id: string, events: readonly BankEvent[], { skills, fitted }: Ba
   const columns = toColumns(events);
   return {
     columns,
-    progress: progressOf(skills, evidenceOf(events, id), fitted),
+    progress: {
+      ...progressOf(skills, evidenceOf(events, id), fitted),
+      attempts: attemptsOf(events, id).length,
+    },
     effects: { ...studentEffects(events, id, fitted), named: namedIn(columns) },
   };
 }

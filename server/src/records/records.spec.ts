@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { Effects, StudentColumns, StudentProgress } from '@doceo/contract';
-import { type BankEvent, evidenceOf, fromColumns, READY, skillState, STRANDS } from '@doceo/core';
+import { attemptsOf, type BankEvent, evidenceOf, fromColumns, READY, skillState, STRANDS } from '@doceo/core';
 import { SHIPPED_CURRICULUM } from '@doceo/core/shipped';
 import { demoScenario, FELLOW, LEAD } from '@doceo/demo';
 import type supertest from 'supertest';
@@ -48,7 +48,7 @@ describe('what records come to', () => {
       const events = await findCountingEvents(test.pool, [id]);
       const evidence = evidenceOf(events, id);
       const state = skillState(SHIPPED_CURRICULUM.skills.all, evidence, Date.now());
-      expect(attempts).toBe(evidence.length);
+      expect([id, attempts]).toEqual([id, attemptsOf(events, id).length]);
       for (const strand of STRANDS)
         expect([id, strand, ready[strand] ?? 0]).toEqual([
           ...[id, strand],
@@ -97,6 +97,12 @@ describe('what records come to', () => {
     await log(one);
     expect(of(await progress(), studentId)?.attempts).toBe(seen + 1);
     await log({ ...attempt(), body: { kind: 'undo', targetId: one.id } });
+    expect(of(await progress(), studentId)?.attempts).toBe(seen);
+  });
+
+  it('counts attempts alone: a missed fish speaks for a skill and was none', async () => {
+    const seen = of(await progress(), studentId)!.attempts;
+    await log({ ...attempt(), body: { kind: 'miss', cause: 'late' } });
     expect(of(await progress(), studentId)?.attempts).toBe(seen);
   });
 

@@ -5,7 +5,7 @@ import { SEEN_STUDENTS } from '../students/students.sql';
 /** What was made of one student's record. */
 export interface MadeRecord {
   columns: RecordColumns;
-  progress: Progress;
+  progress: Progress & { attempts: number };
   effects: StudentEffects & { named: string[] };
 }
 
