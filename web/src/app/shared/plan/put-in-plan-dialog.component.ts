@@ -5,6 +5,8 @@ import { MessageService } from 'primeng/api';
 import { ApiClient } from '../../data/api/api-client';
 import type { ApiError } from '../../data/api/api-error';
 import { DialogComponent } from '../../parts/dialogs/dialog.component';
+import { FetchingComponent } from '../fetching.component';
+import { LoadFailedComponent } from '../load-failed.component';
 
 /**
  * Copies something into one of my plans: the plan is chosen, then its block where what is put belongs to one. The plan
@@ -12,7 +14,7 @@ import { DialogComponent } from '../../parts/dialogs/dialog.component';
  */
 @Component({
   selector: 'doceo-put-in-plan-dialog',
-  imports: [DialogComponent],
+  imports: [DialogComponent, FetchingComponent, LoadFailedComponent],
   template: `
     <doceo-dialog [heading]="'Put the ' + what() + ' in a plan'" [width]="440" (closed)="closed.emit()">
       @if (plan(); as chosen) {
@@ -39,21 +41,19 @@ import { DialogComponent } from '../../parts/dialogs/dialog.component';
             (change)="find($any($event.target).value)"
           />
         }
-        <div class="list">
-          @for (one of plans(); track one.id) {
-            <button type="button" class="btn" (click)="choose(one)">{{ one.title }}</button>
-          } @empty {
-            <p class="soft">
-              {{
-                !loaded()
-                  ? 'Fetching your plans …'
-                  : words
-                    ? 'None has these words.'
-                    : 'You have no plan yet.'
-              }}
-            </p>
-          }
-        </div>
+        @if (unread(); as problem) {
+          <doceo-load-failed [problem]="problem" (again)="find(words)" />
+        } @else if (!loaded()) {
+          <doceo-fetching what="your plans" />
+        } @else {
+          <div class="list">
+            @for (one of plans(); track one.id) {
+              <button type="button" class="btn" (click)="choose(one)">{{ one.title }}</button>
+            } @empty {
+              <p class="soft">{{ words ? 'None has these words.' : 'You have no plan yet.' }}</p>
+            }
+          </div>
+        }
       }
       @if (error(); as problem) {
         <p class="wrong" role="alert">{{ problem.message }}</p>
@@ -78,6 +78,8 @@ export class PutInPlanDialogComponent implements OnInit {
   readonly change = input.required<(body: PlanBody, blockId: string | null) => PlanBody>();
   readonly closed = output<void>();
   protected readonly loaded = signal(false);
+  /** Why there is no list of plans. */
+  protected readonly unread = signal<ApiError | null>(null);
   /** Whether there are more than the newest, so that one looks for others by words. */
   protected readonly more = signal(false);
   protected words = '';
@@ -97,8 +99,9 @@ export class PutInPlanDialogComponent implements OnInit {
   protected find(words: string): void {
     this.words = words.trim();
     const query = { whose: 'mine' as const, ...(this.words ? { words: this.words } : {}) };
+    this.unread.set(null);
     this.client.call(api.plans.library, { query }).subscribe({
-      ...this.failed,
+      error: (error: ApiError) => this.unread.set(error),
       next: ({ items, next }) => {
         this.plans.set(items);
         this.more.update((more) => more || next !== null);

@@ -68,16 +68,20 @@ describe('putting something in a plan', () => {
     expect(closed).not.toHaveBeenCalled();
   });
 
-  it('says so when plans cannot be fetched, and when there is none of one’s own', async () => {
-    const failing = await open(lessonServer().refuse(api.plans.library, 500, 'internal'), {
-      what: 'rig',
-      change: withRig,
-    });
-    expect(failing.all('[role=alert]')).toHaveLength(1);
-    failing.fixture.destroy();
-    TestBed.resetTestingModule();
-    const theirs = lessonServer().on(api.plans.library, { items: [], next: null });
-    const page = await open(theirs, { what: 'rig', change: withRig });
+  it('says so when plans cannot be fetched, and fetches them when asked again', async () => {
+    const server = lessonServer().refuse(api.plans.library, 500, 'internal');
+    const page = await open(server, { what: 'rig', change: withRig });
+    expect(page.all('[role=alert]')).toHaveLength(1);
+    expect(page.text()).not.toContain('Fetching');
+    server.on(api.plans.library, { items: [PLAN], next: null });
+    await page.press('Try again');
+    expect(page.all('.list button')).toEqual([PLAN.title]);
+    expect(page.all('[role=alert]')).toEqual([]);
+  });
+
+  it('says so when there is none of one’s own', async () => {
+    const server = lessonServer().on(api.plans.library, { items: [], next: null });
+    const page = await open(server, { what: 'rig', change: withRig });
     expect(page.text()).toContain('You have no plan yet.');
   });
 
