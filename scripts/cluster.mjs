@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { firstStarts } from './cluster/first-starts.mjs';
 import { Galera } from './cluster/galera.mjs';
-import { killRounds } from './cluster/kill-rounds.mjs';
+import { freezeRounds, killRounds } from './cluster/rounds.mjs';
 import { withoutMajority } from './cluster/without-majority.mjs';
 import { Servers } from './cluster/servers.mjs';
 import { upgrade } from './cluster/upgrade.mjs';
@@ -15,7 +15,13 @@ import { ensureDependencies, ensurePackages } from './lib/setup.mjs';
  * HAProxy before both. Words on the command line choose parts; `rounds=5` makes so many rounds,
  * `upgrade=1a2b3c4` begins with that version.
  */
-const PARTS = { 'first-starts': firstStarts, rounds: killRounds, majority: withoutMajority, upgrade };
+const PARTS = {
+  'first-starts': firstStarts,
+  rounds: killRounds,
+  frozen: freezeRounds,
+  majority: withoutMajority,
+  upgrade,
+};
 const wanted = new Map(process.argv.slice(2).map((word) => word.split('=')));
 
 ensurePackages(['mariadb-server', 'galera-4', 'rsync', 'haproxy']);

@@ -102,6 +102,17 @@ export class Galera {
     await ended;
   }
 
+  /** As a machine that is cut off or stands still: its connections stay open, and nothing comes through them. */
+  freeze(index) {
+    this.nodes[index].child?.kill('SIGSTOP');
+  }
+
+  /** Resolves when it has caught up with the others. */
+  async thaw(index) {
+    this.nodes[index].child?.kill('SIGCONT');
+    await this.ready(index);
+  }
+
   async stop() {
     for (const index of this.nodes.keys()) await this.kill(index);
   }

@@ -73,6 +73,15 @@ export class Servers {
     await ended;
   }
 
+  /** As a machine that is cut off or stands still. */
+  freeze(index) {
+    this.children[index].kill('SIGSTOP');
+  }
+
+  thaw(index) {
+    this.children[index].kill('SIGCONT');
+  }
+
   async stop() {
     for (const index of this.children.keys()) await this.end(index);
     this.sharer?.kill('SIGKILL');
@@ -102,6 +111,6 @@ backend servers
   balance roundrobin
   option httpchk GET /api/health
   http-check expect status 200
-  default-server check inter 500ms fall 2 rise 1
+  default-server check inter 500ms fall 2 rise 1 on-marked-down shutdown-sessions
 ${ports.map((own, index) => `  server s${index} 127.0.0.1:${own}`).join('\n')}
 `;
