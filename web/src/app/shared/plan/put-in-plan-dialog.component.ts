@@ -66,6 +66,10 @@ import { LoadFailedComponent } from '../load-failed.component';
       gap: 8px;
       margin-top: 12px;
     }
+    doceo-load-failed {
+      display: block;
+      margin-top: 12px;
+    }
   `,
 })
 export class PutInPlanDialogComponent implements OnInit {
