@@ -1,4 +1,5 @@
 import { Component, computed, inject, input, type OnInit, output, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
 import { api, type PlanSummary, type SavedPlan } from '@doceo/contract';
 import type { Block, PlanBody } from '@doceo/core';
 import { MessageService } from 'primeng/api';
@@ -14,7 +15,7 @@ import { LoadFailedComponent } from '../load-failed.component';
  */
 @Component({
   selector: 'doceo-put-in-plan-dialog',
-  imports: [DialogComponent, FetchingComponent, LoadFailedComponent],
+  imports: [DialogComponent, FetchingComponent, LoadFailedComponent, RouterLink],
   template: `
     <doceo-dialog [heading]="'Put the ' + what() + ' in a plan'" [width]="440" (closed)="closed.emit()">
       @if (plan(); as chosen) {
@@ -50,7 +51,12 @@ import { LoadFailedComponent } from '../load-failed.component';
             @for (one of plans(); track one.id) {
               <button type="button" class="btn" (click)="choose(one)">{{ one.title }}</button>
             } @empty {
-              <p class="soft">{{ words ? 'None has these words.' : 'You have no plan yet.' }}</p>
+              @if (words) {
+                <p class="soft">None has these words.</p>
+              } @else {
+                <p class="soft">You have no plan yet.</p>
+                <a class="btn go" routerLink="/plan">Make a plan first</a>
+              }
             }
           </div>
         }

@@ -83,6 +83,7 @@ describe('putting something in a plan', () => {
     const server = lessonServer().on(api.plans.library, { items: [], next: null });
     const page = await open(server, { what: 'rig', change: withRig });
     expect(page.text()).toContain('You have no plan yet.');
+    expect(page.all('a[href="/plan"]')).toEqual(['Make a plan first']);
   });
 
   it('looks for others by words where there are more than the newest', async () => {
