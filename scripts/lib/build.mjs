@@ -56,6 +56,7 @@ export async function buildPrograms() {
     account: 'server/src/accounts/main.ts',
     fuzz: 'server/src/fuzz/main.ts',
     bench: 'server/src/bench/main.ts',
+    asker: 'server/src/bench/asker/main.ts',
     grow: 'server/src/grow/main.ts',
     backup: 'server/src/backup/main.ts',
     fit: 'server/src/skill-fit/main.ts',

@@ -1,10 +1,8 @@
-import { isMainThread } from 'node:worker_threads';
 import { benchBeside } from './beside-bench';
 import { benchCalibration } from './calibration-bench';
 import { benchCore } from './core-bench';
 import { benchGrown } from './grown-bench';
 import { benchDrift } from './drift-bench';
-import { askUntilOver } from './probe';
 import { benchSchedule } from './schedule-bench';
 import { benchSignIn } from './sign-in-bench';
 
@@ -14,12 +12,11 @@ const PARTS: Record<string, () => void | Promise<void>> = {
   schedule: benchSchedule,
   calibration: benchCalibration,
   'sign-in': benchSignIn,
-  beside: benchBeside,
   grown: benchGrown,
+  // The last: it lets itself come behind the server's own work, and stays there.
+  beside: benchBeside,
 };
 
 const wanted = process.argv.slice(2);
-if (!isMainThread) await askUntilOver();
-else
-  for (const [name, bench] of Object.entries(PARTS))
-    if (wanted.length === 0 || wanted.includes(name)) await bench();
+for (const [name, bench] of Object.entries(PARTS))
+  if (wanted.length === 0 || wanted.includes(name)) await bench();

@@ -181,7 +181,7 @@ export function openPoolBehind(url: string, connections: number): Pool {
   return new Pool(url, connections, new Rests());
 }
 
-/** Rows of a SELECT. */
+/** Rows of a SELECT, or of what is RETURNING them. */
 export async function rows<T>(db: Db, sql: string, values: readonly unknown[] = []): Promise<T[]> {
   return (await db.query(sql, values)) as T[];
 }

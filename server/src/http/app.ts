@@ -196,8 +196,11 @@ export function createApp(
     app: (request, response) => {
       if (files.some((one) => one.answer(request, response))) return;
       const isAtTheDoor = request.method === 'POST' && request.url?.startsWith(api.session.signIn.path);
-      if (isAtTheDoor) door.enter(() => app(request, response));
-      else app(request, response);
+      if (!isAtTheDoor) return void app(request, response);
+      door.enter((leave) => {
+        response.once('close', leave);
+        app(request, response);
+      });
     },
     cameNew: () => door.cameNew(),
     close: async () => {

@@ -8,7 +8,12 @@ describe('the door', () => {
     [seen, door] = [[], new Door()];
   });
   afterEach(() => jest.useRealTimers());
-  const comes = (who: string): void => door.enter(() => seen.push(who));
+  const comes = (who: string): void =>
+    door.enter((leave) => {
+      seen.push(who);
+      leave();
+    });
+  const stays = (who: string): void => door.enter(() => seen.push(who));
 
   it('lets the first in at once, and each of the others some milliseconds after the one before', () => {
     for (const who of ['a', 'b', 'c']) comes(who);
@@ -24,6 +29,29 @@ describe('the door', () => {
     jest.advanceTimersByTime(20);
     comes('b');
     expect(seen).toEqual(['a', 'b']);
+  });
+
+  it('lets nobody in while three are inside, until one leaves', () => {
+    for (const who of ['a', 'b']) stays(who);
+    let leaves = (): void => undefined;
+    door.enter((leave) => {
+      seen.push('c');
+      leaves = leave;
+    });
+    comes('d');
+    jest.advanceTimersByTime(90);
+    expect(seen).toEqual(['a', 'b', 'c']);
+    leaves();
+    jest.advanceTimersByTime(6);
+    expect(seen).toEqual(['a', 'b', 'c', 'd']);
+  });
+
+  it('keeps no place for whoever stays long', () => {
+    for (const who of ['a', 'b', 'c', 'd']) stays(who);
+    jest.advanceTimersByTime(95);
+    expect(seen).toEqual(['a', 'b', 'c']);
+    jest.advanceTimersByTime(11);
+    expect(seen).toEqual(['a', 'b', 'c', 'd']);
   });
 
   it('goes on when one stumbles', () => {

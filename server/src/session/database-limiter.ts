@@ -40,15 +40,16 @@ export class DatabaseLimiter extends RateLimiterMySQL {
   /** A count that has run out begins anew. */
   async _upsert(key: string | number, points: number, msDuration: number, fresh = false): Promise<Count> {
     const now = Date.now();
-    await fewAtOnce(
-      write,
+    const [count] = await fewAtOnce(
+      rows<Count>,
       this.db,
       `INSERT INTO limits (id, points, expires_ms) VALUES (?, ?, ?)
        ON DUPLICATE KEY UPDATE points = IF(? OR expires_ms <= ?, VALUES(points), points + VALUES(points)),
-         expires_ms = IF(? OR expires_ms <= ?, VALUES(expires_ms), expires_ms)`,
+         expires_ms = IF(? OR expires_ms <= ?, VALUES(expires_ms), expires_ms)
+       RETURNING points, expires_ms`,
       [key, points, now + msDuration, fresh, now, fresh, now],
     );
-    return (await this._get(key)) ?? { points, expires_ms: now + msDuration };
+    return count ?? { points, expires_ms: now + msDuration };
   }
 
   async _get(key: string | number): Promise<Count | null> {
