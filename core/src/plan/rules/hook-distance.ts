@@ -68,8 +68,8 @@ export const hookDistanceRule: PlanRule = (plan, lesson, curriculum) => {
   });
 };
 
-/** Rod and leader of a block's rig; those of beginners where it has none. */
-function outfitOf(plan: PlanBody, block: Block): Outfit | undefined {
+/** Rod and leader of a block's rig; undefined where it has none, and those of beginners are taken. */
+export function outfitOf(plan: PlanBody, block: Block): Outfit | undefined {
   const rig = plan.rigs.find(({ id }) => id === block.rigId)?.rig;
   return rig && { rodM: rig.rod.lengthM, leaderM: leaderLength(rig) };
 }

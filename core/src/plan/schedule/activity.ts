@@ -18,6 +18,15 @@ const LANES: readonly (readonly number[])[] = Array.from({ length: 256 }, (_, bi
 );
 
 /**
+ * A bit for each of a list of whom something holds.
+ *
+ * @returns bits, a plain number
+ */
+export function bitsOf<T>(list: readonly T[], holds: (one: T) => boolean): number {
+  return list.reduce((bits, one, i) => (holds(one) ? bits | (1 << i) : bits), 0);
+}
+
+/**
  * How many students do an act.
  *
  * @param lanes bits, a plain number below 256

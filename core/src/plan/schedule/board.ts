@@ -1,28 +1,15 @@
 import type { Activity, Board, BoardDrill, BoardSkill } from './model';
-import { adapt } from '../../adapt';
 import type { Curriculum } from '../../curriculum';
-import { type Drill, mainSkillOf, thingOf } from '../../drill';
-import { limitsOf } from '../../need';
 import { ADULT_AGE } from '../../safety';
 import { READY } from '../../skill';
-import { groundSuits, type PlaceKind } from '../../water';
-import { STEP_MIN } from '../plan';
 import type { PlanStudent } from '../rules/rule';
-import { actsOf, everybody, isWet, lanesOf } from './activity';
+import { actsOf, bitsOf, everybody, lanesOf } from './activity';
+import { boardDrill } from './board-drill';
 import { holdsMin } from './parts/attention';
-import { KNOWN_MIN } from './parts/gain';
-import { orderOf } from './parts/keeping';
 import { waterMinOf } from './parts/walking';
 import { costsOf } from './parts/worth';
 import { longestPlace } from '../rules/hook-distance';
 import type { ScheduleTask } from './task';
-
-/** The skill a student has first who wades: a drill that watches for it is in the water. */
-const WADES = 'water.wades-deep';
-/** Minutes by which a block may be longer than a need allows, as in the check. */
-const SLACK_MIN = 2;
-/** What the rise of a side skill counts against that of the main one. A rule of thumb, as in what comes next. */
-const SIDE = 0.5;
 
 /** Makes a task ready. Students beyond the eighth are left out: a plan has eight places. */
 export function boardOf(task: ScheduleTask): Board {
@@ -42,7 +29,7 @@ export function boardOf(task: ScheduleTask): Board {
     const before = made.get(id);
     if (before !== undefined) return before;
     const drill = curriculum.drills.find(id);
-    const one = drill ? toBoard(task, students, drill, made.size, at) : null;
+    const one = drill ? boardDrill(task, students, drill, made.size, at) : null;
     made.set(id, one);
     return one;
   };
@@ -160,69 +147,7 @@ export function couldGive({ brings, skills }: Pick<Board, 'brings' | 'skills'>, 
   );
 }
 
-/** A bit for each of a list of whom something holds. */
-function bitsOf<T>(list: readonly T[], holds: (one: T) => boolean): number {
-  return list.reduce((bits, one, i) => (holds(one) ? bits | (1 << i) : bits), 0);
-}
-
 /** Whose age nobody has said is taken for a minor. */
 function isMinor({ ageYears, saidAdult }: PlanStudent): boolean {
   return ageYears === null ? !saidAdult : ageYears < ADULT_AGE;
-}
-
-function toBoard(
-  { curriculum, lesson, plan, stock }: ScheduleTask,
-  students: readonly PlanStudent[],
-  drill: Drill,
-  index: number,
-  at: ReadonlyMap<string, number>,
-): BoardDrill {
-  const { min, likely, max } = drill.minutes;
-  const inWater = curriculum.skills.get(mainSkillOf(drill)).faults.includes(WADES);
-  const leastMin = Math.max(STEP_MIN, Math.round(min / STEP_MIN) * STEP_MIN);
-  const mostMin = students.map(({ needs = [] }) => {
-    const adapted = adapt(curriculum, drill, needs);
-    if (adapted.instead || (inWater && limitsOf(needs).wadeM === 0)) return 0;
-    // A need that shortens the likely time shortens the longest as much, a little over being no matter.
-    const most = Math.min(1, adapted.minutes / likely) * max + SLACK_MIN;
-    const onSteps = Math.floor(most / STEP_MIN) * STEP_MIN;
-    return onSteps < leastMin ? 0 : onSteps;
-  });
-  const place = placeFor(drill, lesson.water.places);
-  return {
-    ...{ drill, index, mostMin, place },
-    wet: place !== null && isWet(place),
-    counted: drill.gear.flatMap(({ item, per }) => {
-      const owned = stock[thingOf(item)];
-      return owned === undefined ? [] : [{ item, per, owned }];
-    }),
-    who: bitsOf(mostMin, (most) => most > 0),
-    trains: drill.trains.flatMap(({ skillId, share }, i) => {
-      const skill = at.get(skillId);
-      return skill === undefined
-        ? []
-        : [
-            {
-              ...{ skill, perMin: drill.attemptsPerMin * share, counts: i === 0 ? 1 : SIDE },
-              missed: new Float64Array(students.length * KNOWN_MIN).fill(Number.NaN),
-            },
-          ];
-    }),
-    main: at.get(mainSkillOf(drill)) ?? -1,
-    leastMin,
-    inOrder: orderOf(drill, plan.lengthMin),
-    likelyMin: Math.max(STEP_MIN, Math.round(likely / STEP_MIN) * STEP_MIN),
-  };
-}
-
-/** The longest stretch that has the ground; a drill that can be done anywhere stays where one is. */
-function placeFor({ ground }: Drill, places: ScheduleTask['lesson']['water']['places']): PlaceKind | null {
-  if (ground === 'anywhere') return 'anywhere';
-  const fit = places.filter(({ kind }) => groundSuits(ground, kind));
-  return (
-    fit.reduce<(typeof fit)[number] | null>(
-      (longest, one) => (longest && longest.lengthM >= one.lengthM ? longest : one),
-      null,
-    )?.kind ?? null
-  );
 }

@@ -82,6 +82,8 @@ export interface BoardDrill {
   place: PlaceKind | null;
   /** Whether that is at the water. */
   wet: boolean;
+  /** From one who does it to the next, so that hooks cannot meet, metres; 0 where no line flies. */
+  apartM: number;
   /** What it needs of which the school has counted its own. */
   counted: readonly Counted[];
   leastMin: number;

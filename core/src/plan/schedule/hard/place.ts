@@ -1,5 +1,5 @@
 import type { Activity } from '../model';
-import { hookDistance, studentsThatFit } from '../../../safety';
+import { studentsThatFit } from '../../../safety';
 import { groundOf, groundSuits } from '../../../water';
 import { countOf } from '../activity';
 import { type HardFault, type HardRule, inAct } from './rule';
@@ -19,24 +19,19 @@ export const room: HardRule = (board, acts, going) => {
   const found: HardFault[] = [];
   for (let i = 0; i < acts.length; i++) {
     const act = acts[i]!;
-    if (lineOutOf(act) === 0) continue;
-    let [lanes, longestM] = [0, 0];
+    if (!act.on?.apartM) continue;
+    let [lanes, apartM] = [0, 0];
     for (const one of going[i]!) {
-      const lineOutM = lineOutOf(one);
-      if (one.place !== act.place || lineOutM === 0) continue;
+      if (one.place !== act.place || !one.on?.apartM) continue;
       lanes |= one.lanes;
-      longestM = Math.max(longestM, lineOutM);
+      apartM = Math.max(apartM, one.on.apartM);
     }
     const lengthM = board.longestM[act.place];
-    if (lengthM !== undefined && countOf(lanes) > studentsThatFit(lengthM, hookDistance(longestM)))
+    if (lengthM !== undefined && countOf(lanes) > studentsThatFit(lengthM, apartM))
       found.push(inAct('room', act));
   }
   return found;
 };
-
-function lineOutOf({ on }: Activity): number {
-  return on?.drill.lineOutM ?? 0;
-}
 
 /** Nothing is done in hours and on grounds that weather or light forbid. */
 export const closed: HardRule = ({ task }, acts) => {
