@@ -41,7 +41,6 @@ export class Probe {
   }
 
   async end(): Promise<void> {
-    this.asker.disconnect();
     this.asker.kill();
     await once(this.asker, 'exit');
   }

@@ -32,7 +32,7 @@ import { LoadFailedComponent } from '../load-failed.component';
       } @else {
         <p>
           The plan carries its own copy, so that it travels whole.
-          {{ hasOne() ? '' : 'Choose the block there.' }}
+          {{ hasOne() || plans().length === 0 ? '' : 'Choose the block there.' }}
         </p>
         @if (more()) {
           <input

@@ -77,12 +77,14 @@ describe('putting something in a plan', () => {
     await page.press('Try again');
     expect(page.all('.list button')).toEqual([PLAN.title]);
     expect(page.all('[role=alert]')).toEqual([]);
+    expect(page.text()).toContain('Choose the block there');
   });
 
   it('says so when there is none of one’s own', async () => {
     const server = lessonServer().on(api.plans.library, { items: [], next: null });
     const page = await open(server, { what: 'rig', change: withRig });
     expect(page.text()).toContain('You have no plan yet.');
+    expect(page.text()).not.toContain('Choose the block there');
     expect(page.all('a[href="/plan"]')).toEqual(['Make a plan first']);
   });
 
