@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { buildPrograms } from './lib/build.mjs';
 import { startDatabase } from './lib/database.mjs';
+import { serverArguments } from './lib/server-command.mjs';
 import { ensureDependencies, ensurePackages } from './lib/setup.mjs';
 import { ROOT, tryRun } from './lib/shell.mjs';
 
@@ -13,7 +14,7 @@ ensureDependencies();
 await buildPrograms();
 const folder = mkdtempSync(join(tmpdir(), 'doceo-fuzz-'));
 const database = await startDatabase(folder, { fast: true });
-const server = spawn(process.execPath, ['--enable-source-maps', join(ROOT, 'dist/server.mjs')], {
+const server = spawn(process.execPath, serverArguments(), {
   env: {
     ...process.env,
     DOCEO_ROOT: ROOT,

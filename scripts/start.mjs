@@ -4,6 +4,7 @@ import { join, resolve } from 'node:path';
 import { createServer } from 'node:net';
 import { buildPrograms, buildWeb } from './lib/build.mjs';
 import { freePort, startDatabase } from './lib/database.mjs';
+import { serverArguments } from './lib/server-command.mjs';
 import { ensureDependencies, ensurePackages } from './lib/setup.mjs';
 import { isAlive, ROOT, start } from './lib/shell.mjs';
 
@@ -36,7 +37,7 @@ async function main() {
     DOCEO_LEDGER: process.env.DOCEO_LEDGER ?? join(folder, 'deletions.txt'),
     DOCEO_LOG: process.env.DOCEO_LOG ?? 'warn',
   };
-  const server = start(process.execPath, ['--enable-source-maps', join(ROOT, 'dist/server.mjs')], {
+  const server = start(process.execPath, serverArguments(), {
     env,
     stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
   });

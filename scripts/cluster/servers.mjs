@@ -3,6 +3,7 @@ import { openSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
 import { freePort } from '../lib/database.mjs';
+import { serverArguments } from '../lib/server-command.mjs';
 import { findProgram, ROOT } from '../lib/shell.mjs';
 
 const READY_MS = 120_000;
@@ -35,7 +36,7 @@ export class Servers {
   /** Starts one; resolves when it is ready, or says that it ended. */
   async start(index, databaseUrl, { root = ROOT, demo = true } = {}) {
     const log = openSync(join(this.folder, `server-${index}.log`), 'a');
-    const child = spawn(process.execPath, ['--enable-source-maps', join(root, 'dist/server.mjs')], {
+    const child = spawn(process.execPath, serverArguments(root), {
       stdio: ['ignore', log, log],
       env: {
         ...process.env,

@@ -14,7 +14,7 @@ import { dateSchema, libraryIdSchema, lineSchema } from '../common';
 import { blockSchema, planBodySchema, staffSchema } from '../lesson/plan';
 import { conditionHourSchema, conditionReadingSchema } from '../water/conditions';
 import { waterSchema } from '../water/water';
-import { laidOver, lessonInputSchema, momentSchema } from './parts';
+import { laidOver, lessonInputSchema, measuredDrillSchema, momentSchema } from './parts';
 
 const minuteSchema = z.int().min(0).max(1440);
 
@@ -99,6 +99,10 @@ export const scheduleCommands = {
           worth: z.number(),
           after: z.array(z.string()),
           opens: z.array(z.string()),
+          watches: z.array(
+            z.strictObject({ faultId: z.string(), lane: z.int(), count: z.int(), exposed: z.int() }),
+          ),
+          worked: measuredDrillSchema.nullable(),
           beats: z.strictObject({ drillId: z.string(), byPoints: z.number() }).nullable(),
           rivals: z.array(
             z.strictObject({

@@ -18,6 +18,13 @@ export const attemptSchema = z.strictObject({
 /** What is taught besides, or in the place of, what ships; nothing when left out. */
 export const laidOver = { layer: layerSchema.optional() };
 
+/** How much estimates rose with a drill, on the mean over the bouts that were seen. */
+export const measuredDrillSchema = z.strictObject({
+  drillId: libraryIdSchema,
+  n: z.int().min(0).max(1_000_000),
+  rise: z.object({ mean: z.number().min(-1).max(1) }).nullable(),
+});
+
 /** A plan put on a day, at a water, with students in the order of the lanes. */
 export const lessonInputSchema = z.strictObject({
   startMs: momentSchema,
@@ -25,6 +32,8 @@ export const lessonInputSchema = z.strictObject({
   water: waterSchema,
   /** How many there are of each thing that was counted. */
   stock: z.record(z.string().max(60), z.int().min(0).max(999)).optional(),
+  /** How well drills worked up to now, of those that were measured. */
+  effects: z.array(measuredDrillSchema).max(4000).optional(),
   students: z
     .array(
       z.strictObject({
@@ -34,7 +43,9 @@ export const lessonInputSchema = z.strictObject({
         saidAdult: z.boolean().default(false),
         guardianConsent: z.boolean(),
         needs: z.array(z.enum(NEEDS)).max(NEEDS.length).default([]),
-        attempts: z.array(attemptSchema.extend({ skillId: libraryIdSchema })).max(100_000),
+        attempts: z
+          .array(attemptSchema.extend({ skillId: libraryIdSchema, faultId: libraryIdSchema.optional() }))
+          .max(100_000),
       }),
     )
     .max(8),

@@ -4,5 +4,7 @@ export * from './question';
 export * from './edit-layer';
 export * from './merge-layers';
 export * from './check';
+export * from './drill-worth';
+export * from './fault-priority';
 export { circleOfNeeds, faultsOfStrand, skillGraph } from './skill-graph';
 export { SHIPPED_BASICS } from './shipped/basics';

@@ -1,8 +1,7 @@
 import { activeEvents, attemptsOf, type BankEvent, drilledAttempts, isAtHome } from '../bank';
-import type { Curriculum } from '../curriculum';
+import { type Curriculum, weighFaults } from '../curriculum';
 import { type Drill, needsNoWater } from '../drill';
 import { DANGER, type Fault } from '../fault';
-import { weighFaults } from './fault-priority';
 
 /** Attempts in a lesson below which a share is not told. */
 const MIN_ATTEMPTS = 4;

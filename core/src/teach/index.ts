@@ -5,5 +5,4 @@ export * from './moved';
 export * from './effect';
 export { type Effect, MIN_EFFECT, MIN_EFFECT_STUDENTS } from './effect-sums';
 export * from './readiness';
-export * from './fault-priority';
 export * from './here';

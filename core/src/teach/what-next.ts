@@ -1,17 +1,20 @@
-import type { Curriculum } from '../curriculum';
+import {
+  type Curriculum,
+  effectFactor,
+  faultFactor,
+  type MeasuredDrill,
+  type WeighedFault,
+} from '../curriculum';
 import { type Drill, mainSkillOf } from '../drill';
-import { DANGER } from '../fault';
 import { READY, type SkillState } from '../skill';
 import type { GroundKind } from '../water';
-import type { DrillEffect } from './effect';
-import type { WeighedFault } from './fault-priority';
 
 /** What is known besides of a student and of the drills; each part may be left out. */
 export interface KnownBesides {
   /** The student's faults. */
   faults?: readonly WeighedFault[];
   /** How well drills worked for others before. */
-  effects?: readonly DrillEffect[];
+  effects?: readonly MeasuredDrill[];
 }
 
 export interface DrillAdvice {
@@ -132,29 +135,10 @@ function advise(
     drill,
     gain,
     gainPerMin: gain / minutes,
-    worth: (gain / minutes) * faultFactor(drill, watched) * effectFactor(drill, effects),
+    worth: (gain / minutes) * faultFactor(drill, faults) * effectFactor(drill, effects),
     opens,
     reason: `${says.join('; ')}.`,
   };
-}
-
-/** 1 and more: what the faults it looks out for cost, shared among all it looks out for, against the worst there is. */
-function faultFactor(drill: Drill, watched: readonly WeighedFault[]): number {
-  const cost = watched.reduce((sum, { score }) => sum + score, 0) / Math.max(1, drill.watchFor.length);
-  return 1 + cost / DANGER;
-}
-
-/** Bouts that are taken as usual before what was measured of a drill counts in full. A rule of thumb. */
-const USUAL_BOUTS = 10;
-
-/** How well a drill worked against drills commonly, 0.5…1.5; 1 for one of which nothing is known. */
-function effectFactor({ id }: Drill, effects: readonly DrillEffect[]): number {
-  const known = effects.filter(({ rise }) => rise !== null);
-  const usual = known.reduce((sum, { rise }) => sum + (rise?.mean ?? 0), 0) / known.length;
-  const own = known.find(({ drillId }) => drillId === id);
-  if (!own?.rise || !(usual > 0)) return 1;
-  const ratio = Math.min(1.5, Math.max(0.5, own.rise.mean / usual));
-  return (own.n * ratio + USUAL_BOUTS) / (own.n + USUAL_BOUTS);
 }
 
 function expectedGain(

@@ -1,5 +1,6 @@
 import { type ChildProcess, spawn } from 'node:child_process';
 import { join } from 'node:path';
+import nodeFlags from '../../../server/src/node-flags.json';
 import { ROOT } from '../../../server/src/testing/test-database';
 import { noteRunning } from './left-running';
 
@@ -11,7 +12,7 @@ export interface RunningServer {
 
 /** The process of a built server with the demo scenario, on a free port unless told otherwise. */
 export function spawnServer(databaseUrl: string, settings: Record<string, string> = {}): ChildProcess {
-  return spawn(process.execPath, ['--enable-source-maps', join(ROOT, 'dist/server.mjs')], {
+  return spawn(process.execPath, [...nodeFlags, join(ROOT, 'dist/server.mjs')], {
     env: {
       ...process.env,
       NODE_OPTIONS: '',

@@ -2,6 +2,7 @@ import { type ChildProcess, fork } from 'node:child_process';
 import { once } from 'node:events';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import nodeFlags from '../node-flags.json';
 import { ROOT } from '../testing/test-database';
 
 /** A server in a process of its own, and the session of the lead instructor. */
@@ -14,6 +15,7 @@ export interface Running {
 /** Starts the built server on a database, with the demo in it. */
 export async function started(databaseUrl: string): Promise<Running> {
   const child = fork(join(ROOT, 'dist/server.mjs'), {
+    execArgv: [...process.execArgv, ...nodeFlags],
     env: {
       ...process.env,
       ...{ DOCEO_DB_URL: databaseUrl, DOCEO_ROOT: ROOT, DOCEO_DEMO: '1', PORT: '0' },

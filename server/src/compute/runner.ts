@@ -6,6 +6,7 @@ import {
   type PlanStudent,
   resolveCurriculum,
   skillState,
+  weighFaults,
 } from '@doceo/core';
 import { SHIPPED_LAYER } from '@doceo/core/shipped';
 import type * as z from 'zod';
@@ -36,6 +37,10 @@ export function knownStudents(
   return students.map(({ attempts, ...student }) => ({
     ...student,
     skills: skillState(curriculum.skills.all, attempts, atMs),
+    faults: weighFaults(
+      curriculum,
+      attempts.map(({ skillId, faultId = null }) => ({ skillId, faultId })),
+    ),
   }));
 }
 

@@ -52,6 +52,7 @@ export const scheduleRunners = {
       ...one,
       lanes: [...one.lanes],
       blockIds: [...one.blockIds],
+      worked: one.worked && { ...one.worked, rise: one.worked.rise && { mean: one.worked.rise.mean } },
     }));
     return { plan, score, exact, whyNot: null, reasons };
   },

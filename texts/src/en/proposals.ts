@@ -88,14 +88,16 @@ export const RULE_BROKEN: Record<HardRuleId, string> = {
   'safety-first': 'before the safety talk',
   closed: 'hours that weather or light forbid',
   stock: 'not enough of it in the kit',
+  rig: 'a rig that must not be fished here',
   locked: 'in the way of what is locked',
 };
 
 /** Why this drill, why now: two sentences of an instructor, with the names of students and drills. */
 export function reasonText(
-  { gains, lanes, after, opens }: Reason,
+  { gains, lanes, after, opens, watches, worked }: Reason,
   nameOf: (lane: number) => string,
   drillName: (drillId: string) => string,
+  faultName: (faultId: string) => string,
 ): { why: string; now: string } {
   const best = gains
     .map((gain, i) => ({ gain, name: nameOf(lanes[i]!) }))
@@ -114,7 +116,15 @@ export function reasonText(
       : opens.length > 0
         ? 'Nothing has to come before it, and something waits for it.'
         : 'Nothing has to come before it.';
-  return { why: `${gained}${opened}`, now };
+  const watched = watches.map(
+    ({ faultId, lane, count, exposed }) =>
+      `${faultName(faultId).toLowerCase()} (${nameOf(lane)}, ${count} of ${exposed})`,
+  );
+  const looks = watched.length > 0 ? ` It looks out for ${listed(watched)}.` : '';
+  const rise = worked?.rise
+    ? ` In ${worked.n} bouts up to now it raised the estimate by ${(100 * worked.rise.mean).toFixed(0)} of 100.`
+    : '';
+  return { why: `${gained}${looks}${rise}${opened}`, now };
 }
 
 /** Why there is no such plan, in words, and which wishes cannot stand together. */

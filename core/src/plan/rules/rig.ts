@@ -5,7 +5,8 @@ import type { PlanProblem, PlanRule } from './rule';
 /** What was found of a rig at a water: a rig is an unchanging value, and most checks of a plan change none. */
 const FOUND = new WeakMap<Rig, { water: Water | null; problems: RigProblem[] }>();
 
-function problemsOf(rig: Rig, water: Water | null): RigProblem[] {
+/** What is found of a rig at a water, the same list every time; null for no water. */
+export function rigProblemsAt(rig: Rig, water: Water | null): RigProblem[] {
   const known = FOUND.get(rig);
   if (known && known.water === water) return known.problems;
   const problems = rigProblems(rig, { water });
@@ -18,7 +19,7 @@ export const rigOfBlocks: PlanRule = (plan, lesson) =>
   plan.rigs.flatMap((carried) => {
     const blockIds = plan.blocks.flatMap(({ id, rigId }) => (rigId === carried.id ? id : []));
     if (blockIds.length === 0) return [];
-    return problemsOf(carried.rig, lesson?.water ?? null)
+    return rigProblemsAt(carried.rig, lesson?.water ?? null)
       .filter(({ level, rule }) => level !== 'tip' && rule !== 'hooks-over-limit')
       .map((problem): PlanProblem => ({
         ...{ id: `rig/${carried.id}/${problem.id}`, rule: 'rig', level: problem.level, studentId: null },

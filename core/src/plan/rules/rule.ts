@@ -1,5 +1,5 @@
 import type { ConditionAlert, ConditionHour, ConditionReading } from '../../conditions';
-import type { Curriculum } from '../../curriculum';
+import type { Curriculum, MeasuredDrill, WeighedFault } from '../../curriculum';
 import type { Need } from '../../need';
 import type { Problem } from '../../problem';
 import type { RigFix, RigProblem } from '../../rig';
@@ -20,6 +20,8 @@ export interface PlanStudent {
   /** All his needs, those of `needsOf`; none when left out. */
   needs?: readonly Need[];
   skills: SkillState;
+  /** His faults, by what they cost; none when left out. */
+  faults?: readonly WeighedFault[];
 }
 
 /** A plan put on a day, at a water, with students in the order of the lanes. */
@@ -39,6 +41,8 @@ export interface PlanLesson {
   readings?: readonly ConditionReading[];
   /** How many there are of each thing that was counted, by `thingOf` its name. */
   stock?: Readonly<Record<string, number>>;
+  /** How well drills worked up to now, of those that were measured. */
+  effects?: readonly MeasuredDrill[];
 }
 
 /** What a one-click fix changes. */

@@ -1,7 +1,5 @@
-import { distance } from '../../geometry';
-import type { Place, PlaceKind, Water } from '../../water';
 import { blocksOfLane } from '../timing';
-import { longestPlace } from './hook-distance';
+import { metresBetween } from '../walk';
 import type { PlanProblem, PlanRule } from './rule';
 
 /** A group may go so often from place to place, and so far, before it costs a drill. Rules of thumb; metres. */
@@ -18,7 +16,7 @@ export const walking: PlanRule = (plan, lesson) => {
       const from = stops[i]?.place ?? stop.place;
       return from === stop.place
         ? []
-        : { id: stop.id, metres: metresBetween(lesson.water, from, stop.place) };
+        : { id: stop.id, metres: metresBetween(lesson.water, from, stop.place) ?? 0 };
     });
     const metres = moves.reduce((sum, move) => sum + move.metres, 0);
     if (moves.length <= WALKS && metres <= FAR_M) return;
@@ -36,9 +34,3 @@ export const walking: PlanRule = (plan, lesson) => {
     blockIds,
   }));
 };
-
-/** Metres between two places of one drawing; 0 where no drawing has both. */
-function metresBetween(water: Water, from: PlaceKind, to: PlaceKind): number {
-  const [a, b]: (Place['drawn'] | undefined)[] = [from, to].map((kind) => longestPlace(water, kind)?.drawn);
-  return a && b && a.beatId === b.beatId ? distance(a.at, b.at) : 0;
-}

@@ -47,23 +47,27 @@ export function lanesOf(lanes: number): readonly number[] {
 
 /** Blocks as acts, in the order of time; a block of a place beyond the students is nobody's. */
 export function actsOf(
-  { all, bitOf, drillOf }: Pick<Board, 'all' | 'bitOf' | 'drillOf'>,
+  { all, bitOf, drillOf, forbiddenRigs }: Pick<Board, 'all' | 'bitOf' | 'drillOf' | 'forbiddenRigs'>,
   blocks: readonly Block[],
 ): Activity[] {
   const acts = new Map<string, Activity>();
-  for (const { id, kind, title, drillId, startMin, durationMin, lane, place } of blocks) {
+  for (const { id, kind, title, drillId, rigId, startMin, durationMin, lane, place } of blocks) {
     const lanes = lane === null ? all : bitOf(lane);
     if (lanes === 0) continue;
+    const rigForbidden = rigId !== null && forbiddenRigs.has(rigId);
     const key = JSON.stringify([kind, drillId ?? title, startMin, durationMin, place]);
     const act = acts.get(key);
     acts.set(
       key,
       act
-        ? { ...act, lanes: act.lanes | lanes, blockIds: [...act.blockIds, id] }
+        ? {
+            ...{ ...act, lanes: act.lanes | lanes, blockIds: [...act.blockIds, id] },
+            rigForbidden: act.rigForbidden || rigForbidden,
+          }
         : {
             ...{ drillId, kind, title, startMin, place, lanes, blockIds: [id] },
             on: drillOf(drillId),
-            wet: isWet(place),
+            ...{ wet: isWet(place), rigForbidden },
             endMin: startMin + durationMin,
           },
     );

@@ -25,7 +25,7 @@ export function blocksOf(board: Board, acts: readonly Activity[]): Block[] {
       const before = beforeOf([...left.values()], act, lane);
       if (before) left.delete(before.id);
       const id = before?.id ?? idFor(act, lane, taken);
-      return newBlock(act, lane, id, before ?? beforeOf([...had.values()], act, lane));
+      return newBlock(board, act, lane, id, before ?? beforeOf([...had.values()], act, lane));
     });
   });
   return blocks.sort((a, b) => a.startMin - b.startMin || (a.lane ?? -1) - (b.lane ?? -1));
@@ -68,13 +68,21 @@ function idFor({ drillId, kind }: Activity, lane: number | null, taken: Set<stri
   }
 }
 
-/** @param like a block whose rig and words it has */
-function newBlock(act: Activity, lane: number | null, id: string, like: Block | null): Block {
+/** @param like a block whose words it has, and its rig where that may be fished here */
+function newBlock(
+  { forbiddenRigs }: Board,
+  act: Activity,
+  lane: number | null,
+  id: string,
+  like: Block | null,
+): Block {
   const { on, kind, title, startMin, endMin, place } = act;
   const durationMin = endMin - startMin;
   const drill = on?.drill;
   const block =
     like ??
     (drill ? blockFromDrill(drill, id, startMin) : plainBlock(kind, title, id, startMin, durationMin));
-  return { ...block, id, startMin, durationMin, lane, place };
+  const rigId =
+    act.wet && block.rigId !== null && forbiddenRigs.has(block.rigId) ? (on?.rigId ?? null) : block.rigId;
+  return { ...block, id, startMin, durationMin, lane, place, rigId };
 }

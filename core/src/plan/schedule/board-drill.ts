@@ -1,5 +1,6 @@
 import type { BoardDrill } from './model';
 import { adapt } from '../../adapt';
+import { effectFactor, faultFactor } from '../../curriculum';
 import { type Drill, mainSkillOf, thingOf } from '../../drill';
 import { limitsOf } from '../../need';
 import { hookDistance } from '../../safety';
@@ -10,6 +11,7 @@ import type { PlanStudent } from '../rules/rule';
 import { bitsOf, isWet } from './activity';
 import { KNOWN_MIN } from './parts/gain';
 import { orderOf } from './parts/keeping';
+import { rigFor } from './rigs';
 import type { ScheduleTask } from './task';
 
 /** The skill a student has first who wades: a drill that watches for it is in the water. */
@@ -25,13 +27,17 @@ const SIDE = 0.5;
  * @param students those who come, in the order of their bits
  * @param index its number on the board, a plain number from 0
  * @param at of each skill its place on the board, a plain number from 0
+ * @param forbidden ids of the plan's rigs that must not be fished here
  */
 export function boardDrill(
   { curriculum, lesson, plan, stock }: ScheduleTask,
   students: readonly PlanStudent[],
   drill: Drill,
-  index: number,
-  at: ReadonlyMap<string, number>,
+  {
+    index,
+    at,
+    forbidden,
+  }: { index: number; at: ReadonlyMap<string, number>; forbidden: ReadonlySet<string> },
 ): BoardDrill {
   const { min, likely, max } = drill.minutes;
   const inWater = curriculum.skills.get(mainSkillOf(drill)).faults.includes(WADES);
@@ -45,9 +51,12 @@ export function boardDrill(
     return onSteps < leastMin ? 0 : onSteps;
   });
   const place = placeFor(drill, lesson.water.places);
+  const works = effectFactor(drill, lesson.effects ?? []);
+  const rigId = rigFor(plan, forbidden, drill.id);
   return {
     ...{ drill, index, mostMin, place },
     wet: place !== null && isWet(place),
+    ...(rigId === 'forbidden' ? { rigId: null, rigForbidden: true } : { rigId, rigForbidden: false }),
     apartM: apartOf(plan, drill),
     counted: drill.gear.flatMap(({ item, per }) => {
       const owned = stock[thingOf(item)];
@@ -65,11 +74,17 @@ export function boardDrill(
             },
           ];
     }),
+    counts: students.map(({ faults = [] }) => works * faultFactor(drill, faults)),
     main: at.get(mainSkillOf(drill)) ?? -1,
     leastMin,
     inOrder: orderOf(drill, plan.lengthMin),
     likelyMin: Math.max(STEP_MIN, Math.round(likely / STEP_MIN) * STEP_MIN),
   };
+}
+
+/** Whether a drill is left out of what is proposed: it is done at the water, and no rig of the plan for it may be fished. */
+export function isForbidden({ wet, rigForbidden }: BoardDrill): boolean {
+  return wet && rigForbidden;
 }
 
 /** With the longest rig that the plan has for a drill, which its blocks keep wherever they go. */

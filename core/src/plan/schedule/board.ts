@@ -4,11 +4,12 @@ import { ADULT_AGE } from '../../safety';
 import { READY } from '../../skill';
 import type { PlanStudent } from '../rules/rule';
 import { actsOf, bitsOf, everybody, lanesOf } from './activity';
-import { boardDrill } from './board-drill';
+import { boardDrill, isForbidden } from './board-drill';
 import { holdsMin } from './parts/attention';
-import { waterMinOf } from './parts/walking';
+import { waterMinOf, waysOf } from './parts/walking';
 import { costsOf } from './parts/worth';
 import { longestPlace } from '../rules/hook-distance';
+import { forbiddenRigs } from './rigs';
 import type { ScheduleTask } from './task';
 
 /** Makes a task ready. Students beyond the eighth are left out: a plan has eight places. */
@@ -23,20 +24,25 @@ export function boardOf(task: ScheduleTask): Board {
   };
   const at = new Map(curriculum.skills.all.map(({ id }, i) => [id, i]));
   const opened = allOpened(curriculum);
+  const forbidden = task.trustsPlan ? new Set<string>() : forbiddenRigs(plan, lesson);
   const made = new Map<string, BoardDrill | null>();
   const drillOf = (id: string | null): BoardDrill | null => {
     if (id === null) return null;
     const before = made.get(id);
     if (before !== undefined) return before;
     const drill = curriculum.drills.find(id);
-    const one = drill ? boardDrill(task, students, drill, made.size, at) : null;
+    const one = drill ? boardDrill(task, students, drill, { index: made.size, at, forbidden }) : null;
     made.set(id, one);
     return one;
   };
   const ids = task.drillIds ?? curriculum.drills.all.map(({ id }) => id);
   const all = everybody(students.length);
-  const drills = [...new Set(ids)].sort().flatMap((id) => drillOf(id) ?? []);
-  const planned = actsOf({ all, bitOf, drillOf }, plan.blocks);
+  const drills = [...new Set(ids)].sort().flatMap((id) => {
+    const drill = drillOf(id);
+    return drill && !isForbidden(drill) ? drill : [];
+  });
+  const read = { all, bitOf, drillOf, forbiddenRigs: forbidden };
+  const planned = actsOf(read, plan.blocks);
   const had = students.map(
     (_, lane) =>
       new Map(
@@ -49,7 +55,7 @@ export function boardOf(task: ScheduleTask): Board {
   );
   if (task.trustsPlan) planned.forEach(trusted);
   const locked = actsOf(
-    { all, bitOf, drillOf },
+    read,
     plan.blocks.filter(({ id }) => task.lockedIds.includes(id)),
   );
   const skills = curriculum.skills.all.map(({ id, needs }) => ({
@@ -60,13 +66,18 @@ export function boardOf(task: ScheduleTask): Board {
     ready: bitsOf(students, ({ skills: own }) => (own[id]?.mastery ?? 0) >= READY),
   }));
   const board = {
-    ...{ task, students, planLanes, bitOf, drillOf, all },
+    ...{ task, students, planLanes, ...read },
     groups: (task.groups ?? [])
       .map((ids) => bitsOf(students, ({ id }) => ids.includes(id)))
       .filter((bits) => bits !== 0),
     minors: bitsOf(students, isMinor),
     talks: curriculum.drills.all.some(({ strand }) => strand === 'safety'),
-    ...{ holdsMin: holdsMin(lesson), waterMin: waterMinOf(task), costs: costsOf(task.weights) },
+    ...{
+      holdsMin: holdsMin(lesson),
+      waterMin: waterMinOf(task),
+      ways: waysOf(lesson.water),
+      costs: costsOf(task.weights),
+    },
     longestM: Object.fromEntries(
       lesson.water.places.flatMap(({ kind }) => {
         const longest = longestPlace(lesson.water, kind);
@@ -135,9 +146,10 @@ export function couldGive({ brings, skills }: Pick<Board, 'brings' | 'skills'>, 
     (sum, { skill, perMin, counts }) =>
       sum +
       brings.reduce(
-        (own, { mastery, learn }) =>
+        (own, { mastery, learn }, lane) =>
           own +
-          counts *
+          drill.counts[lane]! *
+            counts *
             skills[skill]!.goal *
             (1 - mastery[skill]!) *
             (1 - (1 - learn[skill]!) ** (perMin * drill.likelyMin)),

@@ -120,7 +120,7 @@ export function actOf(on: BoardDrill, startMin: number, takenMin: number, lanes:
     startMin,
     endMin: startMin + takenMin,
     place,
-    wet: on.wet,
+    ...{ wet: on.wet, rigForbidden: on.rigForbidden },
     lanes,
     blockIds: [],
   };

@@ -1,4 +1,5 @@
 import type { Activity, Board, BoardDrill } from './model';
+import type { MeasuredDrill } from '../../curriculum';
 import type { Block } from '../plan';
 import { actsOf, inTime, lanesOf } from './activity';
 import { boardOf } from './board';
@@ -17,6 +18,15 @@ export interface Rival {
   breaks: HardRuleId | null;
 }
 
+/** A fault that a drill looks out for in somebody. */
+interface Watched {
+  faultId: string;
+  /** His place in the plan. */
+  lane: number;
+  count: number;
+  exposed: number;
+}
+
 /** Why something stands in a plan where it does. */
 export interface Reason {
   drillId: string;
@@ -32,14 +42,19 @@ export interface Reason {
   after: string[];
   /** Drills behind it that rest on what it teaches. */
   opens: string[];
+  /** Faults of those who do it that it looks out for, what costs most first: how often each was made of the times it could. */
+  watches: Watched[];
+  /** How it worked up to now; null where too little was seen. */
+  worked: MeasuredDrill | null;
   /** The best that could stand in its place, and by how many points it is worse; null where nothing could. */
   beats: { drillId: string; byPoints: number } | null;
   /** Others that could stand there, the best first, and the one that would give most if it were allowed. */
   rivals: Rival[];
 }
 
-/** So many others are told. */
+/** So many others are told, and so many faults. */
 const RIVALS = 3;
+const WATCHED = 2;
 
 /** Why each drill of a plan is there: what it gives to whom, why not before, and what it beat. */
 export function reasonsFor(task: ScheduleTask, blocks: readonly Block[]): Reason[] {
@@ -73,9 +88,25 @@ function reasonOf(board: Board, acts: readonly Activity[], act: Activity, on: Bo
     worth: total - scoreOf(board, others).total,
     after: before(board, acts, act),
     opens: opened(board, acts, act),
+    watches: watchedIn(board, lanes, on),
+    worked: (board.task.lesson.effects ?? []).find((one) => one.rise && one.drillId === on.drill.id) ?? null,
     beats: best ? { drillId: best.drillId, byPoints: best.byPoints } : null,
     rivals: [...allowed.slice(0, RIVALS), ...(forbidden ? [forbidden] : [])],
   };
+}
+
+/** The faults of some that a drill looks out for, what costs most first. */
+function watchedIn(
+  { students, planLanes }: Board,
+  lanes: readonly number[],
+  { drill }: BoardDrill,
+): Watched[] {
+  return lanes
+    .flatMap((lane) => (students[lane]!.faults ?? []).map((one) => ({ ...one, lane: planLanes[lane]! })))
+    .filter(({ fault }) => drill.watchFor.includes(fault.id))
+    .sort((a, b) => b.score - a.score)
+    .slice(0, WATCHED)
+    .map(({ fault, lane, count, exposed }) => ({ faultId: fault.id, lane, count, exposed }));
 }
 
 function gainIn(board: Board, acts: readonly Activity[], lane: number): number {

@@ -1,6 +1,7 @@
 import type { BlockKind } from '../plan';
 import type { PlaceKind } from '../../water';
 import type { Activity, Board, BoardDrill } from './model';
+import { isForbidden } from './board-drill';
 import { countOf, everybody, inTime, isWet, lanesOf } from './activity';
 import { actOf } from './exact';
 import { notReady } from './hard/students';
@@ -176,7 +177,7 @@ function plainAct(
   lanes: number,
 ): Activity {
   return {
-    ...{ drillId: null, on: null, kind, title, place, wet: isWet(place), blockIds: [] },
+    ...{ drillId: null, on: null, kind, title, place, wet: isWet(place), rigForbidden: false, blockIds: [] },
     ...{ startMin, endMin: startMin + takenMin, lanes },
   };
 }
@@ -188,8 +189,9 @@ export function genesOf(board: Board, acts: readonly Activity[]): Gene[] {
     .filter(({ blockIds }) => blockIds.length === 0 || !blockIds.some((id) => kept.has(id)))
     .flatMap((act): Gene[] => {
       const { on: drill, kind, title, place, drillId } = act;
-      // A drill that the school no longer has cannot be judged: it is kept only where it is locked.
-      if (!drill && drillId !== null) return [];
+      // A drill that the school no longer has cannot be judged: it is kept only where it is locked. So is one whose rig
+      // must not be fished.
+      if (drill ? isForbidden(drill) : drillId !== null) return [];
       const plain = drill ? null : { kind, title, place, stays: true };
       const lanes = act.lanes & everybody(board.students.length);
       return [geneOf(drill ?? plain, act.endMin - act.startMin, lanes)];

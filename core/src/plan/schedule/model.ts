@@ -16,6 +16,8 @@ export interface Activity {
   place: PlaceKind;
   /** Whether that is at the water. */
   wet: boolean;
+  /** Whether it is fished with a rig that must not be fished at this water. */
+  rigForbidden: boolean;
   /** Who does it: the bit of each student's place in the group, the first the lowest. */
   lanes: number;
   /** Blocks it stands for; none while it is only proposed. */
@@ -76,12 +78,21 @@ export interface BoardDrill {
   /** Bits of those who may do it. */
   who: number;
   trains: Trained[];
+  /**
+   * What it counts for each student besides, a plain number of 0.5 and more: how well it worked up to now, and his faults
+   * that it looks out for.
+   */
+  counts: readonly number[];
   /** Place of its main skill; −1 when the school does not teach it. */
   main: number;
   /** Where it is done at this water; null where it cannot be. */
   place: PlaceKind | null;
   /** Whether that is at the water. */
   wet: boolean;
+  /** The rig of the plan that it is fished with; null where the plan has none for it, or none that may be fished. */
+  rigId: string | null;
+  /** Whether the plan has rigs for it of which none may be fished here. */
+  rigForbidden: boolean;
   /** From one who does it to the next, so that hooks cannot meet, metres; 0 where no line flies. */
   apartM: number;
   /** What it needs of which the school has counted its own. */
@@ -130,6 +141,8 @@ export interface Board {
   waterMin: number;
   /** The length of the longest place of each kind that the water has, metres. */
   longestM: Partial<Record<PlaceKind, number>>;
+  /** What the ways between places that are drawn count, in changes of place. */
+  ways: Partial<Record<PlaceKind, Partial<Record<PlaceKind, number>>>>;
   costs: Costs;
   skills: BoardSkill[];
   /** What each student brings, by his place in the group and the place of the skill. */
@@ -137,6 +150,8 @@ export interface Board {
   /** Drills that may be taught, each once, in the order of their ids. */
   drills: BoardDrill[];
   drillOf: (id: string | null) => BoardDrill | null;
+  /** Ids of the plan's rigs that must not be fished here. */
+  forbiddenRigs: ReadonlySet<string>;
   /** For drawing a drill: up to each of them the sum of what they could give the group. */
   draw: Float64Array;
   /** Of each student the drills the plan has for him, by their number: when they begin, and how long they are. */
@@ -152,6 +167,7 @@ export interface LaneParts {
   gain: number;
   idleMin: number;
   walks: number;
+  walked: number;
   beyondMin: number;
   sameStrand: number;
   tiredMin: number;

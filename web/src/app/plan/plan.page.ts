@@ -75,6 +75,7 @@ import { TimelineComponent } from './timeline/timeline.component';
 import { DocumentToldComponent } from '../shared/documents/document-told.component';
 import { NoSuchComponent } from '../shared/no-such.component';
 import { TeachingStore } from '../data/teaching/teaching-store';
+import { EffectStore } from '../data/records/effect-store';
 import { lessonsBesides } from '../data/known/lessons-besides';
 import { FetchingComponent } from '../shared/fetching.component';
 
@@ -121,6 +122,7 @@ export class PlanPage implements OnInit, OnDestroy {
   private readonly teaching = inject(TeachingStore);
   private readonly client = inject(ApiClient);
   private readonly failures = inject(Failures);
+  private readonly effects = inject(EffectStore);
   private readonly documents = inject(PlanDocuments);
   private readonly messages = inject(MessageService);
   private readonly router = inject(Router);
@@ -237,6 +239,7 @@ export class PlanPage implements OnInit, OnDestroy {
     this.client
       .call(api.rigs.list)
       .subscribe({ next: (rigs) => this.myRigs.set(rigs), error: this.failures.tell });
+    this.effects.load();
     this.day.loadHistory(true).subscribe({ error: this.failures.tell });
   }
 

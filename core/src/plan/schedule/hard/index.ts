@@ -2,6 +2,7 @@ import type { Activity, Board } from '../model';
 import { inTime, isBefore } from '../activity';
 import { apart, group, minors, supervision } from './people';
 import { closed, ground, room } from './place';
+import { rig } from './rig';
 import { type Going, goingOn, type HardFault, type HardRule, isSame } from './rule';
 import { needs, restsOn, safetyFirst } from './students';
 import { locked, stock } from './things';
@@ -26,6 +27,7 @@ const RULES: readonly HardRule[] = [
   supervision,
   minors,
   stock,
+  rig,
   locked,
 ];
 
@@ -58,6 +60,7 @@ const BY_PLACING: ReadonlySet<HardRule> = new Set([
   needs,
   group,
   ground,
+  rig,
   locked,
 ]);
 const REST = RULES.filter((rule) => !BY_PLACING.has(rule));

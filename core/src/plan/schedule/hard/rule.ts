@@ -15,6 +15,7 @@ export const HARD_RULES = [
   'safety-first',
   'closed',
   'stock',
+  'rig',
   'locked',
 ] as const;
 export type HardRuleId = (typeof HARD_RULES)[number];

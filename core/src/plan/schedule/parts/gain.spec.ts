@@ -1,3 +1,4 @@
+import type { MeasuredDrill, WeighedFault } from '../../../curriculum';
 import { SHIPPED_CURRICULUM as SHIPPED } from '../../../curriculum/shipped';
 import { seededRandom } from '../../../random';
 import { CARD } from '../../../testing/rule-card';
@@ -23,13 +24,17 @@ function stateBy(seed: string): SkillState {
   return skillState(SHIPPED.skills.all, attempts, 100);
 }
 
-function boardFor(skills: SkillState, goals: Record<string, number> = {}): Board {
-  const one = { id: 's', name: 'S', ageYears: 40, saidAdult: false, guardianConsent: true, skills };
+function boardFor(
+  skills: SkillState,
+  goals: Record<string, number> = {},
+  { faults = [], effects = [] }: { faults?: WeighedFault[]; effects?: MeasuredDrill[] } = {},
+): Board {
+  const one = { id: 's', name: 'S', ageYears: 40, saidAdult: false, guardianConsent: true, skills, faults };
   return boardOf({
     ...{ curriculum: SHIPPED, plan: emptyPlan(), staff: { instructors: 1, assistants: 0 }, goals },
     ...{ lockedIds: [], drillIds: null, closed: [], stock: {}, weights: USUAL_WEIGHTS },
     lesson: {
-      ...{ startMs: 0, date: '2026-06-01', students: [one] },
+      ...{ startMs: 0, date: '2026-06-01', students: [one], effects },
       water: {
         ...{ name: 'Ford', kind: 'river', latitude: null, longitude: null, timeZone: 'UTC' },
         ...{ species: [], places: typicalPlaces('river'), rules: CARD, said: {}, calendar: null },
@@ -40,6 +45,12 @@ function boardFor(skills: SkillState, goals: Record<string, number> = {}): Board
 
 const gainIn = (board: Board, id: string, from: number, taken: number): number =>
   gainOf(board, 0, [actOf(board.drillOf(id)!, from, taken, 1)!]);
+
+/** What a drill counts by a fault of such a cost, against the worst there is, 5. */
+const watching = (id: string, cost: number): number => {
+  const { watchFor } = SHIPPED.drills.get(id);
+  return watchFor.includes('cast.crack') ? 1 + cost / watchFor.length / 5 : 1;
+};
 
 describe('what a student is expected to gain in a plan', () => {
   it.each(['a', 'b', 'c'])('is for one drill what is foretold where one asks what comes next: %s', (seed) => {
@@ -53,6 +64,24 @@ describe('what a student is expected to gain in a plan', () => {
       compared += 1;
     }
     expect(compared).toBeGreaterThan(30);
+  });
+
+  it('counts for more where a drill worked, or looks out for his faults, as where one asks what comes next', () => {
+    const state = stateBy('a');
+    const faults = [{ fault: SHIPPED.faults.get('cast.crack'), count: 3, exposed: 4, score: 2.2 }];
+    const effects = [
+      { drillId: 'count-the-pause', n: 10, rise: { mean: 0.3 } },
+      { drillId: 'stop-and-say', n: 10, rise: { mean: 0.1 } },
+    ];
+    const board = boardFor(state, {}, { faults, effects });
+    // The mean of both is usual: one rose by half as much again, of ten bouts that counts for half of it.
+    expect(board.drillOf('stop-and-say')!.counts[0]).toBeCloseTo(0.75 * watching('stop-and-say', 2.2), 9);
+    const advised = whatNext(SHIPPED, state, ['grass'], 60, { faults, effects });
+    for (const id of ['count-the-pause', 'stop-and-say', 'hoops']) {
+      const { worth, drill } = advised.find((one) => one.drill.id === id)!;
+      const { likely } = drill.minutes;
+      expect(gainIn(board, id, 0, likely + TELLING)).toBeCloseTo(worth * likely, 9);
+    }
   });
 
   it('grows with minutes, each of them giving less than the one before', () => {

@@ -35,7 +35,8 @@ function copied({ lane, mastery, learn, seen, ready }: Brought & Pick<Pupil, 'la
 /**
  * What a student is expected to gain in a day, in skills, each counted by its goal: the sum of the rise of mastery of all
  * he trains. The law is that of what comes next: after n attempts 1 − (1 − p)(1 − T)ⁿ, held back by the weakest thing a
- * skill rests on. Of each drill the first two minutes go to telling it.
+ * skill rests on. Of each drill the first two minutes go to telling it. A drill that worked better than others, or looks
+ * out for his faults, counts for more, as where one asks what comes next.
  *
  * @param lane the student's place in the group
  * @param acts his, in the order of time
@@ -54,11 +55,11 @@ export function gainOf(board: Board, lane: number, acts: readonly Activity[]): n
  * @param takenMin how long it lasts, minutes
  * @returns skills, 0 and more
  */
-export function wouldGive(board: Board, pupil: Pupil, { trains }: BoardDrill, takenMin: number): number {
+export function wouldGive(board: Board, pupil: Pupil, on: BoardDrill, takenMin: number): number {
   let gain = 0;
-  for (const one of trains)
+  for (const one of on.trains)
     gain += riseOf(board, pupil, one, takenMin) * one.counts * board.skills[one.skill]!.goal;
-  return gain;
+  return gain * on.counts[pupil.lane]!;
 }
 
 /**
@@ -67,7 +68,8 @@ export function wouldGive(board: Board, pupil: Pupil, { trains }: BoardDrill, ta
  * @param takenMin how long it lasts, minutes
  * @returns skills gained, 0 and more
  */
-export function taught(board: Board, pupil: Pupil, { trains }: BoardDrill, takenMin: number): number {
+export function taught(board: Board, pupil: Pupil, on: BoardDrill, takenMin: number): number {
+  const { trains } = on;
   let gain = 0;
   // What rises holds nothing back of what else the same drill trains: first all rises, then what follows from them.
   for (let i = 0; i < trains.length; i++) pupil.rises[i] = riseOf(board, pupil, trains[i]!, takenMin);
@@ -79,7 +81,7 @@ export function taught(board: Board, pupil: Pupil, { trains }: BoardDrill, taken
     pupil.seen[skill] = true;
     for (let k = 0; k < opens.length; k++) pupil.ready[opens[k]!] = Number.NaN;
   }
-  return gain;
+  return gain * on.counts[pupil.lane]!;
 }
 
 function riseOf(board: Board, pupil: Pupil, one: Trained, takenMin: number): number {

@@ -40,7 +40,7 @@ export function scoreOf(board: Board, acts: readonly Activity[]): Score {
     gain: costs.gain * mean(({ gain }) => gain),
     fairness: -weights.fairness * WORTH.unfair * unfairness(days),
     idle: -costs.idle * mean(({ idleMin }) => idleMin),
-    walking: -costs.walk * mean(({ walks }) => walks),
+    walking: -costs.walk * mean(({ walked }) => walked),
     attention: -mean((own) => attentionPoints(costs, own)),
     change: -mean((own) => changePoints(costs, own)),
     breaks: -costs.tired * mean(({ tiredMin }) => tiredMin),

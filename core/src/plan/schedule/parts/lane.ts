@@ -3,7 +3,7 @@ import { againOf, begunOf, beyondAttention, hurriedOf, sameStrandOf, tiredOf } f
 import { gainOf } from './gain';
 import { lostOf, outOfOrderOf } from './keeping';
 import { idleOf } from './idle';
-import { backToGrassOf, walksOf, waterShortOf } from './walking';
+import { backToGrassOf, walkedOf, walksOf, waterShortOf } from './walking';
 import { lanesOf } from '../activity';
 
 /**
@@ -46,6 +46,7 @@ function sharedParts(
   return {
     idleMin: idleOf(board, acts),
     walks: walksOf(acts),
+    walked: walkedOf(board, acts),
     beyondMin: beyondAttention(board, acts),
     sameStrand: sameStrandOf(acts),
     tiredMin: tiredOf(acts),
@@ -99,7 +100,7 @@ export function lanePoints({ costs }: Board, parts: LaneParts): number {
   return (
     costs.gain * parts.gain -
     costs.idle * parts.idleMin -
-    costs.walk * parts.walks -
+    costs.walk * parts.walked -
     attentionPoints(costs, parts) -
     changePoints(costs, parts) -
     costs.tired * parts.tiredMin -

@@ -2,6 +2,7 @@ import type { PlaceKind } from '../../../water';
 import type { Activity, Board, BoardDrill } from '../model';
 import { type Pupil, pupilOf, taught, wouldGive } from './gain';
 import { isOutOfOrder } from './keeping';
+import { wayBetween } from './walking';
 import { WORTH } from './worth';
 
 /** Time at the water that is wanted draws by a part of what it is worth: else one would go there before all else. */
@@ -102,8 +103,10 @@ export function pointsOfStep(
   const goesOn = last === on;
   let points = costs.gain * wouldGive(board, pupil, on, takenMin);
   if (!goesOn) points -= costs.begun;
-  if (on.place !== 'anywhere' && at !== null && on.place !== at)
-    points -= on.place === 'grass' ? costs.walk + costs.backToGrass : costs.walk;
+  if (on.place !== null && on.place !== 'anywhere' && at !== null && on.place !== at) {
+    points -= costs.walk * wayBetween(board, at, on.place);
+    if (on.place === 'grass') points -= costs.backToGrass;
+  }
   if (on.wet)
     points += WATER_DRAWS * costs.waterShort * Math.min(takenMin, Math.max(0, waterMin - standing.wetMin));
   if (isOutOfOrder(on, atMin)) points -= costs.outOfOrder;

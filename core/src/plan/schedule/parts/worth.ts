@@ -8,6 +8,7 @@ import type { ScoreWeights } from '../task';
 export const WORTH = {
   /** A minute in which nobody teaches him anything. */
   idle: 0.02,
+  /** A change of place to one a hundred metres off. */
   walk: 0.05,
   beyondAttention: 0.01,
   sameStrand: 0.03,

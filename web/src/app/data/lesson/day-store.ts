@@ -1,7 +1,6 @@
 import { localDate } from './local-date';
 import { computed, inject, Injectable, signal } from '@angular/core';
 import {
-  ageOn,
   type Along,
   api,
   type ConditionDay,
@@ -10,17 +9,7 @@ import {
   type SavedStudent,
   type SavedWater,
 } from '@doceo/contract';
-import {
-  evidenceOf,
-  needsOf,
-  type BankEvent,
-  hourAt,
-  levelTrend,
-  type PlanLesson,
-  skillState,
-  stockOf,
-  type SunTimes,
-} from '@doceo/core';
+import { type BankEvent, hourAt, levelTrend, type PlanLesson, stockOf, type SunTimes } from '@doceo/core';
 import { forkJoin, map, type Observable, of, switchMap, tap } from 'rxjs';
 import { ApiClient } from '../api/api-client';
 import type { ApiError } from '../api/api-error';
@@ -31,11 +20,13 @@ import { DeviceCopies } from '../device/device-copies';
 import { DeviceUser } from '../device/device-user';
 import { UserStorage } from '../device/user-storage';
 import { Failures } from '../api/failures';
+import { EffectStore } from '../records/effect-store';
 import { FitStore } from '../records/fit-store';
 import { eventsOf } from '../records/group-records';
 import { DrawnWaters } from './drawn-waters';
 import { KitStore } from './kit-store';
 import { LessonList } from '../known/lesson-list';
+import { planStudent } from './plan-student';
 import { sunAt } from './sun-at';
 import { MomentStore, type Spot, type WaterMoment } from './moment-store';
 import { TeachingStore } from '../teaching/teaching-store';
@@ -52,6 +43,7 @@ export class DayStore {
   private readonly copies = inject(DeviceCopies);
   private readonly fits = inject(FitStore);
   private readonly kits = inject(KitStore);
+  private readonly effects = inject(EffectStore);
   private readonly drawn = inject(DrawnWaters);
   private readonly list = inject(LessonList);
   private readonly moments = inject(MomentStore);
@@ -314,6 +306,7 @@ export class DayStore {
     const water = this.drawn.with(waterId, said);
     const date = localDate(new Date(startMs).toISOString(), water.timeZone);
     const known = this.conditions();
+    const learned = { curriculum: this.teaching.curriculum(), fitted: this.fits.fitted() };
     return {
       startMs,
       date,
@@ -327,20 +320,8 @@ export class DayStore {
             readings: known.readings,
           }
         : {}),
-      students: this.studentsOf(lesson).map(({ id, student }) => ({
-        id,
-        name: student.name,
-        ageYears: ageOn(student.bornOn, date),
-        saidAdult: student.saidAdult,
-        guardianConsent: student.guardianConsentOn !== null,
-        needs: needsOf({ ...student, ageYears: ageOn(student.bornOn, date) }),
-        skills: skillState(
-          this.teaching.curriculum().skills.all,
-          evidenceOf(events, id),
-          startMs,
-          this.fits.fitted(),
-        ),
-      })),
+      effects: this.effects.drills(),
+      students: this.studentsOf(lesson).map((one) => planStudent(one, events, { date, startMs }, learned)),
     };
   }
 

@@ -82,6 +82,7 @@ export class BlockWhyComponent {
     const reason = reasonFor(task, this.blocks(), this.blockId());
     if (!reason) return null;
     const drillName = (id: string): string => task.curriculum.drills.get(id).name;
+    const faultName = (id: string): string => task.curriculum.faults.get(id).short;
     const bars = [
       { drillId: reason.drillId, worth: reason.worth, breaks: null, own: true },
       ...reason.rivals.map(({ drillId, byPoints, breaks }) => ({
@@ -91,7 +92,7 @@ export class BlockWhyComponent {
     ];
     const most = Math.max(0.01, ...bars.map(({ worth }) => worth));
     return {
-      ...reasonText(reason, nameOf, drillName),
+      ...reasonText(reason, nameOf, drillName, faultName),
       bars: bars.map(({ drillId, worth, breaks, own }) => ({
         name: drillName(drillId),
         own,

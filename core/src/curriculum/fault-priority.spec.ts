@@ -1,19 +1,9 @@
-import type { DrilledAttempt } from '../bank';
-import { SHIPPED_CURRICULUM as SHIPPED } from '../curriculum/shipped';
-import { weighFaults } from './fault-priority';
+import { type SeenAttempt, weighFaults } from './fault-priority';
+import { SHIPPED_CURRICULUM as SHIPPED } from './shipped';
 
-let at = 0;
-const made = (skillId: string, faultId: string | null, times: number): DrilledAttempt[] =>
-  Array.from({ length: times }, () => ({
-    id: `${(at += 1)}`,
-    atMs: at,
-    lessonId: 'l',
-    drillId: null,
-    skillId,
-    good: faultId === null,
-    faultId,
-  }));
-const order = (...attempts: DrilledAttempt[][]): string[] =>
+const made = (skillId: string, faultId: string | null, times: number): SeenAttempt[] =>
+  Array.from({ length: times }, () => ({ skillId, faultId }));
+const order = (...attempts: SeenAttempt[][]): string[] =>
   weighFaults(SHIPPED, attempts.flat()).map(({ fault }) => fault.id);
 
 describe('which fault matters most', () => {

@@ -1,6 +1,11 @@
-import type { DrilledAttempt } from '../bank';
-import type { Curriculum } from '../curriculum';
+import type { Curriculum } from './curriculum';
 import { DANGER, type Fault } from '../fault';
+
+/** An attempt that somebody saw: at which skill, and the fault in it. */
+export interface SeenAttempt {
+  skillId: string;
+  faultId: string | null;
+}
 
 /** A fault of one student, with what it costs and how often it was made of the times it could have been. */
 export interface WeighedFault {
@@ -22,7 +27,7 @@ const USUAL_SHARE = 1 / 8;
  */
 export function weighFaults(
   { faults, skills }: Curriculum,
-  attempts: readonly DrilledAttempt[],
+  attempts: readonly SeenAttempt[],
 ): WeighedFault[] {
   const counts = new Map<string, number>();
   for (const { faultId } of attempts) if (faultId) counts.set(faultId, (counts.get(faultId) ?? 0) + 1);
