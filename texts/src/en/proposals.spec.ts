@@ -24,14 +24,21 @@ describe('why a drill is there', () => {
   });
 
   it('names faults it looks out for, with how often they were made', () => {
-    expect(why({ watches: [{ faultId: 'crack', lane: 1, count: 3, exposed: 10 }] })).toBe(
-      'Sam and Petra gain most by it. It looks out for whip crack (Petra, 3 of 10).',
+    const crack = [0, 1].map((lane) => ({ faultId: 'crack', lane, count: 3 + lane, exposed: 10 }));
+    expect(why({ watches: crack })).toBe(
+      'Sam and Petra gain most by it. It looks out for whip crack (Sam 3 of 10, Petra 4 of 10).',
+    );
+    expect(why({ watches: [crack[0]!, { faultId: 'low', lane: 1, count: 2, exposed: 9 }] })).toContain(
+      'for whip crack (Sam 3 of 10) and low back cast (Petra 2 of 9).',
     );
   });
 
   it('says how it worked up to now, and what it opens', () => {
     expect(why({ worked: { drillId: 'pause', n: 24, rise: { mean: 0.064 } }, opens: ['hoops'] })).toBe(
-      'Sam and Petra gain most by it. In 24 bouts up to now it raised the estimate by 6 of 100. It opens Hoops on the grass.',
+      'Sam and Petra gain most by it. In 24 bouts up to now the estimate rose by 6 of 100. It opens Hoops on the grass.',
     );
+    const told = (mean: number): string => why({ worked: { drillId: 'pause', n: 6, rise: { mean } } });
+    expect(told(-0.04)).toContain('the estimate fell by 4 of 100.');
+    expect(told(-0.001)).toContain('the estimate hardly moved.');
   });
 });

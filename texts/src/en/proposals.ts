@@ -116,15 +116,23 @@ export function reasonText(
       : opens.length > 0
         ? 'Nothing has to come before it, and something waits for it.'
         : 'Nothing has to come before it.';
-  const watched = watches.map(
-    ({ faultId, lane, count, exposed }) =>
-      `${faultName(faultId).toLowerCase()} (${nameOf(lane)}, ${count} of ${exposed})`,
-  );
+  const faultIds = [...new Set(watches.map(({ faultId }) => faultId))];
+  const watched = faultIds.map((id) => {
+    const who = watches
+      .filter(({ faultId }) => faultId === id)
+      .map(({ lane, count, exposed }) => `${nameOf(lane)} ${count} of ${exposed}`);
+    return `${faultName(id).toLowerCase()} (${who.join(', ')})`;
+  });
   const looks = watched.length > 0 ? ` It looks out for ${listed(watched)}.` : '';
-  const rise = worked?.rise
-    ? ` In ${worked.n} bouts up to now it raised the estimate by ${(100 * worked.rise.mean).toFixed(0)} of 100.`
-    : '';
+  const rise = worked?.rise ? ` ${workedText(worked.n, 100 * worked.rise.mean)}` : '';
   return { why: `${gained}${looks}${rise}${opened}`, now };
+}
+
+/** How the estimate moved with a drill, of 100. */
+function workedText(bouts: number, rise: number): string {
+  const by = Math.abs(rise).toFixed(0);
+  const moved = by === '0' ? 'hardly moved' : rise > 0 ? `rose by ${by} of 100` : `fell by ${by} of 100`;
+  return `In ${bouts} bouts up to now the estimate ${moved}.`;
 }
 
 /** Why there is no such plan, in words, and which wishes cannot stand together. */

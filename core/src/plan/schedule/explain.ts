@@ -6,7 +6,7 @@ import { boardOf } from './board';
 import { actOf } from './exact';
 import { hardFaults, type HardRuleId } from './hard';
 import { actsOfLane, scoreOf } from './parts';
-import { gainOf } from './parts/gain';
+import { gainOf, riseIn } from './parts/gain';
 import type { ScheduleTask } from './task';
 
 /** What could stand in the place of something. */
@@ -84,7 +84,7 @@ function reasonOf(board: Board, acts: readonly Activity[], act: Activity, on: Bo
   return {
     ...{ drillId: on.drill.id, blockIds: act.blockIds, startMin: act.startMin },
     lanes: lanes.map((lane) => board.planLanes[lane]!),
-    gains: lanes.map((lane) => gainIn(board, acts, lane) - gainIn(board, others, lane)),
+    gains: lanes.map((lane) => riseOf(board, acts, lane) - riseOf(board, others, lane)),
     worth: total - scoreOf(board, others).total,
     after: before(board, acts, act),
     opens: opened(board, acts, act),
@@ -107,6 +107,10 @@ function watchedIn(
     .sort((a, b) => b.score - a.score)
     .slice(0, WATCHED)
     .map(({ fault, lane, count, exposed }) => ({ faultId: fault.id, lane, count, exposed }));
+}
+
+function riseOf(board: Board, acts: readonly Activity[], lane: number): number {
+  return riseIn(board, lane, actsOfLane(acts, lane));
 }
 
 function gainIn(board: Board, acts: readonly Activity[], lane: number): number {

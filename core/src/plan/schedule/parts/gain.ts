@@ -45,12 +45,27 @@ function copied({ lane, mastery, learn, seen, ready }: Brought & Pick<Pupil, 'la
 export function gainOf(board: Board, lane: number, acts: readonly Activity[]): number {
   const pupil = pupilOf(board, lane);
   let gain = 0;
-  for (const { on, startMin, endMin } of acts) if (on) gain += taught(board, pupil, on, endMin - startMin);
+  for (const { on, startMin, endMin } of acts)
+    if (on) gain += taught(board, pupil, on, endMin - startMin) * on.counts[lane]!;
   return gain;
 }
 
 /**
- * What a drill would give a student now.
+ * The same without what drills count for besides: what he is expected to be able to more, counted by the goals.
+ *
+ * @param lane the student's place in the group
+ * @param acts his, in the order of time
+ * @returns skills, 0 and more
+ */
+export function riseIn(board: Board, lane: number, acts: readonly Activity[]): number {
+  const pupil = pupilOf(board, lane);
+  let rise = 0;
+  for (const { on, startMin, endMin } of acts) if (on) rise += taught(board, pupil, on, endMin - startMin);
+  return rise;
+}
+
+/**
+ * What a drill would give a student now, with what it counts for besides.
  *
  * @param takenMin how long it lasts, minutes
  * @returns skills, 0 and more
@@ -68,8 +83,7 @@ export function wouldGive(board: Board, pupil: Pupil, on: BoardDrill, takenMin: 
  * @param takenMin how long it lasts, minutes
  * @returns skills gained, 0 and more
  */
-export function taught(board: Board, pupil: Pupil, on: BoardDrill, takenMin: number): number {
-  const { trains } = on;
+export function taught(board: Board, pupil: Pupil, { trains }: BoardDrill, takenMin: number): number {
   let gain = 0;
   // What rises holds nothing back of what else the same drill trains: first all rises, then what follows from them.
   for (let i = 0; i < trains.length; i++) pupil.rises[i] = riseOf(board, pupil, trains[i]!, takenMin);
@@ -81,7 +95,7 @@ export function taught(board: Board, pupil: Pupil, on: BoardDrill, takenMin: num
     pupil.seen[skill] = true;
     for (let k = 0; k < opens.length; k++) pupil.ready[opens[k]!] = Number.NaN;
   }
-  return gain * on.counts[pupil.lane]!;
+  return gain;
 }
 
 function riseOf(board: Board, pupil: Pupil, one: Trained, takenMin: number): number {

@@ -1,6 +1,7 @@
 import { SCORE_PARTS, type ScorePart } from '../task';
 import type { Activity, Board, LaneParts } from '../model';
 import { countOf } from '../activity';
+import { riseIn } from './gain';
 import { MARGIN_MIN } from './idle';
 import { attentionPoints, changePoints, daysOf, lanePoints, waterPoints } from './lane';
 import { WORTH } from './worth';
@@ -34,17 +35,17 @@ export interface ScoreFigures {
 export function scoreOf(board: Board, acts: readonly Activity[]): Score {
   const { costs, task } = board;
   const { weights } = task;
-  const days = daysOf(board, acts).parts;
+  const { acts: own, parts: days } = daysOf(board, acts);
   const mean = (of: (parts: LaneParts) => number): number => meanOf(days, of);
   const parts: Record<ScorePart, number> = {
     gain: costs.gain * mean(({ gain }) => gain),
     fairness: -weights.fairness * WORTH.unfair * unfairness(days),
     idle: -costs.idle * mean(({ idleMin }) => idleMin),
     walking: -costs.walk * mean(({ walked }) => walked),
-    attention: -mean((own) => attentionPoints(costs, own)),
-    change: -mean((own) => changePoints(costs, own)),
+    attention: -mean((day) => attentionPoints(costs, day)),
+    change: -mean((day) => changePoints(costs, day)),
     breaks: -costs.tired * mean(({ tiredMin }) => tiredMin),
-    'water-after-grass': -mean((own) => waterPoints(costs, own)),
+    'water-after-grass': -mean((day) => waterPoints(costs, day)),
     telling:
       -weights.telling * WORTH.telling * tellings(acts, days.length) -
       costs.begun * mean(({ begun }) => begun),
@@ -53,7 +54,7 @@ export function scoreOf(board: Board, acts: readonly Activity[]): Score {
     keeping: -costs.lost * mean(({ lost }) => lost),
   };
   const figures = {
-    gainSkills: mean(({ gain }) => gain),
+    gainSkills: own.reduce((sum, his, lane) => sum + riseIn(board, lane, his), 0) / Math.max(1, own.length),
     idleMin: mean(({ idleMin }) => idleMin),
     walks: mean(({ walks }) => walks),
   };

@@ -27,6 +27,7 @@ import {
 } from '@doceo/core';
 import { type Drag, DragDirective } from '../../drawing/drag.directive';
 import { narrowWindow } from '../../parts/narrow';
+import { oneTaskLater } from '../../parts/one-task-later';
 import { changeTag } from '@doceo/texts';
 import { bandOf, type Ghost, ghostsOf, type HumpBand } from './preview-shapes';
 import { isPlace, type Lane, shortName } from './lanes';
@@ -150,6 +151,11 @@ export class TimelineComponent {
   });
   protected readonly rows = computed(() =>
     this.lines().map((line, i) => this.toRow(line, this.layout().rowTops[i] ?? 0)),
+  );
+  private readonly rowsBehind = oneTaskLater(this.rows);
+  /** The lines to be read. While proposals come they follow the picture: together they would hold the page up. */
+  protected readonly listed = computed(() =>
+    this.before() ? (this.rowsBehind() ?? this.rows()) : this.rows(),
   );
   private readonly shapes = computed(() =>
     slantedBlocks(this.own(), this.plan().blocks, {
