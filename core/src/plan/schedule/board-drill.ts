@@ -50,7 +50,7 @@ export function boardDrill(
     const onSteps = Math.floor(most / STEP_MIN) * STEP_MIN;
     return onSteps < leastMin ? 0 : onSteps;
   });
-  const place = placeFor(drill, lesson.water.places);
+  const place = placeFor(plan, drill, lesson.water.places);
   const works = effectFactor(drill, lesson.effects ?? []);
   const rigId = rigFor(plan, forbidden, drill.id);
   return {
@@ -95,10 +95,21 @@ function apartOf(plan: PlanBody, { id, lineOutM }: Drill): number {
   return Math.max(...outfits.map((outfit) => hookDistance(lineOutM, outfit)));
 }
 
-/** The longest stretch that has the ground; a drill that can be done anywhere stays where one is. */
-function placeFor({ ground }: Drill, places: ScheduleTask['lesson']['water']['places']): PlaceKind | null {
+/**
+ * Where the plan has it, if the water has that and it suits; else the longest stretch that has the ground. A drill that can
+ * be done anywhere stays where one is.
+ */
+function placeFor(
+  { blocks }: PlanBody,
+  { id, ground }: Drill,
+  places: ScheduleTask['lesson']['water']['places'],
+): PlaceKind | null {
   if (ground === 'anywhere') return 'anywhere';
   const fit = places.filter(({ kind }) => groundSuits(ground, kind));
+  const planned = blocks.find(
+    ({ drillId, place }) => drillId === id && fit.some(({ kind }) => kind === place),
+  );
+  if (planned) return planned.place;
   return (
     fit.reduce<(typeof fit)[number] | null>(
       (longest, one) => (longest && longest.lengthM >= one.lengthM ? longest : one),
