@@ -28,6 +28,7 @@ import { LoadFailedComponent } from '../load-failed.component';
           } @empty {
             <p class="soft">This plan has no block yet.</p>
           }
+          <button type="button" class="btn small" (click)="another()">Another plan</button>
         </div>
       } @else {
         <p>
@@ -67,6 +68,9 @@ import { LoadFailedComponent } from '../load-failed.component';
     </doceo-dialog>
   `,
   styles: `
+    .small {
+      justify-self: start;
+    }
     .list {
       display: grid;
       gap: 8px;
@@ -125,6 +129,12 @@ export class PutInPlanDialogComponent implements OnInit {
       ...this.failed,
       next: (plan) => (this.hasOne() ? this.plan.set(plan) : this.put(plan, null)),
     });
+  }
+
+  /** Back to the plans: the one chosen is read anew when it is chosen again. */
+  protected another(): void {
+    this.plan.set(null);
+    this.error.set(null);
   }
 
   protected put({ id, title, body, version }: SavedPlan, blockId: string | null): void {

@@ -43,7 +43,11 @@ describe('putting something in a plan', () => {
     await page.press(PLAN.title);
     expect(server.of(api.plans.update)).toHaveLength(0);
     const blocks = page.all('.list button');
-    expect(blocks).toEqual([`${FIRST.title}, in place of the drift it has`, PLAN.body.blocks[1]!.title]);
+    expect(blocks).toEqual([
+      `${FIRST.title}, in place of the drift it has`,
+      PLAN.body.blocks[1]!.title,
+      'Another plan',
+    ]);
     await page.press(PLAN.body.blocks[1]!.title);
     expect(server.of(api.plans.update)[0]?.body).toMatchObject({
       body: { aim: `at ${PLAN.body.blocks[1]!.id}` },
@@ -56,6 +60,22 @@ describe('putting something in a plan', () => {
     const page = await open(server, { what: 'drift', hasOne: () => false, change: named });
     await page.press(PLAN.title);
     expect(page.text()).toContain('This plan has no block yet.');
+    await page.press('Another plan');
+    expect(page.all('.list button')).toEqual([PLAN.title]);
+  });
+
+  it('reads a plan anew that was changed in between, when it is chosen again', async () => {
+    const server = lessonServer().refuse(api.plans.update, 409, 'version-conflict');
+    const page = await open(server, { what: 'drift', hasOne: () => false, change: named });
+    await page.press(PLAN.title);
+    await page.press(FIRST.title);
+    expect(page.all('[role=alert]')).toHaveLength(1);
+    server.on(api.plans.get, { ...PLAN, version: 9 }).on(api.plans.update, ({ body }) => body as never);
+    await page.press('Another plan');
+    expect(page.all('[role=alert]')).toEqual([]);
+    await page.press(PLAN.title);
+    await page.press(FIRST.title);
+    expect(server.of(api.plans.update).at(-1)?.body).toMatchObject({ baseVersion: 9 });
   });
 
   it('says so when the plan was changed in between, and stays open', async () => {
