@@ -20,17 +20,18 @@ import {
   type Overrun,
   planChanges,
   planEnd,
-  type RowChange,
   STEP_MIN,
   curriculumOf,
-  strandOf,
 } from '@doceo/core';
 import { type Drag, DragDirective } from '../../drawing/drag.directive';
 import { narrowWindow } from '../../parts/narrow';
 import { oneTaskLater } from '../../parts/one-task-later';
-import { changeTag } from '@doceo/texts';
 import { bandOf, type Ghost, ghostsOf, type HumpBand } from './preview-shapes';
-import { isPlace, type Lane, shortName } from './lanes';
+import { dragEdit, type Hold } from './block-drag';
+import { keyEdit } from './block-keys';
+import { endText } from './end-text';
+import { type Lane, shortName } from './lanes';
+import { drawnLine, type OrderLine } from './order-line';
 import { layOut, ROW_PX } from './order-layout';
 import { STAFF_PX, staffColumns, staffSpoken } from './staff-shapes';
 import { clipPath, polygonPoints, slantedBlocks } from './slants';
@@ -49,11 +50,6 @@ const HEAD_PX = 46;
 
 /** How far a block's picture may reach over its own box, pixels: the slant of the block before. */
 const OVER_PX = 40;
-
-interface Hold {
-  block: Block;
-  what: 'move' | 'resize';
-}
 
 /**
  * A plan as its day: time runs down, each student is a thin lane, and beside the lanes the running order can be read, each
@@ -111,10 +107,10 @@ export class TimelineComponent {
   private readonly changes = computed(() => planChanges(this.before() ?? this.plan(), this.plan()));
   private readonly order = computed(() => this.changes().rows.map(({ row }) => row));
   /** The lines with those that go among them. */
-  private readonly lines = computed(() =>
+  private readonly lines = computed<OrderLine[]>(() =>
     [
       ...this.changes().rows.map(({ row, change }) => ({ row, change, gone: false })),
-      ...this.changes().gone.map((row) => ({ row, change: { kind: 'same' } as RowChange, gone: true })),
+      ...this.changes().gone.map((row) => ({ row, change: { kind: 'same' as const }, gone: true })),
     ].sort((a, b) => a.row.blocks[0].startMin - b.row.blocks[0].startMin),
   );
   private readonly layout = computed(() =>
@@ -157,13 +153,12 @@ export class TimelineComponent {
   protected readonly listed = computed(() =>
     this.before() ? (this.rowsBehind() ?? this.rows()) : this.rows(),
   );
-  private readonly shapes = computed(() =>
-    slantedBlocks(this.own(), this.plan().blocks, {
-      lanes: this.lanes().length,
-      lanePx: this.lanePx(),
-      pxPerMin: this.layout().pxPerMin,
-    }),
-  );
+  private readonly scale = computed(() => ({
+    lanes: this.lanes().length,
+    lanePx: this.lanePx(),
+    pxPerMin: this.layout().pxPerMin,
+  }));
+  private readonly shapes = computed(() => slantedBlocks(this.own(), this.plan().blocks, this.scale()));
   protected readonly boxes = computed(() =>
     this.rows()
       .filter(({ gone }) => !gone)
@@ -197,10 +192,16 @@ export class TimelineComponent {
     return {
       top: this.px(lengthMin),
       text: overrun
-        ? this.endText(overrun)
+        ? endText(overrun, { lengthMin, cutFirst: this.cutFirst() }, (minutes) => this.tickText(minutes))
         : `${this.tickText(lengthMin)} the lesson ends${over > 0 ? `, the blocks ${over} min later` : ''}`,
       over: over > 0 || (overrun?.late ?? 0) > 0.5,
     };
+  });
+  /** Number of the block that is cut first; null where none is. */
+  private readonly cutFirst = computed(() => {
+    const cut = this.cut();
+    const first = cut && this.order().find(({ blocks }) => blocks.some(({ id }) => cut.includes(id)));
+    return first?.number ?? null;
   });
   protected readonly night = computed(() => {
     const start = this.startMs();
@@ -241,7 +242,7 @@ export class TimelineComponent {
       this.selected.emit(block.id);
     }
     if (!this.hold) return;
-    const edit = this.editOf(this.hold, drag);
+    const edit = dragEdit(this.hold, drag, this.scale());
     if (drag.phase === 'move') return this.previewed.emit(edit);
     if (drag.phase === 'start') return;
     this.hold = null;
@@ -256,7 +257,7 @@ export class TimelineComponent {
     // What is done alike by several follows as one.
     const follows = event.altKey && event.shiftKey;
     const edits = (follows ? blocks.slice(0, 1) : blocks).flatMap(
-      (block) => this.keyEdit(event, block) ?? [],
+      (block) => keyEdit(event, block, this.lanes().length) ?? [],
     );
     const [edit] = edits;
     if (!edit) return;
@@ -275,107 +276,18 @@ export class TimelineComponent {
     return (rows[at + 1] ?? rows[at - 1])?.blocks[0].id ?? null;
   }
 
-  private keyEdit(event: KeyboardEvent, block: Block): PlanEdit | null {
-    const blockId = block.id;
-    const later = event.key === 'ArrowUp' ? -1 : event.key === 'ArrowDown' ? 1 : 0;
-    const aside = event.key === 'ArrowLeft' ? -1 : event.key === 'ArrowRight' ? 1 : 0;
-    if (event.ctrlKey || event.metaKey) return null;
-    if (event.key === 'Delete' || event.key === 'Backspace') return { kind: 'remove', blockId };
-    if (later !== 0 && event.altKey && event.shiftKey)
-      return { kind: 'shift', fromMin: block.startMin, byMin: later * STEP_MIN };
-    if (later !== 0 && event.altKey) return { kind: 'reorder', blockId, direction: later };
-    if (later !== 0 && event.shiftKey)
-      return { kind: 'resize', blockId, durationMin: block.durationMin + later * STEP_MIN };
-    if (later !== 0)
-      return { kind: 'move', blockId, startMin: block.startMin + later * STEP_MIN, lane: block.lane };
-    if (aside !== 0)
-      return { kind: 'move', blockId, startMin: block.startMin, lane: this.laneBeside(block.lane, aside) };
-    return null;
-  }
-
-  /** Everybody, then the students one after the other, and everybody again. */
-  private laneBeside(lane: number | null, by: 1 | -1): number | null {
-    const places = this.lanes().length + 1;
-    const at = (((lane === null ? 0 : lane + 1) + by + places) % places) - 1;
-    return at < 0 ? null : at;
-  }
-
-  private editOf({ block, what }: Hold, drag: Drag): PlanEdit {
-    const minutes = drag.dy / this.layout().pxPerMin;
-    if (what === 'resize')
-      return {
-        kind: 'resize',
-        blockId: block.id,
-        durationMin: Math.max(STEP_MIN, block.durationMin + minutes),
-      };
-    const lane =
-      block.lane === null
-        ? null
-        : Math.min(this.lanes().length - 1, Math.max(0, block.lane + Math.round(drag.dx / this.lanePx())));
-    return { kind: 'move', blockId: block.id, startMin: block.startMin + minutes, lane };
-  }
-
   private readonly own = computed(() => curriculumOf(this.teaching.curriculum(), this.plan()));
 
-  /** `Ends 12:54 to 13:14, likely 13:02. Past 13:00 in 6 of 10; block 11 is cut first.` */
-  private endText({ soonestMin, likelyMin, latestMin, late }: Overrun): string {
-    const at = (minutes: number): string => this.tickText(Math.round(minutes));
-    const cut = this.cut();
-    const first = cut && this.order().find(({ blocks }) => blocks.some(({ id }) => cut.includes(id)));
-    const past = Math.round(late * 10);
-    const lateText = late < 0.05 ? 'seldom' : past >= 10 ? 'nearly always' : `in ${Math.max(1, past)} of 10`;
-    return (
-      `Ends ${at(soonestMin)} to ${at(latestMin)}, likely ${at(likelyMin)}. ` +
-      `Past ${this.tickText(this.plan().lengthMin)} ${lateText}${first && late >= 0.05 ? `; block ${first.number} is cut first` : ''}.`
-    );
-  }
-
-  private toRow({ row, change, gone }: { row: OrderRow; change: RowChange; gone: boolean }, top: number) {
-    const [block] = row.blocks;
-    const strand = strandOf(this.own(), block);
-    const flagged = row.blocks.some(({ id }) => this.flagged().has(id));
-    return {
-      row,
-      top,
-      // Whoever else comes to do it, it is the same line: what is drawn of it stays.
-      key: `${gone ? 'gone ' : ''}${block.id}`,
-      ids: row.blocks.map(({ id }) => id).join(' '),
-      islands: gone ? [] : row.blocks.filter(({ id }) => this.islandsPx().has(id)).map(({ id }) => id),
-      strandClass: strand ? `strand-fill strand-${strand}` : 'rest',
-      time: this.tickText(block.startMin),
-      who: this.whoOf(row),
-      where: [
-        block.place === 'anywhere' ? '' : block.place.replace('-', ' '),
-        this.plan().rigs.find(({ id }) => id === block.rigId)?.name ?? '',
-      ]
-        .filter(Boolean)
-        .join(', '),
-      line: block.cue || block.note,
-      selected: !gone && row.blocks.some(({ id }) => id === this.selectedId()),
-      gone,
-      tag:
-        changeTag(change) || (!gone && row.blocks.some(({ id }) => this.touched().has(id)) ? 'changed' : ''),
-      locked: row.blocks.some(({ locked }) => locked),
-      flagged,
-      // From the middle of the block's edge to the middle of the line's mark.
-      fan: `M0 ${this.px(block.startMin) + 9}L${this.fanPx() - FAN_PX * 0.65} ${this.px(block.startMin) + 9}L${this.fanPx()} ${top + ROW_PX / 2 - 8}`,
-      spoken: [
-        `${block.durationMin} minutes`,
-        strand ?? '',
-        flagged ? 'has a problem' : '',
-        block.locked ? 'locked' : '',
-        gone ? 'goes' : changeTag(change),
-      ]
-        .filter(Boolean)
-        .join(', '),
-    };
-  }
-
-  private whoOf({ blocks }: OrderRow): string {
-    const names = blocks.flatMap(({ lane }) => (lane === null ? [] : (this.lanes()[lane]?.name ?? '')));
-    if (names.length === 0 || names.length === this.lanes().length) return 'all';
-    // Places without anybody are told by their numbers.
-    return names.every(isPlace) && names.length > 1 ? names.map(shortName).join(', ') : names.join(', ');
+  private toRow(line: OrderLine, top: number) {
+    const drawn = drawnLine(line, {
+      ...{ curriculum: this.own(), plan: this.plan(), lanes: this.lanes(), selectedId: this.selectedId() },
+      ...{ flagged: this.flagged(), touched: this.touched(), islands: this.islandsPx() },
+      clock: (minutes) => this.tickText(minutes),
+    });
+    const startPx = this.px(line.row.blocks[0].startMin) + 9;
+    // From the middle of the block's edge to the middle of the line's mark.
+    const fan = `M0 ${startPx}L${this.fanPx() - FAN_PX * 0.65} ${startPx}L${this.fanPx()} ${top + ROW_PX / 2 - 8}`;
+    return { ...drawn, top, fan };
   }
 
   private toBox(block: Block, row: OrderRow, strandClass: string) {
