@@ -26,10 +26,10 @@ describe('why a drill is there', () => {
   it('names faults it looks out for, with how often they were made', () => {
     const crack = [0, 1].map((lane) => ({ faultId: 'crack', lane, count: 3 + lane, exposed: 10 }));
     expect(why({ watches: crack })).toBe(
-      'Sam and Petra gain most by it. It looks out for whip crack (Sam 3 of 10, Petra 4 of 10).',
+      'Sam and Petra gain most by it. It looks out for “whip crack” (Sam 3 of 10, Petra 4 of 10).',
     );
     expect(why({ watches: [crack[0]!, { faultId: 'low', lane: 1, count: 2, exposed: 9 }] })).toContain(
-      'for whip crack (Sam 3 of 10) and low back cast (Petra 2 of 9).',
+      'for “whip crack” (Sam 3 of 10) and “low back cast” (Petra 2 of 9).',
     );
   });
 

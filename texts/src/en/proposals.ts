@@ -121,7 +121,7 @@ export function reasonText(
     const who = watches
       .filter(({ faultId }) => faultId === id)
       .map(({ lane, count, exposed }) => `${nameOf(lane)} ${count} of ${exposed}`);
-    return `${faultName(id).toLowerCase()} (${who.join(', ')})`;
+    return `“${faultName(id).toLowerCase()}” (${who.join(', ')})`;
   });
   const looks = watched.length > 0 ? ` It looks out for ${listed(watched)}.` : '';
   const rise = worked?.rise ? ` ${workedText(worked.n, 100 * worked.rise.mean)}` : '';

@@ -2,7 +2,7 @@ import type { Activity, Board, BoardDrill } from './model';
 import type { MeasuredDrill } from '../../curriculum';
 import type { Block } from '../plan';
 import { actsOf, inTime, lanesOf } from './activity';
-import { boardOf } from './board';
+import { boardOf } from './board/board';
 import { actOf } from './exact';
 import { hardFaults, type HardRuleId } from './hard';
 import { actsOfLane, scoreOf } from './parts';

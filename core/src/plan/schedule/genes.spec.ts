@@ -2,7 +2,7 @@ import { seededRandom } from '../../random';
 import { drawnStudent, taskOf } from '../../testing/schedule-task';
 import { blockFromDrill } from '../edits';
 import { SHIPPED_CURRICULUM as SHIPPED } from '../../curriculum/shipped';
-import { boardOf } from './board';
+import { boardOf } from './board/board';
 import { type Gene, geneOf, placed } from './genes';
 import { hardFaults } from './hard';
 import type { Board, BoardDrill } from './model';

@@ -1,7 +1,7 @@
 import type { BlockKind } from '../plan';
 import type { PlaceKind } from '../../water';
 import type { Activity, Board, BoardDrill } from './model';
-import { isForbidden } from './board-drill';
+import { isForbidden } from './board/board-drill';
 import { countOf, everybody, inTime, isWet, lanesOf } from './activity';
 import { actOf } from './exact';
 import { notReady } from './hard/students';

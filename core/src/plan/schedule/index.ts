@@ -1,6 +1,6 @@
 import type { Block, Staff } from '../plan';
 import { actsOf } from './activity';
-import { boardOf } from './board';
+import { boardOf } from './board/board';
 import { exactSchedule } from './exact';
 import { type HardFault, hardFaults } from './hard';
 import { type Score, scoreOf } from './parts';

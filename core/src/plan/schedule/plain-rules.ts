@@ -1,5 +1,5 @@
 import type { Board, BoardDrill } from './model';
-import { boardOf, couldGive } from './board';
+import { boardOf, couldGive } from './board/board';
 import { type Gene, geneOf, placed } from './genes';
 import { canLock, staysAllowed } from './hard';
 import { proposalOf, type Proposal } from './proposal';

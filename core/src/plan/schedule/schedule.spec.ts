@@ -7,7 +7,7 @@ import { type Block, emptyPlan, STEP_MIN } from '../plan';
 import { blockFromDrill } from '../edits';
 import { planProblems, type PlanStudent } from '../rules';
 import { actsOf } from './activity';
-import { boardOf } from './board';
+import { boardOf } from './board/board';
 import { hardFaults } from './hard';
 import { judgeOf, PLAIN_RULES, plainPlan, proposals, reasonsFor, schedule, type ScheduleTask } from '.';
 import { scoreOf } from './parts';

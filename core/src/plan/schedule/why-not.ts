@@ -1,7 +1,7 @@
 import type { Board } from './model';
 import type { Block } from '../plan';
 import { actsOf } from './activity';
-import { boardOf } from './board';
+import { boardOf } from './board/board';
 import { hardFaults, type HardRuleId } from './hard';
 import { betterPlans } from './search';
 import type { ScheduleTask } from './task';

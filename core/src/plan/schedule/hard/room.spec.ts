@@ -4,7 +4,7 @@ import { buildRig } from '../../../rig';
 import { drawnStudent, FORD, taskOf } from '../../../testing/schedule-task';
 import { blockFromDrill } from '../../edits';
 import type { Block } from '../../plan';
-import { boardOf } from '../board';
+import { boardOf } from '../board/board';
 import { actOf } from '../exact';
 import { hardFaults } from './index';
 

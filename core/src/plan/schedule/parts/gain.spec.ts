@@ -6,7 +6,7 @@ import { type SkillState, skillState } from '../../../skill';
 import { whatNext } from '../../../teach';
 import { typicalPlaces } from '../../../water';
 import { emptyPlan } from '../../plan';
-import { boardOf } from '../board';
+import { boardOf } from '../board/board';
 import { actOf } from '../exact';
 import type { Board } from '../model';
 import { USUAL_WEIGHTS } from '../task';

@@ -1,7 +1,7 @@
 import { seededRandom } from '../../../random';
 import { drawnStudent, taskOf } from '../../../testing/schedule-task';
 import type { Activity } from '../model';
-import { boardOf } from '../board';
+import { boardOf } from '../board/board';
 import { geneOf, placed } from '../genes';
 import { actsOfLane } from '../parts';
 import { betterPlans } from '.';

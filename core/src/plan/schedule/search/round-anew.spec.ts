@@ -1,7 +1,7 @@
 import { seededRandom } from '../../../random';
 import { drawnStudent, taskOf } from '../../../testing/schedule-task';
 import { countOf } from '../activity';
-import { boardOf } from '../board';
+import { boardOf } from '../board/board';
 import { type Gene, geneOf, placed } from '../genes';
 import { staysAllowed } from '../hard';
 import { actsOfLane, daysOf, laneParts, totalOf } from '../parts';

@@ -1,6 +1,6 @@
 import { seededRandom } from '../../../random';
 import { drawnStudent, taskOf } from '../../../testing/schedule-task';
-import { boardOf } from '../board';
+import { boardOf } from '../board/board';
 import { constructed } from './constructed';
 import { type Gene, geneOf, placed } from '../genes';
 import { roundsMoved, roundsOf } from './rounds';

@@ -28,6 +28,10 @@ import { reasonText, RULE_BROKEN } from '@doceo/texts';
     }
   `,
   styles: `
+    :host {
+      display: block;
+      margin-bottom: 14px;
+    }
     h3 {
       font-size: 13px;
       margin: 8px 0 2px;

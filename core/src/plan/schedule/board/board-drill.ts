@@ -1,18 +1,18 @@
-import type { BoardDrill } from './model';
-import { adapt } from '../../adapt';
-import { effectFactor, faultFactor } from '../../curriculum';
-import { type Drill, mainSkillOf, thingOf } from '../../drill';
-import { limitsOf } from '../../need';
-import { hookDistance } from '../../safety';
-import { groundSuits, type PlaceKind } from '../../water';
-import { type PlanBody, STEP_MIN } from '../plan';
-import { outfitOf } from '../rules/hook-distance';
-import type { PlanStudent } from '../rules/rule';
-import { bitsOf, isWet } from './activity';
-import { KNOWN_MIN } from './parts/gain';
-import { orderOf } from './parts/keeping';
+import type { BoardDrill } from '../model';
+import { adapt } from '../../../adapt';
+import { effectFactor, faultFactor } from '../../../curriculum';
+import { type Drill, mainSkillOf, thingOf } from '../../../drill';
+import { limitsOf } from '../../../need';
+import { hookDistance } from '../../../safety';
+import { groundSuits, type PlaceKind } from '../../../water';
+import { type PlanBody, STEP_MIN } from '../../plan';
+import { outfitOf } from '../../rules/hook-distance';
+import type { PlanStudent } from '../../rules/rule';
+import { bitsOf, isWet } from '../activity';
+import { KNOWN_MIN } from '../parts/gain';
+import { orderOf } from '../parts/keeping';
 import { rigFor } from './rigs';
-import type { ScheduleTask } from './task';
+import type { ScheduleTask } from '../task';
 
 /** The skill a student has first who wades: a drill that watches for it is in the water. */
 const WADES = 'water.wades-deep';

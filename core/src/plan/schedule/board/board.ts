@@ -1,16 +1,16 @@
-import type { Activity, Board, BoardDrill, BoardSkill } from './model';
-import type { Curriculum } from '../../curriculum';
-import { ADULT_AGE } from '../../safety';
-import { READY } from '../../skill';
-import type { PlanStudent } from '../rules/rule';
-import { actsOf, bitsOf, everybody, lanesOf } from './activity';
+import type { Activity, Board, BoardDrill, BoardSkill } from '../model';
+import type { Curriculum } from '../../../curriculum';
+import { ADULT_AGE } from '../../../safety';
+import { READY } from '../../../skill';
+import type { PlanStudent } from '../../rules/rule';
+import { actsOf, bitsOf, everybody, lanesOf } from '../activity';
 import { boardDrill, isForbidden } from './board-drill';
-import { holdsMin } from './parts/attention';
-import { waterMinOf, waysOf } from './parts/walking';
-import { costsOf } from './parts/worth';
-import { longestPlace } from '../rules/hook-distance';
+import { holdsMin } from '../parts/attention';
+import { waterMinOf, waysOf } from '../parts/walking';
+import { costsOf } from '../parts/worth';
+import { longestPlace } from '../../rules/hook-distance';
 import { forbiddenRigs } from './rigs';
-import type { ScheduleTask } from './task';
+import type { ScheduleTask } from '../task';
 
 /** Makes a task ready. Students beyond the eighth are left out: a plan has eight places. */
 export function boardOf(task: ScheduleTask): Board {

@@ -1,6 +1,6 @@
-import type { PlanBody } from '../plan';
-import { rigProblemsAt } from '../rules/rig';
-import type { PlanLesson } from '../rules/rule';
+import type { PlanBody } from '../../plan';
+import { rigProblemsAt } from '../../rules/rig';
+import type { PlanLesson } from '../../rules/rule';
 
 /** Ids of the plan's rigs that must not be fished at a water as they are: its card forbids them, or they do not hold. */
 export function forbiddenRigs({ rigs }: PlanBody, { water }: PlanLesson): ReadonlySet<string> {

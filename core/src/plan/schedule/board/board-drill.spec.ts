@@ -1,8 +1,8 @@
-import { SHIPPED_CURRICULUM as SHIPPED } from '../../curriculum/shipped';
-import { seededRandom } from '../../random';
-import { drawnStudent, FORD, taskOf } from '../../testing/schedule-task';
-import type { PlaceKind } from '../../water';
-import { blockFromDrill } from '../edits';
+import { SHIPPED_CURRICULUM as SHIPPED } from '../../../curriculum/shipped';
+import { seededRandom } from '../../../random';
+import { drawnStudent, FORD, taskOf } from '../../../testing/schedule-task';
+import type { PlaceKind } from '../../../water';
+import { blockFromDrill } from '../../edits';
 import { boardOf } from './board';
 
 const random = seededRandom('where');
