@@ -123,6 +123,19 @@ export default tseslint.config(
     ),
   })),
   {
+    files: ['{core,contract,texts}/src/**/index.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: 'Program > :not(ExportAllDeclaration, ExportNamedDeclaration[exportKind="type"])',
+          message:
+            'An index only passes on whole files: with more in it every screen loads all that it names (docs/decisions/014).',
+        },
+      ],
+    },
+  },
+  {
     files: ['core/src/**/*.ts'],
     ignores: ['**/*.spec.ts'],
     rules: {

@@ -2,13 +2,8 @@ import * as z from 'zod';
 import { idSchema, okSchema } from '../common';
 import { issueSchema } from '../http/error';
 import { LINK_DAYS, linkTokenSchema, newLinkSchema, planLinkSchema, shownPlanSchema } from '../sharing/links';
-import {
-  COMING_KINDS,
-  HOW_TAKEN,
-  MAX_PLAN_BUNDLE,
-  MAX_PLAN_FILE_BYTES,
-  MAX_PLANS,
-} from '../sharing/plan-bundle';
+import { COMING_KINDS, HOW_TAKEN } from '../sharing/coming-plans';
+import { MAX_PLAN_BUNDLE, MAX_PLAN_FILE_BYTES, MAX_PLANS } from '../sharing/plan-bundle';
 import { byId, endpoint } from './endpoint';
 
 const fileTextSchema = z.string().max(MAX_PLAN_BUNDLE);

@@ -1,34 +1,7 @@
 import { HOOK_SIZES } from '../rig';
 import { foodsIn } from './calendar';
-import {
-  BOX_STAGES,
-  type BoxStage,
-  COLOUR_FAMILIES,
-  type ColourFamily,
-  type Food,
-  WEIGHT_CLASSES,
-  type WeightClass,
-} from '../water';
-
-/** Kinds of fly as a box tells them apart. */
-export interface BoxKind {
-  stage: BoxStage;
-  colour: ColourFamily;
-  weight: WeightClass;
-  hookSize: number;
-}
-
-/** Flies of one kind in a box. */
-export interface BoxFly extends BoxKind {
-  count: number;
-}
-
-export interface FlyBox {
-  flies: BoxFly[];
-}
-
-/** Most flies of one kind that a box counts. */
-export const MAX_OF_A_KIND = 99;
+import { BOX_STAGES, COLOUR_FAMILIES, type Food, WEIGHT_CLASSES } from '../water';
+import { type BoxKind, type FlyBox, MAX_OF_A_KIND } from './fly-box';
 
 /** Flies of one kind that a guide takes along: one to fish and one to lose. Rule of thumb. */
 export const WANTED_OF_A_KIND = 2;

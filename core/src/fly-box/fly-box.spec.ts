@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { WATER_KINDS, BOX_STAGES, COLOUR_FAMILIES, type Food, WEIGHT_CLASSES } from '../water';
-import { boxKey, type BoxKind, boxState, type FlyBox, WANTED_OF_A_KIND, withFliesOf } from './box';
+import { boxKey, boxState, WANTED_OF_A_KIND, withFliesOf } from './box';
+import type { BoxKind, FlyBox } from './fly-box';
 import { foodsIn, usualCalendar } from './calendar';
 
 const EMPTY: FlyBox = { flies: [] };

@@ -1,3 +1,5 @@
+export * from './fly-box';
 export * from './box';
 export * from './calendar';
+export * from './stone-kinds';
 export * from './stones';

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { STONE_KINDS, stoneFood } from './stones';
+import { STONE_KINDS } from './stone-kinds';
+import { stoneFood } from './stones';
 
 describe('stones turned', () => {
   it('tell a rich water by many creatures of many kinds', () => {

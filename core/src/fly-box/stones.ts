@@ -1,17 +1,5 @@
 import type { BoxStage, ColourFamily, WeightClass } from '../water';
-
-/** Things under stones, by kind. */
-export const STONE_KINDS = [
-  'mayfly',
-  'caddis',
-  'stonefly',
-  'midge',
-  'shrimp',
-  'snail',
-  'damsel',
-  'leech',
-] as const;
-export type StoneKind = (typeof STONE_KINDS)[number];
+import { STONE_KINDS, type StoneKind } from './stone-kinds';
 
 /** What was counted on the stones turned in one place. */
 export type StoneCount = Record<string, number>;

@@ -75,6 +75,13 @@ export interface RigSchools {
   heaviest: HeaviestSchool;
 }
 
+export const DEFAULT_SCHOOLS: RigSchools = {
+  indicator: 'one-and-half',
+  shot: 'above-knot',
+  dropper: 'bend',
+  heaviest: 'point',
+};
+
 export const TEMPLATE_IDS = [
   'dry-fly',
   'small-stream',

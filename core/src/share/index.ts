@@ -1,7 +1,8 @@
-export { canonicalJson, canonicalPlan, canonicalText, planHash, type SharedPlan } from './canonical';
+export * from './canonical';
 export * from './coming';
 export * from './difference';
 export * from './effect-pool';
 export * from './library-fit';
+export * from './merge-sides';
 export * from './merge';
 export * from './library-words';

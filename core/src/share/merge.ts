@@ -2,10 +2,8 @@ import type { Drill } from '../drill';
 import { type Block, blocksInOrder, type PlanB, resolveOverlaps } from '../plan';
 import { canonicalPlan, isSame, type SharedPlan } from './canonical';
 import { CARRIED_LISTS, type Cells, cellsOf, entityOf, hasSameParts, isSameCells, planOf } from './cells';
+import { MERGE_SIDES, type MergeSide } from './merge-sides';
 import { movedIds } from './moved';
-
-export const MERGE_SIDES = ['origin', 'mine', 'theirs'] as const;
-export type MergeSide = (typeof MERGE_SIDES)[number];
 
 /** Something that both changed, each otherwise, or that one changed and the other took out. */
 export interface MergeConflict {

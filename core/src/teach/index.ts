@@ -3,6 +3,6 @@ export * from './debrief';
 export * from './student-letter';
 export * from './moved';
 export * from './effect';
-export { type Effect, MIN_EFFECT, MIN_EFFECT_STUDENTS } from './effect-sums';
+export * from './effect-sums';
 export * from './readiness';
 export * from './here';

@@ -11,4 +11,4 @@ export * from './replan';
 export * from './rig-problems';
 export * from './stages';
 export * from './warm-water';
-export { capital, counted, listed } from './words';
+export * from './words';

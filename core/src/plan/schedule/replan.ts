@@ -3,12 +3,9 @@ import type { GroundKind } from '../../water';
 import { curriculumOf, drillOf } from '../carried';
 import { type Block, MIN_BLOCK_MIN, type PlanBody, STEP_MIN } from '../plan';
 import { endOf } from '../timing';
+import type { ReplanReason } from './replan-reasons';
 import type { Closed, ScheduleTask } from './task';
 import { type PlanDay, taskFor } from './uses';
-
-export const REPLAN_REASONS = ['late', 'thunder', 'wind', 'rising', 'absent'] as const;
-/** Why a lesson goes on otherwise than it was planned. */
-export type ReplanReason = (typeof REPLAN_REASONS)[number];
 
 export interface ReplanWish {
   why: ReplanReason;

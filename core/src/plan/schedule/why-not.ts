@@ -2,7 +2,8 @@ import type { Board } from './model';
 import type { Block } from '../plan';
 import { actsOf } from './activity';
 import { boardOf } from './board/board';
-import { hardFaults, type HardRuleId } from './hard';
+import { hardFaults } from './hard';
+import type { HardRuleId } from './hard-rule-ids';
 import { betterPlans } from './search';
 import type { ScheduleTask } from './task';
 

@@ -14,7 +14,8 @@ import type {
 import { trimLeader } from './bought-leader';
 import { addSection, fittingsKept, moveJoint, moveTip, removeSection, tagLength } from './section-edits';
 import { schoolDifferences } from '../schools';
-import { pointAndDropper, type RigTemplate, SHOT_ABOVE_FLY_M, TEMPLATES } from '../templates';
+import { type RigTemplate, TEMPLATES } from '../templates';
+import { pointAndDropper, SHOT_ABOVE_FLY_M } from '../templates/indicator-nymph';
 import { diameterOfX } from '../tackle/x-size';
 import { leaderLength } from './leader-geometry';
 

@@ -4,7 +4,8 @@ import { floatMargin } from '../sink/float-margin';
 import { rigEdits } from '../leader/edits';
 import { hookCount } from '../strength/hook-count';
 import type { Rig } from '../rig';
-import { buildRig, DEFAULT_SCHOOLS } from '../templates';
+import { buildRig } from '../templates';
+import { DEFAULT_SCHOOLS } from '../rig';
 import { rigProblems, type RigFix, type RigProblem } from './index';
 
 const problemsOf = (rig: Rig, rules: Partial<RuleCard> = {}): RigProblem[] =>

@@ -1,5 +1,5 @@
 import type { MaterialId } from '../tackle/ids';
-import type { Fly, Rig, RigSchools, Section, TemplateId } from '../rig';
+import { DEFAULT_SCHOOLS, type Fly, type Rig, type RigSchools, type Section, type TemplateId } from '../rig';
 import { diameterOfX } from '../tackle/x-size';
 
 /** What drives a template. Every one has all; each template uses those that concern it. */
@@ -19,13 +19,6 @@ export interface TemplateParameters {
   leaderLengthM: number;
   schools: RigSchools;
 }
-
-export const DEFAULT_SCHOOLS: RigSchools = {
-  indicator: 'one-and-half',
-  shot: 'above-knot',
-  dropper: 'bend',
-  heaviest: 'point',
-};
 
 /** A way to rig, parametric. */
 export interface RigTemplate {
@@ -57,15 +50,6 @@ export interface RigTemplate {
     rod?: (rig: Rig, lengthM: number) => Rig;
     flyCount?: (rig: Rig, count: number) => Rig;
   };
-}
-
-/**
- * Flies that a rig can carry; one dropper where its sections were made by hand.
- *
- * @returns 1…3
- */
-export function maxFlies(template: RigTemplate, byHand: boolean): number {
-  return byHand ? 2 : (template.maxFlies ?? 2);
 }
 
 export const COMMON: TemplateParameters = {

@@ -19,7 +19,8 @@ import { rigProblems } from '../problems';
 import { weakestLink } from '../strength/strength';
 import { taperOf } from '../leader/taper';
 import { diameterOfX } from '../tackle/x-size';
-import { buildRig, DEFAULT_SCHOOLS, TEMPLATES, type TemplateParameters } from './index';
+import { DEFAULT_SCHOOLS } from '../rig';
+import { buildRig, TEMPLATES, type TemplateParameters } from '.';
 
 const context = { water: null } as const;
 const all = TEMPLATE_IDS.map((id) => [id] as const);

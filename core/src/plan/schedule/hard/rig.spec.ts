@@ -1,6 +1,7 @@
 import { SHIPPED_CURRICULUM as SHIPPED } from '../../../curriculum/shipped';
 import { seededRandom } from '../../../random';
-import { buildRig, pointAndDropper, withHooks } from '../../../rig';
+import { buildRig, withHooks } from '../../../rig';
+import { pointAndDropper } from '../../../rig/templates/indicator-nymph';
 import { skillState } from '../../../skill';
 import { drawnStudent, FORD, taskOf } from '../../../testing/schedule-task';
 import { blockFromDrill } from '../../edits';

@@ -1,24 +1,5 @@
+import type { HardRuleId } from '../hard-rule-ids';
 import type { Activity, Board } from '../model';
-
-export const HARD_RULES = [
-  'two-places',
-  'outside-lesson',
-  'minutes',
-  'group',
-  'apart',
-  'supervision',
-  'minors',
-  'ground',
-  'room',
-  'needs',
-  'rests-on',
-  'safety-first',
-  'closed',
-  'stock',
-  'rig',
-  'locked',
-] as const;
-export type HardRuleId = (typeof HARD_RULES)[number];
 
 /** Something that must not be, where it is. */
 export interface HardFault {
