@@ -1,5 +1,5 @@
-import type { Reason } from '@doceo/core';
-import { reasonText } from './proposals';
+import type { GoneDrill, Reason } from '@doceo/core';
+import { goneText, reasonText } from './proposals';
 
 const NAMES = ['Sam', 'Petra', 'Jonas'];
 const DRILLS: Record<string, string> = { pause: 'Count the pause', hoops: 'Hoops on the grass' };
@@ -40,5 +40,26 @@ describe('why a drill is there', () => {
     const told = (mean: number): string => why({ worked: { drillId: 'pause', n: 6, rise: { mean } } });
     expect(told(-0.04)).toContain('the estimate fell by 4 of 100.');
     expect(told(-0.001)).toContain('the estimate hardly moved.');
+  });
+});
+
+describe('why a drill is gone', () => {
+  const skills: Record<string, string> = { knot: 'clinch knot', wet: 'wet hands' };
+  const gone = (change: Partial<GoneDrill>): string =>
+    goneText({ blockIds: ['b'], byPoints: 0.1, breaks: null, needs: [], ...change }, (id) => skills[id]!);
+
+  it('names the rule it would break, before what it is worth', () =>
+    expect(gone({ breaks: 'room', needs: ['knot'] })).toBe('Hooks too near each other.'));
+
+  it('names what it rests on', () => {
+    expect(gone({ breaks: 'rests-on', needs: ['knot'] })).toBe('Needs clinch knot first.');
+    expect(gone({ breaks: 'rests-on', needs: ['knot', 'wet'] })).toBe(
+      'Needs clinch knot and wet hands first.',
+    );
+  });
+
+  it('says else whether something better stands there', () => {
+    expect(gone({})).toBe('What they do instead gives more.');
+    expect(gone({ byPoints: -0.1 })).toBe('The day as a whole is better without it.');
   });
 });

@@ -1,4 +1,4 @@
-import type { HardRuleId, PlanUse, Reason, RowChange, ScorePart, WhyNot, Wish } from '@doceo/core';
+import type { GoneDrill, HardRuleId, PlanUse, Reason, RowChange, ScorePart, WhyNot, Wish } from '@doceo/core';
 import { capital, listed } from './words';
 
 /** What a use of the machine is called where its plan is shown. */
@@ -91,6 +91,16 @@ export const RULE_BROKEN: Record<HardRuleId, string> = {
   rig: 'a rig that must not be fished here',
   locked: 'in the way of what is locked',
 };
+
+/** Why a drill that was planned is not in a plan that was made. */
+export function goneText(
+  { breaks, needs, byPoints }: GoneDrill,
+  skillName: (skillId: string) => string,
+): string {
+  if (breaks === 'rests-on' && needs.length > 0) return `Needs ${listed(needs.map(skillName))} first.`;
+  if (breaks) return `${capital(RULE_BROKEN[breaks])}.`;
+  return byPoints > 0 ? 'What they do instead gives more.' : 'The day as a whole is better without it.';
+}
 
 /** Why this drill, why now: two sentences of an instructor, with the names of students and drills. */
 export function reasonText(

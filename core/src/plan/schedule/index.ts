@@ -11,4 +11,5 @@ export * from './replan-reasons';
 export * from './replan';
 export * from './group-split';
 export * from './uses';
+export * from './why-gone';
 export * from './why-not';

@@ -15,7 +15,11 @@ export interface Looked {
  *
  * @param acts in the order of time
  */
-export function taughtBefore({ skills }: Board, acts: readonly Activity[], atMin: number): Uint8Array {
+export function taughtBefore(
+  { skills }: Pick<Board, 'skills'>,
+  acts: readonly Activity[],
+  atMin: number,
+): Uint8Array {
   const taught = new Uint8Array(skills.length);
   for (const { on, startMin, lanes } of acts) {
     if (startMin >= atMin) break;

@@ -10,6 +10,8 @@ import {
 } from '@angular/core';
 import {
   type Block,
+  type Curriculum,
+  type GoneDrill,
   type PlanBody,
   planChanges,
   type PlanChanges,
@@ -24,6 +26,7 @@ import {
   USUAL_WEIGHTS,
   type WhyNot,
 } from '@doceo/core';
+import { goneText } from '@doceo/texts';
 import type { Subscription } from 'rxjs';
 import { UserStorage } from '../../data/device/user-storage';
 import { type PlanRequest, sentCurriculum, type Standing } from '../../workers/plans/make-plans';
@@ -59,10 +62,13 @@ export class PlanProposal implements OnDestroy {
   private readonly from = signal<{ plan: PlanBody; day: AskedDay } | null>(null);
   private readonly found = signal<{ plan: PlanBody; score: Score; outlook: Outlook | null } | null>(null);
   readonly before = signal<Standing | null>(null);
+  /** Of blocks that are gone why, once the search has ended. */
+  readonly whyGone = signal<ReadonlyMap<string, string> | null>(null);
   readonly none = signal<{ whyNot: WhyNot | null } | null>(null);
   readonly failed = signal<string | null>(null);
   /** Keys of the changes that are taken when not all are; null while parts are not being chosen. */
   readonly parts = signal<ReadonlySet<string> | null>(null);
+  private readonly told = [this.found, this.before, this.whyGone, this.none, this.failed, this.parts];
   private work: Subscription | null = null;
 
   readonly score = computed(() => this.found()?.score ?? null);
@@ -103,14 +109,17 @@ export class PlanProposal implements OnDestroy {
     this.work?.unsubscribe();
     this.use.set(use);
     this.from.set({ plan, day });
-    for (const one of [this.found, this.before, this.none, this.failed, this.parts]) one.set(null);
+    for (const one of this.told) one.set(null);
     this.share.set(0);
     this.running.set(true);
     this.work = this.runner.run(this.request(use, plan, day)).subscribe({
       next: (news) => {
         if ('share' in news) this.share.set(news.share);
         if (news.kind === 'plan') this.found.set({ ...news, plan: asTaken(use, plan, news.plan) });
-        if (news.kind === 'end') this.before.set(news.before);
+        if (news.kind === 'end') {
+          this.before.set(news.before);
+          this.whyGone.set(goneTexts(news.gone, day.curriculum));
+        }
         if (news.kind === 'none') this.none.set({ whyNot: news.whyNot });
       },
       error: (error: unknown) => {
@@ -147,7 +156,7 @@ export class PlanProposal implements OnDestroy {
     this.stop();
     this.use.set(null);
     this.from.set(null);
-    for (const one of [this.found, this.before, this.none, this.failed, this.parts]) one.set(null);
+    for (const one of this.told) one.set(null);
   }
 
   /** Begins to choose what is taken: all of it at first. */
@@ -172,6 +181,11 @@ export class PlanProposal implements OnDestroy {
     const asked = { before, outlookFor: { lesson: day.lesson }, seed: 'plan', tries: TRIES };
     return { curriculum: sentCurriculum(curriculum), task, ...asked };
   }
+}
+
+function goneTexts(gone: readonly GoneDrill[], { skills }: Curriculum): Map<string, string> {
+  const nameOf = (id: string): string => skills.find(id)?.name.toLowerCase() ?? id;
+  return new Map(gone.flatMap((one) => one.blockIds.map((id) => [id, goneText(one, nameOf)] as const)));
 }
 
 /** With whom it was made: an assistant who was asked for is in the plan then. */

@@ -69,7 +69,7 @@ describe('a plan that is proposed', () => {
     return page;
   };
   const done = async (page: Shown<PlanPage>): Promise<void> => {
-    await tell(page, { kind: 'end', before: { score: score(1.1, 20), faults: 2 } });
+    await tell(page, { kind: 'end', before: { score: score(1.1, 20), faults: 2 }, gone: [] });
     news.complete();
     await page.settle();
   };
@@ -101,6 +101,20 @@ describe('a plan that is proposed', () => {
     await page.press('Leave');
     expect(page.all('.face .title')).toEqual(['Safety talk', 'Count the pause']);
     expect(document.querySelector('doceo-drill-shelf')).not.toBeNull();
+  });
+
+  it('tells of what goes why, once the search has ended', async () => {
+    const page = await open();
+    await page.press('For this group');
+    const [talk, pause] = stored.body.blocks;
+    const plan = { ...stored.body, blocks: [talk!] };
+    await tell(page, { kind: 'plan', plan, score: score(2.4, 5), share: 0.5, outlook: null });
+    const line = () => page.all('.face.gone .title, .face.gone .say');
+    expect(line()).toEqual(['Count the pause', pause!.cue]);
+    const gone = [{ blockIds: [pause!.id], breaks: 'supervision' as const, needs: [], byPoints: 0.2 }];
+    await tell(page, { kind: 'end', before: { score: score(1.1, 20), faults: 2 }, gone });
+    expect(line()).toEqual(['Count the pause', 'Nobody free to watch.']);
+    expect(page.all('.face.gone .visually-hidden')[0]).toMatch(/goes: Nobody free to watch\.$/);
   });
 
   it('is taken whole, saved, and undone in one step', async () => {

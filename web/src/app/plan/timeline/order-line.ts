@@ -20,6 +20,8 @@ export interface LineContext {
   touched: ReadonlySet<string>;
   /** Blocks below whose line something is settled. */
   islands: { has: (id: string) => boolean };
+  /** Of blocks that go why, where it is known. */
+  whyGone: ReadonlyMap<string, string> | null;
   /** A minute of the lesson as it is told. */
   clock: (minutes: number) => string;
 }
@@ -47,6 +49,7 @@ export function drawnLine({ row, change, gone }: OrderLine, context: LineContext
   const { curriculum, plan, lanes, selectedId, touched, islands, clock } = context;
   const [block] = row.blocks;
   const strand = strandOf(curriculum, block);
+  const why = gone ? (context.whyGone?.get(block.id) ?? '') : '';
   const flagged = row.blocks.some(({ id }) => context.flagged.has(id));
   const isTouched = !gone && row.blocks.some(({ id }) => touched.has(id));
   return {
@@ -64,7 +67,7 @@ export function drawnLine({ row, change, gone }: OrderLine, context: LineContext
     ]
       .filter(Boolean)
       .join(', '),
-    line: block.cue || block.note,
+    line: why || block.cue || block.note,
     selected: !gone && row.blocks.some(({ id }) => id === selectedId),
     gone,
     tag: changeTag(change) || (isTouched ? 'changed' : ''),
@@ -75,7 +78,7 @@ export function drawnLine({ row, change, gone }: OrderLine, context: LineContext
       strand ?? '',
       flagged ? 'has a problem' : '',
       block.locked ? 'locked' : '',
-      gone ? 'goes' : changeTag(change),
+      gone ? ['goes', why].filter(Boolean).join(': ') : changeTag(change),
     ]
       .filter(Boolean)
       .join(', '),

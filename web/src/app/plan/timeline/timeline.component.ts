@@ -75,6 +75,8 @@ export class TimelineComponent {
   readonly editable = input(true);
   /** The plan as it was, while a proposal is shown over it. */
   readonly before = input<PlanBody | null>(null);
+  /** Of its blocks that go why, once it is known. */
+  readonly whyGone = input<ReadonlyMap<string, string> | null>(null);
   /** When it ends if each block takes as long as it takes; null where nothing is in it. */
   readonly overrun = input<Overrun | null>(null);
   /** Blocks that differ from how they were in more than their time, as in their words. */
@@ -282,6 +284,7 @@ export class TimelineComponent {
     const drawn = drawnLine(line, {
       ...{ curriculum: this.own(), plan: this.plan(), lanes: this.lanes(), selectedId: this.selectedId() },
       ...{ flagged: this.flagged(), touched: this.touched(), islands: this.islandsPx() },
+      whyGone: this.whyGone(),
       clock: (minutes) => this.tickText(minutes),
     });
     const startPx = this.px(line.row.blocks[0].startMin) + 9;

@@ -4,6 +4,7 @@ import {
   type Drill,
   emptyLayer,
   type Fault,
+  type GoneDrill,
   judgeOf,
   type PlanBody,
   type PlanLesson,
@@ -13,6 +14,7 @@ import {
   type ScheduleTask,
   type Score,
   type Skill,
+  whyGone,
   whyNot,
   type WhyNot,
 } from '@doceo/core';
@@ -47,7 +49,7 @@ export type PlanNews =
   /** What is to be worked out of the first plan comes when it is told again. */
   | { kind: 'plan'; plan: PlanBody; score: Score; outlook: Outlook | null; share: number }
   | { kind: 'share'; share: number }
-  | { kind: 'end'; before: Standing }
+  | { kind: 'end'; before: Standing; gone: GoneDrill[] }
   | { kind: 'none'; whyNot: WhyNot | null };
 
 /** A curriculum that can travel. */
@@ -62,7 +64,7 @@ const SHARE_MS = 80;
 
 /**
  * Makes plans, each better than the one before: the first is told at once, then the best of each while; at the end how the
- * plan stood as it was.
+ * plan stood as it was, and why what is gone is gone.
  */
 export async function makePlans(
   { curriculum, task, before, outlookFor, seed, tries }: PlanRequest,
@@ -95,7 +97,8 @@ export async function makePlans(
     return;
   }
   const { score, faults } = judgeOf(whole)(before);
-  await tell({ kind: 'end', before: { score, faults: faults.length } });
+  const gone = whyGone(whole, before, last.plan.blocks);
+  await tell({ kind: 'end', before: { score, faults: faults.length }, gone });
 }
 
 /** A curriculum that has travelled. */

@@ -42,7 +42,9 @@ describe('the runner of plans', () => {
     expect(totals).toEqual([...totals].sort((a, b) => a - b));
     expect(plans.at(-1)!.plan.blocks[0]).toMatchObject({ kind: 'safety', startMin: 0 });
     expect(news.some(({ kind }) => kind === 'share')).toBe(true);
-    expect(news.at(-1)).toMatchObject({ kind: 'end', before: { score: { figures: { gainSkills: 0 } } } });
+    expect(news.at(-1)).toMatchObject({
+      ...{ kind: 'end', before: { score: { figures: { gainSkills: 0 } } }, gone: [] },
+    });
   });
 
   it('looks into a plan where that is asked: first the plan comes, then when it ends and what its check finds', async () => {
