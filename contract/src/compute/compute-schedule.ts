@@ -113,6 +113,15 @@ export const scheduleCommands = {
           ),
         }),
       ),
+      /** Drills of the plan that was given that are in none of these blocks any more, and what came of putting them back. */
+      gone: z.array(
+        z.strictObject({
+          blockIds: z.array(z.string()),
+          breaks: z.enum(HARD_RULES).nullable(),
+          needs: z.array(z.string()),
+          byPoints: z.number(),
+        }),
+      ),
     }),
   },
   'schedule-score': {

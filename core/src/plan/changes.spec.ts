@@ -42,6 +42,25 @@ describe('a plan beside what it was', () => {
     ]);
   });
 
+  it('has lost nothing where two who did the same apart do it together', () => {
+    const apart = plan(block('a', 'hoops', 0, 0), block('b', 'hoops', 0, 1), block('c', 'roll-the-d', 10));
+    const together = plan(block('c', 'roll-the-d', 0), block('a', 'hoops', 10));
+    const { rows, gone } = planChanges(apart, together);
+    expect(gone).toEqual([]);
+    expect(rows.map(({ row, change }) => [rowKey(row), change])).toEqual([
+      ['c', { kind: 'moves', byMin: -10 }],
+      ['a', { kind: 'moves', byMin: 10 }],
+    ]);
+    expect(takeChanges(apart, together, new Set(['a', 'c'])).blocks).toEqual(together.blocks);
+    expect(takeChanges(apart, together, new Set()).blocks).toEqual(apart.blocks);
+    // What one did twice and does once has lost one.
+    const twice = plan(block('a', 'hoops', 0), block('b', 'hoops', 20));
+    expect(planChanges(twice, plan(block('a', 'hoops', 0))).gone.map(rowKey)).toEqual(['b']);
+    // Of another student it is gone.
+    const others = plan({ ...block('a', 'hoops', 10), lane: 0 });
+    expect(planChanges(apart, others).gone.map(rowKey)).toEqual(['b', 'c']);
+  });
+
   it('is taken in part: all parts are the new plan, none is the old one', () => {
     const all = new Set(['a', 'b', 'c', 'n']);
     expect(takeChanges(BEFORE, AFTER, all).blocks).toEqual(AFTER.blocks);

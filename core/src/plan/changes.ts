@@ -1,6 +1,6 @@
 import type { Block, PlanBody } from './plan';
 import { type OrderRow, runningOrder } from './running-order';
-import { endOf, resolveOverlaps } from './timing';
+import { endOf, resolveOverlaps, shareLane } from './timing';
 
 /** What became of a line of a plan. */
 export type RowChange =
@@ -13,9 +13,16 @@ export type RowChange =
   /** How many more students do it, fewer where below zero. */
   | { kind: 'joins'; students: number };
 
+interface ChangedRow {
+  row: OrderRow;
+  change: RowChange;
+  /** Blocks of before that are no more of their own: their students do the same with the others of this line. */
+  united: Block[];
+}
+
 /** A plan beside what it was: its lines, each with what became of it, and what is not there any more. */
 export interface PlanChanges {
-  rows: { row: OrderRow; change: RowChange }[];
+  rows: ChangedRow[];
   gone: OrderRow[];
 }
 
@@ -27,21 +34,41 @@ export function rowKey({ blocks }: Pick<OrderRow, 'blocks'>): string {
     .join(' ');
 }
 
-/** What becomes of each line of a plan; a block is the same as long as its id is. */
+/**
+ * What becomes of each line of a plan; a block is the same as long as its id is. Who did something apart and does it with
+ * others now has not lost it.
+ */
 export function planChanges(
   before: Pick<PlanBody, 'blocks' | 'groupSize'>,
   after: typeof before,
 ): PlanChanges {
   const was = new Map(before.blocks.map((block) => [block.id, block]));
   const is = new Set(after.blocks.map(({ id }) => id));
-  return {
-    rows: runningOrder(after).map((row) => ({ row, change: changeOf(row, was, before.groupSize) })),
-    gone: runningOrder({ blocks: before.blocks.filter(({ id }) => !is.has(id)) }),
-  };
+  const gone = new Set(before.blocks.filter(({ id }) => !is.has(id)));
+  const rows = runningOrder(after).map((row): ChangedRow => {
+    const old = row.blocks.flatMap(({ id }) => was.get(id) ?? []);
+    const united: Block[] = [];
+    for (const block of gone) {
+      if (!isDoneIn(row, block) || old.some((one) => shareLane(one, block))) continue;
+      old.push(block);
+      united.push(block);
+      gone.delete(block);
+    }
+    return { row, united, change: changeOf(row, old, before.groupSize) };
+  });
+  return { rows, gone: runningOrder({ blocks: [...gone] }) };
 }
 
-function changeOf({ blocks }: OrderRow, was: ReadonlyMap<string, Block>, groupSize: number): RowChange {
-  const old = blocks.flatMap(({ id }) => was.get(id) ?? []);
+/** Whether whoever did a drill alone does it in a line. */
+function isDoneIn({ blocks }: OrderRow, { drillId, lane }: Block): boolean {
+  return (
+    drillId !== null &&
+    blocks[0].drillId === drillId &&
+    blocks.some((block) => block.lane === null || block.lane === lane)
+  );
+}
+
+function changeOf({ blocks }: OrderRow, old: readonly Block[], groupSize: number): RowChange {
   const [first] = old;
   if (!first) return { kind: 'comes' };
   const [block] = blocks;
@@ -64,8 +91,11 @@ export function takeChanges(before: PlanBody, after: PlanBody, taken: ReadonlySe
   const { rows, gone } = planChanges(before, after);
   const blocks = new Map(before.blocks.map((block) => [block.id, block]));
   for (const row of gone) if (taken.has(rowKey(row))) for (const { id } of row.blocks) blocks.delete(id);
-  for (const { row } of rows)
-    if (taken.has(rowKey(row))) for (const block of row.blocks) blocks.set(block.id, block);
+  for (const { row, united } of rows) {
+    if (!taken.has(rowKey(row))) continue;
+    for (const { id } of united) blocks.delete(id);
+    for (const block of row.blocks) blocks.set(block.id, block);
+  }
   const ordered = [...blocks.values()].sort((a, b) => a.startMin - b.startMin || endOf(a) - endOf(b));
   return { ...before, blocks: resolveOverlaps(ordered) };
 }

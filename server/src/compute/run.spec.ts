@@ -364,6 +364,19 @@ describe('compute', () => {
       { exact: false, reasons: expect.arrayContaining([expect.objectContaining({ startMin: 0 })]) },
     ],
     [
+      'schedule',
+      {
+        plan: {
+          ...{ ...FIRST_NYMPHS.body, lengthMin: 60 },
+          blocks: FIRST_NYMPHS.body.blocks
+            .filter(({ drillId }) => drillId === 'mend-both-ways')
+            .map((block) => ({ ...block, startMin: 20 })),
+        },
+        ...{ lesson: PAIR, milliseconds: 20 },
+      },
+      { gone: [expect.objectContaining({ breaks: 'rests-on' })] },
+    ],
+    [
       'schedule-score',
       {
         plan: { ...FIRST_NYMPHS.body, blocks: [], lengthMin: 60 },

@@ -15,6 +15,7 @@ import {
   schedule,
   type ScheduleTask,
   USUAL_WEIGHTS,
+  whyGone,
   whyNot,
 } from '@doceo/core';
 import { windowReasonText } from '@doceo/texts';
@@ -46,7 +47,7 @@ export const scheduleRunners = {
     const task = taskOf(input);
     const found = schedule(task, { seed, tries: milliseconds * TRIES_A_MS });
     if (!found || found.plan.blocks.length === 0)
-      return { plan: null, score: null, exact: false, whyNot: whyNot(task), reasons: [] };
+      return { plan: null, score: null, exact: false, whyNot: whyNot(task), reasons: [], gone: [] };
     const { plan, score, exact } = found;
     const reasons = reasonsFor(task, plan.blocks).map((one) => ({
       ...one,
@@ -54,7 +55,11 @@ export const scheduleRunners = {
       blockIds: [...one.blockIds],
       worked: one.worked && { ...one.worked, rise: one.worked.rise && { mean: one.worked.rise.mean } },
     }));
-    return { plan, score, exact, whyNot: null, reasons };
+    const gone = whyGone(task, task.plan.blocks, plan.blocks).map(({ blockIds, ...one }) => ({
+      ...one,
+      blockIds: [...blockIds],
+    }));
+    return { plan, score, exact, whyNot: null, reasons, gone };
   },
   'schedule-score': ({ plans, ...input }) => {
     const judge = judgeOf(taskOf(input));

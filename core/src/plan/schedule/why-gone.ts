@@ -1,3 +1,4 @@
+import { planChanges } from '../changes';
 import type { Block } from '../plan';
 import { actsOf, inTime, lanesOf } from './activity';
 import { boardOf } from './board/board';
@@ -26,8 +27,11 @@ export interface GoneDrill {
  */
 export function whyGone(task: ScheduleTask, before: readonly Block[], after: readonly Block[]): GoneDrill[] {
   const board = boardOf({ ...task, drillIds: [] });
-  const kept = new Set(after.map(({ id }) => id));
-  const gone = before.filter(({ id }) => !kept.has(id));
+  const { groupSize } = task.plan;
+  const gone = planChanges(
+    { blocks: [...before], groupSize },
+    { blocks: [...after], groupSize },
+  ).gone.flatMap(({ blocks }) => blocks);
   if (gone.length === 0) return [];
   const acts = actsOf(board, after);
   const had = new Set(hardFaults(board, acts).map(({ rule, atMin }) => `${rule}@${atMin}`));
