@@ -1,12 +1,13 @@
 import type { Routes } from '@angular/router';
+import { TodayPage } from './today/today.page';
 
-/** Screens load when they are asked for. */
+/** Screens load when they are asked for; Today, which everybody sees first, comes with the frame. */
 export const routes: Routes = [
   { path: '', pathMatch: 'full', redirectTo: 'today' },
   {
     path: 'today',
     title: 'Today · Doceo',
-    loadComponent: () => import('./today/today.page').then((m) => m.TodayPage),
+    component: TodayPage,
   },
   {
     path: 'water',
