@@ -1,10 +1,10 @@
-import { SHIPPED_CURRICULUM as SHIPPED } from '../../curriculum/shipped';
-import { seededRandom } from '../../random';
-import { drawnStudent, FORD, taskOf } from '../../testing/schedule-task';
-import { blockFromDrill, plainBlock } from '../edits';
-import { type Block, emptyPlan } from '../plan';
-import { endOf } from '../timing';
-import { schedule, type ScheduleTask, whyNot } from '.';
+import { SHIPPED_CURRICULUM as SHIPPED } from '../../../curriculum/shipped';
+import { seededRandom } from '../../../random';
+import { drawnStudent, FORD, taskOf } from '../../../testing/schedule-task';
+import { blockFromDrill, plainBlock } from '../../edits';
+import { type Block, emptyPlan } from '../../plan';
+import { endOf } from '../../timing';
+import { schedule, type ScheduleTask, whyNot } from '..';
 
 const random = seededRandom('why not');
 const STUDENTS = [0, 1].map((i) => drawnStudent(i, random));

@@ -1,9 +1,9 @@
-import { weighFaults } from '../../curriculum';
-import { SHIPPED_CURRICULUM as SHIPPED } from '../../curriculum/shipped';
-import { seededRandom } from '../../random';
-import { drawnStudent, taskOf } from '../../testing/schedule-task';
-import { blockFromDrill } from '../edits';
-import { reasonFor } from '.';
+import { weighFaults } from '../../../curriculum';
+import { SHIPPED_CURRICULUM as SHIPPED } from '../../../curriculum/shipped';
+import { seededRandom } from '../../../random';
+import { drawnStudent, taskOf } from '../../../testing/schedule-task';
+import { blockFromDrill } from '../../edits';
+import { reasonFor } from '..';
 
 const random = seededRandom('explain');
 const made = (faultId: string | null, times: number): { skillId: string; faultId: string | null }[] =>

@@ -1,13 +1,13 @@
-import { planChanges } from '../changes';
-import type { Block } from '../plan';
-import { actsOf, inTime, lanesOf } from './activity';
-import { boardOf } from './board/board';
-import { type HardFault, hardFaults } from './hard';
-import type { HardRuleId } from './hard-rule-ids';
-import type { Activity, Board } from './model';
-import { scoreOf } from './parts';
-import { taughtBefore } from './search/looked';
-import type { ScheduleTask } from './task';
+import { planChanges } from '../../changes';
+import type { Block } from '../../plan';
+import { actsOf, inTime, lanesOf } from '../activity';
+import { boardOf } from '../board/board';
+import { type HardFault, hardFaults } from '../hard';
+import type { HardRuleId } from '../hard-rule-ids';
+import type { Activity, Board } from '../model';
+import { scoreOf } from '../parts';
+import { taughtBefore } from '../search/looked';
+import type { ScheduleTask } from '../task';
 
 /** Why a drill that was planned is not in a plan that was made. */
 export interface GoneDrill {

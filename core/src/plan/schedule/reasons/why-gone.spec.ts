@@ -1,9 +1,9 @@
-import { SHIPPED_CURRICULUM as SHIPPED } from '../../curriculum/shipped';
-import { seededRandom } from '../../random';
-import { drawnStudent, taskOf } from '../../testing/schedule-task';
-import { blockFromDrill } from '../edits';
-import type { Block } from '../plan';
-import { judgeOf, type ScheduleTask, whyGone } from '.';
+import { SHIPPED_CURRICULUM as SHIPPED } from '../../../curriculum/shipped';
+import { seededRandom } from '../../../random';
+import { drawnStudent, taskOf } from '../../../testing/schedule-task';
+import { blockFromDrill } from '../../edits';
+import type { Block } from '../../plan';
+import { judgeOf, type ScheduleTask, whyGone } from '..';
 
 const random = seededRandom('gone');
 const two = [drawnStudent(0, random), drawnStudent(1, random)];

@@ -1,14 +1,14 @@
-import type { Activity, Board, BoardDrill } from './model';
-import type { MeasuredDrill } from '../../curriculum';
-import type { Block } from '../plan';
-import { actsOf, inTime, lanesOf } from './activity';
-import { boardOf } from './board/board';
-import { actOf } from './exact';
-import { hardFaults } from './hard';
-import type { HardRuleId } from './hard-rule-ids';
-import { actsOfLane, scoreOf } from './parts';
-import { gainOf, riseIn } from './parts/gain';
-import type { ScheduleTask } from './task';
+import type { Activity, Board, BoardDrill } from '../model';
+import type { MeasuredDrill } from '../../../curriculum';
+import type { Block } from '../../plan';
+import { actsOf, inTime, lanesOf } from '../activity';
+import { boardOf } from '../board/board';
+import { actOf } from '../exact';
+import { hardFaults } from '../hard';
+import type { HardRuleId } from '../hard-rule-ids';
+import { actsOfLane, scoreOf } from '../parts';
+import { gainOf, riseIn } from '../parts/gain';
+import type { ScheduleTask } from '../task';
 
 /** What could stand in the place of something. */
 export interface Rival {

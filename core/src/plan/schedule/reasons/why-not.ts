@@ -1,11 +1,11 @@
-import type { Board } from './model';
-import type { Block } from '../plan';
-import { actsOf } from './activity';
-import { boardOf } from './board/board';
-import { hardFaults } from './hard';
-import type { HardRuleId } from './hard-rule-ids';
-import { betterPlans } from './search';
-import type { ScheduleTask } from './task';
+import type { Board } from '../model';
+import type { Block } from '../../plan';
+import { actsOf } from '../activity';
+import { boardOf } from '../board/board';
+import { hardFaults } from '../hard';
+import type { HardRuleId } from '../hard-rule-ids';
+import { betterPlans } from '../search';
+import type { ScheduleTask } from '../task';
 
 /** Something that is wished of a plan. */
 export type Wish =
