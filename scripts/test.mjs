@@ -74,6 +74,13 @@ async function checks() {
     );
     for (const one of missing) console.log(one);
     count(missing.length === 0 ? 1 : 0, missing.length === 0 ? 0 : 1);
+    const { coreSentences } = await import('./lib/core-sentences.mjs');
+    const sentences = coreSentences();
+    console.log(
+      `\n== words of a language in core${sentences.length === 0 ? '' : ' FAILED'}: ${sentences.length}`,
+    );
+    for (const one of sentences) console.log(one);
+    count(sentences.length === 0 ? 1 : 0, sentences.length === 0 ? 0 : 1);
   }
   if (wanted('types')) {
     const tsc = ['node_modules/typescript-native/bin/tsc', '--noEmit', '-p'];

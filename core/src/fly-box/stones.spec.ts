@@ -7,23 +7,23 @@ describe('stones turned', () => {
     const place = { mayfly: 12, caddis: 5, midge: 4, shrimp: 2, stonefly: 1 };
     expect(stoneFood([place, place, place])).toMatchObject({
       index: 100,
-      words: 'rich',
+      amount: 'rich',
       kinds: 5,
       perPlace: 24,
     });
   });
 
   it('put the fly first that stands for most food, not for most creatures', () => {
-    const { flies, index, words } = stoneFood([{ midge: 10, stonefly: 1 }, { midge: 2 }, {}]);
+    const { flies, index, amount } = stoneFood([{ midge: 10, stonefly: 1 }, { midge: 2 }, {}]);
     expect(flies.map(({ food }) => food)).toEqual(['stonefly', 'midge']);
     expect(flies[0]?.share).toBeCloseTo(4 / 6.4, 9);
     expect(flies[0]).toMatchObject({ stage: 'nymph', weight: 'heavy', largest: 8, smallest: 12 });
     // 13 creatures on three places: 50 × 4.33/20; two kinds of five: 20.
-    expect([index, words]).toEqual([31, 'poor']);
+    expect([index, amount]).toEqual([31, 'poor']);
   });
 
   it('say when nothing was found and when too few were turned', () => {
-    expect(stoneFood([])).toMatchObject({ index: 0, words: 'nothing found', flies: [], tooFew: true });
+    expect(stoneFood([])).toMatchObject({ index: 0, amount: 'nothing', flies: [], tooFew: true });
     expect(stoneFood([{}, {}, { dragon: 4 }])).toMatchObject({ index: 0, kinds: 0, tooFew: false });
   });
 

@@ -19,7 +19,7 @@ export interface StoneFly {
 export interface StoneFood {
   /** 0…100: how much food there is, and of how many kinds. */
   index: number;
-  words: 'nothing found' | 'poor' | 'middling' | 'rich';
+  amount: 'nothing' | 'poor' | 'middling' | 'rich';
   kinds: number;
   perPlace: number;
   /** What to tie on, the most food first. */
@@ -70,7 +70,7 @@ export function stoneFood(places: readonly StoneCount[]): StoneFood {
   const whole = [...totals].reduce((sum, one) => sum + mass(one), 0);
   return {
     index,
-    words: all === 0 ? 'nothing found' : index < 35 ? 'poor' : index < 70 ? 'middling' : 'rich',
+    amount: all === 0 ? 'nothing' : index < 35 ? 'poor' : index < 70 ? 'middling' : 'rich',
     kinds: totals.size,
     perPlace,
     flies: [...totals]

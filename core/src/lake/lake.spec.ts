@@ -266,7 +266,7 @@ describe('chop', () => {
     [5, 'light-chop'],
     [6.6, 'light-chop'],
     [9, 'rough'],
-  ] as const)('of %d m/s is %s', (windMs, kind) => expect(chopOf(windMs).kind).toBe(kind));
+  ] as const)('of %d m/s is %s', (windMs, kind) => expect(chopOf(windMs)).toBe(kind));
 });
 
 describe('advice for a lake', () => {

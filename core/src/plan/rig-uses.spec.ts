@@ -45,8 +45,7 @@ describe('who fishes which rig', () => {
     const pack = (tangles: number): number =>
       classKit(
         rigUses(plan([block('a', 0, null, 'r', 120)], 1), [{ name: 'Sam', tanglesPerHour: tangles }]),
-        'metric',
-      ).find(({ name }) => name.startsWith('fluorocarbon'))?.count ?? 0;
+      ).find(({ thing }) => thing.kind === 'material' && thing.material === 'fluorocarbon')?.count ?? 0;
     expect(pack(8)).toBeGreaterThan(pack(1));
   });
 });

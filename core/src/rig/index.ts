@@ -13,6 +13,8 @@ export * from './measured/rig-measurements';
 export * from './measured/measurable';
 export * from './schools';
 export * from './rig';
+export * from './rig-part';
+export * from './tied-line';
 export * from './leader/leader-geometry';
 export * from './strength/strength';
 export * from './strength/net-reach';

@@ -50,9 +50,12 @@ export function skillStage({ attempts, mastery }: Pick<SkillEstimate, 'attempts'
   return mastery >= READY ? 'has-it' : 'learning';
 }
 
-/** How sure an estimate is, in words, by the width of its interval. */
-export function sureness(estimate: SkillEstimate): 'not seen yet' | 'barely sure' | 'fairly sure' | 'sure' {
-  if (estimate.attempts === 0) return 'not seen yet';
+/** How sure an estimate is. */
+export type Sureness = 'not-seen' | 'barely' | 'fairly' | 'sure';
+
+/** How sure an estimate is, by the width of its interval. */
+export function sureness(estimate: SkillEstimate): Sureness {
+  if (estimate.attempts === 0) return 'not-seen';
   const width = estimate.high - estimate.low;
-  return width > 0.4 ? 'barely sure' : width > 0.15 ? 'fairly sure' : 'sure';
+  return width > 0.4 ? 'barely' : width > 0.15 ? 'fairly' : 'sure';
 }

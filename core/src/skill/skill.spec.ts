@@ -25,7 +25,7 @@ describe('tracing', () => {
       PARAMETER_GRID.reduce((sum, { initial }) => sum + initial, 0) / PARAMETER_GRID.length,
       9,
     );
-    expect(sureness(none)).toBe('not seen yet');
+    expect(sureness(none)).toBe('not-seen');
   });
 
   it('gives probabilities, ordered limits, and the same for any order of arrival', () => {

@@ -8,10 +8,18 @@ const MIN_ATTEMPTS = 4;
 /** Times a fault must be seen before it is the thing to work on. */
 const MIN_FAULTS = 2;
 const MAX_GOOD = 3;
+/** So much more of good attempts than before is told. */
+const RISES = 0.1;
+
+/** Something good of a day, with its evidence. */
+export type GoodThing =
+  /** A skill that went well; `rise` is what its share of good attempts gained on lessons before, null for hardly any. */
+  | { kind: 'skill'; name: string; goods: number; n: number; rise: number | null }
+  | { kind: 'fish'; count: number };
 
 export interface Debrief {
-  /** Up to three good things, each with its evidence. */
-  good: { text: string; evidence: string }[];
+  /** Up to three good things. */
+  good: GoodThing[];
   /** The one thing to work on, with its cause and cure; null when nothing went wrong often enough. */
   workOn: { fault: Fault; skillId: string; skillName: string; times: number } | null;
   /** What the instructor says to the student; null when he says nothing. */
@@ -66,19 +74,17 @@ function skillsGone(
       const rise = earlier && earlier.n >= MIN_ATTEMPTS ? goods / n - earlier.goods / earlier.n : 0;
       return { skillId, goods, n, rise };
     })
-    .filter(({ goods, n, rise }) => goods / n >= 0.5 || rise > 0.1)
+    .filter(({ goods, n, rise }) => goods / n >= 0.5 || rise > RISES)
     .sort((a, b) => b.rise - a.rise || b.goods / b.n - a.goods / a.n || (a.skillId < b.skillId ? -1 : 1))
     .map(({ skillId, goods, n, rise }) => ({
-      text: `${skills.get(skillId).name}${rise > 0.1 ? ' is coming on' : ' went well'}`,
-      evidence: `${goods} good of ${n}${rise > 0.1 ? `, ${Math.round(rise * 100)} in a hundred more than before` : ''}`,
+      ...{ kind: 'skill', name: skills.get(skillId).name, goods, n },
+      rise: rise > RISES ? rise : null,
     }));
 }
 
 function fishCaught(now: readonly BankEvent[]): Debrief['good'] {
   const fish = now.filter(({ body }) => body.kind === 'fish' && body.outcome === 'to-hand').length;
-  return fish > 0
-    ? [{ text: fish === 1 ? 'A fish to hand' : `${fish} fish to hand`, evidence: 'and let go again' }]
-    : [];
+  return fish > 0 ? [{ kind: 'fish', count: fish }] : [];
 }
 
 /** The fault that matters most; one seen once only when it is a danger. */

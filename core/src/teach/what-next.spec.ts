@@ -64,7 +64,7 @@ describe('what to teach next', () => {
   it('says why: from how many attempts, and what the skill holds back', () => {
     const advice = whatNext(SHIPPED, state(goods('casting.pause', 6, false)), ['grass'], 15);
     const pause = advice.find(({ drill }) => mainSkillOf(drill) === 'casting.pause');
-    expect(pause?.reason).toMatch(/^Pause: \d good of 6; it holds back /);
+    expect(pause?.because).toEqual({ skill: 'Pause', goods: 0, attempts: 6, fault: null });
     expect(pause?.opens.length).toBeGreaterThan(0);
   });
 
@@ -128,7 +128,7 @@ describe('what is known besides', () => {
     const told = whatNext(SHIPPED, state(), ['grass'], 15, {
       faults: [{ fault: crack, count: 3, exposed: 4, score: 0.9 }],
     }).find(({ drill }) => drill.id === 'count-the-pause');
-    expect(told?.reason).toMatch(/forward too soon, 3 of 4\.$/);
+    expect(told?.because.fault).toEqual({ short: 'Forward too soon', count: 3, exposed: 4 });
   });
 
   it('lifts a drill that worked better than drills do, and lowers one that worked worse, as far as it was tried', () => {

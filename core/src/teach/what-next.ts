@@ -26,7 +26,13 @@ export interface DrillAdvice {
   worth: number;
   /** Names of skills that this one holds back. */
   opens: string[];
-  reason: string;
+  /** Why: what the record says of its main skill, and a fault of his that it looks out for. */
+  because: {
+    skill: string;
+    goods: number;
+    attempts: number;
+    fault: { short: string; count: number; exposed: number } | null;
+  };
 }
 
 /**
@@ -121,23 +127,17 @@ function advise(
   const main = skills.get(mainSkillOf(drill));
   const estimate = state[main.id];
   const opens = estimate && estimate.mastery < READY ? skills.opens(main.id).map((skill) => skill.name) : [];
-  const watched = faults.filter(({ fault }) => drill.watchFor.includes(fault.id));
-  const says = [
-    estimate?.attempts
-      ? `${main.name}: ${estimate.goods} good of ${estimate.attempts}`
-      : `${main.name}: not seen yet`,
-    ...(opens.length > 0 ? [`it holds back ${opens.join(', ').toLowerCase()}`] : []),
-    ...watched
-      .slice(0, 1)
-      .map(({ fault, count, exposed }) => `${fault.short.toLowerCase()}, ${count} of ${exposed}`),
-  ];
+  const watched = faults.find(({ fault }) => drill.watchFor.includes(fault.id));
   return {
     drill,
     gain,
     gainPerMin: gain / minutes,
     worth: (gain / minutes) * faultFactor(drill, faults) * effectFactor(drill, effects),
     opens,
-    reason: `${says.join('; ')}.`,
+    because: {
+      ...{ skill: main.name, goods: estimate?.goods ?? 0, attempts: estimate?.attempts ?? 0 },
+      fault: watched ? { short: watched.fault.short, count: watched.count, exposed: watched.exposed } : null,
+    },
   };
 }
 

@@ -2,7 +2,6 @@ export const SPECIES = ['brown-trout', 'rainbow-trout', 'grayling'] as const;
 export type Species = (typeof SPECIES)[number];
 
 export interface ComfortLimits {
-  name: string;
   /** Best temperatures, °C. */
   fromC: number;
   toC: number;
@@ -12,9 +11,9 @@ export interface ComfortLimits {
 
 /** Rules of thumb of the trade; local rules and the thermometer come first. */
 export const COMFORT: Record<Species, ComfortLimits> = {
-  'brown-trout': { name: 'brown trout', fromC: 10, toC: 16, stopC: 19 },
-  'rainbow-trout': { name: 'rainbow trout', fromC: 10, toC: 17, stopC: 20 },
-  grayling: { name: 'grayling', fromC: 8, toC: 15, stopC: 18 },
+  'brown-trout': { fromC: 10, toC: 16, stopC: 19 },
+  'rainbow-trout': { fromC: 10, toC: 17, stopC: 20 },
+  grayling: { fromC: 8, toC: 15, stopC: 18 },
 };
 
 /**

@@ -9,9 +9,12 @@ export interface StrikeZone {
   top: number;
   /** Where to put the fly, as a share of the depth from the surface. */
   flyShare: number;
-  /** In a sentence. */
-  words: string;
+  /** How to fish there. */
+  advice: 'bottom-slow' | 'bottom' | 'middle' | 'top';
 }
+
+/** Water so cold makes fish slow too, °C. A rule of thumb. */
+const COLD_C = 6;
 
 /**
  * Where in the column fish feed, by water temperature and stage of the hatch; temperature decides more than the date.
@@ -24,10 +27,6 @@ export function strikeZone(waterC: number, hatch: HatchStage): StrikeZone {
   const mid = { none: 0.2, 'nymphs-moving': 0.5, emerging: 0.4, 'on-top': 0.15 }[hatch] * free;
   const bottom = 1 - high - mid;
   const place = bottom >= Math.max(mid, high) ? 'bottom' : mid >= high ? 'middle' : 'top';
-  const words = {
-    bottom: waterC < 6 ? 'Cold: near the bottom, slow.' : 'Near the bottom, until something moves up.',
-    middle: 'In the middle and rising: a fly that swims up.',
-    top: 'At the top: a dry, or an emerger in the film.',
-  }[place];
-  return { bottom, middle: mid, top: high, flyShare: { bottom: 0.9, middle: 0.55, top: 0 }[place], words };
+  const advice = place === 'bottom' && waterC < COLD_C ? 'bottom-slow' : place;
+  return { bottom, middle: mid, top: high, flyShare: { bottom: 0.9, middle: 0.55, top: 0 }[place], advice };
 }

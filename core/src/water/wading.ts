@@ -23,6 +23,18 @@ export interface WadingPlace {
   rising: boolean;
 }
 
+/** Why somebody wades less far than others, or not at all. */
+export type WadingReason =
+  | Exclude<Bottom, 'gravel'>
+  | 'child'
+  | 'older'
+  | 'cold'
+  | 'no-staff'
+  | 'stays-on-bank'
+  | 'beyond-own-depth'
+  | 'half-height'
+  | 'rising';
+
 export interface Wading {
   /** Depth in feet × speed in feet a second. */
   product: number;
@@ -32,7 +44,7 @@ export interface Wading {
   /** There is no word for good: the least is that nothing computed speaks against looking closer. */
   verdict: 'look-closer' | 'over-the-limit' | 'do-not-wade';
   /** What lowered the limit, and what speaks against it. */
-  reasons: string[];
+  reasons: WadingReason[];
 }
 
 /** Below this the product is easy for adults, above the second nobody wades. Rules of thumb of the trade. */
@@ -42,7 +54,8 @@ const NEVER = 10;
 const DEFAULT_HEIGHT_M = 1.75;
 /** Deeper than this share of one's height one floats more than one stands. A rule of thumb. */
 const DEEPEST_SHARE = 0.5;
-const BOTTOM_SHARE: Record<Bottom, number> = { gravel: 1, cobble: 0.85, 'slick-rock': 0.7, mud: 0.75 };
+/** Against gravel. */
+const BOTTOM_SHARE = { cobble: 0.85, 'slick-rock': 0.7, mud: 0.75 };
 const CHILD_AGE = 14;
 const OLD_AGE = 65;
 
@@ -69,24 +82,24 @@ export function wading(place: WadingPlace, wader: Wader): Wading {
   inRange('speedMs', place.speedMs, 0, 6);
   inRange('heightM', wader.heightM, 0.8, 2.3);
   const product = (place.depthM / METRES_PER_FOOT) * (place.speedMs / METRES_PER_FOOT);
-  const reasons: string[] = [];
-  const lowered = (share: number, reason: string): number => {
+  const reasons: WadingReason[] = [];
+  const lowered = (share: number, reason: WadingReason): number => {
     if (share < 1) reasons.push(reason);
     return share;
   };
   const share =
     Math.min(1, wader.heightM / DEFAULT_HEIGHT_M) ** 2 *
-    lowered(BOTTOM_SHARE[place.bottom], `the bottom is ${place.bottom.replace('-', ' ')}`) *
-    lowered(wader.ageYears !== null && wader.ageYears < CHILD_AGE ? 0.6 : 1, 'a child') *
-    lowered(wader.ageYears !== null && wader.ageYears >= OLD_AGE ? 0.75 : 1, 'an older wader') *
-    lowered(isCold(place.waterC) ? 0.8 : 1, 'the water is cold') *
-    lowered(wader.hasStaff ? 1 : 0.85, 'no staff');
+    (place.bottom === 'gravel' ? 1 : lowered(BOTTOM_SHARE[place.bottom], place.bottom)) *
+    lowered(wader.ageYears !== null && wader.ageYears < CHILD_AGE ? 0.6 : 1, 'child') *
+    lowered(wader.ageYears !== null && wader.ageYears >= OLD_AGE ? 0.75 : 1, 'older') *
+    lowered(isCold(place.waterC) ? 0.8 : 1, 'cold') *
+    lowered(wader.hasStaff ? 1 : 0.85, 'no-staff');
   const limit = EASY * share;
   const deep = place.depthM > DEEPEST_SHARE * wader.heightM;
   const beyond = wader.deepestM !== undefined && place.depthM > wader.deepestM;
-  if (beyond) reasons.push(wader.deepestM === 0 ? 'stays on the bank' : 'deeper than this student goes');
-  if (deep) reasons.push('deeper than half of the wader’s height');
-  if (place.rising) reasons.push('the river is rising: out of the water');
+  if (beyond) reasons.push(wader.deepestM === 0 ? 'stays-on-bank' : 'beyond-own-depth');
+  if (deep) reasons.push('half-height');
+  if (place.rising) reasons.push('rising');
   const never = place.rising || deep || beyond || product >= NEVER;
   return {
     product,

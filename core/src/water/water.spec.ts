@@ -67,11 +67,11 @@ describe('wading', () => {
   });
 
   it.each<[string, Partial<WadingPlace>, Partial<Wader>, string]>([
-    ['a child', {}, { ageYears: 12 }, 'a child'],
-    ['an older wader', {}, { ageYears: 70 }, 'an older wader'],
-    ['slick rock', { bottom: 'slick-rock' }, {}, 'the bottom is slick rock'],
-    ['cold water', { waterC: 5 }, {}, 'the water is cold'],
-    ['no staff', {}, { hasStaff: false }, 'no staff'],
+    ['a child', {}, { ageYears: 12 }, 'child'],
+    ['an older wader', {}, { ageYears: 70 }, 'older'],
+    ['slick rock', { bottom: 'slick-rock' }, {}, 'slick-rock'],
+    ['cold water', { waterC: 5 }, {}, 'cold'],
+    ['no staff', {}, { hasStaff: false }, 'no-staff'],
   ])('lowers the limit for %s, and says so', (_, there, who, reason) => {
     const found = wading({ ...place, ...there }, { ...adult, ...who });
     expect(found.limit).toBeLessThan(4);
@@ -170,7 +170,7 @@ describe('the comfort band', () => {
 
 describe('the strike zone', () => {
   it('is the bottom in cold water, whatever hatches, and rises with the hatch in mild', () => {
-    expect(strikeZone(4, 'on-top')).toMatchObject({ flyShare: 0.9, words: 'Cold: near the bottom, slow.' });
+    expect(strikeZone(4, 'on-top')).toMatchObject({ flyShare: 0.9, advice: 'bottom-slow' });
     expect(HATCH_STAGES.map((stage) => strikeZone(12, stage).flyShare)).toEqual([0.9, 0.55, 0.55, 0]);
   });
 

@@ -62,7 +62,7 @@ export function benchCore(): void {
 
   const state = fastestMs(() => thousand.forEach((list) => skillState(SHIPPED.skills.all, list, 1e9)));
   const small = fastestMs(() => skillState(SHIPPED.skills.all, ten, 1e9));
-  const figures = fastestMs(() => void [rigFigures(rig, 2, 'metric'), rigProblems(rig, { water: null })]);
+  const figures = fastestMs(() => void [rigFigures(rig, 2), rigProblems(rig, { water: null })]);
   const check = fastestMs(() => void planProblems(SHIPPED, plan, null));
 
   console.log(

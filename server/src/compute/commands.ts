@@ -2,29 +2,16 @@ import {
   adapt,
   beatFaults,
   buildRig,
-  classKit,
-  CoreError,
-  comfortBand,
+  type Chop,
   chopOf,
-  pauseTable,
-  unroll,
-  loopCast,
-  mendCompared,
-  strokeOf,
-  setGeometry,
-  presentations,
-  rankPresentation,
-  sideDrift,
-  skillsOf,
-  surfaceDrift,
-  takeScore,
+  classKit,
+  comfortBand,
   conditionAlerts,
-  depthGrid,
-  lakeFaults,
-  suggestLake,
+  CoreError,
   countdown,
-  curriculumFaults,
   countdownTable,
+  curriculumFaults,
+  depthGrid,
   faultRates,
   findSeams,
   fishWindow,
@@ -32,22 +19,46 @@ import {
   floatMargin,
   flyMass,
   freeSink,
+  lakeFaults,
+  loopCast,
+  mendCompared,
+  pauseTable,
   planProblems,
+  presentations,
+  rankPresentation,
   rigFigures,
   rigProblems,
+  setGeometry,
+  sideDrift,
   simulateSchool,
+  skillsOf,
   skillState,
   stationHours,
+  strokeOf,
+  suggestLake,
   suggestStands,
   sunTimes,
+  surfaceDrift,
+  takeScore,
   taperOf,
   tapTempo,
   type TemplateParameters,
   traceSkill,
+  unroll,
   wading,
   whatNext,
 } from '@doceo/core';
-import { alertText, planProblemInWords, rigProblemInWords } from '@doceo/texts';
+import {
+  alertText,
+  CHOP_TEXTS,
+  kitInWords,
+  planProblemInWords,
+  rigFigureInWords,
+  rigPartText,
+  rigProblemInWords,
+  WADING_REASONS,
+  whatNextText,
+} from '@doceo/texts';
 import { type Runners, taught, withSkills } from './runner';
 import { peopleRunners } from './people-runners';
 import { scheduleRunners } from './schedule-runners';
@@ -61,16 +72,33 @@ function withoutGaps(parameters: {
   return Object.fromEntries(Object.entries(parameters).filter(([, value]) => value !== undefined));
 }
 
+/** The surface of still water by its kind, and in words. */
+function chopInWords(kind: Chop): { kind: Chop; words: string } {
+  return { kind, words: CHOP_TEXTS[kind] };
+}
+
 /** What each command computes. */
 export const runners: Runners = {
   'rig-figures': ({ rig, water, units }) => ({
-    figures: rigFigures(rig, water?.rules.maxHooks ?? null, units).map((figure) => ({ ...figure })),
+    figures: rigFigures(rig, water?.rules.maxHooks ?? null).map((figure) => {
+      const { value, unit, limit } = figure;
+      return { value, unit, limit, ...rigFigureInWords(figure, units) };
+    }),
     problems: rigProblems(rig, { water }).map((problem) => ({ ...rigProblemInWords(problem, units) })),
   }),
   'rig-template': ({ template, parameters }) => ({ rig: buildRig(template, withoutGaps(parameters)) }),
   'float-margin': ({ rig, floatant, fishedMin }) => {
     const float = floatMargin(rig, { floatant, fishedMin });
-    return { float: float && { ...float, margin: Number.isFinite(float.margin) ? float.margin : null } };
+    if (!float) return { float };
+    const { float: part, parts, margin, ...rest } = float;
+    return {
+      float: {
+        ...rest,
+        floatName: rigPartText(part),
+        margin: Number.isFinite(margin) ? margin : null,
+        parts: parts.map((one) => ({ name: rigPartText(one.part), submergedN: one.submergedN })),
+      },
+    };
   },
   'fly-mass': ({ fly }) => flyMass(fly),
   'free-sink': ({ fly, depthM }) => {
@@ -81,7 +109,7 @@ export const runners: Runners = {
     lines: line === null ? countdownTable(depthM) : [countdown(line, depthM)].flatMap((one) => one ?? []),
   }),
   taper: ({ rig }) => taperOf(rig),
-  'class-kit': ({ uses, units }) => ({ items: classKit(uses, units) }),
+  'class-kit': ({ uses, units }) => ({ items: kitInWords(classKit(uses), units) }),
   'tap-tempo': ({ tapsMs, lineM }) => tapTempo(tapsMs, lineM),
   'skill-trace': ({ attempts, nowMs }) => traceSkill(attempts, nowMs),
   'skill-fit': ({ students }) => fitSkill(students),
@@ -89,10 +117,12 @@ export const runners: Runners = {
     const curriculum = taught(layer);
     const state = skillState(curriculum.skills.all, attempts, nowMs);
     return {
-      advice: whatNext(curriculum, state, grounds, minutes).map(({ drill, ...advice }) => ({
-        drillId: drill.id,
-        ...advice,
-      })),
+      advice: whatNext(curriculum, state, grounds, minutes).map(
+        ({ drill, gain, gainPerMin, worth, opens, because }) => ({
+          ...{ drillId: drill.id, gain, gainPerMin, worth, opens },
+          reason: whatNextText({ because, opens }),
+        }),
+      ),
     };
   },
   'simulate-students': ({ seed, drillId, layer, ...plan }) => {
@@ -135,7 +165,10 @@ export const runners: Runners = {
   ...peopleRunners,
   'fish-window': ({ fishDepthM, anglerHeightM, distanceM }) =>
     fishWindow(fishDepthM, anglerHeightM, distanceM),
-  wading: ({ place, wader }) => wading(place, wader),
+  wading: ({ place, wader }) => {
+    const found = wading(place, wader);
+    return { ...found, reasons: found.reasons.map((reason) => WADING_REASONS[reason]) };
+  },
   'comfort-band': ({ profile, species }) => comfortBand(profile, species),
   'beat-suggest': ({ beat, ...options }) => {
     const faults = beatFaults(beat);
@@ -172,7 +205,7 @@ export const runners: Runners = {
     const faults = lakeFaults(lake);
     if (faults.length > 0)
       return {
-        ...{ faults, band: null, stop: false, chop: chopOf(options.windMs) },
+        ...{ faults, band: null, stop: false, chop: chopInWords(chopOf(options.windMs)) },
         ...{ lines: [], stands: [], without: [] },
       };
     const nobody = { hand: null, needs: [], reachM: null };
@@ -183,13 +216,9 @@ export const runners: Runners = {
     const casters = known.map((one) => ({ ...one, rodM: options.rodM, leaderM }));
     const share = cells / Math.max(lake.lengthM, lake.widthM);
     const count = (lengthM: number): number => Math.max(2, Math.round(lengthM * share));
-    return {
-      faults,
-      ...suggestLake(lake, depthGrid(lake, count(lake.lengthM), count(lake.widthM)), {
-        ...options,
-        people: casters,
-      }),
-    };
+    const grid = depthGrid(lake, count(lake.lengthM), count(lake.widthM));
+    const advice = suggestLake(lake, grid, { ...options, people: casters });
+    return { faults, ...advice, chop: chopInWords(advice.chop) };
   },
   conditions: ({ date, ...site }) => {
     const hours = stationHours(site, Date.parse(`${date}T00:00:00Z`), 24);

@@ -13,6 +13,7 @@ import {
   type WarmAct,
   type WaterSeen,
 } from '@doceo/core';
+import { rigPartText } from './rig-parts';
 import { capital } from './words';
 
 const SCHOOLS: Record<IndicatorSchool, string> = {
@@ -50,7 +51,7 @@ function wordsOf(question: HereQuestion, units: UnitSystem): Words {
     case 'parts-first':
       return ofEach(question, {
         text: `You are snagged on the bottom and pull. Where does your leader part, above the ${question.fly}?`,
-        say: ({ label }) => capital(label),
+        say: ({ part }) => capital(rigPartText(part)),
         why: ({ holdsN }) => `It holds ${formatForce(holdsN, units)}.`,
       });
     case 'indicator': {

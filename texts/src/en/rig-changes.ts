@@ -1,16 +1,12 @@
 import {
-  DRESSINGS,
   formatLength,
   formatMass,
   formatTippet,
-  KNOTS,
-  type KnotId,
-  MATERIALS,
-  type MaterialId,
   type Rig,
   type SharedPlan,
   type UnitSystem,
 } from '@doceo/core';
+import { DRESSING_NAMES, KNOT_NAMES, MATERIAL_NAMES } from './tackle';
 
 /** What a field of a rig is called where it differs; the part it is of stands before it. */
 const FIELD_NAMES: Record<string, string> = {
@@ -64,12 +60,17 @@ export function rigFieldText(path: readonly string[], value: unknown, units: Uni
   if (THICKNESSES.has(field) && typeof value === 'number')
     return list === 'sections' ? formatTippet(value, units) : formatLength(value, units);
   if (field === 'massKg' && typeof value === 'number') return formatMass(value, units);
-  if (field === 'joint' || field === 'knot') return KNOTS[value as KnotId]?.name ?? String(value);
-  if (field === 'material') return MATERIALS[value as MaterialId]?.name ?? String(value);
-  if (field === 'dressing') return DRESSINGS[value as keyof typeof DRESSINGS]?.name ?? String(value);
+  if (field === 'joint' || field === 'knot') return named(KNOT_NAMES, value);
+  if (field === 'material') return named(MATERIAL_NAMES, value);
+  if (field === 'dressing') return named(DRESSING_NAMES, value);
   if (field === 'at') return placeText(value as Rig['flies'][number]['at'], units);
   if (field === 'hookSize') return `#${String(value)}`;
   return typeof value === 'object' ? 'another' : String(value).replace('-', ' ');
+}
+
+/** The name of an id that may come from a newer Doceo. */
+function named(names: Readonly<Record<string, string>>, id: unknown): string {
+  return names[String(id)] ?? String(id);
 }
 
 function placeText(at: Rig['flies'][number]['at'], units: UnitSystem): string {

@@ -57,8 +57,16 @@ describe('a problem of a rig in words', () => {
 });
 
 describe('why a knot does not suit', () => {
-  const tippet = { name: 'tippet', diameterM: 0.0002, material: 'braid' as const };
-  const butt = { name: 'butt', diameterM: 0.00043, material: 'stiff-mono' as const };
+  const tippet = {
+    part: { kind: 'section', name: 'tippet' } as const,
+    diameterM: 0.0002,
+    material: 'braid' as const,
+  };
+  const butt = {
+    part: { kind: 'section', name: 'butt' } as const,
+    diameterM: 0.00043,
+    material: 'stiff-mono' as const,
+  };
   const reason = (misfit: KnotMisfit): string =>
     rigProblemInWords(
       {

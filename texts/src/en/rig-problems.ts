@@ -4,9 +4,7 @@ import {
   formatLength,
   formatTippet,
   formatWeight,
-  KNOTS,
   type KnotMisfit,
-  MATERIALS,
   type Rig,
   type RigFacts,
   type RigFix,
@@ -15,6 +13,9 @@ import {
   type UnitSystem,
 } from '@doceo/core';
 import { type Evidence, inWords, type ProblemInWords, type Worded } from './problem';
+import { rigPartText } from './rig-parts';
+import { KNOT_NAMES, MATERIAL_NAMES } from './tackle';
+import { tangleText } from './tangles';
 import { capital, listed } from './words';
 
 const WORDS: Worded<RigFacts> = {
@@ -25,15 +26,15 @@ const WORDS: Worded<RigFacts> = {
   }),
   'breaks-above-tippet': ({ fly, link, holdsN, lostFlies }, units) => ({
     title: 'Breaks above the tippet',
-    reason: `A pull on the ${fly} parts the ${link} first and leaves line in the fish.`,
+    reason: `A pull on the ${fly} parts the ${rigPartText(link)} first and leaves line in the fish.`,
     evidence: [
-      { label: link, text: formatForce(holdsN, units) },
+      { label: rigPartText(link), text: formatForce(holdsN, units) },
       { label: 'lost', text: `${lostFlies} flies` },
     ],
   }),
   'net-too-far': ({ stoppedBy, shortestM, reachM }, units) => ({
     title: 'Too long to net a fish',
-    reason: `The ${stoppedBy} stops at the tip guide with ${formatLength(shortestM, units)} of line still out.`,
+    reason: `The ${rigPartText(stoppedBy)} stops at the tip guide with ${formatLength(shortestM, units)} of line still out.`,
     evidence: [
       { label: 'line left', text: formatLength(shortestM, units) },
       { label: 'rod, arm and net', text: formatLength(reachM, units) },
@@ -59,7 +60,7 @@ const WORDS: Worded<RigFacts> = {
   'method-not-allowed': ({ water, method, parts }) => ({
     title: `${METHOD_WORDS[method]} not allowed here`,
     reason: `The card of ${water} says so. It is a reminder; the water's own rules decide.`,
-    evidence: [{ label: 'on the leader', text: listed(parts) }],
+    evidence: [{ label: 'on the leader', text: listed([...new Set(parts.map(rigPartText))]) }],
   }),
   'thin-to-fly-line': ({ section, diameterM, minM }, units) => ({
     title: 'Thin line in the fly line’s loop',
@@ -70,23 +71,23 @@ const WORDS: Worded<RigFacts> = {
     ],
   }),
   'knot-unsuited': ({ knot, misfit, strands }, units) => ({
-    title: `${capital(KNOTS[knot].name)} does not suit here`,
+    title: `${capital(KNOT_NAMES[knot])} does not suit here`,
     reason: misfitText(misfit, units),
-    evidence: strands.map(({ name, diameterM, material }) => ({
-      label: name,
-      text: `${formatDiameter(diameterM, units)} ${MATERIALS[material].name}`,
+    evidence: strands.map(({ part, diameterM, material }) => ({
+      label: rigPartText(part),
+      text: `${formatDiameter(diameterM, units)} ${MATERIAL_NAMES[material]}`,
     })),
   }),
   'dropper-too-thick': ({ fly, tagM, holder, holderM }, units) => ({
     title: 'Dropper thicker than its leader',
-    reason: `The tag of the ${fly} outlasts the ${holder} that holds it: a problemged dropper takes both flies.`,
+    reason: `The tag of the ${fly} outlasts the ${holder} that holds it: a snagged dropper takes both flies.`,
     evidence: [
       { label: 'tag', text: formatTippet(tagM, units) },
       { label: holder, text: formatTippet(holderM, units) },
     ],
   }),
   'float-too-small': ({ float, sinks, margin, wanted, liftN, loadN }, units) => ({
-    title: sinks ? `The ${float} sinks` : `The ${float} only just floats`,
+    title: sinks ? `The ${rigPartText(float)} sinks` : `The ${rigPartText(float)} only just floats`,
     reason: `It carries ${margin.toFixed(1)} times what hangs below it; a beginner wants ${wanted}.`,
     evidence: [
       { label: 'lift', text: formatWeight(liftN, units) },
@@ -123,10 +124,10 @@ const WORDS: Worded<RigFacts> = {
     reason: 'It differs from the school you chose. Right if the bottom ticks about one cast in six.',
     evidence: indicatorAt(setM, wantedM, units),
   }),
-  'tangle-risk': ({ perHour, fewerFlies, parts }) => ({
+  'tangle-risk': ({ perHour, fewerFlies, parts }, units) => ({
     title: 'Tangle risk for beginners: high',
     reason: `About ${perHour.toFixed(1)} tangles an hour. ${fewerFlies ? 'One fly teaches the same.' : 'A heavier bead instead of shot teaches the same.'}`,
-    evidence: parts.map(({ name, adds }) => ({ label: name, text: `+${adds.toFixed(1)}` })),
+    evidence: parts.map((part) => tangleText(part, units)),
   }),
   'open-loop': ({ advice, headShare, shot }) => ({
     title:
@@ -164,7 +165,7 @@ const FIXES: Record<Extract<RigFix, string>, string> = {
 /** What a fix of a rig is called on its button. */
 export function rigFixText(fix: RigFix, units: UnitSystem): string {
   if (typeof fix === 'string') return FIXES[fix];
-  return 'tie' in fix ? `Use a ${KNOTS[fix.tie].name}` : `Move to ${formatLength(fix.toM, units)}`;
+  return 'tie' in fix ? `Use a ${KNOT_NAMES[fix.tie]}` : `Move to ${formatLength(fix.toM, units)}`;
 }
 
 const JOINS: Record<Extract<KnotMisfit, { kind: 'other-use' }>['use'], string> = {
@@ -176,16 +177,16 @@ const JOINS: Record<Extract<KnotMisfit, { kind: 'other-use' }>['use'], string> =
 };
 
 function misfitText(misfit: KnotMisfit, units: UnitSystem): string {
-  const material = ({ material: id }: TiedLine): string => MATERIALS[id].name;
+  const material = ({ material: id }: TiedLine): string => MATERIAL_NAMES[id];
   switch (misfit.kind) {
     case 'other-use':
       return `It is not a knot to ${JOINS[misfit.use]}.`;
     case 'slips':
-      return `It slips in ${material(misfit.strand)} (${misfit.strand.name}).`;
+      return `It slips in ${material(misfit.strand)} (${rigPartText(misfit.strand.part)}).`;
     case 'outside-range':
-      return `It seats well from ${formatDiameter(misfit.thinnestM, units)} to ${formatDiameter(misfit.thickestM, units)}; ${misfit.strand.name} is ${formatDiameter(misfit.strand.diameterM, units)}.`;
+      return `It seats well from ${formatDiameter(misfit.thinnestM, units)} to ${formatDiameter(misfit.thickestM, units)}; ${rigPartText(misfit.strand.part)} is ${formatDiameter(misfit.strand.diameterM, units)}.`;
     case 'diameters-differ':
-      return `${capital(misfit.upper.name)} and ${misfit.lower.name} differ ${misfit.ratio.toFixed(1)}-fold in diameter; this knot slips above ${misfit.maxRatio}.`;
+      return `${capital(rigPartText(misfit.upper.part))} and ${rigPartText(misfit.lower.part)} differ ${misfit.ratio.toFixed(1)}-fold in diameter; this knot slips above ${misfit.maxRatio}.`;
     case 'stiffness-differs':
       return `${capital(material(misfit.upper))} and ${material(misfit.lower)} are too unlike in stiffness: the wraps lie unevenly.`;
   }

@@ -6,6 +6,7 @@ import {
   SPECIES,
   type UnitSystem,
 } from '@doceo/core';
+import { SPECIES_NAMES } from './species';
 import { listed } from './words';
 
 /**
@@ -22,7 +23,7 @@ export function warmReadingText(
   const there = (species.length > 0 ? species : SPECIES).filter((one) => celsius >= COMFORT[one].stopC);
   const read = formatTemperature(celsius, units);
   if (there.length > 0)
-    return `${read}: from ${formatTemperature(stopC, units)} on one stops fishing for ${listed(there.map((one) => COMFORT[one].name))}. Let the water rest; signs, wardens and the local rules decide.`;
+    return `${read}: from ${formatTemperature(stopC, units)} on one stops fishing for ${listed(there.map((one) => SPECIES_NAMES[one]))}. Let the water rest; signs, wardens and the local rules decide.`;
   const warmC = Math.min(...(species.length > 0 ? species : SPECIES).map((one) => COMFORT[one].toC));
   return celsius > warmC
     ? `${read}: warm for these fish. Play short, unhook in the water, and read again in an hour.`

@@ -16,7 +16,7 @@ const LOOP_SPEED_MS = 10;
 export const TURNS_OVER = 1.2;
 export const FALLS_SHORT = 0.45;
 
-export type TurnoverVerdict = 'lays out' | 'needs a firm stop' | 'falls in a heap';
+export type TurnoverVerdict = 'lays-out' | 'firm-stop' | 'heap';
 
 export interface Turnover {
   /** Mass of the leader, kg. */
@@ -59,8 +59,7 @@ export function turnover(rig: Rig, headWindMs = 0): Turnover {
     leaderKg,
     airKg,
     ratio,
-    verdict:
-      ratio >= TURNS_OVER ? 'lays out' : ratio >= FALLS_SHORT ? 'needs a firm stop' : 'falls in a heap',
+    verdict: ratio >= TURNS_OVER ? 'lays-out' : ratio >= FALLS_SHORT ? 'firm-stop' : 'heap',
   };
 }
 

@@ -1,11 +1,11 @@
-import { formatBead, formatForce, formatLength, formatMass, type UnitSystem } from '../../units';
-import { DRESSINGS } from '../tackle/dressings';
 import { boughtLeaders } from '../leader/bought-leader';
 import { type Cut, cutList } from '../leader/cut-list';
-import { MATERIALS, materialStrength } from '../tackle/materials';
-import type { Fly, Rig } from '../rig';
+import type { Bead } from '../tackle/beads';
+import type { DressingId } from '../tackle/dressings';
+import type { LineKind, MaterialId } from '../tackle/ids';
+import { materialStrength } from '../tackle/materials';
+import type { Fitting, Rig } from '../rig';
 import { tangleRisk } from '../cast/tangle';
-import { formatTippet } from '../tackle/x-size';
 
 /** Who fishes a rig in the class, and for how long. */
 export interface RigUse {
@@ -19,12 +19,19 @@ export interface RigUse {
   hours: number;
 }
 
+/** A thing of a class's kit. Lengths and thicknesses in metres, masses in kg, strength in newtons. */
+export type KitThing =
+  | { kind: 'material'; material: MaterialId; diameterM: number; strengthN: number }
+  | { kind: 'tapered-leader'; lengthM: number; endM: number }
+  | { kind: 'fly'; hookSize: number; dressing: DressingId; bead: Bead; beadDiameterM: number }
+  | Pick<Extract<Fitting, { kind: 'shot' }>, 'kind' | 'metal' | 'massKg'>
+  | Pick<Extract<Fitting, { kind: 'indicator' }>, 'kind' | 'style' | 'diameterM'>
+  | { kind: 'line'; weight: number; line: LineKind };
+
 export interface KitItem {
-  group: 'leader material' | 'flies' | 'shot' | 'indicators' | 'fly lines';
-  name: string;
-  /** Metres of material, whatever units the names are in. */
-  count: number;
+  thing: KitThing;
   /** Pieces, or metres of material rounded up to half a metre. */
+  count: number;
   unit: 'pieces' | 'm';
   /** How many of it are spares. */
   spares: number;
@@ -34,6 +41,8 @@ export interface KitItem {
 const CUT_SHARE = 0.5;
 /** Leaders that go with a rig cut off: the rest is mended with tippet. Rule of thumb. */
 const LEADERS_PER_CUT = 0.2;
+/** Indicators that go with a rig cut off. Rule of thumb. */
+const INDICATORS_PER_CUT = 0.2;
 /** A beginner's flies left in trees and on the bottom, in an hour. Rule of thumb. */
 const LOST_FLIES_PER_HOUR = 0.4;
 
@@ -43,20 +52,14 @@ const LOST_FLIES_PER_HOUR = 0.4;
  * Material: cut list × (students + rigs cut off); flies, shot and indicators: one a student, with what is cut off or
  * lost in the hours. Counts are rounded up.
  *
- * @param system for the names of things
- * @returns in the order of groups, then by name
+ * @returns each thing once, as the rigs name it first
  */
-export function classKit(uses: readonly RigUse[], system: UnitSystem): KitItem[] {
+export function classKit(uses: readonly RigUse[]): KitItem[] {
   const items = new Map<string, KitItem>();
-  const add = (
-    group: KitItem['group'],
-    name: string,
-    unit: KitItem['unit'],
-    needed: number,
-    spares: number,
-  ): void => {
-    const key = `${group}/${name}`;
-    const item = items.get(key) ?? { group, name, unit, count: 0, spares: 0 };
+  const add = (thing: KitThing, needed: number, spares: number): void => {
+    const key = JSON.stringify(thing);
+    const unit = thing.kind === 'material' ? 'm' : 'pieces';
+    const item = items.get(key) ?? { thing, unit, count: 0, spares: 0 };
     items.set(key, { ...item, count: item.count + needed + spares, spares: item.spares + spares });
   };
   for (const { rig, students, hours } of uses) {
@@ -67,46 +70,32 @@ export function classKit(uses: readonly RigUse[], system: UnitSystem): KitItem[]
     );
     const n = students.length;
     for (const cut of cutList(rig))
-      add(
-        'leader material',
-        materialName(cut, system),
-        'm',
-        cut.lengthM * n,
-        cut.lengthM * tippetShare(rig, cut) * cutOff,
-      );
+      add(materialOf(cut), cut.lengthM * n, cut.lengthM * tippetShare(rig, cut) * cutOff);
     for (const { lengthM, endM } of boughtLeaders(rig))
+      add({ kind: 'tapered-leader', lengthM, endM }, n, cutOff * LEADERS_PER_CUT);
+    for (const { hookSize, dressing, bead, beadDiameterM } of rig.flies)
       add(
-        'leader material',
-        `tapered leader ${formatLength(lengthM, system)} to ${formatTippet(endM, system)}`,
-        'pieces',
+        { kind: 'fly', hookSize, dressing, bead, beadDiameterM: bead === 'none' ? 0 : beadDiameterM },
         n,
-        cutOff * LEADERS_PER_CUT,
+        cutOff * CUT_SHARE + LOST_FLIES_PER_HOUR * hours * n,
       );
-    for (const fly of rig.flies)
-      add('flies', flyName(fly, system), 'pieces', n, cutOff * CUT_SHARE + LOST_FLIES_PER_HOUR * hours * n);
-    for (const fitting of rig.fittings) {
+    for (const fitting of rig.fittings)
       if (fitting.kind === 'shot')
-        add('shot', `${formatMass(fitting.massKg, system)} ${fitting.metal}`, 'pieces', n, cutOff);
+        add({ kind: 'shot', metal: fitting.metal, massKg: fitting.massKg }, n, cutOff);
       else
         add(
-          'indicators',
-          `${fitting.style}, ${formatBead(fitting.diameterM, system)}`,
-          'pieces',
+          { kind: 'indicator', style: fitting.style, diameterM: fitting.diameterM },
           n,
-          cutOff * 0.2,
+          cutOff * INDICATORS_PER_CUT,
         );
-    }
-    add('fly lines', `${rig.line.weight} ${rig.line.kind}`, 'pieces', n, 0);
+    add({ kind: 'line', weight: rig.line.weight, line: rig.line.kind }, n, 0);
   }
-  const order: KitItem['group'][] = ['leader material', 'flies', 'shot', 'indicators', 'fly lines'];
-  return [...items.values()]
-    .map((item) => ({
-      ...item,
-      count: item.unit === 'm' ? Math.ceil(item.count * 2) / 2 : Math.ceil(item.count - 1e-9),
-      spares:
-        item.unit === 'm' ? Math.round(item.spares * 10) / 10 : Math.max(0, Math.ceil(item.spares - 1e-9)),
-    }))
-    .sort((a, b) => order.indexOf(a.group) - order.indexOf(b.group) || a.name.localeCompare(b.name, 'en'));
+  return [...items.values()].map((item) => ({
+    ...item,
+    count: item.unit === 'm' ? Math.ceil(item.count * 2) / 2 : Math.ceil(item.count - 1e-9),
+    spares:
+      item.unit === 'm' ? Math.round(item.spares * 10) / 10 : Math.max(0, Math.ceil(item.spares - 1e-9)),
+  }));
 }
 
 /** Tangles cost tippet and tags; the butt survives them. */
@@ -118,11 +107,6 @@ function tippetShare(rig: Rig, cut: Cut): number {
   return lost ? 1 : 0;
 }
 
-function materialName({ material, diameterM }: Cut, system: UnitSystem): string {
-  return `${MATERIALS[material].name} ${formatTippet(diameterM, system)}, ${formatForce(materialStrength(material, diameterM), system)}`;
-}
-
-function flyName({ hookSize, dressing, bead, beadDiameterM }: Fly, system: UnitSystem): string {
-  const head = bead === 'none' ? '' : `, ${bead} ${formatBead(beadDiameterM, system)}`;
-  return `#${hookSize} ${DRESSINGS[dressing].name}${head}`;
+function materialOf({ material, diameterM }: Cut): KitThing {
+  return { kind: 'material', material, diameterM, strengthN: materialStrength(material, diameterM) };
 }

@@ -40,8 +40,13 @@ describe('a bought tapered leader', () => {
         ],
       },
     ];
-    expect(classKit(uses, 'metric').filter(({ name }) => /tapered/.test(name))).toEqual([
-      { group: 'leader material', name: 'tapered leader 2.40 m to 4X', unit: 'pieces', count: 2, spares: 0 },
+    expect(classKit(uses).filter(({ thing }) => thing.kind === 'tapered-leader')).toEqual([
+      {
+        thing: { kind: 'tapered-leader', lengthM: 2.4, endM: diameterOfX(4) },
+        unit: 'pieces',
+        count: 2,
+        spares: 0,
+      },
     ]);
   });
 

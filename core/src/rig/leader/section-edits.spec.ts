@@ -162,7 +162,7 @@ describe('knots and what they are tied in', () => {
       'a blood knot in braid',
       'blood',
       { diameterM: 0.0004, material: 'braid' },
-      { kind: 'slips', strand: { name: 'tippet', material: 'braid' } },
+      { kind: 'slips', strand: { part: { name: 'tippet' }, material: 'braid' } },
     ],
     ['a surgeon’s in thick line', 'double-surgeon', { diameterM: 0.0004 }, { kind: 'outside-range' }],
     ['a clinch between two lines', 'clinch', {}, { kind: 'other-use', use: 'line-to-line' }],
@@ -212,6 +212,6 @@ describe('turnover', () => {
       flies: bushy.flies.map((fly) => ({ ...fly, hookSize: 6, dressing: 'palmered' as const })),
     };
     expect(turnover(large, 8).ratio).toBeLessThan(FALLS_SHORT);
-    expect(turnover(large, 8).verdict).toBe('falls in a heap');
+    expect(turnover(large, 8).verdict).toBe('heap');
   });
 });

@@ -4,12 +4,14 @@ import { flyLift } from '../sink/float-margin';
 import { flyMass } from '../tackle/fly-mass';
 import { indicatorLift } from '../tackle/indicators';
 import { KNOTS } from '../tackle/knots';
-import { LINE_NAMES, sinkRate } from '../tackle/lines';
+import { sinkRate } from '../tackle/lines';
 import { MATERIALS, materialStrength } from '../tackle/materials';
 import { type FlyType, measuredKey } from './measured-key';
 import type { Reading } from './rig-measurements';
 import type { Fly, Rig } from '../rig';
+import type { RigPart } from '../rig-part';
 import { freeSink } from '../sink/sink';
+import { sectionLine, tagLine, type TiedLine } from '../tied-line';
 
 /** A reading without its value. */
 type Unread<R> = R extends { value: number } ? Omit<R, 'value'> : never;
@@ -17,9 +19,9 @@ type Unread<R> = R extends { value: number } ? Omit<R, 'value'> : never;
 /** Something of a rig that a scale, a bucket, a ruler or a watch can tell better than an estimate. */
 export interface Measurable {
   id: string;
-  /** What it is of, e.g. `improved clinch in copolymer`. */
-  label: string;
   of: Unread<Reading>;
+  /** The fly or the line that it is taken of; null where the reading says all. */
+  part: RigPart | null;
   /** What is taken without a reading, in the SI unit of the reading. */
   estimate: number;
 }
@@ -29,12 +31,12 @@ const THINNEST_TO_DROOP_M = 0.00024;
 
 /** Everything of a rig that can be measured: flies, lines, knots, the fly line, the indicator. Alike things once. */
 export function measurablesOf(rig: Rig): Measurable[] {
-  const found = [
+  const found: Measurable[] = [
     ...rig.flies.flatMap(ofFly),
-    ...lines(rig).flatMap(({ material, diameterM, name }) => [
+    ...lines(rig).flatMap(({ material, diameterM, part }) => [
       {
         id: `material-strength/${measuredKey.diameter(material, diameterM)}`,
-        label: `${name}, unknotted`,
+        part,
         of: { kind: 'material-strength' as const, material, diameterM },
         estimate: materialStrength(material, diameterM),
       },
@@ -44,7 +46,7 @@ export function measurablesOf(rig: Rig): Measurable[] {
       .filter(({ diameterM }) => diameterM >= THINNEST_TO_DROOP_M)
       .map(({ material }) => ({
         id: `material-stiffness/${material}`,
-        label: `${MATERIALS[material].name}, stiffness`,
+        part: null,
         of: { kind: 'material-stiffness' as const, material },
         estimate: MATERIALS[material].modulusPa,
       })),
@@ -52,7 +54,7 @@ export function measurablesOf(rig: Rig): Measurable[] {
       ? [
           {
             id: `line-sink/${rig.line.kind}`,
-            label: `${LINE_NAMES[rig.line.kind]} line sinks`,
+            part: null,
             of: { kind: 'line-sink' as const, line: rig.line.kind },
             estimate: sinkRate(rig.line.kind),
           },
@@ -63,7 +65,7 @@ export function measurablesOf(rig: Rig): Measurable[] {
         ? [
             {
               id: `indicator-lift/${measuredKey.indicator(fitting)}`,
-              label: `${fitting.style} indicator carries`,
+              part: null,
               of: { kind: 'indicator-lift' as const, style: fitting.style, diameterM: fitting.diameterM },
               estimate: indicatorLift(fitting) / GRAVITY,
             },
@@ -78,32 +80,29 @@ function ofFly(fly: Fly): Measurable[] {
   const { hookSize, wire, dressing, bead, beadDiameterM, name } = fly;
   const type: FlyType = { hookSize, wire, dressing, bead, beadDiameterM };
   const key = measuredKey.fly(type);
-  const called = `#${hookSize} ${name}`;
   const { totalKg, submergedN } = flyMass(type);
-  const one = (kind: 'fly-mass' | 'fly-lift' | 'fly-sink', what: string, estimate: number): Measurable => ({
+  const one = (kind: 'fly-mass' | 'fly-lift' | 'fly-sink', estimate: number): Measurable => ({
     id: `${kind}/${key}`,
-    label: `${called} ${what}`,
+    part: { kind: 'fly', name },
     of: { kind, fly: type },
     estimate,
   });
   const { terminalMs } = freeSink(type);
   const floats = DRESSINGS[dressing].stage === 'adult';
   return [
-    one('fly-mass', 'weighs', totalKg),
+    one('fly-mass', totalKg),
     ...(floats
-      ? [one('fly-lift', 'carries', Math.max(0, flyLift(type).totalN - Math.max(0, submergedN)) / GRAVITY)]
+      ? [one('fly-lift', Math.max(0, flyLift(type).totalN - Math.max(0, submergedN)) / GRAVITY)]
       : terminalMs > 0
-        ? [one('fly-sink', 'sinks', terminalMs)]
+        ? [one('fly-sink', terminalMs)]
         : []),
   ];
 }
 
-function lines(rig: Rig) {
+function lines({ sections, flies }: Rig): TiedLine[] {
   return [
-    ...rig.sections,
-    ...rig.flies.flatMap(({ at, name }) =>
-      at.kind === 'tag' ? [{ ...at, name: `tag of the ${name}` }] : [],
-    ),
+    ...sections.map(sectionLine),
+    ...flies.flatMap(({ at, name }) => (at.kind === 'tag' ? tagLine(name, at) : [])),
   ];
 }
 
@@ -121,7 +120,7 @@ function knots(rig: Rig): Measurable[] {
   });
   return [...atFlies, ...joints].map(({ knot, line: { material, diameterM } }) => ({
     id: `knot/${knot}`,
-    label: `${KNOTS[knot].name} in ${MATERIALS[material].name}`,
+    part: null,
     of: { kind: 'knot' as const, knot, material, diameterM },
     estimate: materialStrength(material, diameterM) * KNOTS[knot].share,
   }));

@@ -36,7 +36,7 @@ const clinchAt = (value: number): Reading => ({
   value,
 });
 const breaks = (rig: Rig): number => weakestLink(rig, pointFly(rig) ?? rig.flies[0]!)?.holdsN ?? -1;
-const figureOf = (rig: Rig, id: string) => rigFigures(rig, null, 'metric').find((one) => one.id === id);
+const figureOf = (rig: Rig, id: string) => rigFigures(rig, null).find((one) => one.id === id);
 
 describe('readings of the same thing', () => {
   it('give their mean, their number and the day of the last', () => {
@@ -102,7 +102,7 @@ describe('a rig with what was measured', () => {
     expect(figureOf(rig, 'breaks-first')?.certainty).toBe('estimate');
     expect(figureOf(measured, 'breaks-first')).toMatchObject({
       certainty: 'measured',
-      inputs: expect.arrayContaining([{ label: 'measured', text: '1 reading, last 2026-05-02' }]),
+      measured: { readings: 1, on: '2026-05-02' },
     });
   });
 
@@ -195,7 +195,7 @@ describe('what of a rig can be measured', () => {
         taken({ ...of, value: estimate * 0.9 } as Reading),
       );
       const known = withMeasured(rig, measuredFrom(readings, null));
-      const guessed = rigFigures(known, null, 'metric').filter(({ certainty }) => certainty === 'estimate');
+      const guessed = rigFigures(known, null).filter(({ certainty }) => certainty === 'estimate');
       expect([id, guessed.map((figure) => figure.id)]).toEqual([id, []]);
     }
   });

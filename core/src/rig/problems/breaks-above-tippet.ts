@@ -14,7 +14,7 @@ export const breaksAboveTippet: RigRule = (rig) =>
         id: `breaks-above-tippet/${fly.id}`,
         rule: 'breaks-above-tippet',
         level: 'must-fix',
-        facts: { fly: fly.name, link: link.label, holdsN: link.holdsN, lostFlies: link.lostFlies },
+        facts: { fly: fly.name, link: link.part, holdsN: link.holdsN, lostFlies: link.lostFlies },
         fixes: finer ? [{ does: 'finer-tippet', change: finer }] : [],
       },
     ];

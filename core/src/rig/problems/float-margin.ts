@@ -15,7 +15,7 @@ export const floatTooSmall: RigRule = (rig) => {
       rule: 'float-too-small',
       level: sinks ? 'must-fix' : 'check',
       facts: {
-        float: float.floatName,
+        float: float.float,
         sinks,
         margin: float.margin,
         wanted: FLOAT_MARGINAL,

@@ -1,2 +1,2 @@
-export type { KnotMisfit, RigFacts, RigFix, RigProblem, TiedLine } from './rule';
+export type { KnotMisfit, RigFacts, RigFix, RigProblem } from './rule';
 export * from './rig-problems';

@@ -2,7 +2,8 @@ import { type Knot, KNOTS, type KnotUse, knotsFor } from '../tackle/knots';
 import type { KnotId } from '../tackle/ids';
 import { MATERIALS } from '../tackle/materials';
 import type { Fly, Rig, Section } from '../rig';
-import type { KnotMisfit, RigProblem, RigRule, TiedLine } from './rule';
+import { sectionLine, tagLine, type TiedLine } from '../tied-line';
+import type { KnotMisfit, RigProblem, RigRule } from './rule';
 
 /** A knot of the rig: what it is for, and the one or two lines it is tied in. */
 interface Tied {
@@ -29,8 +30,8 @@ function joints(rig: Rig): Tied[] {
         id: section.id,
         knot: section.joint,
         use: onFly ? 'line-to-bend' : upper ? 'line-to-line' : 'line-to-loop',
-        line: section,
-        other: upper && !onFly ? upper : null,
+        line: sectionLine(section),
+        other: upper && !onFly ? sectionLine(upper) : null,
         retie: (joint) => ({
           ...rig,
           sections: rig.sections.map((one): Section => (one === section ? { ...section, joint } : one)),
@@ -63,9 +64,12 @@ function flyKnots(rig: Rig): Tied[] {
 
 /** The line a fly is tied to: its tag, the last section, or the one above its joint. */
 function strandOf(rig: Rig, { at, name }: Fly): TiedLine | null {
-  if (at.kind === 'tag') return { ...at, name: `tag of the ${name}` };
-  if (at.kind === 'point') return rig.sections.at(-1) ?? null;
-  return rig.sections[rig.sections.findIndex(({ id }) => id === at.sectionId) - 1] ?? null;
+  if (at.kind === 'tag') return tagLine(name, at);
+  const section =
+    at.kind === 'point'
+      ? rig.sections.at(-1)
+      : rig.sections[rig.sections.findIndex(({ id }) => id === at.sectionId) - 1];
+  return section ? sectionLine(section) : null;
 }
 
 function unsuited(tied: Tied): RigProblem | null {
@@ -80,7 +84,7 @@ function unsuited(tied: Tied): RigProblem | null {
     facts: {
       knot: tied.knot,
       misfit,
-      strands: strands.map(({ name, diameterM, material }) => ({ name, diameterM, material })),
+      strands,
     },
     fixes: better ? [{ does: { tie: better.id }, change: tied.retie(better.id) }] : [],
   };

@@ -1,5 +1,7 @@
 import { type Dressing, DRESSINGS } from '../tackle/dressings';
 import type { Rig } from '../rig';
+import type { RigPart } from '../rig-part';
+import { fittingPart } from '../strength/net-reach';
 import type { RigProblem, RigRule } from './rule';
 
 /** Flies of these are fished under the surface. */
@@ -20,22 +22,22 @@ export const methods: RigRule = (rig, { water }) =>
     ];
   });
 
-type Found = { parts: string[]; fixes: RigProblem['fixes'] };
+type Found = { parts: RigPart[]; fixes: RigProblem['fixes'] };
 
 const FOUND: Record<'float' | 'shot' | 'sinking-fly', (rig: Rig) => Found> = {
   float: (rig) => ({
-    parts: rig.fittings.some(({ kind }) => kind === 'indicator') ? ['indicator'] : [],
+    parts: rig.fittings.filter(({ kind }) => kind === 'indicator').map(fittingPart),
     fixes: [{ does: 'float-off', change: without(rig, 'indicator') }],
   }),
   shot: (rig) => ({
-    parts: rig.fittings.flatMap(({ kind }) => (kind === 'shot' ? 'shot' : [])),
+    parts: rig.fittings.filter(({ kind }) => kind === 'shot').map(fittingPart),
     fixes: [{ does: 'shot-off', change: without(rig, 'shot') }],
   }),
   // Which fly is put in its place is the instructor's to say.
   'sinking-fly': (rig) => ({
     parts: rig.flies
       .filter(({ dressing, bead }) => bead !== 'none' || SINKS.includes(DRESSINGS[dressing].stage))
-      .map(({ name }) => name),
+      .map(({ name }) => ({ kind: 'fly', name })),
     fixes: [],
   }),
 };

@@ -2,15 +2,11 @@ import type { Problem } from '../../problem';
 import type { Method, RuleCard } from '../../water';
 import type { LoopAdvice } from '../cast/casting-load';
 import type { Rig } from '../rig';
-import type { KnotId, MaterialId } from '../tackle/ids';
+import type { RigPart } from '../rig-part';
+import type { TanglePart } from '../cast/tangle';
+import type { KnotId } from '../tackle/ids';
+import type { TiedLine } from '../tied-line';
 import type { KnotUse } from '../tackle/knots';
-
-/** A length of line that a knot is tied in. */
-export interface TiedLine {
-  name: string;
-  diameterM: number;
-  material: MaterialId;
-}
 
 /** Why a knot does not suit where it is tied. */
 export type KnotMisfit =
@@ -23,17 +19,17 @@ export type KnotMisfit =
 /** What each rule says of a rig, as facts; names are those of the rig's own parts. SI. */
 export interface RigFacts {
   'no-point-fly': object;
-  'breaks-above-tippet': { fly: string; link: string; holdsN: number; lostFlies: number };
-  'net-too-far': { stoppedBy: string; shortestM: number; reachM: number };
+  'breaks-above-tippet': { fly: string; link: RigPart; holdsN: number; lostFlies: number };
+  'net-too-far': { stoppedBy: RigPart; shortestM: number; reachM: number };
   'hooks-over-limit': { water: string; hooks: number; maxHooks: number };
   'lead-not-allowed': { water: string; shot: number };
   barbs: { water: string; flies: string[]; said: boolean };
-  'method-not-allowed': { water: string; method: Exclude<Method, 'wading'>; parts: string[] };
+  'method-not-allowed': { water: string; method: Exclude<Method, 'wading'>; parts: RigPart[] };
   'thin-to-fly-line': { section: string; diameterM: number; minM: number };
   'knot-unsuited': { knot: KnotId; misfit: KnotMisfit; strands: TiedLine[] };
   'dropper-too-thick': { fly: string; tagM: number; holder: string; holderM: number };
   'float-too-small': {
-    float: string;
+    float: RigPart;
     sinks: boolean;
     margin: number;
     wanted: number;
@@ -46,7 +42,7 @@ export interface RigFacts {
   'dropper-on-barbless-bend': { dry: string; water: string };
   'leader-too-short': { setM: number; wantedM: number; leaderM: number };
   'indicator-off-school': { setM: number; wantedM: number };
-  'tangle-risk': { perHour: number; fewerFlies: boolean; parts: readonly { name: string; adds: number }[] };
+  'tangle-risk': { perHour: number; fewerFlies: boolean; parts: readonly TanglePart[] };
   'open-loop': { advice: Exclude<LoopAdvice, 'any'>; headShare: number; shot: number };
 }
 

@@ -8,6 +8,7 @@ import { sectionArea, MATERIALS } from '../tackle/materials';
 import { type Measured, measuredOf, NOTHING_MEASURED } from '../measured/measured';
 import { type FlyType, measuredKey } from '../measured/measured-key';
 import type { Fly, Rig } from '../rig';
+import type { RigPart } from '../rig-part';
 
 /** Surface tension of clean water at 10 °C, N/m. */
 export const SURFACE_TENSION = 0.074;
@@ -69,7 +70,7 @@ export function flyLift(fly: FlyType, use: DryUse = FRESH, measured = NOTHING_ME
 export interface FloatMargin {
   /** What floats: a fly or the indicator. */
   floatId: string;
-  floatName: string;
+  float: RigPart;
   kind: 'dry' | 'indicator';
   liftN: number;
   /** Its own weight under water, N. */
@@ -79,7 +80,7 @@ export interface FloatMargin {
   /** Lift left for the load, in loads; infinite without one. Below 1 it sinks. */
   margin: number;
   measured: Measured | null;
-  parts: { name: string; submergedN: number }[];
+  parts: { part: RigPart; submergedN: number }[];
 }
 
 /**
@@ -97,7 +98,7 @@ export function floatMargin(rig: Rig, use: DryUse = FRESH): FloatMargin | null {
     return margin(
       {
         floatId: indicator.id,
-        floatName: `${indicator.style} indicator`,
+        float: { kind: 'indicator', style: indicator.style },
         kind: 'indicator',
         measured: drowned ?? null,
       },
@@ -114,7 +115,12 @@ export function floatMargin(rig: Rig, use: DryUse = FRESH): FloatMargin | null {
   if (parts.length === 0) return null;
   const lift = flyLift(dry, use, rig.measured);
   return margin(
-    { floatId: dry.id, floatName: dry.name, kind: 'dry', measured: lift.measured },
+    {
+      floatId: dry.id,
+      float: { kind: 'fly', name: dry.name },
+      kind: 'dry',
+      measured: lift.measured,
+    },
     lift.totalN,
     Math.max(0, flyMass(dry, rig.measured).submergedN),
     parts,
@@ -141,7 +147,7 @@ export function dressAgainMin(rig: Rig): number | null {
 }
 
 function margin(
-  float: Pick<FloatMargin, 'floatId' | 'floatName' | 'kind' | 'measured'>,
+  float: Pick<FloatMargin, 'floatId' | 'float' | 'kind' | 'measured'>,
   liftN: number,
   ownN: number,
   parts: FloatMargin['parts'],
@@ -162,16 +168,19 @@ function hanging(rig: Rig, aboveM: number, float: Fly | null): FloatMargin['part
   const flies = rig.flies
     .filter((fly) => fly !== float && flyAttachment(rig, fly) < aboveM + 1e-9)
     .filter((fly) => float === null || DRESSINGS[fly.dressing].stage !== 'adult')
-    .map((fly) => ({ name: fly.name, submergedN: Math.max(0, flyMass(fly, rig.measured).submergedN) }));
+    .map((fly) => ({
+      part: { kind: 'fly' as const, name: fly.name },
+      submergedN: Math.max(0, flyMass(fly, rig.measured).submergedN),
+    }));
   const shot = rig.fittings.flatMap((fitting) =>
     fitting.kind === 'shot' && fitting.aboveFlyM < aboveM
-      ? [{ name: `shot, ${fitting.metal}`, submergedN: shotSubmergedN(fitting) }]
+      ? [{ part: { kind: 'shot' as const, metal: fitting.metal }, submergedN: shotSubmergedN(fitting) }]
       : [],
   );
   if (flies.length + shot.length === 0) return [];
   const leader = submergedLeader(rig, aboveM);
   return leader > 1e-6
-    ? [...flies, ...shot, { name: 'leader below', submergedN: leader }]
+    ? [...flies, ...shot, { part: { kind: 'leader-below' }, submergedN: leader }]
     : [...flies, ...shot];
 }
 

@@ -1,6 +1,6 @@
 import { spans } from '../leader/leader-geometry';
-import { KNOTS } from '../tackle/knots';
 import type { Fitting, Rig, Section } from '../rig';
+import type { RigPart } from '../rig-part';
 
 /** Arm and net add about this much to the rod when a fish is brought in. Rule of thumb, metres. */
 export const ARM_M = 0.6;
@@ -18,7 +18,7 @@ export interface NetReach {
   /** Longest line with which one person can still net: rod + arm + net, metres. */
   reachM: number;
   /** What stops at the tip guide, or null when the whole leader can be wound in. */
-  stoppedBy: string | null;
+  stoppedBy: RigPart | null;
 }
 
 /**
@@ -29,22 +29,29 @@ export interface NetReach {
  */
 export function netReach(rig: Rig): NetReach {
   const guideM = rig.rod.tipGuideM ?? TIP_GUIDE_M;
-  const stops = [
+  const stops: { aboveFlyM: number; part: RigPart }[] = [
     ...rig.fittings.filter(stopsAtGuide).map((fitting) => ({
       aboveFlyM: fitting.aboveFlyM,
-      name: fitting.kind === 'shot' ? 'shot' : `${fitting.style} indicator`,
+      part: fittingPart(fitting),
     })),
     ...spans(rig).flatMap(({ section, topM }, index) =>
       knotWidth(section, rig.sections[index - 1]) > guideM
-        ? [{ aboveFlyM: topM, name: KNOTS[section.joint].name }]
+        ? [{ aboveFlyM: topM, part: { kind: 'knot' as const, knot: section.joint } }]
         : [],
     ),
   ].sort((a, b) => b.aboveFlyM - a.aboveFlyM);
   return {
     shortestM: stops[0]?.aboveFlyM ?? 0,
     reachM: rig.rod.lengthM + ARM_M + NET_M,
-    stoppedBy: stops[0]?.name ?? null,
+    stoppedBy: stops[0]?.part ?? null,
   };
+}
+
+/** A fitting as a part that one tells of. */
+export function fittingPart(fitting: Fitting): RigPart {
+  return fitting.kind === 'shot'
+    ? { kind: 'shot', metal: fitting.metal }
+    : { kind: 'indicator', style: fitting.style };
 }
 
 function stopsAtGuide(fitting: Fitting): boolean {

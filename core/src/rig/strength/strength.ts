@@ -1,16 +1,16 @@
 import { flyAttachment, spans } from '../leader/leader-geometry';
-import { KNOTS, knotShare } from '../tackle/knots';
+import { knotShare } from '../tackle/knots';
 import type { KnotId } from '../tackle/ids';
 import { materialStrength } from '../tackle/materials';
 import { type Measured, measuredOf } from '../measured/measured';
 import { measuredKey } from '../measured/measured-key';
 import type { Fly, Rig, Section } from '../rig';
+import type { RigPart } from '../rig-part';
 
 /** One place where a leader can part. */
 export interface Link {
   id: string;
-  /** What it is in words, e.g. `blood knot, mid to tippet`. */
-  label: string;
+  part: RigPart;
   kind: 'section' | 'knot';
   holdsN: number;
   /** The reading behind it, where its strength or its knot was measured. */
@@ -22,8 +22,6 @@ export interface Link {
   /** Flies that go with it. */
   lostFlies: number;
 }
-
-const FLY_LINE = 'fly line';
 
 /**
  * Every link that carries the pull of one fly, from the fly line down to it.
@@ -47,7 +45,7 @@ export function linksTo(rig: Rig, fly: Fly): Link[] {
     if (section.joint !== 'tapered')
       links.push({
         id: `${section.id}/joint`,
-        label: `${KNOTS[section.joint].name}, ${above?.name ?? FLY_LINE} to ${section.name}`,
+        part: { kind: 'joint', knot: section.joint, upper: above?.name ?? null, lower: section.name },
         kind: 'knot',
         holdsN:
           Math.min(above?.strengthN ?? Number.POSITIVE_INFINITY, strengthN) *
@@ -59,7 +57,7 @@ export function linksTo(rig: Rig, fly: Fly): Link[] {
       });
     links.push({
       id: section.id,
-      label: section.name,
+      part: { kind: 'section', name: section.name },
       kind: 'section',
       holdsN: strengthN,
       measured: strengthReading(rig, section),
@@ -75,7 +73,7 @@ export function linksTo(rig: Rig, fly: Fly): Link[] {
     const tagN = materialStrength(fly.at.material, fly.at.diameterM, rig.measured);
     links.push({
       id: `${fly.id}/tag`,
-      label: `${fly.name} tag`,
+      part: { kind: 'tag', fly: fly.name },
       kind: 'section',
       holdsN: tagN,
       measured: strengthReading(rig, fly.at),
@@ -102,7 +100,7 @@ function inlineKnot(rig: Rig, fly: Fly, lineN: number, topM: number): Link {
 function flyKnot(rig: Rig, fly: Fly, lineN: number): Link {
   return {
     id: `${fly.id}/knot`,
-    label: `${KNOTS[fly.knot].name} at the ${fly.name}`,
+    part: { kind: 'fly-knot', knot: fly.knot, fly: fly.name },
     kind: 'knot',
     holdsN: lineN * knotShare(fly.knot, rig.measured),
     measured: knotReading(rig, fly.knot),

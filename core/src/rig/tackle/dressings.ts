@@ -7,7 +7,6 @@ export type FlyStage = 'nymph' | 'emerger' | 'adult' | 'wet' | 'streamer' | 'pra
  */
 export interface Dressing {
   id: DressingId;
-  name: string;
   stage: FlyStage;
   /** Width of the body across the water, of the shank. */
   bodyWidth: number;
@@ -44,7 +43,6 @@ const sunk = { foam: 0, air: 0, film: 0, hook: true };
 export const DRESSINGS: Record<DressingId, Dressing> = {
   'slim-nymph': {
     id: 'slim-nymph',
-    name: 'slim nymph',
     stage: 'nymph',
     bodyWidth: 0.16,
     mass: 0.2,
@@ -53,7 +51,6 @@ export const DRESSINGS: Record<DressingId, Dressing> = {
   },
   nymph: {
     id: 'nymph',
-    name: 'mayfly nymph',
     stage: 'nymph',
     bodyWidth: 0.28,
     mass: 0.4,
@@ -62,7 +59,6 @@ export const DRESSINGS: Record<DressingId, Dressing> = {
   },
   emerger: {
     id: 'emerger',
-    name: 'emerger',
     stage: 'emerger',
     bodyWidth: 0.3,
     mass: 0.4,
@@ -73,7 +69,6 @@ export const DRESSINGS: Record<DressingId, Dressing> = {
   },
   wet: {
     id: 'wet',
-    name: 'soft-hackle wet',
     stage: 'wet',
     bodyWidth: 0.25,
     mass: 0.35,
@@ -82,7 +77,6 @@ export const DRESSINGS: Record<DressingId, Dressing> = {
   },
   'hackle-sparse': {
     id: 'hackle-sparse',
-    name: 'sparse hackled dry',
     stage: 'adult',
     bodyWidth: 0.5,
     mass: 0.4,
@@ -92,7 +86,6 @@ export const DRESSINGS: Record<DressingId, Dressing> = {
   },
   'hackle-full': {
     id: 'hackle-full',
-    name: 'full hackled dry',
     stage: 'adult',
     bodyWidth: 0.6,
     mass: 0.6,
@@ -102,7 +95,6 @@ export const DRESSINGS: Record<DressingId, Dressing> = {
   },
   palmered: {
     id: 'palmered',
-    name: 'palmered sedge',
     stage: 'adult',
     bodyWidth: 0.6,
     mass: 0.8,
@@ -113,7 +105,6 @@ export const DRESSINGS: Record<DressingId, Dressing> = {
   },
   'deer-hair': {
     id: 'deer-hair',
-    name: 'deer-hair sedge',
     stage: 'adult',
     bodyWidth: 0.6,
     mass: 0.8,
@@ -124,7 +115,6 @@ export const DRESSINGS: Record<DressingId, Dressing> = {
   },
   foam: {
     id: 'foam',
-    name: 'foam beetle',
     stage: 'adult',
     bodyWidth: 0.55,
     mass: 0.7,
@@ -135,7 +125,6 @@ export const DRESSINGS: Record<DressingId, Dressing> = {
   },
   streamer: {
     id: 'streamer',
-    name: 'marabou leech',
     stage: 'streamer',
     bodyWidth: 0.35,
     mass: 1.2,
@@ -144,7 +133,6 @@ export const DRESSINGS: Record<DressingId, Dressing> = {
   },
   yarn: {
     id: 'yarn',
-    name: 'yarn tuft',
     stage: 'practice',
     bodyWidth: 0.8,
     mass: 1,

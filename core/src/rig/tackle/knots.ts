@@ -7,7 +7,6 @@ export type KnotUse = 'line-to-fly' | 'line-to-line' | 'line-to-loop' | 'line-to
 
 export interface Knot {
   id: KnotId;
-  name: string;
   uses: KnotUse[];
   /** Typical share of the unknotted strength that remains when tied wet and seated. A rule of thumb, ± 0.08. */
   share: number;
@@ -28,7 +27,6 @@ const MM = 1e-3;
 export const KNOTS: Record<KnotId, Knot> = {
   'improved-clinch': {
     id: 'improved-clinch',
-    name: 'improved clinch',
     uses: FLY,
     share: 0.85,
     maxDiameterRatio: 20,
@@ -38,7 +36,6 @@ export const KNOTS: Record<KnotId, Knot> = {
   },
   clinch: {
     id: 'clinch',
-    name: 'clinch',
     uses: FLY,
     share: 0.78,
     maxDiameterRatio: 20,
@@ -48,7 +45,6 @@ export const KNOTS: Record<KnotId, Knot> = {
   },
   'loop-to-fly': {
     id: 'loop-to-fly',
-    name: 'loop knot to fly',
     uses: ['line-to-fly'],
     share: 0.8,
     maxDiameterRatio: 20,
@@ -58,7 +54,6 @@ export const KNOTS: Record<KnotId, Knot> = {
   },
   'bend-clinch': {
     id: 'bend-clinch',
-    name: 'clinch over the bend',
     uses: ['line-to-bend', 'line-to-fly'],
     share: 0.82,
     maxDiameterRatio: 20,
@@ -68,7 +63,6 @@ export const KNOTS: Record<KnotId, Knot> = {
   },
   snell: {
     id: 'snell',
-    name: 'snell',
     uses: ['line-to-fly'],
     share: 0.9,
     maxDiameterRatio: 20,
@@ -78,7 +72,6 @@ export const KNOTS: Record<KnotId, Knot> = {
   },
   'double-surgeon': {
     id: 'double-surgeon',
-    name: 'double surgeon’s',
     uses: ['line-to-line'],
     share: 0.85,
     maxDiameterRatio: 2,
@@ -88,7 +81,6 @@ export const KNOTS: Record<KnotId, Knot> = {
   },
   'triple-surgeon': {
     id: 'triple-surgeon',
-    name: 'triple surgeon’s',
     uses: ['line-to-line'],
     share: 0.9,
     maxDiameterRatio: 2,
@@ -98,7 +90,6 @@ export const KNOTS: Record<KnotId, Knot> = {
   },
   blood: {
     id: 'blood',
-    name: 'blood',
     uses: ['line-to-line'],
     share: 0.88,
     maxDiameterRatio: 1.4,
@@ -108,7 +99,6 @@ export const KNOTS: Record<KnotId, Knot> = {
   },
   'double-uni': {
     id: 'double-uni',
-    name: 'double uni',
     uses: ['line-to-line'],
     share: 0.88,
     maxDiameterRatio: 2.5,
@@ -118,7 +108,6 @@ export const KNOTS: Record<KnotId, Knot> = {
   },
   nail: {
     id: 'nail',
-    name: 'nail',
     uses: ['line-to-loop'],
     share: 0.9,
     maxDiameterRatio: 4,
@@ -128,7 +117,6 @@ export const KNOTS: Record<KnotId, Knot> = {
   },
   'perfection-loop': {
     id: 'perfection-loop',
-    name: 'perfection loop',
     uses: ['line-to-loop'],
     share: 0.85,
     maxDiameterRatio: 4,
@@ -138,7 +126,6 @@ export const KNOTS: Record<KnotId, Knot> = {
   },
   'surgeon-loop': {
     id: 'surgeon-loop',
-    name: 'surgeon’s loop',
     uses: ['line-to-loop'],
     share: 0.82,
     maxDiameterRatio: 4,
@@ -148,7 +135,6 @@ export const KNOTS: Record<KnotId, Knot> = {
   },
   'slip-loop': {
     id: 'slip-loop',
-    name: 'slip loop on cord',
     uses: ['line-to-loop'],
     share: 0.8,
     maxDiameterRatio: 12,
@@ -158,7 +144,6 @@ export const KNOTS: Record<KnotId, Knot> = {
   },
   'loop-to-loop': {
     id: 'loop-to-loop',
-    name: 'loop to loop',
     uses: ['line-to-loop', 'line-to-line'],
     share: 0.85,
     maxDiameterRatio: 6,
@@ -168,7 +153,6 @@ export const KNOTS: Record<KnotId, Knot> = {
   },
   'tippet-ring': {
     id: 'tippet-ring',
-    name: 'tippet ring',
     uses: ['line-to-line'],
     share: 0.85,
     maxDiameterRatio: 6,
@@ -178,7 +162,6 @@ export const KNOTS: Record<KnotId, Knot> = {
   },
   tapered: {
     id: 'tapered',
-    name: 'no knot, tapered',
     uses: [],
     share: 1,
     maxDiameterRatio: 3,

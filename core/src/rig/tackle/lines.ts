@@ -1,20 +1,6 @@
 import { KG_PER_GRAIN, METRES_PER_INCH } from '../../units';
 import type { LineKind } from './ids';
 
-export const LINE_NAMES: Record<LineKind, string> = {
-  floating: 'floating',
-  hover: 'hover',
-  'sink-tip': 'sink tip',
-  'type-1': 'type 1',
-  'type-2': 'type 2',
-  'type-3': 'type 3',
-  'type-4': 'type 4',
-  'type-5': 'type 5',
-  'type-6': 'type 6',
-  'type-7': 'type 7',
-  level: 'level line',
-};
-
 /** Inches a second. A hover line creeps down; the tip of a sink-tip line is taken as type 4. */
 const INCHES_A_SECOND: Record<LineKind, number> = {
   floating: 0,

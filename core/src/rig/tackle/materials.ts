@@ -6,7 +6,6 @@ import { measuredKey } from '../measured/measured-key';
 /** One class of leader material. Strength and stiffness are typical of the class, ± `spread` as a share. */
 export interface Material {
   id: MaterialId;
-  name: string;
   /** kg/m³ */
   density: number;
   /** Breaking stress, Pa: breaking load is stress × section. */
@@ -20,7 +19,6 @@ export interface Material {
 export const MATERIALS: Record<MaterialId, Material> = {
   'stiff-mono': {
     id: 'stiff-mono',
-    name: 'stiff mono',
     density: 1140,
     strengthPa: 0.6e9,
     modulusPa: 3.2e9,
@@ -28,7 +26,6 @@ export const MATERIALS: Record<MaterialId, Material> = {
   },
   'limp-nylon': {
     id: 'limp-nylon',
-    name: 'limp nylon',
     density: 1140,
     strengthPa: 0.8e9,
     modulusPa: 1.4e9,
@@ -36,7 +33,6 @@ export const MATERIALS: Record<MaterialId, Material> = {
   },
   copolymer: {
     id: 'copolymer',
-    name: 'copolymer',
     density: 1140,
     strengthPa: 1.05e9,
     modulusPa: 2.0e9,
@@ -44,7 +40,6 @@ export const MATERIALS: Record<MaterialId, Material> = {
   },
   fluorocarbon: {
     id: 'fluorocarbon',
-    name: 'fluorocarbon',
     density: 1780,
     strengthPa: 0.95e9,
     modulusPa: 2.8e9,
@@ -52,13 +47,12 @@ export const MATERIALS: Record<MaterialId, Material> = {
   },
   sighter: {
     id: 'sighter',
-    name: 'sighter mono',
     density: 1140,
     strengthPa: 0.65e9,
     modulusPa: 2.2e9,
     spread: 0.2,
   },
-  braid: { id: 'braid', name: 'braid', density: 970, strengthPa: 1.2e9, modulusPa: 0.3e9, spread: 0.3 },
+  braid: { id: 'braid', density: 970, strengthPa: 1.2e9, modulusPa: 0.3e9, spread: 0.3 },
 };
 
 /** Section area of a round line, m². */

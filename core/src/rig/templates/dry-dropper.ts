@@ -19,14 +19,6 @@ const MAX_M = 0.9;
 /** Dry fly with a nymph below it: on the bend, in the eye, or the dry on a tag. */
 export const dryDropper: RigTemplate = {
   id: 'dry-dropper',
-  name: 'Dry and dropper',
-  purpose: 'A floating fly that is also the indicator for a nymph a forearm below it.',
-  water: 'riffles and pockets up to a metre deep',
-  cues: [
-    'The dry must carry the nymph.',
-    'No shot here: a heavier bead instead.',
-    'Set on the dry as on an indicator.',
-  ],
   uses: ['rodLengthM', 'waterDepthM', 'tippetX', 'schools', 'lineWeight'],
   defaults: { ...COMMON, waterDepthM: 0.7, tippetX: 5 },
   settles: ['dropper'],

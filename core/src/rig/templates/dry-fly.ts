@@ -6,10 +6,6 @@ const SOFT_TIPPET_M = 1.1;
 /** Dry fly on a tapered leader with a long soft tippet, one X finer, that lands in curves. */
 export const dryFly: RigTemplate = {
   id: 'dry-fly',
-  name: 'Dry fly, tapered leader',
-  purpose: 'Lays one floating fly down softly, with enough slack at the end to drift free.',
-  water: 'runs, tails and flats where fish rise',
-  cues: ['The line lands, the fly follows.', 'Curves in the tippet are wanted.'],
   uses: ['rodLengthM', 'tippetX', 'lineWeight'],
   defaults: { ...COMMON, tippetX: 5 },
   build: (parameters) => {

@@ -8,10 +8,6 @@ const SHORTER_M = 0.15;
 /** Rod without a reel: a level line about as long as the rod, slip loop on the cord tip, short tippet. */
 export const fixedLine: RigTemplate = {
   id: 'fixed-line',
-  name: 'Fixed-line rod',
-  purpose: 'No reel and no line to manage: a first fish in an hour.',
-  water: 'becks and pockets within a rod and its line',
-  cues: ['Tip up, line off the water.', 'Step, do not reach.'],
   uses: ['rodLengthM', 'tippetX', 'waterDepthM'],
   defaults: { ...COMMON, rodLengthM: 3.6, lineWeight: 1, tippetX: 5, waterDepthM: 0.5 },
   build: (parameters) => ({

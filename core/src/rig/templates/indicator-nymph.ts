@@ -31,10 +31,6 @@ function dropperAbove(last: Section): Fly {
  */
 export const indicatorNymph: RigTemplate = {
   id: 'indicator-nymph',
-  name: 'Nymphs under an indicator',
-  purpose: 'Drifts one or two nymphs near the bottom and shows the take at the surface.',
-  water: 'runs and pools from knee deep to two metres',
-  cues: ['Measure the depth, then set.', 'Tick the bottom about one cast in six.', 'Set on anything.'],
   uses: ['waterDepthM', 'tippetX', 'flyCount', 'shotMassKg', 'schools', 'rodLengthM', 'lineWeight'],
   defaults: { ...COMMON, waterDepthM: 1.1, flyCount: 2, shotMassKg: 0.0002 },
   settles: ['indicator'],

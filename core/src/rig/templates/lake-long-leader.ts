@@ -13,10 +13,6 @@ import {
 /** Up to three flies on tags along a leader of up to 6 m on a hover line, the heaviest on the point. */
 export const lakeLongLeader: RigTemplate = {
   id: 'lake-long-leader',
-  name: 'Long leader for lakes',
-  purpose: 'Lets up to three flies hang and swing far from the line, slow and level.',
-  water: 'lakes in a light chop, over shoals and weed edges',
-  cues: ['Let it settle, then as slow as you can.', 'Straight line, always.'],
   uses: ['leaderLengthM', 'tippetX', 'flyCount', 'waterDepthM', 'lineWeight', 'rodLengthM'],
   defaults: {
     ...COMMON,

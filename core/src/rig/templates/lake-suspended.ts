@@ -4,11 +4,6 @@ import { COMMON, LAKE_ROD_M, frame, pointOf, type RigTemplate, section, toCm, xC
 /** Midge pupa hung at a set depth under an indicator that lets go on a take and slides, so that the fish can be netted. */
 export const lakeSuspended: RigTemplate = {
   id: 'lake-suspended',
-  name: 'Suspended on a lake, slip-release indicator',
-  purpose:
-    'Hangs a fly at exactly one depth; on a take the indicator lets go, so that a fish on a long leader comes to the net.',
-  water: 'lakes up to five metres deep, in ripple',
-  cues: ['The ripple does the work.', 'It dips: lift, do not strike.'],
   uses: ['waterDepthM', 'tippetX', 'lineWeight', 'rodLengthM'],
   defaults: {
     ...COMMON,

@@ -3,10 +3,6 @@ import { COMMON, LAKE_ROD_M, frame, pointOf, type RigTemplate, section, toCm, xC
 /** Home-made two-step taper with one fly, as long as the fish's window asks for. */
 export const marginSingle: RigTemplate = {
   id: 'margin-single',
-  name: 'Single fly for the margins',
-  purpose: 'Puts one fly in front of a fish near the bank with the line out of its sight.',
-  water: 'lake margins and clear ponds',
-  cues: ['Stay low, cast short.', 'Let it sink to the fish, then draw it away.'],
   uses: ['leaderLengthM', 'tippetX', 'waterDepthM', 'lineWeight', 'rodLengthM'],
   defaults: { ...COMMON, rodLengthM: LAKE_ROD_M, waterDepthM: 1.2, tippetX: 4, leaderLengthM: 4 },
   build: (parameters) => {

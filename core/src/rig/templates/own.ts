@@ -3,10 +3,6 @@ import { COMMON, frame, pointOf, type RigTemplate, section, xClamped } from './t
 /** From the line: one length of butt and a fly, to be built on section by section. */
 export const own: RigTemplate = {
   id: 'own',
-  name: 'From the line',
-  purpose: 'A butt and a fly; add your own sections one by one.',
-  water: 'whatever it is built for',
-  cues: ['Thick to thin, one step a knot.', 'Wet every knot before it is drawn down.'],
   uses: ['rodLengthM', 'lineWeight', 'waterDepthM', 'tippetX'],
   defaults: COMMON,
   byHand: true,

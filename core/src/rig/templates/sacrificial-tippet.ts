@@ -6,10 +6,6 @@ const SACRIFICE_M = 0.4;
 /** A new tapered leader with a short length of the same X, which fly changes may eat. */
 export const sacrificialTippet: RigTemplate = {
   id: 'sacrificial-tippet',
-  name: 'New leader with sacrificial tippet',
-  purpose: 'Keeps a new leader whole: fly changes eat the short end, not the taper.',
-  water: 'anywhere a bought leader is used',
-  cues: ['Same X as the end of the leader.', 'When it is a hand long, tie a new one.'],
   uses: ['rodLengthM', 'tippetX', 'lineWeight'],
   defaults: { ...COMMON, tippetX: 4 },
   build: (parameters) => ({

@@ -8,14 +8,6 @@ const TIPPET_M = 0.55;
 /** A short leader for short casts: a bought one cut back, and tippet to its old length. */
 export const smallStream: RigTemplate = {
   id: 'small-stream',
-  name: 'Small stream',
-  purpose: 'Turns over with two or three rod lengths of line, under branches and into pockets.',
-  water: 'becks and small streams, one cast wide',
-  cues: [
-    'Short line, tip high.',
-    'Shorter still when it does not turn over.',
-    'One cast a pocket, then a step.',
-  ],
   uses: ['rodLengthM', 'tippetX', 'lineWeight', 'waterDepthM'],
   defaults: { ...COMMON, rodLengthM: 2.3, lineWeight: 3, tippetX: 4, waterDepthM: 0.4 },
   build: (parameters) => ({

@@ -6,10 +6,6 @@ const SINK_TIP_LEADER_M = 1.2;
 /** Streamer on a short strong leader; in deep water on a sink tip with a leader of an arm's length. */
 export const streamer: RigTemplate = {
   id: 'streamer',
-  name: 'Streamer, floating or sink tip',
-  purpose: 'Turns over a large fly and keeps it down: the deeper the water, the shorter the leader.',
-  water: 'pools, undercuts and drop-offs; sink tip beyond a metre and a half',
-  cues: ['Rod low, strip with the hand.', 'Strip to set, never lift.'],
   uses: ['waterDepthM', 'tippetX', 'lineWeight', 'rodLengthM'],
   defaults: { ...COMMON, lineWeight: 6, waterDepthM: 1, tippetX: 1 },
   build: (parameters) => {

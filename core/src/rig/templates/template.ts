@@ -23,13 +23,6 @@ export interface TemplateParameters {
 /** A way to rig, parametric. */
 export interface RigTemplate {
   id: TemplateId;
-  name: string;
-  /** What it is for, in a sentence a student understands. */
-  purpose: string;
-  /** The water it is for. */
-  water: string;
-  /** What to say while it is tied. */
-  cues: string[];
   /** Which parameters change it. */
   uses: (keyof TemplateParameters)[];
   defaults: TemplateParameters;

@@ -56,11 +56,8 @@ describe('every template', () => {
     expect(rig.template).toBe(id);
   });
 
-  it.each(all)('%s says what it is for, and knows what changes it', (id) => {
-    const { purpose, water, cues, uses } = TEMPLATES[id];
-    expect(purpose.length).toBeGreaterThan(30);
-    expect(water.length).toBeGreaterThan(8);
-    expect(cues.length).toBeGreaterThan(0);
+  it.each(all)('%s knows what changes it, each once', (id) => {
+    const { uses } = TEMPLATES[id];
     expect(new Set(uses).size).toBe(uses.length);
   });
 
@@ -80,17 +77,10 @@ describe('every template', () => {
         }
         for (const fly of rig.flies) expect(flyAttachment(rig, fly)).toBeLessThanOrEqual(lengthM);
         for (const { aboveFlyM } of rig.fittings) expect(aboveFlyM).toBeLessThanOrEqual(lengthM);
-        for (const figure of rigFigures(rig, 2, 'metric')) expect(Number.isFinite(figure.value)).toBe(true);
+        for (const figure of rigFigures(rig, 2)) expect(Number.isFinite(figure.value)).toBe(true);
       }),
       { numRuns: 60 },
     );
-  });
-
-  it.each(all)('%s gives the same figures in either units', (id) => {
-    const rig = buildRig(id);
-    const values = (system: 'metric' | 'imperial'): number[] =>
-      rigFigures(rig, 2, system).map(({ value }) => value);
-    expect(values('imperial')).toEqual(values('metric'));
   });
 });
 
@@ -208,7 +198,7 @@ describe('what each template promises', () => {
 
   it('the grass rig has no hook and asks for no special loop', () => {
     const rig = buildRig('grass');
-    expect(rigFigures(rig, 2, 'metric').find(({ id }) => id === 'hook-count')?.value).toBe(0);
+    expect(rigFigures(rig, 2).find(({ id }) => id === 'hook-count')?.value).toBe(0);
     expect(castingLoad(rig).advice).toBe('any');
   });
 });

@@ -11,10 +11,6 @@ const SIGHTER_M = 0.5;
 /** Long thin leader with a sighter and one or two weighted nymphs, fished without fly line on the water. */
 export const tightLine: RigTemplate = {
   id: 'tight-line',
-  name: 'Tight line with sighter',
-  purpose: 'Keeps touch with a sunk nymph: the coloured sighter shows the take.',
-  water: 'runs and pockets within a rod and a half',
-  cues: ['Lead the flies, do not drag them.', 'Sighter stops or tightens: set.'],
   uses: ['rodLengthM', 'waterDepthM', 'tippetX', 'flyCount', 'schools', 'lineWeight'],
   defaults: { ...COMMON, rodLengthM: 3.05, lineWeight: 3, waterDepthM: 0.9, tippetX: 5, flyCount: 2 },
   settles: ['heaviest'],

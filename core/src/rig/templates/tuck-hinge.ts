@@ -16,11 +16,6 @@ function limpDiameter(hingeRatio: number): number {
 /** Stiff bright butt, a hinge on purpose, two limp sections, ring, tippet: folds so that the fly enters first. */
 export const tuckHinge: RigTemplate = {
   id: 'tuck-hinge',
-  name: 'Hinge leader for the tuck cast',
-  purpose:
-    'Folds at the hinge, so that fly, then shot, then indicator enter the water and the nymph sinks at once.',
-  water: 'deep runs and pockets with heavy nymphs',
-  cues: ['Stop high: the hinge does the rest.', 'Fly in first, line last.'],
   uses: ['rodLengthM', 'waterDepthM', 'tippetX', 'hingeRatio', 'shotMassKg', 'lineWeight'],
   defaults: { ...COMMON, waterDepthM: 1.2, tippetX: 4, shotMassKg: 0.0003, hingeRatio: HINGE_RATIO },
   ownIndicatorPlace: true,

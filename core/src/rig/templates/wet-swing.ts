@@ -12,10 +12,6 @@ import {
 /** One to three unweighted wet flies on droppers, swung across and down on a floating line. */
 export const wetSwing: RigTemplate = {
   id: 'wet-swing',
-  name: 'Wet flies on the swing',
-  purpose: 'Swings small soft flies across the current under the surface; the fish hooks itself.',
-  water: 'even runs and tails, knee to thigh deep',
-  cues: ['Mend to slow it.', 'Lift where the fish should be.', 'Wait for the weight.'],
   uses: ['rodLengthM', 'tippetX', 'flyCount', 'lineWeight', 'waterDepthM'],
   defaults: { ...COMMON, tippetX: 4, flyCount: 2 },
   maxFlies: 3,

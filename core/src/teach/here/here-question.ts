@@ -1,5 +1,5 @@
 import type { StoneKind } from '../../fly-box';
-import type { IndicatorSchool } from '../../rig';
+import type { IndicatorSchool, RigPart } from '../../rig';
 import type { PieceKind } from '../../beat';
 
 /** What is to be chosen from, the right one apart. */
@@ -8,9 +8,9 @@ interface Choices<T> {
   wrong: T[];
 }
 
-/** A place where a leader can part, in words, and what it holds, newtons. */
+/** A place where a leader can part, and what it holds, newtons. */
 export interface HeldBy {
-  label: string;
+  part: RigPart;
   holdsN: number;
 }
 

@@ -12,7 +12,7 @@ const LONG = 1.7;
 export function partsFirst(rig: Rig): HereQuestion[] {
   const fly = pointFly(rig);
   const links = fly ? linksTo(rig, fly).sort((a, b) => a.holdsN - b.holdsN) : [];
-  const [right, ...others] = links.map(({ label, holdsN }) => ({ label, holdsN }));
+  const [right, ...others] = links.map(({ part, holdsN }) => ({ part, holdsN }));
   const wrong = others.filter(({ holdsN }) => right && holdsN > right.holdsN * (1 + APART));
   const clear = right && others[0] && others[0].holdsN > right.holdsN * (1 + APART / 3);
   if (!fly || !clear || wrong.length === 0) return [];

@@ -9,10 +9,12 @@ import {
   CASTS,
   formatLength,
   formatRoundLength,
+  momentAt,
   type Point,
   roomBehindM,
   type SuggestOptions,
 } from '@doceo/core';
+import { CAST_WORDS } from '@doceo/texts';
 import { line as curve, curveCatmullRom } from 'd3-shape';
 import { catchError, concatMap, EMPTY, map, mergeMap } from 'rxjs';
 import { ApiClient } from '../data/api/api-client';
@@ -106,18 +108,18 @@ const ENTRY_TEXTS = { fly: 'fly', shot: 'shot', indicator: 'indicator', line: 'l
       </svg>
     </div>
     <doceo-play-row [player]="player" [endS]="endS()" label="Time of the cast">
-      <p class="say">{{ now().say }}</p>
+      <p class="say">{{ said() }}</p>
     </doceo-play-row>
     <div class="facts">
       <div>
         <h2>When</h2>
-        <p>{{ cast().when }}</p>
+        <p>{{ inWords().when }}</p>
         <h2>In order</h2>
         <ol>
-          @for (moment of cast().keys; track moment.atS) {
+          @for (key of cast().keys; track key.atS; let i = $index) {
             <li>
-              <button type="button" [class.on]="moment.say === now().say" (click)="player.goTo(moment.atS)">
-                {{ moment.say }}
+              <button type="button" [class.on]="i === moment()" (click)="player.goTo(key.atS)">
+                {{ inWords().moments[i] }}
               </button>
             </li>
           }
@@ -154,7 +156,7 @@ export class CastsPanelComponent {
   private readonly client = inject(ApiClient);
   private readonly day = inject(DayStore);
   private readonly runner = inject(BenchRunner);
-  protected readonly casts = CASTS;
+  protected readonly casts = CASTS.map(({ id }) => ({ id, name: CAST_WORDS[id].name }));
   protected readonly height = 330;
   protected readonly width = signal(860);
   protected readonly id = signal<CastId>('overhead');
@@ -167,6 +169,9 @@ export class CastsPanelComponent {
   protected readonly endS = computed(() => this.cast().keys.at(-1)!.atS);
   protected readonly player = new Player(this.endS);
   protected readonly now = computed(() => castAt(this.cast(), this.player.atS()));
+  protected readonly inWords = computed(() => CAST_WORDS[this.id()]);
+  protected readonly moment = computed(() => momentAt(this.cast(), this.player.atS()));
+  protected readonly said = computed(() => this.inWords().moments[this.moment()] ?? '');
   protected readonly entry = computed(() => this.cast().entry.map((thing) => ENTRY_TEXTS[thing]));
 
   protected readonly places = signal<Place[]>([]);
@@ -231,7 +236,7 @@ export class CastsPanelComponent {
   });
   protected readonly words = computed(
     () =>
-      `${this.cast().name}, ${this.cast().seen === 'side' ? 'from the side' : 'from above'}: ${this.now().say}`,
+      `${this.inWords().name}, ${this.cast().seen === 'side' ? 'from the side' : 'from above'}: ${this.said()}`,
   );
   protected readonly roomWords = computed(() => {
     const { behindM, aboveM } = this.need();

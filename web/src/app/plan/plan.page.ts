@@ -25,10 +25,10 @@ import {
   type PlanBody,
   type PlanEdit,
   type PlanUse,
-  STRAND_NAMES,
   strandShares,
   textInUnits,
 } from '@doceo/core';
+import { STRAND_NAMES } from '@doceo/texts';
 import { MessageService } from 'primeng/api';
 import { ApiClient } from '../data/api/api-client';
 import { Failures } from '../data/api/failures';

@@ -23,13 +23,13 @@ import {
   type EntryKind,
   type Layer,
   mergeLayers,
-  STRAND_NAMES,
   type Strand,
   STRANDS,
   withEntry,
   withoutEntry,
   withRetired,
 } from '@doceo/core';
+import { STRAND_NAMES } from '@doceo/texts';
 import { ApiClient } from '../data/api/api-client';
 import { fetched } from '../data/api/fetched';
 import { UserStorage } from '../data/device/user-storage';

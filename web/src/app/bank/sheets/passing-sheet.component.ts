@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { type Skill, STRAND_NAMES, type Strand, STRANDS } from '@doceo/core';
+import { type Skill, type Strand, STRANDS } from '@doceo/core';
+import { STRAND_NAMES } from '@doceo/texts';
 import { SHEET } from './sheet';
 
 /** Skills offered before a strand is chosen: those the drill of the moment is about, and what they rest on. */

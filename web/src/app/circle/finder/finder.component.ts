@@ -7,11 +7,11 @@ import {
   type LibraryFit,
   libraryFit,
   type Strand,
-  STRAND_NAMES,
   STRANDS,
   WATER_KINDS,
   type WaterKind,
 } from '@doceo/core';
+import { STRAND_NAMES } from '@doceo/texts';
 import { map, type Observable, of, switchMap } from 'rxjs';
 import { ApiClient } from '../../data/api/api-client';
 import { Failures } from '../../data/api/failures';

@@ -9,16 +9,10 @@ import {
   textInUnits,
   type UnitSystem,
 } from '@doceo/core';
+import { kitInWords, type KitLine } from '@doceo/texts';
 
 /** A line of a packing list. */
-export interface PackingLine {
-  group: string;
-  name: string;
-  count: number;
-  unit: 'm' | 'pieces';
-  /** Of the count, how many are for what breaks. */
-  spares: number;
-}
+export type PackingLine = KitLine;
 
 /** What to pack for a plan: gear of its drills, then material, flies and shot of its rigs with their spares. */
 export function packingLines(
@@ -34,7 +28,7 @@ export function packingLines(
     unit: 'pieces' as const,
     spares: 0,
   }));
-  return [...gear, ...classKit(rigUses(body, students), units)];
+  return [...gear, ...kitInWords(classKit(rigUses(body, students)), units)];
 }
 
 /** `4 ×`, or the length of what is cut from a spool. */

@@ -21,3 +21,11 @@ export abstract class Choosing<T> {
     if (option) this.chosen.emit(option.value);
   }
 }
+
+/** Ids with what each is called, to be chosen from. */
+export function choicesOf<T extends string>(
+  ids: readonly T[],
+  names: Readonly<Record<T, string>>,
+): Choice<T>[] {
+  return ids.map((id) => ({ value: id, text: names[id] }));
+}

@@ -1,7 +1,8 @@
 import { Component, computed, inject, input, type OnInit, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { MAX_GOALS, type SavedCourse } from '@doceo/contract';
-import { MAX_GROUP, STRAND_NAMES, type Strand } from '@doceo/core';
+import { MAX_GROUP, type Strand } from '@doceo/core';
+import { STRAND_NAMES } from '@doceo/texts';
 
 import { DateTime } from 'luxon';
 import { DatePickerModule } from 'primeng/datepicker';

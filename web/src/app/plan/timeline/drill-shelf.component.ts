@@ -1,7 +1,8 @@
 import { PLAIN_KINDS, type PlainKind } from '../plain-blocks';
 import { Component, computed, input, output, signal, inject } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { type Drill, type Strand, STRAND_NAMES, STRANDS } from '@doceo/core';
+import { type Drill, type Strand, STRANDS } from '@doceo/core';
+import { STRAND_NAMES } from '@doceo/texts';
 import { type Drag, DragDirective } from '../../drawing/drag.directive';
 import { InUnitsPipe } from '../../parts/in-units.pipe';
 import { SessionStore } from '../../data/session';

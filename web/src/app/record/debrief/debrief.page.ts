@@ -3,6 +3,7 @@ import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { ageOn } from '@doceo/contract';
 import { ADULT_AGE, type BankEvent, debrief, howOnDryLand } from '@doceo/core';
+import { goodThingText } from '@doceo/texts';
 import { DayStore } from '../../data/lesson/day-store';
 import { UserStorage } from '../../data/device/user-storage';
 import { downloadBlob, fileName } from '../../data/download';
@@ -95,6 +96,7 @@ export class DebriefPage {
     const lesson = this.lesson();
     return lesson ? debrief(this.teaching.curriculum(), this.events() ?? [], this.id(), lesson.id) : null;
   });
+  protected readonly good = computed(() => (this.told()?.good ?? []).map(goodThingText));
 
   protected add(events: BankEvent[]): void {
     this.record.update((list) => [...list, ...events]);

@@ -9,12 +9,11 @@ import {
   groupReadiness,
   type Readiness,
   type ReadinessCell,
-  STRAND_NAMES,
   STRANDS,
   weighFaults,
   whatNextForGroup,
 } from '@doceo/core';
-import { STAGES } from '@doceo/texts';
+import { STAGES, STRAND_NAMES } from '@doceo/texts';
 import { of } from 'rxjs';
 import { ApiClient } from '../../data/api/api-client';
 import { fetched } from '../../data/api/fetched';

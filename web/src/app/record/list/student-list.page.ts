@@ -2,7 +2,8 @@ import { Component, computed, inject, signal, viewChild } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { ageOn, api, readStudentFile, type SavedStudent, type StudentFile } from '@doceo/contract';
-import { READY, STRAND_NAMES, STRANDS } from '@doceo/core';
+import { READY, STRANDS } from '@doceo/core';
+import { STRAND_NAMES } from '@doceo/texts';
 import { DateTime } from 'luxon';
 import { map, switchMap } from 'rxjs';
 import { ApiClient } from '../../data/api/api-client';
@@ -156,8 +157,9 @@ export class StudentListPage {
     }));
   });
   protected readonly isLong = computed(() => this.day.students().length > LONG);
+  /** Asked for at once, beside the students; it holds for all that one may see. */
   protected readonly progress = fetched(
-    () => this.day.students(),
+    () => true,
     () => this.client.call(api.records.progress),
   );
   private readonly progressOf = computed(
@@ -198,7 +200,7 @@ export class StudentListPage {
 
   /** A student came over with the record: both are fetched. */
   protected came(): void {
-    this.day.load().subscribe({ error: this.failures.tell });
+    this.day.load().subscribe({ next: this.progress.again, error: this.failures.tell });
   }
 
   protected added(id: string | null): void {

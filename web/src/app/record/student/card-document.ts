@@ -1,4 +1,5 @@
 import { type Debrief, howOnDryLand } from '@doceo/core';
+import { goodThingText } from '@doceo/texts';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
 
 export type Paper = 'A4' | 'LETTER';
@@ -71,7 +72,7 @@ export function cardDocument(
       heading('Good'),
       good.length === 0
         ? { text: 'Too little is on the record of this day to name it from evidence.', color: SOFT }
-        : good.map(({ text, evidence }, i): Content => ({
+        : good.map(goodThingText).map(({ text, evidence }, i): Content => ({
             columns: [
               { text: `${i + 1}`, width: 30, fontSize: 22, bold: true, color: GOOD },
               {

@@ -21,7 +21,7 @@ import {
   weighFaults,
   whatNext,
 } from '@doceo/core';
-import { STAGES } from '@doceo/texts';
+import { STAGES, whatNextText } from '@doceo/texts';
 import { DateTime } from 'luxon';
 import { DayStore } from '../../data/lesson/day-store';
 import { FitStore } from '../../data/records/fit-store';
@@ -238,7 +238,7 @@ export class RecordPage {
       : [],
   );
   protected readonly next = computed<NextDrill[]>(() =>
-    this.advice().map(({ drill, gain, reason }) => ({ drill, gain, why: reason })),
+    this.advice().map((advice) => ({ drill: advice.drill, gain: advice.gain, why: whatNextText(advice) })),
   );
   constructor() {
     effect(() => {

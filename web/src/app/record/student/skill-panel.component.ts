@@ -5,10 +5,9 @@ import {
   type SkillAttempt,
   type SkillEstimate,
   skillStage,
-  STRAND_NAMES,
   sureness,
 } from '@doceo/core';
-import { STAGES } from '@doceo/texts';
+import { STAGES, STRAND_NAMES, SURENESS_TEXTS } from '@doceo/texts';
 import { SkillFitComponent } from './skill-fit.component';
 import { TeachingStore } from '../../data/teaching/teaching-store';
 
@@ -117,7 +116,7 @@ export class SkillPanelComponent {
   });
   protected readonly sure = computed(() => {
     const estimate = this.estimate();
-    return estimate ? sureness(estimate) : '';
+    return estimate ? SURENESS_TEXTS[sureness(estimate)] : '';
   });
   protected readonly opens = computed(() => names(this.teaching.curriculum().skills.opens(this.skill().id)));
   protected readonly rests = computed(() =>

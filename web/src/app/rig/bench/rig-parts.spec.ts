@@ -1,7 +1,6 @@
 import { api, type SavedReading } from '@doceo/contract';
 import {
   buildRig,
-  DRESSINGS,
   leaderLength,
   pointFly,
   type Rig,
@@ -74,7 +73,7 @@ describe('the parts table', () => {
   it('dresses a fly anew', async () => {
     const { page, edits } = await open('dry-fly');
     await select(page, 'point', 'Dressing', 'foam');
-    expect(edits[0] && pointFly(edits[0])).toMatchObject({ dressing: 'foam', name: DRESSINGS.foam.name });
+    expect(edits[0] && pointFly(edits[0])).toMatchObject({ dressing: 'foam', name: 'foam beetle' });
   });
 
   it('says why no section can be taken off or added', async () => {
@@ -387,20 +386,16 @@ describe('measures', () => {
 
 describe('figures', () => {
   const figure = {
-    id: 'hook-count',
-    label: 'Hooks',
-    value: 3,
-    unit: 'hooks',
-    limit: 2,
-    text: '3 of 2',
-    inputs: [{ label: 'point', text: '#14' }],
-    rule: 'One hook a fly.',
-    certainty: 'computed',
+    ...{ id: 'hook-count', value: 3, unit: 'hooks', limit: 2, certainty: 'computed', measured: null },
+    facts: { flies: [{ name: 'point', hookSize: 14 }] },
   };
 
   it('open to their inputs, their rule and how sure they are', async () => {
-    const page = await show(FigureListComponent, lessonServer(), { figures: [figure] });
-    for (const words of ['Hooks', '3 of 2', 'point', '#14', 'One hook a fly.', 'How sure: computed.'])
+    const page = await show(FigureListComponent, lessonServer(), {
+      figures: [figure],
+      units: 'metric',
+    });
+    for (const words of ['Hooks', '3 of 2', 'point', '#14', 'One hook a fly', 'How sure: computed.'])
       expect(page.text()).toContain(words);
     expect(document.querySelector('.bar.over')).not.toBeNull();
   });

@@ -23,6 +23,7 @@ import {
   type UnitSystem,
   xOfDiameter,
 } from '@doceo/core';
+import { RIG_TEMPLATE_WORDS } from '@doceo/texts';
 import { InUnitsPipe } from '../../parts/in-units.pipe';
 import { SegmentsComponent } from '../../parts/fields/segments.component';
 import { SCHOOLS, wayOf } from '../../shared/school-texts';
@@ -92,6 +93,7 @@ export class RigSettingsComponent {
   protected readonly hingeRatios = [8, 10, 12, 14, 16].map((value) => ({ value, text: `${value}:1` }));
 
   protected readonly template = computed(() => TEMPLATES[this.rig().template]);
+  protected readonly purpose = computed(() => RIG_TEMPLATE_WORDS[this.rig().template].purpose);
   protected readonly parameters = computed(() => parametersOf(this.rig()));
   protected readonly tippetX = computed(() => xOfDiameter(this.rig().sections.at(-1)?.diameterM ?? 0));
   protected readonly shotGrams = computed(() => Math.round(this.parameters().shotMassKg * 1e5) / 100);

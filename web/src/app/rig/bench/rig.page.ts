@@ -110,9 +110,7 @@ export class RigPage implements OnInit, OnDestroy {
     };
   });
   protected readonly figures = computed(() =>
-    this.calmKnown()
-      ? rigFigures(this.calmKnown() as Rig, this.water()?.rules.maxHooks ?? null, this.session.units())
-      : [],
+    this.calmKnown() ? rigFigures(this.calmKnown() as Rig, this.water()?.rules.maxHooks ?? null) : [],
   );
   protected readonly problems = computed(() =>
     this.calmKnown()

@@ -1,7 +1,8 @@
 import { Component, computed, inject, input, type OnInit, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { api, type SavedRig } from '@doceo/contract';
-import { KNOTS, TEMPLATES } from '@doceo/core';
+import {} from '@doceo/core';
+import { KNOT_NAMES, RIG_TEMPLATE_WORDS } from '@doceo/texts';
 import { ApiClient } from '../../data/api/api-client';
 import { ReadingStore } from '../../data/records/reading-store';
 import { SessionStore } from '../../data/session';
@@ -42,7 +43,7 @@ export class RigCardPage implements OnInit {
   });
   protected readonly template = computed(() => {
     const rig = this.rig();
-    return rig && TEMPLATES[rig.template];
+    return rig && RIG_TEMPLATE_WORDS[rig.template];
   });
   /** Each kind of knot of the rig once, as it is drawn, from the line down. */
   protected readonly drawn = computed(() => {
@@ -50,7 +51,7 @@ export class RigCardPage implements OnInit {
     if (!rig) return [];
     const ids = new Set([...rig.sections.map(({ joint }) => joint), ...rig.flies.map(({ knot }) => knot)]);
     return [...ids].flatMap((id) =>
-      id === 'tapered' ? [] : [{ id, name: KNOTS[id].name, steps: KNOT_STEPS[id] }],
+      id === 'tapered' ? [] : [{ id, name: KNOT_NAMES[id], steps: KNOT_STEPS[id] }],
     );
   });
   ngOnInit(): void {

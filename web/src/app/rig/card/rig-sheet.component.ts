@@ -1,5 +1,6 @@
 import { Component, computed, inject, input } from '@angular/core';
-import { type Rig, rigFigures, TEMPLATES } from '@doceo/core';
+import { type Rig, rigFigures } from '@doceo/core';
+import { RIG_TEMPLATE_WORDS, rigFiguresInWords } from '@doceo/texts';
 import { SessionStore } from '../../data/session';
 import { RigDrawingComponent } from '../drawing/rig-drawing.component';
 import { cutRows, knotRows, type TiedBy } from '../../shared/rig/rig-rows';
@@ -18,10 +19,13 @@ export class RigSheetComponent {
   /** With what is known of who ties it. */
   readonly rig = input.required<Rig>();
   readonly tiedBy = input<TiedBy | null>(null);
-  protected readonly cues = computed(() => TEMPLATES[this.rig().template].cues);
+  protected readonly cues = computed(() => RIG_TEMPLATE_WORDS[this.rig().template].cues);
   protected readonly cuts = computed(() => cutRows(this.rig(), this.session.units()));
   protected readonly knots = computed(() => knotRows(this.rig(), this.session.units(), this.tiedBy()));
   protected readonly figures = computed(() =>
-    rigFigures(this.rig(), null, this.session.units()).filter(({ id }) => ON_CARD.includes(id)),
+    rigFiguresInWords(
+      rigFigures(this.rig(), null).filter(({ id }) => ON_CARD.includes(id)),
+      this.session.units(),
+    ),
   );
 }

@@ -1,8 +1,8 @@
 import { Component, computed, inject, input } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { type SavedRig } from '@doceo/contract';
-import { type Figure, rigFigures, rigProblems } from '@doceo/core';
-import { rigProblemInWords } from '@doceo/texts';
+import { rigFigures, rigProblems } from '@doceo/core';
+import { type FigureInWords, rigFiguresInWords, rigProblemInWords } from '@doceo/texts';
 import { FetchingComponent } from '../../shared/fetching.component';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { DayStore } from '../../data/lesson/day-store';
@@ -71,7 +71,8 @@ export class RigComparePage {
     void this.router.navigate(['/rig', left, 'beside', right], { replaceUrl: true });
   }
 
-  private figuresOf(rig: SavedRig['rig']): Figure[] {
-    return rigFigures(rig, this.day.water()?.water.rules.maxHooks ?? null, this.session.units());
+  private figuresOf(rig: SavedRig['rig']): FigureInWords[] {
+    const figures = rigFigures(rig, this.day.water()?.water.rules.maxHooks ?? null);
+    return rigFiguresInWords(figures, this.session.units());
   }
 }

@@ -4,14 +4,12 @@ import {
   formatLength,
   formatMass,
   formatTippet,
-  KNOTS,
   knotShare,
-  MATERIALS,
   METRES_PER_INCH,
   type Rig,
-  TEMPLATES,
   type UnitSystem,
 } from '@doceo/core';
+import { KNOT_NAMES, MATERIAL_NAMES, RIG_TEMPLATE_WORDS } from '@doceo/texts';
 import type { Drag } from '../../drawing/drag.directive';
 import { HandleComponent } from '../../drawing/handle.component';
 import { type Handle, handlesOf, mostOf, pulledTo, snapped, snapStep, withValue } from './rig-drag';
@@ -109,7 +107,7 @@ export class RigDrawingComponent {
       : '';
   });
   /** What to say while it is tied. */
-  protected readonly cues = computed(() => TEMPLATES[this.rig().template].cues);
+  protected readonly cues = computed(() => RIG_TEMPLATE_WORDS[this.rig().template].cues);
 
   /** The line from a part to its label. */
   protected pointer(label: RigLabel): string {
@@ -179,10 +177,10 @@ export class RigDrawingComponent {
     const texts: Record<string, string[]> = {};
     for (const section of rig.sections)
       texts[section.id] = [
-        `${this.length(section.lengthM)} ${formatTippet(section.diameterM, this.system())} ${MATERIALS[section.material].name}`,
+        `${this.length(section.lengthM)} ${formatTippet(section.diameterM, this.system())} ${MATERIAL_NAMES[section.material]}`,
         section.joint === 'tapered'
           ? ''
-          : `${KNOTS[section.joint].name}, ${Math.round(knotShare(section.joint, rig.measured) * 100)} %`,
+          : `${KNOT_NAMES[section.joint]}, ${Math.round(knotShare(section.joint, rig.measured) * 100)} %`,
       ].filter(Boolean);
     for (const fitting of rig.fittings)
       texts[fitting.id] =

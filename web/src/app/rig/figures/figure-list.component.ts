@@ -1,12 +1,13 @@
 import { Component, computed, input } from '@angular/core';
-import type { Certainty, Figure, Origin } from '@doceo/core';
+import type { Certainty, Figure, Origin, UnitSystem } from '@doceo/core';
+import { rigFigureInWords } from '@doceo/texts';
 import { OriginComponent } from '../../parts/origin.component';
 
 /** A rule of thumb and an estimate tell what is usual of such a rig; neither was measured of this one. */
 const ORIGIN: Record<Certainty, Origin> = {
   measured: 'measured',
   computed: 'computed',
-  'rule of thumb': 'typical',
+  'rule-of-thumb': 'typical',
   estimate: 'typical',
 };
 
@@ -20,15 +21,15 @@ const ORIGIN: Record<Certainty, Origin> = {
         <doceo-origin [of]="origin" />
       }
     </p>
-    @for (figure of figures(); track figure.id) {
+    @for (figure of rows(); track figure.id) {
       <details [attr.data-figure]="figure.id">
         <summary>
           <span>{{ figure.label }}</span>
-          <doceo-origin [of]="originOf(figure)" [short]="true" />
+          <doceo-origin [of]="figure.origin" [short]="true" />
           <b class="figure">{{ figure.text }}</b>
-          @if (figure.limit !== null && figure.limit > 0) {
-            <span class="bar" [class.over]="figure.value > figure.limit"
-              ><i [style.width.%]="fill(figure)"></i><u [style.left.%]="80"></u
+          @if (figure.bar; as bar) {
+            <span class="bar" [class.over]="bar.isOver"
+              ><i [style.width.%]="bar.fill"></i><u [style.left.%]="LIMIT_AT"></u
             ></span>
           }
         </summary>
@@ -51,13 +52,26 @@ const ORIGIN: Record<Certainty, Origin> = {
 })
 export class FigureListComponent {
   readonly figures = input.required<readonly Figure[]>();
+  readonly units = input.required<UnitSystem>();
 
+  protected readonly LIMIT_AT = LIMIT_AT;
   protected readonly origins = computed(() => [...new Set(this.figures().map(originOf))]);
-  protected readonly originOf = originOf;
+  protected readonly rows = computed(() =>
+    this.figures().map((figure) => ({
+      ...rigFigureInWords(figure, this.units()),
+      origin: originOf(figure),
+      bar: barOf(figure),
+    })),
+  );
+}
 
-  protected fill({ value, limit }: Figure): number {
-    return (Math.min(value, (limit ?? 1) * 1.25) / ((limit ?? 1) * 1.25)) * 100;
-  }
+/** Where on its bar the limit of a figure is drawn, in hundredths. */
+const LIMIT_AT = 80;
+
+/** How far a bar is filled, in hundredths; null for a figure without a limit. */
+function barOf({ value, limit }: Figure): { fill: number; isOver: boolean } | null {
+  if (limit === null || limit <= 0) return null;
+  return { fill: Math.min(100, (value / limit) * LIMIT_AT), isOver: value > limit };
 }
 
 function originOf({ certainty }: Figure): Origin {

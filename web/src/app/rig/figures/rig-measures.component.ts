@@ -7,6 +7,7 @@ import {
   type Rig,
   type UnitSystem,
 } from '@doceo/core';
+import { measurableText } from '@doceo/texts';
 import { DayStore } from '../../data/lesson/day-store';
 import { ReadingStore } from '../../data/records/reading-store';
 import { plainNumber } from '../../parts/fields/plain-number';
@@ -14,6 +15,7 @@ import { formatReading, type ReadingUnit, readingUnit } from '../../shared/readi
 
 interface Row extends ReadingUnit {
   thing: Measurable;
+  name: string;
   estimate: string;
   /** Whose knots are counted on this row. */
   whose: string;
@@ -47,6 +49,7 @@ export class RigMeasuresComponent {
     return {
       ...unit,
       thing,
+      name: measurableText(thing),
       estimate: estimated,
       whose: tiedBy ? `by ${this.nameOf(tiedBy)}` : '',
       taken: this.store

@@ -1,7 +1,8 @@
 import { Component, computed, inject, input, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { api } from '@doceo/contract';
-import { type PlanBody, type Rig, TEMPLATES } from '@doceo/core';
+import { type PlanBody, type Rig } from '@doceo/core';
+import { RIG_TEMPLATE_WORDS } from '@doceo/texts';
 import { ApiClient } from '../../data/api/api-client';
 import { fetched } from '../../data/api/fetched';
 import { DayStore } from '../../data/lesson/day-store';
@@ -72,7 +73,7 @@ export class LessonRigsPage {
         if (uses.length === 0) return [];
         return {
           ...{ key: `${id} ${carried.id}`, studentId: id, student: student.name, name: carried.name, uses },
-          purpose: TEMPLATES[carried.rig.template].purpose,
+          purpose: RIG_TEMPLATE_WORDS[carried.rig.template].purpose,
           rig: this.readings.known(carried.rig, id),
           tiedBy: { name: this.called().get(id) ?? student.name, knots: this.readings.knotsOf(id) },
         };

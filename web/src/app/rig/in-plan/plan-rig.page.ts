@@ -13,7 +13,7 @@ import {
   runningOrder,
   waterOfPlace,
 } from '@doceo/core';
-import { rigProblemInWords } from '@doceo/texts';
+import { rigFiguresInWords, rigProblemInWords } from '@doceo/texts';
 import { finalize, switchMap } from 'rxjs';
 import { ApiClient } from '../../data/api/api-client';
 import { Failures } from '../../data/api/failures';
@@ -140,7 +140,9 @@ export class PlanRigPage {
   });
   protected readonly figures = computed(() => {
     const [left, right] = [this.known(), this.beside()].map((rig) =>
-      rig ? rigFigures(rig, this.water()?.rules.maxHooks ?? null, this.session.units()) : [],
+      rig
+        ? rigFiguresInWords(rigFigures(rig, this.water()?.rules.maxHooks ?? null), this.session.units())
+        : [],
     );
     return (left ?? []).map(({ id, label, text }) => {
       const other = right?.find((figure) => figure.id === id)?.text ?? '–';

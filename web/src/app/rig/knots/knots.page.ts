@@ -20,9 +20,10 @@ import {
   knotShown,
   KNOTS,
   type MaterialId,
-  MATERIALS,
+  MATERIAL_IDS,
   materialStrength,
 } from '@doceo/core';
+import { KNOT_NAMES, MATERIAL_NAMES } from '@doceo/texts';
 import { DayStore } from '../../data/lesson/day-store';
 import { BenchRecord } from '../../data/records/bench-record';
 import { ReadingStore } from '../../data/records/reading-store';
@@ -35,6 +36,7 @@ import { KnotStepComponent } from './knot-step.component';
 import { KeptOnBenchComponent } from '../../shared/lesson/kept-on-bench.component';
 import { readingUnit } from '../../shared/reading-units';
 import { ChoiceFieldComponent } from '../../parts/fields/choice-field.component';
+import { choicesOf } from '../../parts/fields/choosing';
 
 type TiedKnot = keyof typeof KNOT_STEPS;
 
@@ -86,7 +88,7 @@ export class KnotsPage implements OnInit {
   /** What the last knot on the scale showed, and what of it went into a record. */
   protected readonly shown = signal<{ id: string; events: BankEvent[]; told: string } | null>(null);
 
-  protected readonly materials = Object.values(MATERIALS).map(({ id, name }) => ({ value: id, text: name }));
+  protected readonly materials = choicesOf(MATERIAL_IDS, MATERIAL_NAMES);
   protected readonly wrong = signal<{ id: string; text: string } | null>(null);
   /** What the scale pulls on, and who tied it; stays while several are broken in a row. */
   protected readonly who = signal('');
@@ -122,16 +124,16 @@ export class KnotsPage implements OnInit {
   }
 
   private toCard(id: TiedKnot) {
-    const { name, uses, share, rangeM, maxDiameterRatio, notIn } = KNOTS[id];
+    const { uses, share, rangeM, maxDiameterRatio, notIn } = KNOTS[id];
     const system = this.session.units();
     return {
       id,
-      name,
+      name: KNOT_NAMES[id],
       steps: KNOT_STEPS[id],
       uses: uses.map((use) => USES[use]).join(', '),
       range: `${formatDiameter(rangeM[0], system)} to ${formatDiameter(rangeM[1], system)}`,
       ratio: uses.includes('line-to-line') ? `up to ${maxDiameterRatio} : 1 thick to thin` : '',
-      notIn: notIn.map((material) => MATERIALS[material].name).join(', '),
+      notIn: notIn.map((material) => MATERIAL_NAMES[material]).join(', '),
       shares: this.sharesOf(id, share),
     };
   }

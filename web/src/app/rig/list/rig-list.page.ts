@@ -8,10 +8,11 @@ import {
   pointFly,
   type Rig,
   rigProblems,
-  type RigTemplate,
+  type TemplateId,
   TEMPLATES,
   weakestLink,
 } from '@doceo/core';
+import { RIG_TEMPLATE_WORDS, rigPartText } from '@doceo/texts';
 import { ApiClient } from '../../data/api/api-client';
 import { FetchingComponent } from '../../shared/fetching.component';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
@@ -46,9 +47,10 @@ export class RigListPage {
   protected readonly asking = signal<string | null>(null);
   protected readonly read = readRigFile;
   /** Ways to rig, each drawn as it comes from its template. */
-  protected readonly templates = Object.values(TEMPLATES).map((template) => ({
-    template,
-    drawing: drawRig(buildRig(template.id), TEMPLATE_SIZE, {}),
+  protected readonly templates = Object.values(TEMPLATES).map(({ id }) => ({
+    id,
+    words: RIG_TEMPLATE_WORDS[id],
+    drawing: drawRig(buildRig(id), TEMPLATE_SIZE, {}),
   }));
   protected readonly size = TEMPLATE_SIZE;
   protected readonly cards = computed(() => (this.rigs() ?? []).map((saved) => this.toCard(saved)));
@@ -58,8 +60,11 @@ export class RigListPage {
   }
 
   /** A new rig goes the way I go where schools differ. */
-  protected make({ id: template, name }: RigTemplate): void {
-    this.create(name, buildRig(template, { schools: this.session.settings().schools }));
+  protected make(template: TemplateId): void {
+    this.create(
+      RIG_TEMPLATE_WORDS[template].name,
+      buildRig(template, { schools: this.session.settings().schools }),
+    );
   }
 
   protected create(name: string, rig: Rig): void {
@@ -87,7 +92,7 @@ export class RigListPage {
       id,
       name,
       facts: `${formatLength(leaderLength(rig), system)} leader, ${rig.flies.length} ${rig.flies.length === 1 ? 'fly' : 'flies'}, for ${formatLength(rig.waterDepthM, system)} of water`,
-      breaks: link ? `breaks first: ${link.label}` : '',
+      breaks: link ? `breaks first: ${rigPartText(link.part)}` : '',
       stops: worst,
       drawing: this.draw(rig),
     };

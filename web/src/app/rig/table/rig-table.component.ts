@@ -10,7 +10,7 @@ import {
   CoreError,
   diameterOfX,
   type DressingId,
-  DRESSINGS,
+  DRESSING_IDS,
   type Fitting,
   type Fly,
   flyAttachment,
@@ -24,7 +24,7 @@ import {
   KNOTS,
   knotsFor,
   type KnotId,
-  MATERIALS,
+  MATERIAL_IDS,
   type MaterialId,
   materialStrength,
   METRES_PER_INCH,
@@ -37,8 +37,8 @@ import {
   spans,
   type UnitSystem,
 } from '@doceo/core';
-import { NamedPipe } from '../../parts/fields/choice-field.component';
-import type { Choice } from '../../parts/fields/choosing';
+import { DRESSING_NAMES, KNOT_NAMES, MATERIAL_NAMES } from '@doceo/texts';
+import { type Choice, choicesOf } from '../../parts/fields/choosing';
 import { ChoiceCellComponent } from './choice-cell.component';
 
 type Row =
@@ -47,7 +47,7 @@ type Row =
       id: string;
       atM: number;
       section: Section;
-      joints: ReturnType<typeof knotsFor>;
+      joints: Choice<KnotId>[];
       holds: string;
     }
   | { kind: 'fitting'; id: string; atM: number; fitting: Fitting }
@@ -63,7 +63,7 @@ const MAX_SHOT_KG = 0.01;
 /** Parts from the fly line down, edited in place. A wrong entry is told at its cell and changes nothing. */
 @Component({
   selector: 'doceo-rig-table',
-  imports: [ChoiceCellComponent, FormsModule, NamedPipe, NgTemplateOutlet, RouterLink],
+  imports: [ChoiceCellComponent, FormsModule, NgTemplateOutlet, RouterLink],
   templateUrl: './rig-table.component.html',
   styleUrl: './rig-table.component.css',
   host: { '(keydown)': 'key($event)' },
@@ -77,9 +77,9 @@ export class RigTableComponent {
   readonly selected = output<string>();
 
   protected readonly wrong = signal<Record<string, string>>({});
-  protected readonly materials = Object.values(MATERIALS);
-  protected readonly dressings = Object.values(DRESSINGS);
-  protected readonly flyKnots = knotsFor('line-to-fly');
+  protected readonly materials = choicesOf(MATERIAL_IDS, MATERIAL_NAMES);
+  protected readonly dressings = choicesOf(DRESSING_IDS, DRESSING_NAMES);
+  protected readonly flyKnots = knotChoices(knotsFor('line-to-fly'));
   protected readonly hookSizes = Array.from({ length: 11 }, (_, i) => 2 + i * 2).map((size) => ({
     value: size,
     text: `#${size}`,
@@ -175,10 +175,12 @@ export class RigTableComponent {
   });
 
   /** Knots that may tie a section on, with the one that it has. */
-  private jointsFor(section: Section, index: number): Knot[] {
+  private jointsFor(section: Section, index: number): Choice<KnotId>[] {
     const onFly = this.rig().flies.some(({ at }) => at.kind === 'inline' && at.sectionId === section.id);
     const knots = knotsFor(onFly ? 'line-to-bend' : index === 0 ? 'line-to-loop' : 'line-to-line');
-    return knots.some(({ id }) => id === section.joint) ? knots : [KNOTS[section.joint], ...knots];
+    return knotChoices(
+      knots.some(({ id }) => id === section.joint) ? knots : [KNOTS[section.joint], ...knots],
+    );
   }
 
   protected length(metres: number): string {
@@ -268,7 +270,7 @@ export class RigTableComponent {
 
   /** Another dressing gives the fly its name. */
   protected setDressing(fly: Fly, dressing: DressingId): void {
-    this.setFly(fly.id, { dressing, name: DRESSINGS[dressing].name });
+    this.setFly(fly.id, { dressing, name: DRESSING_NAMES[dressing] });
   }
 
   /** Metal and size of a fly's bead as one choice. */
@@ -308,4 +310,11 @@ export class RigTableComponent {
       return text === null ? others : { ...others, [id]: text };
     });
   }
+}
+
+function knotChoices(knots: readonly Knot[]): Choice<KnotId>[] {
+  return choicesOf(
+    knots.map(({ id }) => id),
+    KNOT_NAMES,
+  );
 }

@@ -1,20 +1,18 @@
 import {
   boughtLeaders,
   cutList,
-  DRESSINGS,
   formatForce,
   formatLength,
   formatTippet,
   type KnotId,
-  KNOTS,
   type Link,
   linksTo,
-  MATERIALS,
   materialStrength,
   type Rig,
   spans,
   type UnitSystem,
 } from '@doceo/core';
+import { DRESSING_NAMES, KNOT_NAMES, MATERIAL_NAMES } from '@doceo/texts';
 
 /** A length that is cut, or a leader that is bought whole. */
 export interface CutRow {
@@ -31,7 +29,7 @@ export function cutRows(rig: Rig, units: UnitSystem): CutRow[] {
     })),
     ...cutList(rig).map(({ material, diameterM, lengthM }) => ({
       length: formatLength(lengthM, units),
-      what: `${MATERIALS[material].name} ${formatTippet(diameterM, units)}, ${formatForce(materialStrength(material, diameterM, rig.measured), units)}`,
+      what: `${MATERIAL_NAMES[material]} ${formatTippet(diameterM, units)}, ${formatForce(materialStrength(material, diameterM, rig.measured), units)}`,
     })),
   ];
 }
@@ -64,7 +62,7 @@ export function knotRows(rig: Rig, units: UnitSystem, by: TiedBy | null): KnotRo
   const row = (id: string, knot: KnotId, joins: string): KnotRow => {
     const link = links.find((one) => one.id === id);
     return {
-      ...{ knot, joins, name: KNOTS[knot].name },
+      ...{ knot, joins, name: KNOT_NAMES[knot] },
       holds: link ? holdsText(link, units, by?.knots.includes(knot) ? by.name : null) : '',
       weakest: link !== undefined && link.id === weakest?.id,
     };
@@ -81,7 +79,7 @@ export function knotRows(rig: Rig, units: UnitSystem, by: TiedBy | null): KnotRo
     row(
       `${fly.id}/knot`,
       fly.knot,
-      `${fly.at.kind === 'point' ? 'end of the leader' : fly.at.kind === 'tag' ? 'tag' : 'leader'} to #${fly.hookSize} ${DRESSINGS[fly.dressing].name}`,
+      `${fly.at.kind === 'point' ? 'end of the leader' : fly.at.kind === 'tag' ? 'tag' : 'leader'} to #${fly.hookSize} ${DRESSING_NAMES[fly.dressing]}`,
     ),
   );
   return [...joints, ...flies].filter(({ knot }) => knot !== 'tapered');

@@ -5,9 +5,9 @@ import {
   type SkillStage,
   skillStage,
   type SkillState,
-  STRAND_NAMES,
   type Strand,
 } from '@doceo/core';
+import { STRAND_NAMES } from '@doceo/texts';
 import { bankLines, bend, type Course, ribbon, windingCourse } from './ribbon';
 
 export interface Reach {

@@ -12,6 +12,7 @@ import {
   weakestLink,
   METRES_PER_FOOT,
 } from '@doceo/core';
+import { rigPartText } from '@doceo/texts';
 import { SessionStore } from '../../data/session';
 import { SlidersComponent } from '../../parts/fields/sliders.component';
 import { FigureRowsComponent } from '../../parts/figure-rows.component';
@@ -169,6 +170,7 @@ export class SetPanelComponent {
   });
   protected readonly figures = computed(() => {
     const { takenM, movesM, pullN, load, intoMouth } = this.found();
+    const link = this.link();
     return [
       { name: 'The sweep takes up', text: this.length(takenM), bad: false },
       { name: 'The fly moves', text: this.length(movesM), bad: movesM === 0 },
@@ -179,7 +181,7 @@ export class SetPanelComponent {
       },
       { name: 'Pull', text: formatForce(pullN, this.session.units()), bad: load >= 1 },
       {
-        name: this.link()?.label ?? 'Weakest link',
+        name: link ? rigPartText(link.part) : 'Weakest link',
         text: formatForce(this.given().breaksAtN, this.session.units()),
         bad: load >= 1,
       },

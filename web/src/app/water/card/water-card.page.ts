@@ -1,7 +1,8 @@
 import { Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
-import { type EarthPlace, SPECIES, COMFORT, type Species, WATER_KINDS } from '@doceo/core';
+import { type EarthPlace, SPECIES, type Species, WATER_KINDS } from '@doceo/core';
+import { SPECIES_NAMES } from '@doceo/texts';
 import type { ApiError } from '../../data/api/api-error';
 import { Failures } from '../../data/api/failures';
 import { DayStore } from '../../data/lesson/day-store';
@@ -45,7 +46,7 @@ export class WaterCardPage {
   private readonly changes = inject(WaterChanges);
   protected readonly store = inject(WaterCardStore);
   protected readonly kinds = WATER_KINDS.map((kind) => ({ value: kind, text: kind }));
-  protected readonly species = SPECIES.map((id) => ({ id, name: COMFORT[id].name }));
+  protected readonly species = SPECIES.map((id) => ({ id, name: SPECIES_NAMES[id] }));
   protected readonly readOn = computed(() => readOnText(this.store.water()?.rules.checkedOn));
   protected readonly place = computed<EarthPlace | null>(() => {
     const water = this.store.water();

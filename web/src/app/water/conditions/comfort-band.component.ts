@@ -1,6 +1,5 @@
 import { Component, computed, input, model, signal } from '@angular/core';
 import {
-  COMFORT,
   comfortBand,
   countdownTable,
   type DepthReading,
@@ -8,7 +7,6 @@ import {
   formatSpeed,
   formatTemperature,
   HANG_S,
-  LINE_NAMES,
   RETRIEVE_WAYS,
   retrieveRun,
   type RetrieveWayId,
@@ -20,6 +18,7 @@ import {
   temperatureAt,
   type UnitSystem,
 } from '@doceo/core';
+import { LINE_NAMES, SPECIES_NAMES } from '@doceo/texts';
 
 const WIDTH = 420;
 const HEIGHT = 260;
@@ -212,7 +211,7 @@ export class ComfortBandComponent {
   /** Whether a thermometer was lowered. */
   readonly read = input(false);
 
-  protected readonly kinds = SPECIES.map((id) => ({ id, name: COMFORT[id].name }));
+  protected readonly kinds = SPECIES.map((id) => ({ id, name: SPECIES_NAMES[id] }));
   readonly species = model<Species>('brown-trout');
   /** Mean speed of the retrieve, m/s. */
   protected readonly way = signal<RetrieveWayId>('hand-twist');
@@ -266,7 +265,7 @@ export class ComfortBandComponent {
   });
   protected readonly advice = computed(() => {
     const { bands, nearestM, stop } = this.found();
-    const name = COMFORT[this.species()].name;
+    const name = SPECIES_NAMES[this.species()];
     if (stop) return `Too warm for ${name} at every depth: fishing for it stops.`;
     if (bands.length > 0)
       return `At ease from ${bands.map(({ fromM, toM }) => `${this.length(fromM)} to ${this.length(toM)}`).join(', and from ')}.`;

@@ -1,6 +1,7 @@
 import { Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { STONE_KINDS, type StoneCount, stoneFood, type StoneKind } from '@doceo/core';
+import { STONE_FOOD_TEXTS } from '@doceo/texts';
 import { CreaturePictureComponent } from '../../drawing/creature-picture.component';
 import { SegmentsComponent } from '../../parts/fields/segments.component';
 import { COLOUR_WORDS, WEIGHT_WORDS } from '../../shared/fly-box/fly-words';
@@ -50,7 +51,7 @@ const MAX = 200;
       <div>
         @if (found().kinds > 0) {
           <p class="index">
-            <b class="figure">{{ found().index }}</b> of 100, {{ found().words }}:
+            <b class="figure">{{ found().index }}</b> of 100, {{ amount() }}:
             {{ found().perPlace.toFixed(1) }} a place, {{ found().kinds }}
             {{ found().kinds === 1 ? 'kind' : 'kinds' }}.
             @if (found().tooFew) {
@@ -208,6 +209,7 @@ export class StonesCardComponent {
     const typed = this.counts().filter((place) => Object.values(place).some((count) => count > 0));
     return stoneFood([...this.banked(), ...typed]);
   });
+  protected readonly amount = computed(() => STONE_FOOD_TEXTS[this.found().amount]);
 
   protected count(place: number, kind: StoneKind): number {
     return this.counts()[place]?.[kind] ?? 0;

@@ -1,5 +1,6 @@
 import { Component, computed, input, signal } from '@angular/core';
 import { formatLength, HATCH_STAGES, type HatchStage, strikeZone, type UnitSystem } from '@doceo/core';
+import { ZONE_ADVICE } from '@doceo/texts';
 
 const WORDS: Record<HatchStage, string> = {
   none: 'nothing hatches',
@@ -41,7 +42,7 @@ const WIDTH = 120;
         <path [attr.d]="'M' + (width - 6) + ' ' + flyY() + 'l-9 -5v10z'" class="tip" />
       </svg>
       <p>
-        {{ zone().words }}
+        {{ advice() }}
         @if (depthM(); as depth) {
           In <b class="figure">{{ length(depth) }}</b> put the fly
           <b class="figure">{{ length(depth * zone().flyShare) }}</b> down.
@@ -111,6 +112,7 @@ export class StrikeZoneComponent {
   protected readonly hatch = signal<HatchStage>('none');
   protected readonly width = WIDTH;
   protected readonly zone = computed(() => strikeZone(this.waterC(), this.hatch()));
+  protected readonly advice = computed(() => ZONE_ADVICE[this.zone().advice]);
   protected readonly layers = computed(() => {
     const { top, middle, bottom } = this.zone();
     const height = HEIGHT / 3;

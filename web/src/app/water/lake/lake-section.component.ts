@@ -3,7 +3,7 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import type { SavedLake } from '@doceo/contract';
 import { type DepthGrid, depthAt, formatWind, type Species } from '@doceo/core';
-import { capital } from '@doceo/texts';
+import { capital, CHOP_TEXTS } from '@doceo/texts';
 import { catchError, map, of, type Subscription, switchMap } from 'rxjs';
 import { SessionStore } from '../../data/session';
 import { ComfortBandComponent } from '../conditions/comfort-band.component';
@@ -191,8 +191,8 @@ export class LakeSectionComponent {
   protected readonly advice = computed(() => this.found().here?.advice ?? null);
   /** What the wind makes of the surface. */
   protected readonly chop = computed(() => {
-    const words = this.advice()?.chop.words;
-    return words ? `${capital(words)}.` : '';
+    const chop = this.advice()?.chop;
+    return chop ? `${capital(CHOP_TEXTS[chop])}.` : '';
   });
   /** Whether places are still being looked for. */
   protected readonly looking = computed(

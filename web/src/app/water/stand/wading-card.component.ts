@@ -1,6 +1,7 @@
 import { Component, computed, input, linkedSignal, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { type Bottom, BOTTOMS, formatLength, METRES_PER_FOOT, type UnitSystem, wading } from '@doceo/core';
+import { WADING_REASONS } from '@doceo/texts';
 import { plainLength } from '../../parts/fields/plain-length';
 import { plainNumber } from '../../parts/fields/plain-number';
 
@@ -100,7 +101,7 @@ const WIDTH = 262;
         <b class="figure">{{ f.limit.toFixed(1) }}</b>&ngsp;
         <b>{{ said() }}</b>
         @if (f.reasons.length > 0) {
-          <span class="counted">Counted: {{ f.reasons.join('; ') }}.</span>
+          <span class="counted">Counted: {{ counted() }}.</span>
         }
       </p>
     }
@@ -221,6 +222,12 @@ export class WadingCardComponent {
     );
   });
 
+  protected readonly counted = computed(
+    () =>
+      this.found()
+        ?.reasons.map((reason) => WADING_REASONS[reason])
+        .join('; ') ?? '',
+  );
   protected readonly said = computed(
     () =>
       ({
