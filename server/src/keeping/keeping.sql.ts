@@ -127,64 +127,103 @@ async function findKeptStudents(
   });
 }
 
-/** What was written of an instructor's students before a day; uses students_owner, events_age, readings_student and home_entries_student. */
-const older = (told: (table: EntryTable, atMs: string) => string, grouped: string): string =>
-  [
-    ['events', 'e.at_ms', 'e.at_ms'],
-    ['readings', "DATEDIFF(e.taken_on, '1970-01-01') * 86400000", 'e.taken_on'],
-    ['home_entries', 'e.at_ms', 'e.at_ms'],
-  ]
-    .map(
-      ([table, atMs, at]) =>
-        `SELECT ${told(table as EntryTable, atMs as string)} FROM students s JOIN ${table} e ON e.student_id = s.id
-         WHERE s.owner_id = ? AND ${at} < ? ${grouped}`,
-    )
-    .join(' UNION ALL ');
-const OLD_ENTRIES = older((table, atMs) => `e.id, ${atMs} AS at_ms, '${table}' AS \`of\``, '');
-const oldByDay = (only: string | null): string =>
-  older(
-    (_, atMs) => `e.student_id, FLOOR(${atMs} / 86400000) AS day, COUNT(*) AS count`,
-    `${only === null ? '' : 'AND s.id = ?'} GROUP BY e.student_id, day`,
-  );
-
-const olderParams = (userId: string, day: string, only: readonly string[] = []): unknown[] => {
-  const ms = Date.parse(`${day}T00:00:00Z`);
-  return [ms, day, ms].flatMap((at) => [userId, at, ...only]);
+/** When an entry of a table was made, as it is kept and in milliseconds. */
+const MADE: Record<EntryTable, { at: string; atMs: string }> = {
+  events: { at: 'e.at_ms', atMs: 'e.at_ms' },
+  readings: { at: 'e.taken_on', atMs: "DATEDIFF(e.taken_on, '1970-01-01') * 86400000" },
+  home_entries: { at: 'e.at_ms', atMs: 'e.at_ms' },
 };
+const TABLES = Object.keys(MADE) as EntryTable[];
 
-/** An instructor's students, or one of them, and how much was written of them before a day, day by day. */
+/**
+ * The first entry of each of an instructor's students, or of one of them, in each table, where it was made before a day.
+ * By students_owner, then the first in events_age, readings_student and home_entries_student: with the day in the query
+ * all entries of who has none so old would be read.
+ */
+async function findFirst(db: Db, userId: string, day: string, only: string | null): Promise<KeptEntry[]> {
+  const untilMs = Date.parse(`${day}T00:00:00Z`);
+  const found: KeptEntry[] = [];
+  for (const table of TABLES) {
+    const { at, atMs } = MADE[table];
+    const first = await rows<{ id: string; at_ms: number | null }>(
+      db,
+      `SELECT s.id, (SELECT ${atMs} FROM ${table} e WHERE e.student_id = s.id ORDER BY ${at} LIMIT 1) AS at_ms
+       FROM students s WHERE s.owner_id = ? ${only === null ? '' : 'AND s.id = ?'}`,
+      [userId, ...(only === null ? [] : [only])],
+    );
+    for (const { id, at_ms } of first)
+      if (at_ms !== null && Number(at_ms) < untilMs) found.push({ studentId: id, atMs: Number(at_ms) });
+  }
+  return found;
+}
+
+/** An instructor's students, or one of them, and the first that was written of them where that was before a day. */
 export async function findKept(
   db: Db,
   userId: string,
   olderThan: string,
   only: string | null = null,
-): Promise<{ students: (KeptStudent & { name: string })[]; entries: KeptEntry[] }> {
-  const students = await findKeptStudents(db, userId, only);
-  const entries = await rows<{ student_id: string; day: number; count: number }>(
-    db,
-    oldByDay(only),
-    olderParams(userId, olderThan, only === null ? [] : [only]),
-  );
+): Promise<{ students: (KeptStudent & { name: string })[]; oldest: KeptEntry[] }> {
   return {
-    students,
-    entries: entries.map(({ student_id, day, count }) => ({
-      ...{ studentId: student_id, atMs: Number(day) * 86_400_000, count: Number(count) },
-    })),
+    students: await findKeptStudents(db, userId, only),
+    oldest: await findFirst(db, userId, olderThan, only),
   };
 }
 
-/** Each of these entries. */
+/** What was written of students before a day; by events_age, readings_student and home_entries_student. */
+async function findOlder<Row extends object>(
+  db: Db,
+  table: EntryTable,
+  studentIds: readonly string[],
+  { day, told, grouped = '' }: { day: string; told: string; grouped?: string },
+): Promise<Row[]> {
+  if (studentIds.length === 0) return [];
+  return rows<Row>(
+    db,
+    `SELECT ${told} FROM ${table} e WHERE e.student_id IN (?) AND ${MADE[table].at} < ? ${grouped}`,
+    [studentIds, table === 'readings' ? day : Date.parse(`${day}T00:00:00Z`)],
+  );
+}
+
+/** How much was written of some students before a day, day by day. */
+export async function countOld(
+  db: Db,
+  studentIds: readonly string[],
+  olderThan: string,
+): Promise<KeptEntry[]> {
+  const found: KeptEntry[] = [];
+  for (const table of TABLES)
+    for (const { student_id, day, count } of await findOlder<{
+      student_id: string;
+      day: number;
+      count: number;
+    }>(db, table, studentIds, {
+      day: olderThan,
+      told: `e.student_id, FLOOR(${MADE[table].atMs} / 86400000) AS day, COUNT(*) AS count`,
+      grouped: 'GROUP BY e.student_id, day',
+    }))
+      found.push({ studentId: student_id, atMs: Number(day) * 86_400_000, count: Number(count) });
+  return found;
+}
+
+/** Each entry of an instructor's students that was made before a day. */
 export async function findOld(
   db: Db,
   userId: string,
   olderThan: string,
 ): Promise<{ of: EntryTable; id: string; atMs: number }[]> {
-  const found = await rows<{ id: string; at_ms: number; of: EntryTable }>(
-    db,
-    OLD_ENTRIES,
-    olderParams(userId, olderThan),
-  );
-  return found.map(({ id, at_ms, of }) => ({ id, of, atMs: Number(at_ms) }));
+  const oldest = await findFirst(db, userId, olderThan, null);
+  const studentIds = [...new Set(oldest.map(({ studentId }) => studentId))];
+  const found: { of: EntryTable; id: string; atMs: number }[] = [];
+  for (const table of TABLES) {
+    const told = `e.id, ${MADE[table].atMs} AS at_ms`;
+    const old = await findOlder<{ id: string; at_ms: number }>(db, table, studentIds, {
+      day: olderThan,
+      told,
+    });
+    found.push(...old.map(({ id, at_ms }) => ({ id, of: table, atMs: Number(at_ms) })));
+  }
+  return found;
 }
 
 /** Call it in a transaction. Uses the primary keys of readings and home_entries, and events_id. */

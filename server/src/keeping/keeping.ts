@@ -1,11 +1,19 @@
 import { type Keeping, MAX_GOES } from '@doceo/contract';
-import { entryGoesOn, retentionDue } from '@doceo/core';
+import { entryGoesOn, type KeptStudent, retentionDue, type RetentionDue } from '@doceo/core';
 import { DateTime } from 'luxon';
 import { forgetOutcomes } from '../circles/outcomes.sql';
 import type { Db, Pool } from '../db/pool';
 import { deleteStudent } from '../students/privacy.sql';
 import { lockStudent } from '../students/students.sql';
-import { deleteEntries, findKept, findOld, findRule, findRules, type CountingRule } from './keeping.sql';
+import {
+  type CountingRule,
+  countOld,
+  deleteEntries,
+  findKept,
+  findOld,
+  findRule,
+  findRules,
+} from './keeping.sql';
 
 /** So far ahead is told what goes, days. */
 const AHEAD_DAYS = 31;
@@ -19,13 +27,36 @@ export async function keepingOf(db: Db, userId: string, today: string): Promise<
   if (!counting) return { ...rules, rule: null, goes: [], goesBesides: 0 };
   const until = DateTime.fromISO(today).plus({ days: AHEAD_DAYS }).toISODate() as string;
   const goes = (await dueOf(db, userId, counting, until))
-    .map(({ on, ...one }) => ({ ...one, on: on < counting.firstOn ? counting.firstOn : on }))
+    .map((one) => ({ ...one, on: one.on < counting.firstOn ? counting.firstOn : one.on }))
     .filter(({ on }) => on <= until)
     .sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : a.name.localeCompare(b.name)));
+  const told = goes.slice(0, MAX_GOES);
+  const counts = await countGoing(db, told, counting, until);
   return {
     ...{ ...rules, rule: counting.rule },
-    ...{ goes: goes.slice(0, MAX_GOES), goesBesides: Math.max(0, goes.length - MAX_GOES) },
+    goes: told.map(({ studentId, name, what, on }) => ({
+      ...{ studentId, name, what, on, entries: counts.get(studentId) ?? 0 },
+    })),
+    goesBesides: goes.length - told.length,
   };
+}
+
+/** How many entries go of each of some students by a day: only of those that are told, for it reads them all. */
+async function countGoing(
+  db: Db,
+  going: readonly Going[],
+  counting: CountingRule,
+  until: string,
+): Promise<Map<string, number>> {
+  const ids = going.map(({ studentId }) => studentId);
+  const entries = await countOld(db, ids, olderThan(counting, until));
+  const due = retentionDue(
+    going.map(({ student }) => student),
+    entries,
+    counting.rule,
+    until,
+  );
+  return new Map(due.map(({ studentId, entries: count }) => [studentId, count]));
 }
 
 /**
@@ -63,6 +94,9 @@ export async function clearDue(
   return { entries: old.length, students };
 }
 
+/** Something that goes, and of whom. */
+type Going = Pick<RetentionDue, 'studentId' | 'what' | 'on'> & { name: string; student: KeptStudent };
+
 /** What is due on a day, of all or of one student. */
 async function dueOf(
   db: Db,
@@ -70,14 +104,13 @@ async function dueOf(
   counting: CountingRule,
   day: string,
   only: string | null = null,
-): Promise<Keeping['goes']> {
-  const { students, entries } = await findKept(db, userId, olderThan(counting, day), only);
-  const names = new Map(students.map(({ id, name }) => [id, name]));
-  return retentionDue(students, entries, counting.rule, day)
-    .filter(({ due }) => due)
-    .map(({ studentId, what, on, entries: count }) => ({
-      ...{ studentId, name: names.get(studentId) ?? '', what, on, entries: count },
-    }));
+): Promise<Going[]> {
+  const { students, oldest } = await findKept(db, userId, olderThan(counting, day), only);
+  const byId = new Map(students.map((student) => [student.id, student]));
+  return retentionDue(students, oldest, counting.rule, day).flatMap(({ due, studentId, what, on }) => {
+    const student = byId.get(studentId);
+    return due && student ? [{ studentId, what, on, name: student.name, student }] : [];
+  });
 }
 
 /** The day before which lies all that can be due; months are not of one length, so a few days more. */

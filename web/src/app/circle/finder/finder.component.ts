@@ -34,8 +34,9 @@ const SPARE = 1.15;
 /** Half the width of a text over a stretch, pixels. */
 const TEXT_PX = 44;
 
-/** Fits are worked out for so long at a stretch, milliseconds. */
+/** Fits are worked out for so long at a stretch, and shown so often, milliseconds: each showing puts all rows in order. */
 const TURN_MS = 12;
+const SHOW_EVERY_MS = 200;
 
 /** Which of the plans that one may use suits the next lesson: by its students, its water and its time. */
 @Component({
@@ -108,9 +109,8 @@ export class FinderComponent {
   });
   /** Fits by plan; they come a few after the other, so that the screen answers meanwhile. */
   private readonly fits = signal<ReadonlyMap<string, LibraryFit>>(new Map());
-  protected readonly done = computed(
-    () => this.fits().size >= (this.bodies.value()?.plans.length ?? Infinity),
-  );
+  private readonly working = signal(false);
+  protected readonly done = computed(() => this.bodies.value() !== null && !this.working());
   protected readonly rows = computed(() => {
     const found = this.loaded().flatMap((plan) => {
       const fit = this.fits().get(plan.id);
@@ -146,18 +146,25 @@ export class FinderComponent {
       const [plans, lesson, saved] = [this.loaded(), this.day.planLesson(), this.lesson()];
       const [curriculum, depths] = [this.teaching.curriculum(), this.depths()];
       clearTimeout(turn);
-      untracked(() => this.fits.set(new Map()));
+      untracked(() => this.working.set(lesson !== null && saved !== null && plans.length > 0));
       if (!lesson || !saved) return;
+      // What was found before stays until there is something new: nothing flickers when more of the day is known.
+      const fits = new Map<string, LibraryFit>();
+      let shownAt = 0;
       const next = (from: number): void => {
         const until = performance.now() + TURN_MS;
-        const fits = new Map(this.fits());
         let at = from;
         do {
           const plan = plans[at++];
           if (plan) fits.set(plan.id, libraryFit(curriculum, plan.body, lesson, saved.lengthMin, depths));
         } while (at < plans.length && performance.now() < until);
-        this.fits.set(fits);
-        if (at < plans.length) turn = setTimeout(() => next(at));
+        const isLast = at >= plans.length;
+        if (isLast || until - shownAt > SHOW_EVERY_MS) {
+          this.fits.set(new Map(fits));
+          shownAt = until;
+        }
+        if (isLast) this.working.set(false);
+        else turn = setTimeout(() => next(at));
       };
       turn = setTimeout(() => next(0));
     });
