@@ -38,7 +38,7 @@ export const RIG_TEMPLATE_WORDS: Record<TemplateId, RigTemplateWords> = {
   'dry-dropper': {
     name: 'Dry and dropper',
     purpose: 'A floating fly that is also the indicator for a nymph a forearm below it.',
-    water: 'riffles and pockets up to a metre deep',
+    water: 'riffles and pockets up to 1 m deep',
     cues: [
       'The dry must carry the nymph.',
       'No shot here: a heavier bead instead.',
@@ -48,7 +48,7 @@ export const RIG_TEMPLATE_WORDS: Record<TemplateId, RigTemplateWords> = {
   'indicator-nymph': {
     name: 'Nymphs under an indicator',
     purpose: 'Drifts one or two nymphs near the bottom and shows the take at the surface.',
-    water: 'runs and pools from knee deep to two metres',
+    water: 'runs and pools from knee deep to 2 m',
     cues: ['Measure the depth, then set.', 'Tick the bottom about one cast in six.', 'Set on anything.'],
   },
   'tuck-hinge': {
@@ -67,7 +67,7 @@ export const RIG_TEMPLATE_WORDS: Record<TemplateId, RigTemplateWords> = {
   streamer: {
     name: 'Streamer, floating or sink tip',
     purpose: 'Turns over a large fly and keeps it down: the deeper the water, the shorter the leader.',
-    water: 'pools, undercuts and drop-offs; sink tip beyond a metre and a half',
+    water: 'pools, undercuts and drop-offs; sink tip beyond 1.5 m',
     cues: ['Rod low, strip with the hand.', 'Strip to set, never lift.'],
   },
   'lake-long-leader': {
@@ -80,7 +80,7 @@ export const RIG_TEMPLATE_WORDS: Record<TemplateId, RigTemplateWords> = {
     name: 'Suspended on a lake, slip-release indicator',
     purpose:
       'Hangs a fly at exactly one depth; on a take the indicator lets go, so that a fish on a long leader comes to the net.',
-    water: 'lakes up to five metres deep, in ripple',
+    water: 'lakes up to 5 m deep, in ripple',
     cues: ['The ripple does the work.', 'It dips: lift, do not strike.'],
   },
   'margin-single': {
