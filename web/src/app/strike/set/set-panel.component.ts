@@ -12,7 +12,7 @@ import {
   weakestLink,
   METRES_PER_FOOT,
 } from '@doceo/core';
-import { rigPartText } from '@doceo/texts';
+import { capital, rigPartText } from '@doceo/texts';
 import { SessionStore } from '../../data/session';
 import { SlidersComponent } from '../../parts/fields/sliders.component';
 import { FigureRowsComponent } from '../../parts/figure-rows.component';
@@ -181,7 +181,7 @@ export class SetPanelComponent {
       },
       { name: 'Pull', text: formatForce(pullN, this.session.units()), bad: load >= 1 },
       {
-        name: link ? rigPartText(link.part) : 'Weakest link',
+        name: link ? `${capital(rigPartText(link.part))} holds` : 'The weakest link holds',
         text: formatForce(this.given().breaksAtN, this.session.units()),
         bad: load >= 1,
       },
