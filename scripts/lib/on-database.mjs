@@ -9,8 +9,11 @@ import { ROOT, tryRun } from './shell.mjs';
 export async function runOnDatabase(program, args) {
   const outside = process.env.DOCEO_DB_URL;
   const folder = resolve(process.env.DOCEO_DATA ?? join(ROOT, '.doceo'));
-  if (!outside && !existsSync(join(folder, 'db')))
-    throw new Error(`There is no database in ${folder}; start Doceo once, or set DOCEO_DB_URL.`);
+  if (!outside && !existsSync(join(folder, 'db'))) {
+    console.error(`There is no database in ${folder}; start Doceo once, or set DOCEO_DB_URL.`);
+    process.exitCode = 1;
+    return;
+  }
   ensurePackages(outside ? [] : ['mariadb-server']);
   ensureDependencies();
   await buildPrograms();
