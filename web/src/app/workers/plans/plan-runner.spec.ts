@@ -3,8 +3,9 @@ import { emptyPlan, planProblems, taskFor } from '@doceo/core';
 import { SHIPPED_CURRICULUM as SHIPPED } from '@doceo/core/shipped';
 import { lastValueFrom, toArray } from 'rxjs';
 import { WATER } from '../../../testing/fixtures';
+import { until } from '../../../testing/page';
 import type { CourseRequest } from './make-course';
-import { type PlanRequest, sentCurriculum } from './make-plans';
+import { type PlanNews, type PlanRequest, sentCurriculum } from './make-plans';
 import { PlanRunner } from './plan-runner';
 import { PLANS_WORKER } from './plans-token';
 
@@ -58,6 +59,20 @@ describe('the runner of plans', () => {
       expect(outlook!.problems).toEqual(planProblems(SHIPPED, plan, null));
       expect(outlook!.overrun!.latestMin).toBeGreaterThan(outlook!.overrun!.soonestMin);
     }
+  });
+
+  it('does not look further while a plan is being drawn', async () => {
+    TestBed.configureTestingModule({});
+    const frame = jest.spyOn(globalThis, 'requestAnimationFrame').mockReturnValue(0);
+    const news: PlanNews[] = [];
+    const run = TestBed.inject(PlanRunner)
+      .run(request())
+      .subscribe((one) => news.push(one));
+    await until(() => frame.mock.calls.length > 0);
+    await new Promise((turn) => setTimeout(turn));
+    expect(news.map(({ kind }) => kind)).toEqual(['plan']);
+    run.unsubscribe();
+    frame.mockRestore();
   });
 
   it('plans a course, tells how far it is, and of it at the end', async () => {

@@ -1,6 +1,7 @@
 import { inject, Injectable } from '@angular/core';
 import { proxy, type Remote, wrap } from 'comlink';
 import { Observable } from 'rxjs';
+import { drawn } from '../drawn';
 import { workerBroken } from '../worker-broken';
 import { type CourseNews, type CourseRequest, makeCourse } from './make-course';
 import { makePlans, type PlanNews, type PlanRequest } from './make-plans';
@@ -54,7 +55,11 @@ export class PlanRunner {
 
   /** Makes plans for one lesson. */
   run(request: PlanRequest): Observable<PlanNews> {
-    return this.heard<PlanNews>((plans, tell) => plans.makePlans(request, tell));
+    return this.heard<PlanNews>(
+      (plans, tell) => plans.makePlans(request, tell),
+      // The search waits while a plan is drawn: both at once take the processor from each other, and the page stands still.
+      ({ kind }) => (kind === 'plan' ? drawn() : null),
+    );
   }
 
   /** Foretells a course, or plans its lessons. */
@@ -63,13 +68,17 @@ export class PlanRunner {
   }
 
   private heard<N>(
-    ask: (plans: PlansApi | Remote<PlansApi>, tell: (news: N) => void) => Promise<unknown>,
+    ask: (plans: PlansApi | Remote<PlansApi>, tell: (news: N) => unknown) => Promise<unknown>,
+    until: (news: N) => Promise<void> | null = () => null,
   ): Observable<N> {
     return new Observable((listener) => {
       const maker = this.ready ?? this.started();
       this.ready = null;
       let hasAnswered = false;
-      const tell = (news: N): void => listener.next(news);
+      const tell = (news: N): Promise<void> | null => {
+        listener.next(news);
+        return until(news);
+      };
       const ended = maker
         ? Promise.race([ask(maker.plans, proxy(tell)), workerBroken(maker.worker)])
         : aTurnLater().then(() => ask({ makePlans, makeCourse }, tell));
