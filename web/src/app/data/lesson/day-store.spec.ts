@@ -46,6 +46,16 @@ describe('where and when we are', () => {
     expect((await open(server())).lesson()?.id).toBe(later.id);
   });
 
+  it('asks once for the records that the strip and the screen want, and anew when the group may be another', async () => {
+    const at = server();
+    const day = await open(at);
+    await lastValueFrom(day.historyFor(LESSON));
+    expect(at.of(api.records.list)).toHaveLength(1);
+    at.on(api.lessons.update, LESSON);
+    await lastValueFrom(day.saveLesson(LESSON.id, LESSON));
+    await until(() => at.of(api.records.list).length === 2);
+  });
+
   it('takes a lesson of which an earlier copy says not who teaches it as one’s own', async () => {
     const { mine: _mine, instructors: _instructors, ...before } = LESSON;
     const day = await open(lessonServer().on(api.lessons.list, [before as SavedLesson]));

@@ -8,9 +8,10 @@ import {
   type SavedLesson,
   type SavedStudent,
   type SavedWater,
+  type StudentColumns,
 } from '@doceo/contract';
 import { type BankEvent, hourAt, levelTrend, type PlanLesson, stockOf, type SunTimes } from '@doceo/core';
-import { forkJoin, map, type Observable, of, switchMap, tap } from 'rxjs';
+import { forkJoin, map, type Observable, of, ReplaySubject, share, switchMap, tap, timer } from 'rxjs';
 import { ApiClient } from '../api/api-client';
 import type { ApiError } from '../api/api-error';
 import { allStudents } from '../known/all-students';
@@ -30,6 +31,9 @@ import { planStudent } from './plan-student';
 import { sunAt } from './sun-at';
 import { MomentStore, type Spot, type WaterMoment } from './moment-store';
 import { TeachingStore } from '../teaching/teaching-store';
+
+/** What was told so short a time ago is not asked for again, milliseconds. */
+const JUST_MS = 1000;
 
 /** Under which the students seen last are kept on this device. */
 const SEEN_KEY = '#students';
@@ -54,6 +58,8 @@ export class DayStore {
   private readonly studentList = signal<SavedStudent[]>([]);
   private readonly history = signal<BankEvent[]>([]);
   private historyOf: string | null = null;
+  /** By the lesson; what a screen asks for and what is under it is one question. */
+  private readonly asked = new Map<string, Observable<StudentColumns[]>>();
   /** What this device kept since the page was opened: an answer that was on its way meanwhile lacks it. */
   private readonly heardHere = new Map<string, BankEvent>();
   private readonly conditionDay = signal<ConditionDay | null>(null);
@@ -196,6 +202,12 @@ export class DayStore {
     this.history.update((list) => this.withHeard(list));
   }
 
+  /** Whose records are asked for has changed. */
+  private forgetHistory(): void {
+    this.historyOf = null;
+    this.asked.clear();
+  }
+
   private withHeard(events: readonly BankEvent[]): BankEvent[] {
     const known = new Set(events.map(({ id }) => id));
     return [...events, ...[...this.heardHere.values()].filter(({ id }) => !known.has(id))];
@@ -228,7 +240,7 @@ export class DayStore {
     return saved.pipe(
       tap((result) => {
         this.list.put([result]);
-        this.historyOf = null;
+        this.forgetHistory();
         this.choose(id);
       }),
     );
@@ -275,7 +287,7 @@ export class DayStore {
   removeStudent(id: string): Observable<unknown> {
     return this.client.call(api.students.remove, { params: { id } }).pipe(
       tap(() => {
-        this.historyOf = null;
+        this.forgetHistory();
         this.history.set([]);
         this.load().subscribe({ error: this.failures.tell });
       }),
@@ -326,10 +338,14 @@ export class DayStore {
   }
 
   /** What counts of the records of the students of any lesson. */
-  historyFor(lesson: SavedLesson): Observable<BankEvent[]> {
-    return this.client
-      .call(api.records.list, { query: { lessonId: lesson.id } })
-      .pipe(map((records) => this.withHeard(eventsOf(records))));
+  historyFor({ id }: SavedLesson): Observable<BankEvent[]> {
+    const asked =
+      this.asked.get(id) ??
+      this.client
+        .call(api.records.list, { query: { lessonId: id } })
+        .pipe(share({ connector: () => new ReplaySubject(1), resetOnComplete: () => timer(JUST_MS) }));
+    this.asked.set(id, asked);
+    return asked.pipe(map((records) => this.withHeard(eventsOf(records))));
   }
 
   /** A water as it was told last, new or known. */
