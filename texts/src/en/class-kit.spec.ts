@@ -24,7 +24,7 @@ describe('a class’s kit in words', () => {
     expect(names).toEqual([...names].sort((a, b) => a.localeCompare(b, 'en')));
     expect(lines.at(-1)).toEqual({
       group: 'fly lines',
-      name: '5 floating',
+      name: '5-weight, floating',
       count: 1,
       unit: 'pieces',
       spares: 0,

@@ -58,6 +58,6 @@ function thingName(thing: KitThing, units: UnitSystem): string {
     case 'indicator':
       return `${thing.style}, ${formatBead(thing.diameterM, units)}`;
     case 'line':
-      return `${thing.weight} ${thing.line}`;
+      return `${thing.weight}-weight, ${thing.line}`;
   }
 }

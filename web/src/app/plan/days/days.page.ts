@@ -70,7 +70,7 @@ export class DaysPage implements OnInit {
         ...one,
         when: this.whenOf(one),
         water: this.waterOf(one)?.water.name ?? '',
-        why: this.reasonsOf(one).join(' · ') || 'Nothing stands out',
+        why: this.reasonsOf(one).join('\u00a0· ') || 'Nothing stands out',
       })),
   );
   /** What is told of the day that is looked at. */

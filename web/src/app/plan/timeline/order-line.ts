@@ -22,6 +22,8 @@ export interface LineContext {
   islands: { has: (id: string) => boolean };
   /** Of blocks that go why, where it is known. */
   whyGone: ReadonlyMap<string, string> | null;
+  /** Whether several are told by the letters that stand above their lanes, since there is no room for their names. */
+  short: boolean;
   /** A minute of the lesson as it is told. */
   clock: (minutes: number) => string;
 }
@@ -52,6 +54,8 @@ export function drawnLine({ row, change, gone }: OrderLine, context: LineContext
   const why = gone ? (context.whyGone?.get(block.id) ?? '') : '';
   const flagged = row.blocks.some(({ id }) => context.flagged.has(id));
   const isTouched = !gone && row.blocks.some(({ id }) => touched.has(id));
+  const who = whoOf(row, lanes, context.short);
+  const names = whoOf(row, lanes, false);
   return {
     row,
     // Whoever else comes to do it, it is the same line: what is drawn of it stays.
@@ -60,7 +64,7 @@ export function drawnLine({ row, change, gone }: OrderLine, context: LineContext
     islands: gone ? [] : row.blocks.filter(({ id }) => islands.has(id)).map(({ id }) => id),
     strandClass: strand ? `strand-fill strand-${strand}` : 'rest',
     time: clock(block.startMin),
-    who: whoOf(row, lanes),
+    who,
     where: [
       block.place === 'anywhere' ? '' : block.place.replace('-', ' '),
       plan.rigs.find(({ id }) => id === block.rigId)?.name ?? '',
@@ -74,6 +78,7 @@ export function drawnLine({ row, change, gone }: OrderLine, context: LineContext
     locked: row.blocks.some(({ locked }) => locked),
     flagged,
     spoken: [
+      who === names ? '' : names,
       `${block.durationMin} minutes`,
       strand ?? '',
       flagged ? 'has a problem' : '',
@@ -85,9 +90,13 @@ export function drawnLine({ row, change, gone }: OrderLine, context: LineContext
   };
 }
 
-function whoOf({ blocks }: OrderRow, lanes: readonly Lane[]): string {
+function whoOf({ blocks }: OrderRow, lanes: readonly Lane[], short: boolean): string {
   const names = blocks.flatMap(({ lane }) => (lane === null ? [] : (lanes[lane]?.name ?? '')));
   if (names.length === 0 || names.length === lanes.length) return 'all';
   // Places without anybody are told by their numbers.
-  return names.every(isPlace) && names.length > 1 ? names.map(shortName).join(', ') : names.join(', ');
+  if (names.length === 1) return names[0]!;
+  const told = (some: readonly string[]): string => some.map(shortName).join(', ');
+  const others = lanes.flatMap(({ name }) => (names.includes(name) ? [] : name));
+  if (short && others.length < names.length) return `not ${told(others)}`;
+  return short || names.every(isPlace) ? told(names) : names.join(', ');
 }

@@ -284,7 +284,7 @@ export class TimelineComponent {
     const drawn = drawnLine(line, {
       ...{ curriculum: this.own(), plan: this.plan(), lanes: this.lanes(), selectedId: this.selectedId() },
       ...{ flagged: this.flagged(), touched: this.touched(), islands: this.islandsPx() },
-      whyGone: this.whyGone(),
+      ...{ whyGone: this.whyGone(), short: this.narrow() && this.before() !== null },
       clock: (minutes) => this.tickText(minutes),
     });
     const startPx = this.px(line.row.blocks[0].startMin) + 9;

@@ -30,6 +30,7 @@ import { ReadingStore } from '../../data/records/reading-store';
 import { SessionStore } from '../../data/session';
 import { TeachingStore } from '../../data/teaching/teaching-store';
 import { plainNumber } from '../../parts/fields/plain-number';
+import { readOnText } from '../../parts/dates';
 import { InUnitsPipe } from '../../parts/in-units.pipe';
 import { KNOT_STEPS } from '.';
 import { KnotStepComponent } from './knot-step.component';
@@ -160,7 +161,7 @@ export class KnotsPage implements OnInit {
     const { value, on } = this.store.shareOf(id, studentId);
     return {
       percent: Math.round(value * 100),
-      note: `${readings.length} broken, last ${on}`,
+      note: `${readings.length} broken, last ${readOnText(on)}`,
     };
   }
 

@@ -109,8 +109,8 @@ describe('the page of knots', () => {
   it('sets each person’s own knots beside it', async () => {
     const { page } = await open([broke(1, 0.6, SAM.id), broke(2, 0.7, SAM.id), broke(3, 0.9, null)]);
     expect(shares(page).slice(1)).toEqual([
-      'me90 %1 broken, last 2026-05-02',
-      'Sam Okande65 %2 broken, last 2026-05-02',
+      'me90 %1 broken, last 2 May 2026',
+      'Sam Okande65 %2 broken, last 2 May 2026',
     ]);
   });
 

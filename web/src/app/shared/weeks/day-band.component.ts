@@ -1,7 +1,8 @@
 import { Component, computed, inject, input, output } from '@angular/core';
-import { formatTemperature } from '@doceo/core';
+import { formatTemperature, type UnitSystem } from '@doceo/core';
 import { DateTime } from 'luxon';
 import { SessionStore } from '../../data/session';
+import { narrowWindow } from '../../parts/narrow';
 import { type BandDay, type BandMark, hoursShown, levelArea, lightArea, placeOf } from './band-shape';
 
 /** Every so many hours one is named at the side. */
@@ -60,13 +61,15 @@ const HOUR_PX = 14;
         }
       </div>
       @if (hasWater()) {
-        <span class="names" aria-hidden="true">water</span>
+        <span class="names" aria-hidden="true">water{{ narrow() ? unit() : '' }}</span>
         <div class="water" role="img" [attr.aria-label]="waterText()">
           <svg preserveAspectRatio="none" [attr.viewBox]="'0 0 ' + days().length + ' 1'">
             <path [attr.d]="level()" />
           </svg>
           @for (day of shown(); track day.date; let i = $index) {
-            <span class="figure" [style.left.%]="(100 * i) / days().length">{{ day.warmth }}</span>
+            <span class="figure" [style.left.%]="(100 * i) / days().length">{{
+              narrow() ? day.degrees : day.warmth
+            }}</span>
           }
         </div>
       }
@@ -76,6 +79,9 @@ const HOUR_PX = 14;
 })
 export class DayBandComponent {
   private readonly units = inject(SessionStore).units;
+  /** A day of a phone has no room for the unit beside its figure: it stands before the row. */
+  protected readonly narrow = narrowWindow();
+  protected readonly unit = computed(() => (this.units() === 'metric' ? ' °C' : ' °F'));
   readonly days = input.required<readonly BandDay[]>();
   readonly marks = input.required<readonly BandMark[]>();
   readonly zone = input.required<string>();
@@ -114,7 +120,7 @@ export class DayBandComponent {
         // Where a month begins, and below its day: a column is no wider than the day.
         month: at.day === 1 ? at.toFormat('LLL') : '',
         weekend: at.weekday > 5,
-        warmth: waterC === null ? '' : formatTemperature(Math.round(waterC), this.units()),
+        ...warmthTexts(waterC, this.units()),
         marks: this.marks()
           .filter((mark) => mark.date === date)
           .map((mark) => {
@@ -131,4 +137,10 @@ export class DayBandComponent {
         .map(({ weekday, day, warmth }) => `${weekday} ${day} ${warmth}`)
         .join(', ')}`,
   );
+}
+
+/** How warm the water is, with its unit and without. */
+function warmthTexts(waterC: number | null, units: UnitSystem): { warmth: string; degrees: string } {
+  const warmth = waterC === null ? '' : formatTemperature(Math.round(waterC), units);
+  return { warmth, degrees: warmth.replace(/ .*/, '°') };
 }
