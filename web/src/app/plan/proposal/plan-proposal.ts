@@ -112,10 +112,13 @@ export class PlanProposal implements OnDestroy {
     for (const one of this.told) one.set(null);
     this.share.set(0);
     this.running.set(true);
-    this.work = this.runner.run(this.request(use, plan, day)).subscribe({
+    const isEnough = (): boolean => !this.running();
+    this.work = this.runner.run(this.request(use, plan, day), isEnough).subscribe({
       next: (news) => {
         if ('share' in news) this.share.set(news.share);
-        if (news.kind === 'plan') this.found.set({ ...news, plan: asTaken(use, plan, news.plan) });
+        // Which parts are taken is chosen of what was shown: nothing better comes any more.
+        if (news.kind === 'plan' && !this.parts())
+          this.found.set({ ...news, plan: asTaken(use, plan, news.plan) });
         if (news.kind === 'end') {
           this.before.set(news.before);
           this.whyGone.set(goneTexts(news.gone, day.curriculum));
@@ -146,13 +149,13 @@ export class PlanProposal implements OnDestroy {
     this.again();
   }
 
-  /** The best that was found until now is kept; no more is looked for. */
+  /** The best that was found until now is kept; no more is looked for, and what is to be said of it comes. */
   stop(): void {
-    this.work?.unsubscribe();
     this.running.set(false);
   }
 
   leave(): void {
+    this.work?.unsubscribe();
     this.stop();
     this.use.set(null);
     this.from.set(null);

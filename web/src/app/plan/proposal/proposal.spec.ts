@@ -18,6 +18,7 @@ describe('a plan that is proposed', () => {
   let stored: SavedPlan;
   let news: Subject<PlanNews>;
   let asked: PlanRequest[];
+  let isEnough: () => boolean;
 
   beforeEach(() => {
     localStorage.clear();
@@ -32,8 +33,9 @@ describe('a plan that is proposed', () => {
       });
     asked = [];
     const nothing = (): void => undefined;
-    const run = (request: PlanRequest): Subject<PlanNews> => {
+    const run = (request: PlanRequest, enough: () => boolean): Subject<PlanNews> => {
       asked.push(request);
+      isEnough = enough;
       return (news = new Subject());
     };
     TestBed.configureTestingModule({
@@ -220,6 +222,21 @@ describe('a plan that is proposed', () => {
     await page.press('Take');
     await page.saved();
     expect(stored.body.blocks).toHaveLength(3);
+  });
+
+  it('tells how it stood and what went even when it was stopped, and changes nothing that is being chosen', async () => {
+    const page = await shown();
+    expect(isEnough()).toBe(false);
+    await page.press('Stop');
+    expect(isEnough()).toBe(true);
+    await page.press('Parts');
+    const late = { plan: stored.body, score: score(3, 0), share: 0.6, outlook: null };
+    await tell(page, { kind: 'plan', ...late });
+    expect(page.all('doceo-proposal-parts li')).toHaveLength(2);
+    const whole = page.text();
+    await done(page);
+    expect(page.text()).not.toBe(whole);
+    expect(page.text()).toContain('1.1 → 2.4');
   });
 
   it('tells of a chosen drill why it is there and what else could be', async () => {

@@ -65,6 +65,8 @@ const SHARE_MS = 80;
 /**
  * Makes plans, each better than the one before: the first is told at once, then the best of each while; at the end how the
  * plan stood as it was, and why what is gone is gone.
+ *
+ * @param tell hears of each; once it answers true no more is looked for
  */
 export async function makePlans(
   { curriculum, task, before, outlookFor, seed, tries }: PlanRequest,
@@ -89,7 +91,7 @@ export async function makePlans(
     if (performance.now() - planMs >= CALM_MS) await tellLast(share);
     if (performance.now() - shareMs < SHARE_MS) continue;
     shareMs = performance.now();
-    await tell({ kind: 'share', share });
+    if ((await tell({ kind: 'share', share })) === true) break;
   }
   await tellLast(1);
   if (!last || last.plan.blocks.length === 0) {

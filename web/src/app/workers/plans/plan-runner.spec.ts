@@ -1,7 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import { emptyPlan, planProblems, taskFor } from '@doceo/core';
 import { SHIPPED_CURRICULUM as SHIPPED } from '@doceo/core/shipped';
-import { lastValueFrom, toArray } from 'rxjs';
+import { lastValueFrom, tap, toArray } from 'rxjs';
 import { WATER } from '../../../testing/fixtures';
 import { until } from '../../../testing/page';
 import type { CourseRequest } from './make-course';
@@ -73,6 +73,18 @@ describe('the runner of plans', () => {
     expect(news.map(({ kind }) => kind)).toEqual(['plan']);
     run.unsubscribe();
     frame.mockRestore();
+  });
+
+  it('looks no further once that is enough, and tells of what it found', async () => {
+    TestBed.configureTestingModule({});
+    let shares = 0;
+    const isEnough = (): boolean => shares > 0;
+    const run = TestBed.inject(PlanRunner)
+      .run({ ...request(), tries: 1_000_000 }, isEnough)
+      .pipe(tap(({ kind }) => (shares += kind === 'share' ? 1 : 0)));
+    const news = await lastValueFrom(run.pipe(toArray()));
+    expect(shares).toBe(1);
+    expect(news.at(-1)).toMatchObject({ kind: 'end', gone: [] });
   });
 
   it('plans a course, tells how far it is, and of it at the end', async () => {

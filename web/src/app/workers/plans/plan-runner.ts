@@ -53,12 +53,19 @@ export class PlanRunner {
     return worker ? { worker, plans: wrap<PlansApi>(worker) } : null;
   }
 
-  /** Makes plans for one lesson. */
-  run(request: PlanRequest): Observable<PlanNews> {
+  /**
+   * Makes plans for one lesson.
+   *
+   * @param isEnough asked again and again: once it says so no more is looked for, and the best that was found counts
+   */
+  run(request: PlanRequest, isEnough: () => boolean = () => false): Observable<PlanNews> {
     return this.heard<PlanNews>(
       (plans, tell) => plans.makePlans(request, tell),
       // The search waits while a plan is drawn: both at once take the processor from each other, and the page stands still.
-      ({ kind }) => (kind === 'plan' ? drawn() : null),
+      async ({ kind }) => {
+        if (kind === 'plan') await drawn();
+        return isEnough();
+      },
     );
   }
 
@@ -69,15 +76,15 @@ export class PlanRunner {
 
   private heard<N>(
     ask: (plans: PlansApi | Remote<PlansApi>, tell: (news: N) => unknown) => Promise<unknown>,
-    until: (news: N) => Promise<void> | null = () => null,
+    answer: (news: N) => unknown = () => null,
   ): Observable<N> {
     return new Observable((listener) => {
       const maker = this.ready ?? this.started();
       this.ready = null;
       let hasAnswered = false;
-      const tell = (news: N): Promise<void> | null => {
+      const tell = (news: N): unknown => {
         listener.next(news);
-        return until(news);
+        return answer(news);
       };
       const ended = maker
         ? Promise.race([ask(maker.plans, proxy(tell)), workerBroken(maker.worker)])
