@@ -35,6 +35,7 @@ describe('a line of the running order', () => {
   it('there tells who does not, where they are fewer', () => {
     const line = lineOf([0, 2, 3], true);
     expect(line.who).toBe('not Jo');
-    expect(line.spoken).toBe('Petra, Sam, Noor, 10 minutes, comes');
+    expect(line.spoken).toBe('all but Jonas, 10 minutes, comes');
+    expect(lineOf([0, 2, 3], false).who).toBe('all but Jonas');
   });
 });

@@ -93,10 +93,12 @@ export function drawnLine({ row, change, gone }: OrderLine, context: LineContext
 function whoOf({ blocks }: OrderRow, lanes: readonly Lane[], short: boolean): string {
   const names = blocks.flatMap(({ lane }) => (lane === null ? [] : (lanes[lane]?.name ?? '')));
   if (names.length === 0 || names.length === lanes.length) return 'all';
-  // Places without anybody are told by their numbers.
   if (names.length === 1) return names[0]!;
   const told = (some: readonly string[]): string => some.map(shortName).join(', ');
   const others = lanes.flatMap(({ name }) => (names.includes(name) ? [] : name));
   if (short && others.length < names.length) return `not ${told(others)}`;
+  if (names.length > 2 && others.length < names.length && !others.some(isPlace))
+    return `all but ${others.join(', ')}`;
+  // Places without anybody are told by their numbers.
   return short || names.every(isPlace) ? told(names) : names.join(', ');
 }
