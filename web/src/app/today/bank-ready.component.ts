@@ -6,7 +6,6 @@ import {
   concat,
   defer,
   EMPTY,
-  filter,
   forkJoin,
   from,
   map,
@@ -92,18 +91,13 @@ export class BankReadyComponent {
   private readonly client = inject(ApiClient);
   private readonly day = inject(DayStore);
   readonly lesson = input.required<SavedLesson>();
-  /** Whether the screen still asks for what it shows itself: that need not be asked for twice. */
-  readonly waits = input(false);
   private readonly tries = signal(0);
   protected readonly parts = signal<Part[]>([]);
   protected readonly missing = computed(() => this.parts().filter(({ here }) => !here));
 
   constructor() {
-    toObservable(computed(() => ({ lesson: this.lesson(), tries: this.tries(), waits: this.waits() })))
-      .pipe(
-        filter(({ waits }) => !waits),
-        switchMap(({ lesson }) => concat(this.fetched(lesson), this.fetchedLater(lesson))),
-      )
+    toObservable(computed(() => ({ lesson: this.lesson(), tries: this.tries() })))
+      .pipe(switchMap(({ lesson }) => concat(this.fetched(lesson), this.fetchedLater(lesson))))
       .subscribe((parts) => this.parts.set(parts));
   }
 
@@ -145,13 +139,10 @@ export class BankReadyComponent {
 
   /** What every screen needs; students come in pages. */
   private theDay(): Observable<boolean> {
-    const now = allStudents(this.client).pipe(
+    const students = allStudents(this.client).pipe(
       switchMap(({ value }) => this.client.keep(api.students.list, value)),
       switchMap(() => this.client.hasCopy(api.students.list)),
       catchError(() => of(false)),
-    );
-    const students = from(this.client.hasCopy(api.students.list, {}, FRESH_MS)).pipe(
-      switchMap((isFresh) => (isFresh ? of(true) : now)),
     );
     return forkJoin([this.all(DAY_NEEDS), students]).pipe(map((here) => here.every(Boolean)));
   }
@@ -176,23 +167,17 @@ export class BankReadyComponent {
     return `${lesson.planTitle}, ${dayText(lesson.startsAt, zone)}: plan, rigs, record`;
   }
 
-  /** Asks the server for each that was not told just now, and tells whether the device has all of them afterwards. */
+  /** Asks the server for each, and tells whether the device has all of them afterwards. */
   private all(needs: readonly Need[]): Observable<boolean> {
     return forkJoin(
       needs.map(({ endpoint, input }) =>
-        from(this.client.hasCopy(endpoint, input, FRESH_MS)).pipe(
-          switchMap((isFresh) => (isFresh ? of(true) : this.fetchedNow(endpoint, input))),
+        this.client.once(endpoint, input).pipe(
+          switchMap((answer) => this.client.keep(endpoint, answer, input)),
+          catchError(() => of(undefined)),
+          switchMap(() => this.client.hasCopy(endpoint, input)),
         ),
       ),
     ).pipe(map((here) => here.every(Boolean)));
-  }
-
-  private fetchedNow(endpoint: Need['endpoint'], input: object): Observable<boolean> {
-    return this.client.once(endpoint, input).pipe(
-      switchMap((answer) => this.client.keep(endpoint, answer, input)),
-      catchError(() => of(undefined)),
-      switchMap(() => this.client.hasCopy(endpoint, input)),
-    );
   }
 }
 
@@ -202,9 +187,6 @@ interface Need {
 }
 
 const APPLICATION = 'the application';
-
-/** What the server told this device so short a time ago is not asked for again, milliseconds. */
-const FRESH_MS = 60_000;
 
 /** Lessons this far ahead are packed too, milliseconds. */
 const DAYS_MS = 4 * 24 * 3_600_000;

@@ -86,24 +86,6 @@ describe('packing a device for the bank', () => {
     expect(missing(await open())).toEqual([]);
   });
 
-  it('does not ask anew for what the server told just now, and asks a minute later', async () => {
-    await open();
-    TestBed.resetTestingModule();
-    expect(missing(await open())).toEqual([]);
-    expect(server.of(api.waters.beats)).toHaveLength(1);
-    TestBed.resetTestingModule();
-    jest.setSystemTime(Date.now() + 61_000);
-    expect(missing(await open())).toEqual([]);
-    expect(server.of(api.waters.beats)).toHaveLength(2);
-  });
-
-  it('begins once the screen has what it asks for itself', async () => {
-    const page = await show(BankReadyComponent, server, { lesson: LESSON, waits: true });
-    await page.quiet();
-    expect(server.of(api.waters.beats)).toHaveLength(0);
-    expect(page.text()).toContain('Packing this device');
-  });
-
   it('looks once more when the application comes to the device late', async () => {
     let looks = 0;
     Object.defineProperty(window, 'caches', {

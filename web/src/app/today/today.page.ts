@@ -110,9 +110,10 @@ export class TodayPage {
       this.day.planLessonOf(lesson, this.events()),
     ).map((problem) => planProblemInWords(problem, this.session.units()));
   });
-  protected readonly told = computed(() => this.plan() !== null || this.failed() !== null);
   /** Whether what stands above the rest is there: on a phone nothing below it is shown before, and nothing moves. */
-  protected readonly standing = computed(() => !this.narrow() || !this.lesson() || this.told());
+  protected readonly standing = computed(
+    () => !this.narrow() || !this.lesson() || this.plan() !== null || this.failed() !== null,
+  );
   protected readonly stops = computed(() =>
     this.problems()
       .filter(({ level }) => level === 'must-fix')

@@ -165,18 +165,9 @@ export class ApiClient {
     return ((await this.copies.find(userId, key))?.value as R | undefined) ?? null;
   }
 
-  /**
-   * Whether this device has an answer for when there is no network.
-   *
-   * @param sinceMs how long ago it may have been told, milliseconds
-   */
-  async hasCopy<P, Q, B, R>(
-    endpoint: Endpoint<P, Q, B, R>,
-    input: Input<P, Q, B> = {},
-    sinceMs = Number.POSITIVE_INFINITY,
-  ): Promise<boolean> {
-    const copy = await this.copyFor(keyOf(endpoint, input));
-    return copy !== null && Math.abs(Date.now() - copy.atMs) <= sinceMs;
+  /** Whether this device has an answer for when there is no network. */
+  async hasCopy<P, Q, B, R>(endpoint: Endpoint<P, Q, B, R>, input: Input<P, Q, B> = {}): Promise<boolean> {
+    return (await this.copyFor(keyOf(endpoint, input))) !== null;
   }
 
   /** Lets the calls that wait for a session go on. */
@@ -244,7 +235,7 @@ export class ApiClient {
   }
 
   /** Of who is signed in; before that is known, of who has the device. */
-  private async copyFor(key: string): Promise<{ value: unknown; atMs: number } | null> {
+  private async copyFor(key: string): Promise<{ value: unknown } | null> {
     return this.copies.find(this.user.id() ?? (await this.copies.owner()), key);
   }
 
