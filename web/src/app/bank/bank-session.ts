@@ -20,6 +20,7 @@ import { ApiClient } from '../data/api/api-client';
 import type { ApiError } from '../data/api/api-error';
 import { BankStore } from '../data/lesson/bank-store';
 import { DayStore } from '../data/lesson/day-store';
+import { LessonHistory } from '../data/lesson/lesson-history';
 import { SessionStore } from '../data/session';
 import { Group } from './group';
 import { faultButtons, sideSkills } from './fault-buttons';
@@ -39,6 +40,7 @@ export class BankSession {
   private readonly client = inject(ApiClient);
   private readonly store = inject(BankStore);
   private readonly day = inject(DayStore);
+  private readonly history = inject(LessonHistory);
   private readonly session = inject(SessionStore);
 
   /** What the device has not kept yet. */
@@ -189,7 +191,7 @@ export class BankSession {
     void this.store.kept(lesson.id).then((kept) => this.merge(kept));
     forkJoin([
       this.client.call(api.lessons.plan, { params: { id: lesson.id } }),
-      this.day.historyFor(lesson),
+      this.history.ofLesson(lesson),
       this.client.call(api.events.list, { query: { lessonId: lesson.id } }),
     ]).subscribe({
       next: ([plan, history, events]) => {

@@ -3,36 +3,34 @@ import { A11yModule } from '@angular/cdk/a11y';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
-import { ageOn, type SavedStudent } from '@doceo/contract';
-import { adapt, type BankEventBody, type Block, needsOf } from '@doceo/core';
-import { adaptedText, listed, warmReadingText } from '@doceo/texts';
+import type { SavedStudent } from '@doceo/contract';
+import type { BankEventBody, Block } from '@doceo/core';
+import { warmReadingText } from '@doceo/texts';
 import { MessageService } from 'primeng/api';
 import { filter, fromEvent, merge, timer } from 'rxjs';
 import { BankStore } from '../data/lesson/bank-store';
 import { DayStore } from '../data/lesson/day-store';
 import { UserStorage } from '../data/device/user-storage';
-import { aboutStudent, callNames, initials, timeText } from '../data/lesson/lesson-texts';
 import { SessionStore } from '../data/session';
-import { clockText } from '../data/lesson/lesson-texts';
+import { clockText, timeText } from '../data/lesson/lesson-texts';
 import { SetAsideComponent } from '../shared/lesson/set-aside.component';
-import { triesOf } from './tries-of';
 import { BankSession } from './bank-session';
 import { BankSheetComponent } from './bank-sheet.component';
 import { Group } from './group';
 import { DayReplan } from './replan/day-replan';
 import { ReplanSheetComponent } from './replan/replan-sheet.component';
+import { keepAwake } from './keep-awake';
 import { LogListComponent } from './log-list.component';
+import { LongPress } from './long-press';
 import { TimeLeftComponent, WARN_MIN } from './time-left.component';
-import { type BarStudent, WhoBarComponent } from './who-bar.component';
+import { WhoBarComponent } from './who-bar.component';
+import { WhoWords } from './who-words';
 import { LOG_SHEETS, logSheet, type LogSheetId } from './sheets/kinds';
 import { FetchingComponent } from '../shared/fetching.component';
 
 const TICK_MS = 1000;
 /** How often it is asked what others have logged. */
 const LISTEN_EVERY_MS = 60_000;
-const LONG_PRESS_MS = 550;
-/** Tries shown under a name. */
-const SHOWN_TRIES = 8;
 
 interface Tangle {
   startedMs: number;
@@ -53,13 +51,14 @@ interface Tangle {
     TimeLeftComponent,
     WhoBarComponent,
   ],
-  providers: [BankSession, DayReplan, Group],
+  providers: [BankSession, DayReplan, Group, WhoWords],
   templateUrl: './bank.page.html',
   styleUrl: './bank.page.css',
 })
 export class BankPage implements OnInit {
   protected readonly book = inject(BankSession);
   protected readonly replan = inject(DayReplan);
+  protected readonly who = inject(WhoWords);
   protected readonly store = inject(BankStore);
   protected readonly day = inject(DayStore);
   protected readonly session = inject(SessionStore);
@@ -77,6 +76,7 @@ export class BankPage implements OnInit {
   /** What a warm reading says, until it was read. */
   protected readonly warm = signal<string | null>(null);
   protected note = '';
+  protected readonly pressed = new LongPress();
   /** The attempt a note is about, after a long press. */
   private noteAbout: string | null = null;
   private readonly storage = inject(UserStorage);
@@ -117,53 +117,6 @@ export class BankPage implements OnInit {
   }
 
   protected readonly left = computed(() => this.session.settings().bankHand === 'left');
-  private readonly names = computed(() => callNames(this.book.group.students()));
-  protected readonly students = computed<BarStudent[]>(() => {
-    const chosen = new Set(this.book.group.chosen().map(({ id }) => id));
-    return this.book.group.shown().map(({ id, student }) => ({
-      id,
-      initials: initials(student.name),
-      first: this.names().get(id) ?? '',
-      line: aboutStudent(student),
-      tries: triesOf(this.book.today(), id).slice(-SHOWN_TRIES),
-      chosen: chosen.has(id),
-      out: this.book.isOut(id),
-    }));
-  });
-  /** Of one what matters at the water; of several, of whom nothing is kept. */
-  protected readonly about = computed(() =>
-    this.book.group.several()
-      ? this.book.withheld().length > 0
-        ? `nothing is kept of ${this.namesOf(this.book.withheld().map(({ student }) => student))}`
-        : ''
-      : this.aboutOne(),
-  );
-  /** How the drill of the moment bends to him, else what to remember of him. */
-  private aboutOne(): string {
-    const [saved, drill] = [this.book.group.student(), this.book.drill()];
-    if (!saved) return '';
-    const { student } = saved;
-    const ageYears = ageOn(student.bornOn, new Date(this.now()).toISOString().slice(0, 10));
-    const needs = needsOf({ ...student, ageYears });
-    const bent = drill && adaptedText(adapt(this.book.curriculum(), drill, needs), this.session.units());
-    return bent || aboutStudent(student);
-  }
-
-  /** Those chosen with all that matters at the water. */
-  protected readonly people = computed(() =>
-    this.book.group.chosen().map(({ id, student }) => {
-      const age = ageOn(student.bornOn, new Date(this.now()).toISOString().slice(0, 10));
-      return {
-        id,
-        name: student.name,
-        age: age === null ? '' : `, ${age}`,
-        about: aboutStudent(student),
-        guardian: student.guardianName,
-        withheld: this.book.withheld().find((one) => one.student.id === id)?.why ?? '',
-        call: student.guardianContact.replace(/[^+\d]/g, '').length > 4 ? student.guardianContact : '',
-      };
-    }),
-  );
   protected readonly cells = computed(() => {
     const count = this.book.count();
     return count && !this.book.group.several()
@@ -212,24 +165,8 @@ export class BankPage implements OnInit {
     this.book.open();
   }
 
-  /** For whom a tap counts, in words. */
-  protected forWhom(withFor = true): string {
-    const chosen = this.book.group.chosen();
-    const told = this.book.group.everybody() ? `all ${chosen.length}` : this.namesOf(chosen);
-    return withFor ? `For ${told}` : told;
-  }
-
-  /** Of whom a tap is recorded, in words. */
-  protected recordedNames(): string {
-    return this.book.withheld().length > 0 ? this.namesOf(this.book.recorded()) : this.forWhom(false);
-  }
-
-  protected namesOf(students: readonly SavedStudent[]): string {
-    return listed(students.map(({ id }) => this.names().get(id) ?? ''));
-  }
-
-  protected idsOf(students: readonly SavedStudent[]): string[] {
-    return students.map(({ id }) => id);
+  protected chooseThose(students: readonly SavedStudent[]): void {
+    this.book.group.choose(students.map(({ id }) => id));
   }
 
   /** What to do in a block in which nothing is counted. */
@@ -259,38 +196,21 @@ export class BankPage implements OnInit {
   }
 
   protected tap(faultId: string | null): void {
-    if (this.pressed) return this.swallow();
+    if (this.pressed.wasLong()) return;
     this.kept(this.book.attempt(faultId));
     if (this.book.count()?.done) navigator.vibrate?.(60);
   }
 
-  private pressing: ReturnType<typeof setTimeout> | null = null;
-  private pressed = false;
-
   /** A long press logs the attempt and opens a note about it. */
   protected press(faultId: string | null): void {
-    this.release();
-    this.pressed = false;
-    this.pressing = setTimeout(() => {
-      this.pressed = true;
-      navigator.vibrate?.(25);
+    this.pressed.begin(() => {
       const work = this.book.attempt(faultId);
       this.kept(work);
       void work.then(([id]) => {
         this.noteAbout = id ?? null;
         this.sheet.set('note');
       });
-    }, LONG_PRESS_MS);
-  }
-
-  protected release(): void {
-    if (this.pressing !== null) clearTimeout(this.pressing);
-    this.pressing = null;
-  }
-
-  /** The click that ends a long press is none. */
-  private swallow(): void {
-    this.pressed = false;
+    });
   }
 
   /** Starts the watch of a tangle, or stops it and logs how long it took. */
@@ -364,22 +284,4 @@ export class BankPage implements OnInit {
       }),
     );
   }
-}
-
-/** Keeps the screen on while the bank book is open, where the device can. */
-function keepAwake(destroyed: DestroyRef): void {
-  let lock: WakeLockSentinel | null = null;
-  const ask = (): void => {
-    if (document.visibilityState === 'visible')
-      navigator.wakeLock?.request('screen').then(
-        (given) => (lock = given),
-        () => undefined,
-      );
-  };
-  document.addEventListener('visibilitychange', ask);
-  ask();
-  destroyed.onDestroy(() => {
-    document.removeEventListener('visibilitychange', ask);
-    void lock?.release();
-  });
 }

@@ -11,7 +11,7 @@ import {
 import { NgTemplateOutlet } from '@angular/common';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
-import { api, type SavedLesson, type SavedPlan, type SavedRig } from '@doceo/contract';
+import { api, type SavedPlan, type SavedRig } from '@doceo/contract';
 import {
   applyEdit,
   type Block,
@@ -35,12 +35,11 @@ import { Failures } from '../data/api/failures';
 import type { ApiError } from '../data/api/api-error';
 import { DayStore } from '../data/lesson/day-store';
 import type { EditedDocument } from '../data/documents/edited-document';
-import { dayText, callNamesOf, spanText, withText } from '../data/lesson/lesson-texts';
+import { dayText, callNamesOf, spanText } from '../data/lesson/lesson-texts';
 import { SessionStore } from '../data/session';
 import { LessonMoves } from './weeks/lesson-moves';
 import { TitleFieldComponent } from '../parts/fields/title-field.component';
 import type { Drag } from '../drawing/drag.directive';
-import { LessonDialogComponent } from '../shared/lesson/lesson-dialog.component';
 import { KeysDialogComponent } from '../parts/dialogs/keys-dialog.component';
 import { RuleCardDialogComponent } from '../shared/lesson/rule-card-dialog.component';
 import { SaveStateComponent } from '../shared/documents/save-state.component';
@@ -61,6 +60,7 @@ import { ProposalBarComponent } from './proposal/proposal-bar.component';
 import { ProposalPartsComponent } from './proposal/proposal-parts.component';
 import { PlanBComponent } from './plan-b/plan-b.component';
 import { PlanClipboard } from './plan-clipboard';
+import { PlanDayComponent } from './plan-day.component';
 import { PlanDocuments, type PlanValue } from './plan-document';
 import { PlanSchoolsComponent } from './plan-schools.component';
 import { withRig } from './plan-rig';
@@ -68,8 +68,6 @@ import type { PlainKind } from './plain-blocks';
 import { PlanFactsComponent } from './plan-facts.component';
 import { PLAN_KEYS } from './plan-keys';
 import { PlanTalkComponent } from './sharing/plan-talk.component';
-import { ProposeDialogComponent } from './sharing/propose-dialog.component';
-import { ShareDialogComponent } from './sharing/share-dialog.component';
 import { lanesOf } from './timeline/lanes';
 import { TimelineComponent } from './timeline/timeline.component';
 import { DocumentToldComponent } from '../shared/documents/document-told.component';
@@ -91,23 +89,21 @@ import { FetchingComponent } from '../shared/fetching.component';
     DrillShelfComponent,
     FormsModule,
     KeysDialogComponent,
-    LessonDialogComponent,
     NgTemplateOutlet,
     NoSuchComponent,
     PlanBComponent,
     PlanCheckComponent,
+    PlanDayComponent,
     PlanFactsComponent,
     PlanGoalsComponent,
     PlanSchoolsComponent,
     PlanTalkComponent,
-    ProposeDialogComponent,
     ProposalAsksComponent,
     ProposalBarComponent,
     ProposalPartsComponent,
     RouterLink,
     RuleCardDialogComponent,
     SaveStateComponent,
-    ShareDialogComponent,
     SheetComponent,
     TimelineComponent,
     TitleFieldComponent,
@@ -144,19 +140,13 @@ export class PlanPage implements OnInit, OnDestroy {
   protected readonly sheet = signal(false);
   protected readonly added = signal('');
   protected readonly preview = signal<PlanEdit | null>(null);
-  protected readonly dialog = signal<'lesson' | 'share' | 'propose' | 'rules' | 'keys' | null>(null);
+  protected readonly dialog = signal<'rules' | 'keys' | null>(null);
   protected readonly myRigs = signal<SavedRig[]>([]);
-  protected readonly withText = withText;
   protected readonly keys = PLAN_KEYS;
   protected readonly strandNames = STRAND_NAMES;
 
   protected readonly value = computed(() => this.document()?.value() ?? null);
   protected readonly mine = computed(() => this.saved()?.mine ?? false);
-  /** Whether a shared plan was changed since fellows were told of it. */
-  protected readonly ahead = computed(() => {
-    const saved = this.saved();
-    return Boolean(saved?.mine && saved.circleId) && (saved?.version ?? 0) > (saved?.toldVersion ?? 0);
-  });
   /** Who made it, when that was not me. */
   protected readonly author = computed(() => {
     const saved = this.saved();
@@ -170,9 +160,6 @@ export class PlanPage implements OnInit, OnDestroy {
   });
   /** What is taught, as the plan reads it. */
   protected readonly own = computed(() => curriculumOf(this.teaching.curriculum(), this.shown() ?? {}));
-  protected readonly lessons = computed(() =>
-    this.day.lessons().filter(({ planId }) => planId === this.id()),
-  );
   /** The lesson in the strip, when it is one of this plan. */
   protected readonly lesson = computed(() =>
     this.day.lesson()?.planId === this.id() ? this.day.lesson() : null,
@@ -350,17 +337,6 @@ export class PlanPage implements OnInit, OnDestroy {
     });
   }
 
-  protected shared(plan: SavedPlan | null): void {
-    this.dialog.set(null);
-    if (!plan) return;
-    this.saved.set(plan);
-    this.messages.add({
-      severity: 'success',
-      summary: plan.circleName ? `Shared with ${plan.circleName}` : 'Private again',
-      life: 4000,
-    });
-  }
-
   protected key(event: KeyboardEvent): void {
     const typing =
       event.target instanceof HTMLInputElement ||
@@ -369,18 +345,6 @@ export class PlanPage implements OnInit, OnDestroy {
     if (typing || !this.mine()) return;
     if (event.key === '?') this.dialog.set('keys');
     if ((event.ctrlKey || event.metaKey) && event.key === 'v') this.paste();
-  }
-
-  /** Whether the lesson dialog changes the lesson shown, or makes a new one. */
-  protected readonly changing = signal(false);
-
-  protected openDay(changing: boolean): void {
-    this.changing.set(changing);
-    this.dialog.set('lesson');
-  }
-
-  protected dayOf(lesson: SavedLesson): string {
-    return dayText(lesson.startsAt, this.day.waterOf(lesson)?.water.timeZone ?? 'UTC');
   }
 
   private dragId: string = crypto.randomUUID();

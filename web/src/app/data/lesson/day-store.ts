@@ -8,10 +8,9 @@ import {
   type SavedLesson,
   type SavedStudent,
   type SavedWater,
-  type StudentColumns,
 } from '@doceo/contract';
 import { type BankEvent, hourAt, levelTrend, type PlanLesson, stockOf, type SunTimes } from '@doceo/core';
-import { forkJoin, map, type Observable, of, ReplaySubject, share, switchMap, tap, timer } from 'rxjs';
+import { forkJoin, type Observable, of, switchMap, tap } from 'rxjs';
 import { ApiClient } from '../api/api-client';
 import type { ApiError } from '../api/api-error';
 import { allStudents } from '../known/all-students';
@@ -23,17 +22,14 @@ import { UserStorage } from '../device/user-storage';
 import { Failures } from '../api/failures';
 import { EffectStore } from '../records/effect-store';
 import { FitStore } from '../records/fit-store';
-import { eventsOf } from '../records/group-records';
 import { DrawnWaters } from './drawn-waters';
 import { KitStore } from './kit-store';
+import { LessonHistory } from './lesson-history';
 import { LessonList } from '../known/lesson-list';
 import { planStudent } from './plan-student';
 import { sunAt } from './sun-at';
 import { MomentStore, type Spot, type WaterMoment } from './moment-store';
 import { TeachingStore } from '../teaching/teaching-store';
-
-/** What was told so short a time ago is not asked for again, milliseconds. */
-const JUST_MS = 1000;
 
 /** Under which the students seen last are kept on this device. */
 const SEEN_KEY = '#students';
@@ -50,18 +46,13 @@ export class DayStore {
   private readonly effects = inject(EffectStore);
   private readonly drawn = inject(DrawnWaters);
   private readonly list = inject(LessonList);
+  private readonly history = inject(LessonHistory);
   private readonly moments = inject(MomentStore);
   private readonly failures = inject(Failures);
   private readonly user = inject(DeviceUser);
   private readonly chosenId = inject(UserStorage).value<string | null>('lesson', null);
   private readonly waterList = signal<SavedWater[]>([]);
   private readonly studentList = signal<SavedStudent[]>([]);
-  private readonly history = signal<BankEvent[]>([]);
-  private historyOf: string | null = null;
-  /** By the lesson; what a screen asks for and what is under it is one question. */
-  private readonly asked = new Map<string, Observable<StudentColumns[]>>();
-  /** What this device kept since the page was opened: an answer that was on its way meanwhile lacks it. */
-  private readonly heardHere = new Map<string, BankEvent>();
   private readonly conditionDay = signal<ConditionDay | null>(null);
 
   readonly loaded = signal(false);
@@ -117,12 +108,12 @@ export class DayStore {
     return spot ? { ...spot, depthM: Math.max(0.05, spot.depthM + (this.hour()?.levelM ?? 0)) } : null;
   });
   /** What counts of the records of the current lesson's students, from all their lessons. */
-  readonly events = this.history.asReadonly();
+  readonly events = this.history.events;
 
   /** What the plan check needs to know of the current lesson: at its own water and hour, wherever one looks meanwhile. */
   readonly planLesson = computed<PlanLesson | null>(() => {
     const lesson = this.lesson();
-    return lesson ? this.planLessonOf(lesson, this.history()) : null;
+    return lesson ? this.planLessonOf(lesson, this.events()) : null;
   });
 
   load(): Observable<unknown> {
@@ -185,32 +176,7 @@ export class DayStore {
   loadHistory(force = false): Observable<unknown> {
     this.loadConditions();
     const lesson = this.lesson();
-    if (!lesson) return of(null);
-    if (this.historyOf === lesson.id && !force) return of(null);
-    this.historyOf = lesson.id;
-    return this.historyFor(lesson).pipe(
-      tap((events) => {
-        // Another lesson may have been chosen since: the answer to the last question counts.
-        if (this.historyOf === lesson.id) this.history.set(events);
-      }),
-    );
-  }
-
-  /** Events that this device has just kept: the estimates follow them at once. */
-  heard(events: readonly BankEvent[]): void {
-    for (const event of events) this.heardHere.set(event.id, event);
-    this.history.update((list) => this.withHeard(list));
-  }
-
-  /** Whose records are asked for has changed. */
-  private forgetHistory(): void {
-    this.historyOf = null;
-    this.asked.clear();
-  }
-
-  private withHeard(events: readonly BankEvent[]): BankEvent[] {
-    const known = new Set(events.map(({ id }) => id));
-    return [...events, ...[...this.heardHere.values()].filter(({ id }) => !known.has(id))];
+    return lesson ? this.history.follow(lesson, force) : of(null);
   }
 
   /** Nothing waits for the conditions: without them the check says nothing of them. */
@@ -240,7 +206,7 @@ export class DayStore {
     return saved.pipe(
       tap((result) => {
         this.list.put([result]);
-        this.forgetHistory();
+        this.history.forget();
         this.choose(id);
       }),
     );
@@ -287,8 +253,7 @@ export class DayStore {
   removeStudent(id: string): Observable<unknown> {
     return this.client.call(api.students.remove, { params: { id } }).pipe(
       tap(() => {
-        this.forgetHistory();
-        this.history.set([]);
+        this.history.clear();
         this.load().subscribe({ error: this.failures.tell });
       }),
     );
@@ -335,17 +300,6 @@ export class DayStore {
       effects: this.effects.drills(),
       students: this.studentsOf(lesson).map((one) => planStudent(one, events, { date, startMs }, learned)),
     };
-  }
-
-  /** What counts of the records of the students of any lesson. */
-  historyFor({ id }: SavedLesson): Observable<BankEvent[]> {
-    const asked =
-      this.asked.get(id) ??
-      this.client
-        .call(api.records.list, { query: { lessonId: id } })
-        .pipe(share({ connector: () => new ReplaySubject(1), resetOnComplete: () => timer(JUST_MS) }));
-    this.asked.set(id, asked);
-    return asked.pipe(map((records) => this.withHeard(eventsOf(records))));
   }
 
   /** A water as it was told last, new or known. */

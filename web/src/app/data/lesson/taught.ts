@@ -4,18 +4,18 @@ import type { BankEvent } from '@doceo/core';
 import { forkJoin } from 'rxjs';
 import { ApiClient } from '../api/api-client';
 import { type Fetched, fetched } from '../api/fetched';
-import { DayStore } from './day-store';
+import { LessonHistory } from './lesson-history';
 
 /** The plan of a lesson with what its students did before. Call it where things are injected. */
 export function taughtIn(
   lesson: () => SavedLesson | null,
 ): Fetched<{ plan: LessonPlan; events: BankEvent[] }> {
   const client = inject(ApiClient);
-  const day = inject(DayStore);
+  const history = inject(LessonHistory);
   return fetched(lesson, (one) =>
     forkJoin({
       plan: client.call(api.lessons.plan, { params: { id: one.id } }),
-      events: day.historyFor(one),
+      events: history.ofLesson(one),
     }),
   );
 }

@@ -3,6 +3,7 @@ import { computed, inject, Injectable, signal } from '@angular/core';
 import { type BankEvent, type BankEventBody } from '@doceo/core';
 import { BankStore } from '../lesson/bank-store';
 import { DayStore } from '../lesson/day-store';
+import { LessonHistory } from '../lesson/lesson-history';
 import { TeachingStore } from '../teaching/teaching-store';
 
 /** What a student did on a bench, at a skill; now when the moment is left out. */
@@ -18,6 +19,7 @@ export interface BenchAttempt {
 export class BenchRecord {
   private readonly bank = inject(BankStore);
   private readonly day = inject(DayStore);
+  private readonly history = inject(LessonHistory);
   private readonly teaching = inject(TeachingStore);
   readonly studentId = signal<string | null>(null);
 
@@ -48,7 +50,7 @@ export class BenchRecord {
       body,
     }));
     await this.bank.addAll(events);
-    this.day.heard(events);
+    this.history.heard(events);
     return events;
   }
 
@@ -78,6 +80,6 @@ export class BenchRecord {
       body: { kind: 'undo', targetId: event.id },
     }));
     await this.bank.addAll(undone);
-    this.day.heard(undone);
+    this.history.heard(undone);
   }
 }

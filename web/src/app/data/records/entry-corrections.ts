@@ -1,13 +1,13 @@
 import { inject, Injectable } from '@angular/core';
 import { type BankEvent, correctedEntry, type EntryChange } from '@doceo/core';
 import { BankStore } from '../lesson/bank-store';
-import { DayStore } from '../lesson/day-store';
+import { LessonHistory } from '../lesson/lesson-history';
 
 /** Corrects entries of the log, and writes what belongs to one; both are events, kept here first and then sent. */
 @Injectable({ providedIn: 'root' })
 export class EntryCorrections {
   private readonly bank = inject(BankStore);
-  private readonly day = inject(DayStore);
+  private readonly history = inject(LessonHistory);
 
   /** @returns the events that correct it, once this device has them */
   correct(entry: BankEvent, change: EntryChange): Promise<BankEvent[]> {
@@ -38,7 +38,7 @@ export class EntryCorrections {
 
   private async keep(events: BankEvent[]): Promise<BankEvent[]> {
     await this.bank.addAll(events);
-    this.day.heard(events);
+    this.history.heard(events);
     return events;
   }
 }

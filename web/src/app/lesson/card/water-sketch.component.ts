@@ -3,6 +3,7 @@ import { ageOn, type SavedLesson, type SavedWater } from '@doceo/contract';
 import { leaderLength, limitsOf, type Outfit, type PlanBody } from '@doceo/core';
 import { fetched } from '../../data/api/fetched';
 import { DayStore } from '../../data/lesson/day-store';
+import { LessonHistory } from '../../data/lesson/lesson-history';
 import { sameJson } from '../../data/same-json';
 import { type NamedStanding, StandFinder } from '../../shared/water/stand-finder';
 import { waderOf } from '../../shared/water/wader-of';
@@ -50,6 +51,7 @@ function outfitIn(plan: PlanBody, lane: number): Outfit {
 export class WaterSketchComponent {
   private readonly finder = inject(StandFinder);
   private readonly day = inject(DayStore);
+  private readonly history = inject(LessonHistory);
   readonly lesson = input.required<SavedLesson>();
   readonly water = input.required<SavedWater>();
   readonly plan = input.required<PlanBody>();
@@ -77,7 +79,7 @@ export class WaterSketchComponent {
   /** What was seen of them; what is not known yet makes no difference to the rest. */
   private readonly events = fetched(
     () => (this.day.lesson()?.id === this.lesson().id ? null : this.lesson()),
-    (lesson) => this.day.historyFor(lesson),
+    (lesson) => this.history.ofLesson(lesson),
   );
   protected readonly standing = computed<NamedStanding[]>(
     () =>
