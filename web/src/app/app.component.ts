@@ -13,6 +13,7 @@ import { SessionStore } from './data/session';
 import type { ApiError } from './data/api/api-error';
 import { FetchingComponent } from './shared/fetching.component';
 import { LoadFailedComponent } from './shared/load-failed.component';
+import { PartFailedComponent } from './shared/part-failed.component';
 import { AssistOverComponent } from './shell/assist-over.component';
 import { KeepFocus } from './shell/keep-focus';
 import { RailComponent } from './shell/rail.component';
@@ -32,6 +33,7 @@ const LOOK_MS = 5000;
     FetchingComponent,
     AssistOverComponent,
     LoadFailedComponent,
+    PartFailedComponent,
     RouterOutlet,
     RailComponent,
     StripComponent,
@@ -77,8 +79,12 @@ const LOOK_MS = 5000;
           </main>
         </div>
       </div>
-      @if (client.sessionEnded()) {
-        <doceo-session-ended />
+      @defer (when client.sessionEnded(); prefetch on idle) {
+        @if (client.sessionEnded()) {
+          <doceo-session-ended />
+        }
+      } @error {
+        <doceo-part-failed />
       }
     }
     <p-toast position="bottom-right">

@@ -106,7 +106,9 @@ export async function show<T>(
   server: FakeServer,
   inputs: Record<string, unknown> = {},
 ): Promise<Shown<T>> {
-  TestBed.configureTestingModule({ providers: withServer(server) });
+  TestBed.configureTestingModule({ imports: [component], providers: withServer(server) });
+  // What a screen loads only when it is wanted has to be known before it is made.
+  await TestBed.compileComponents();
   await lastValueFrom(TestBed.inject(SessionStore).load());
   await lastValueFrom(TestBed.inject(DayStore).load());
   const fixture = TestBed.createComponent(component);

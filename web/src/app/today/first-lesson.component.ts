@@ -5,7 +5,6 @@ import { emptyPlan, type PlanBody } from '@doceo/core';
 import { ApiClient } from '../data/api/api-client';
 import type { ApiError } from '../data/api/api-error';
 import { fetched } from '../data/api/fetched';
-import { BankStore } from '../data/lesson/bank-store';
 import { DayStore } from '../data/lesson/day-store';
 import { dayText, callNames, timeText } from '../data/lesson/lesson-texts';
 import { LessonFormComponent } from '../shared/lesson/lesson-form.component';
@@ -109,12 +108,4 @@ export class FirstLessonComponent {
       },
     });
   }
-}
-
-/** Whether somebody still is on the way to a first lesson: none is over, and nothing was logged. */
-export function isOnTheWay(day: DayStore, bank: BankStore): boolean {
-  const over = day
-    .lessons()
-    .some(({ startsAt, lengthMin }) => Date.parse(startsAt) + lengthMin * 60_000 < day.now());
-  return day.loaded() && !over && day.events().length === 0 && bank.waiting() === 0;
 }

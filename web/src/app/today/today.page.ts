@@ -27,7 +27,9 @@ import { StrandTexturesComponent } from '../drawing/strand-textures.component';
 import { ProblemListComponent } from '../parts/problem-list.component';
 import { UserStorage } from '../data/device/user-storage';
 import { BankReadyComponent } from './bank-ready.component';
-import { FirstLessonComponent, isOnTheWay } from './first-lesson.component';
+import { FirstLessonComponent } from './first-lesson.component';
+import { isOnTheWay } from './is-on-the-way';
+import { PartFailedComponent } from '../shared/part-failed.component';
 import { taughtIn } from '../data/lesson/taught';
 import { TeachingStore } from '../data/teaching/teaching-store';
 
@@ -63,6 +65,7 @@ const IN_THE_PLAN: Fix = { label: 'Open the plan', change: null };
     RuleCardDialogComponent,
     BankReadyComponent,
     FirstLessonComponent,
+    PartFailedComponent,
   ],
   templateUrl: './today.page.html',
   styleUrl: './today.page.css',
