@@ -67,6 +67,15 @@ describe('the application in a browser', () => {
     ).toEqual(['Plan']);
   });
 
+  it('skips the rail by the first Tab and Enter, and stays on the screen', async () => {
+    await at.open('/record');
+    await page.keyboard.press('Tab');
+    await page.keyboard.press('Enter');
+    expect(await page.evaluate(() => [location.pathname, location.hash, document.activeElement?.id])).toEqual(
+      ['/record', '', 'main'],
+    );
+  });
+
   it('shows feet and inches everywhere once told so, also after a reload', async () => {
     await at.open('/rig');
     await clickText(page, 'article a', 'Two nymphs');

@@ -24,7 +24,7 @@ type Stop = (typeof STOPS)[number];
   selector: 'doceo-rail',
   imports: [RouterLink, RouterLinkActive],
   template: `
-    <a class="skip" href="#main">Skip to the screen</a>
+    <a class="skip" href="#main" (click)="skip($event)">Skip to the screen</a>
     <div class="brand">Doceo</div>
     <nav aria-label="Stops" [class.open]="open()">
       <svg class="leader" viewBox="0 0 92 690" preserveAspectRatio="none" aria-hidden="true">
@@ -76,6 +76,12 @@ export class RailComponent {
   protected arrive(stop: Stop, active: boolean): void {
     if (active) this.here.set(stop);
     else if (this.here() === stop) this.here.set(null);
+  }
+
+  /** The address stays as it is: a mark alone would lead to the start, since addresses count from there. */
+  protected skip(event: Event): void {
+    event.preventDefault();
+    document.getElementById('main')?.focus();
   }
 
   protected toggle(): void {

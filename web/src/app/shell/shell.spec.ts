@@ -19,6 +19,16 @@ describe('the rail', () => {
     expect(page.all('.skip')).toEqual(['Skip to the screen']);
   });
 
+  it('leads over all stops to the screen that is open, which stays', async () => {
+    const page = await show(RailComponent, lessonServer());
+    const main = Object.assign(document.createElement('main'), { id: 'main', tabIndex: -1 });
+    document.body.append(main);
+    const click = new MouseEvent('click', { bubbles: true, cancelable: true });
+    page.element.querySelector('.skip')?.dispatchEvent(click);
+    expect([click.defaultPrevented, document.activeElement === main]).toEqual([true, true]);
+    main.remove();
+  });
+
   it('opens the rest of the stops on a phone, and shuts by a stop, by Escape and by a touch elsewhere', async () => {
     const page = await show(RailComponent, lessonServer());
     const rest = page.element.querySelector('.rest') as HTMLButtonElement;
