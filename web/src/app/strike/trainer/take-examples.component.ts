@@ -34,11 +34,11 @@ import { TakeExampleComponent } from './take-example.component';
     }
     section:first-child {
       flex: 4 1 0;
-      min-width: 300px;
+      min-width: min(300px, 100%);
     }
     section:last-child {
       flex: 3 1 0;
-      min-width: 300px;
+      min-width: min(300px, 100%);
     }
     .examples {
       display: grid;
