@@ -11,7 +11,6 @@ import {
   untracked,
   viewChild,
 } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { api } from '@doceo/contract';
 import {
@@ -23,13 +22,10 @@ import {
   type EntryKind,
   type Layer,
   mergeLayers,
-  type Strand,
-  STRANDS,
   withEntry,
   withoutEntry,
   withRetired,
 } from '@doceo/core';
-import { STRAND_NAMES } from '@doceo/texts';
 import { ApiClient } from '../data/api/api-client';
 import { fetched } from '../data/api/fetched';
 import { UserStorage } from '../data/device/user-storage';
@@ -41,7 +37,7 @@ import { narrowWindow } from '../parts/narrow';
 import { DocumentToldComponent } from '../shared/documents/document-told.component';
 import { SaveStateComponent } from '../shared/documents/save-state.component';
 import { UndoRedoComponent } from '../shared/documents/undo-redo.component';
-import { type ChosenEntry, entryName, KIND_WORDS } from './chosen-entry';
+import { type ChosenEntry, KIND_WORDS } from './chosen-entry';
 import { DrillCardComponent } from './drill-card.component';
 import { LayerClashComponent } from './layer-clash.component';
 import { LayersPanelComponent } from './layers-panel.component';
@@ -52,18 +48,9 @@ import { SkillSheetComponent } from './sheets/skill-sheet.component';
 import { TeachingStreamsComponent, type Tie } from './streams/teaching-streams.component';
 import { effectText } from './effect-text';
 import { faultText } from './fault-text';
-import { listedEntries, type NamedEntry } from './listed-entries';
-import { newDrill, newFault, newQuestion, newSkill } from './new-entries';
+import { EntryListComponent, type NewEntry } from './entry-list.component';
+import { TieQuestionComponent } from './tie-question.component';
 import { type LayerSource, layerSource, type Whose } from './teaching-document';
-
-/** Entries listed at once; the rest are found by words. */
-const MAX_LISTED = 60;
-
-interface Listed extends NamedEntry {
-  /** Whose it is, and whether it is retired. */
-  mark: string;
-  retired: boolean;
-}
 
 /** What is taught: the skills as streams, and sheets of skills, faults, drills and questions. */
 @Component({
@@ -72,8 +59,8 @@ interface Listed extends NamedEntry {
     DocumentToldComponent,
     DrillCardComponent,
     DrillSheetComponent,
+    EntryListComponent,
     FaultSheetComponent,
-    FormsModule,
     LayerClashComponent,
     LayersPanelComponent,
     RouterLink,
@@ -81,6 +68,7 @@ interface Listed extends NamedEntry {
     SkillSheetComponent,
     TeachingQuestionComponent,
     TeachingStreamsComponent,
+    TieQuestionComponent,
     UndoRedoComponent,
   ],
   templateUrl: './teaching.page.html',
@@ -97,14 +85,12 @@ export class TeachingPage implements OnDestroy {
   private readonly narrow = narrowWindow();
   private readonly sheet = viewChild.required<ElementRef<HTMLElement>>('sheet');
   protected readonly kindWords = KIND_WORDS;
-  protected readonly strands = STRANDS.map((strand) => ({ strand, name: STRAND_NAMES[strand] }));
   protected readonly whose = signal<Whose>('own');
   protected readonly document = signal<EditedDocument<Layer> | null>(null);
   private source: LayerSource | null = null;
   protected readonly failed = signal(false);
   protected readonly chosen = signal<ChosenEntry | null>(null);
   protected readonly tie = signal<Tie | null>(null);
-  protected readonly words = signal('');
 
   protected readonly layer = computed(() => this.document()?.value() ?? emptyLayer());
   /** What is taught with the layer as it stands on the screen. */
@@ -176,36 +162,10 @@ export class TeachingPage implements OnDestroy {
     if (!found) return 'Not done in a lesson yet.';
     return effectText(found);
   });
-  protected readonly listed = computed<Listed[]>(() => {
-    const words = this.words().trim().toLowerCase();
-    return [
-      ...listedEntries(this.curriculum(), words, this.listSkill()).map((one) => ({
-        ...one,
-        retired: false,
-        mark: this.markOf(one.kind, one.id),
-      })),
-      ...this.retired().filter(({ name }) => !words || name.toLowerCase().includes(words)),
-    ].slice(0, MAX_LISTED);
-  });
-  protected readonly listTitle = computed(() => {
-    const skillId = this.listSkill();
-    return this.words().trim()
-      ? 'Found'
-      : skillId
-        ? `For ${this.curriculum().skills.get(skillId).name.toLowerCase()}`
-        : 'All of it';
-  });
   /** The skill whose drills, faults and questions are listed. */
-  private readonly listSkill = computed(
+  protected readonly aboutSkill = computed(
     () => this.skill()?.id ?? this.drill()?.trains[0]?.skillId ?? this.question()?.skillId ?? null,
   );
-  private readonly retired = computed<Listed[]>(() =>
-    this.layer().retired.map(({ kind, id }) => ({
-      ...{ kind, id, retired: true, mark: 'retired' },
-      name: this.nameOf(kind, id),
-    })),
-  );
-
   constructor() {
     effect(() => {
       this.whose();
@@ -295,39 +255,6 @@ export class TeachingPage implements OnDestroy {
     this.tie.set(null);
   }
 
-  /** The line turned round: what would need itself is needed instead, where that closes no circle. */
-  protected turned(tie: Tie): Tie | null {
-    const { needId, skillId } = tie;
-    const { skills } = this.curriculum();
-    return skills.get(needId).needs.includes(skillId)
-      ? null
-      : { needId: skillId, skillId: needId, circle: null };
-  }
-
-  protected name(id: string): string {
-    return this.curriculum().skills.get(id).name.toLowerCase();
-  }
-
-  protected circleText(circle: readonly string[]): string {
-    return circle.map((id) => this.name(id)).join(' → ');
-  }
-
-  protected addSkill(strand: Strand): void {
-    this.added('skill', newSkill(strand));
-  }
-
-  protected addDrill(): void {
-    this.added('drill', newDrill(this.curriculum(), this.listSkill()));
-  }
-
-  protected addFault(): void {
-    this.added('fault', newFault());
-  }
-
-  protected addQuestion(): void {
-    this.added('question', newQuestion(this.curriculum(), this.listSkill()));
-  }
-
   protected takeLayer(layer: Layer): void {
     this.document()?.edit(() => layer);
   }
@@ -344,9 +271,8 @@ export class TeachingPage implements OnDestroy {
     );
   }
 
-  private added<K extends EntryKind>(kind: K, entry: Entries[K]): void {
-    this.put(kind, entry);
-    this.words.set('');
+  protected added({ kind, entry }: NewEntry): void {
+    this.put(kind, entry as never);
     this.choose(kind, entry.id);
   }
 
@@ -357,20 +283,9 @@ export class TeachingPage implements OnDestroy {
       : null;
   }
 
-  private nameOf(kind: EntryKind, id: string): string {
-    return entryName(this.shelf(kind).get(id));
-  }
-
   private shelf(kind: EntryKind) {
     const { skills, faults, drills, questions } = this.curriculum();
     return { skill: skills, fault: faults, drill: drills, question: questions }[kind];
-  }
-
-  private markOf(kind: EntryKind, id: string): string {
-    const origin = this.curriculum().originOf(kind, id);
-    if (!origin || origin.owner === 'shipped') return '';
-    const whose = origin.owner === 'own' ? 'mine' : 'circle';
-    return origin.covers ? `${whose}, changed` : `${whose}, new`;
   }
 
   private close(): void {

@@ -14,7 +14,6 @@ import {
   dropCorner,
   formatLength,
   formatRoundLength,
-  METRES_PER_FOOT,
   moveCorner,
   type Point,
   restackPiece,
@@ -30,6 +29,8 @@ import { type Drag, DragDirective } from '../../drawing/drag.directive';
 import { narrowWindow } from '../../parts/narrow';
 import { pathOf } from '../../shared/water/board/paths';
 import type { Palette } from './palette';
+import { Pen } from './pen';
+import { gridLinesOf, type Handles, handlesOf, scaleBarOf } from './sheet-picture';
 import { KindMarkComponent, POINT_MARKS, SURFACES } from './kind-mark.component';
 import { type TracePicture, TracePictureComponent } from './trace-picture.component';
 import { PieceInspectorComponent } from './piece-inspector.component';
@@ -43,8 +44,6 @@ const LETTERS = 66;
 const LETTERS_NARROW = 28;
 /** A corner is caught from so many letters away. */
 const CATCH_LETTERS = 0.8;
-/** The bar of the scale takes at least this share of the sheet. */
-const SCALE_SHARE = 0.1;
 const FAR_STEPS = 10;
 const ARROWS: Record<string, Point> = {
   ArrowLeft: { x: -1, y: 0 },
@@ -85,15 +84,8 @@ export class SheetEditorComponent {
   protected readonly surfaces = computed(() =>
     this.palette().kinds.flatMap(({ kind }) => (SURFACES[kind] ? [{ kind, path: SURFACES[kind] }] : [])),
   );
-  protected readonly scale = computed(() => {
-    const unitM = this.units() === 'metric' ? 1 : METRES_PER_FOOT;
-    const step =
-      [5, 10, 20, 50, 100, 200].find((one) => one * unitM >= this.sheet().lengthM * SCALE_SHARE) ?? 500;
-    return { metres: step * unitM, text: formatRoundLength(step * unitM, this.units()) };
-  });
-  protected readonly drawing = signal<string | null>(null);
-  protected readonly pen = signal<Point[]>([]);
-  protected readonly cursor = signal<Point | null>(null);
+  protected readonly scale = computed(() => scaleBarOf(this.sheet(), this.units()));
+  protected readonly pen = new Pen();
   protected readonly chosenId = signal<string | null>(null);
   protected readonly corner = signal<number | null>(null);
   private readonly moved = signal<AnyPiece | null>(null);
@@ -126,35 +118,16 @@ export class SheetEditorComponent {
   protected readonly chosen = computed(
     () => this.shown().pieces.find(({ id }) => id === this.chosenId()) ?? null,
   );
-  /** Corners of the chosen area, and the middles of its sides. */
-  protected readonly handles = computed(() => {
+  /** Of the chosen area; a point has none. */
+  protected readonly handles = computed<Handles>(() => {
     const piece = this.chosen();
-    if (!piece || this.palette().isPoint(piece.kind)) return { corners: [], middles: [] };
-    const { shape } = piece;
-    return {
-      corners: shape.map((at, i) => ({
-        at,
-        words: `Corner ${i + 1} of ${shape.length}, ${formatLength(at.x, this.units())} along, ${formatLength(at.y, this.units())} across`,
-      })),
-      middles: shape.map((from, i) => {
-        const to = shape[(i + 1) % shape.length] as Point;
-        return { x: (from.x + to.x) / 2, y: (from.y + to.y) / 2 };
-      }),
-    };
+    return piece && !this.palette().isPoint(piece.kind)
+      ? handlesOf(piece, this.units())
+      : { corners: [], middles: [] };
   });
-  protected readonly gridLines = computed(() => {
-    const { lengthM, widthM } = this.sheet();
-    const every = this.step() * (lengthM / this.step() > 120 ? 10 : 2);
-    const lines = (most: number): number[] =>
-      Array.from({ length: Math.floor(most / every) + 1 }, (_, i) => i * every);
-    return { xs: lines(lengthM), ys: lines(widthM) };
-  });
-  protected readonly penPath = computed(() => {
-    const points = [...this.pen(), ...(this.cursor() ? [this.cursor() as Point] : [])];
-    return points.map(({ x, y }) => `${x},${y}`).join(' ');
-  });
+  protected readonly gridLines = computed(() => gridLinesOf(this.sheet(), this.step()));
   protected readonly help = computed(() => {
-    const kind = this.drawing();
+    const kind = this.pen.kind();
     if (!kind)
       return 'Choose a piece to move or change it, or a kind to draw. Arrow keys move, Delete takes out.';
     return this.palette().isPoint(kind)
@@ -173,23 +146,22 @@ export class SheetEditorComponent {
   }
 
   protected draw(kind: string): void {
-    const again = this.drawing() === kind;
-    this.leave();
+    const again = this.pen.kind() === kind;
+    this.pen.lay();
     if (again) return;
     this.chosenId.set(null);
     this.corner.set(null);
-    this.drawing.set(kind);
     const { lengthM, widthM } = this.sheet();
-    this.cursor.set(this.snapped({ x: lengthM / 2, y: widthM / 2 }));
+    this.pen.take(kind, this.snapped({ x: lengthM / 2, y: widthM / 2 }));
     this.svg().nativeElement.focus();
   }
 
   protected hover(event: PointerEvent): void {
-    if (this.drawing()) this.cursor.set(this.snapped(this.placeOf(event.clientX, event.clientY)));
+    if (this.pen.kind()) this.pen.moveTo(this.snapped(this.placeOf(event.clientX, event.clientY)));
   }
 
   protected tap(event: MouseEvent): void {
-    if (!this.drawing()) {
+    if (!this.pen.kind()) {
       if (event.target === this.svg().nativeElement) this.select(null);
       return;
     }
@@ -197,7 +169,7 @@ export class SheetEditorComponent {
   }
 
   protected tapPiece(event: Event, id: string): void {
-    if (this.drawing()) return;
+    if (this.pen.kind()) return;
     event.stopPropagation();
     this.select(id);
   }
@@ -213,7 +185,7 @@ export class SheetEditorComponent {
 
   protected dragPiece({ phase, dx, dy }: Drag, id: string): void {
     const piece = this.sheet().pieces.find((one) => one.id === id);
-    if (!piece || this.drawing()) return;
+    if (!piece || this.pen.kind()) return;
     if (phase === 'start') this.select(id);
     const scale = this.metresPerPixel();
     const first = piece.shape[0] as Point;
@@ -267,16 +239,16 @@ export class SheetEditorComponent {
   }
 
   private command(key: string): boolean {
-    if (key === 'Escape' && (this.drawing() || this.chosenId())) {
-      if (this.drawing()) this.leave();
+    if (key === 'Escape' && (this.pen.kind() || this.chosenId())) {
+      if (this.pen.kind()) this.pen.lay();
       else this.select(null);
       return true;
     }
-    const at = this.cursor();
-    if (this.drawing() && at) {
+    const at = this.pen.cursor();
+    if (this.pen.kind() && at) {
       if (key === ' ') this.putCorner(at);
       else if (key === 'Enter') this.finish();
-      else if (key === 'Backspace') this.pen.update((list) => list.slice(0, -1));
+      else if (key === 'Backspace') this.pen.takeBack();
       else return false;
       return true;
     }
@@ -289,8 +261,9 @@ export class SheetEditorComponent {
 
   private arrow({ x, y }: Point, far: boolean): boolean {
     const by = this.step() * (far ? FAR_STEPS : 1);
-    if (this.drawing()) {
-      this.cursor.update((at) => at && this.snapped({ x: at.x + x * by, y: at.y + y * by }, []));
+    if (this.pen.kind()) {
+      const at = this.pen.cursor();
+      if (at) this.pen.moveTo(this.snapped({ x: at.x + x * by, y: at.y + y * by }, []));
       return true;
     }
     const corner = this.corner();
@@ -309,20 +282,17 @@ export class SheetEditorComponent {
   }
 
   private putCorner(at: Point): void {
-    const kind = this.drawing();
+    const kind = this.pen.kind();
     if (!kind) return;
     if (this.palette().isPoint(kind)) return this.add(kind, [at]);
-    const [first] = this.pen();
-    const last = this.pen().at(-1);
-    if (first && this.pen().length >= 3 && first.x === at.x && first.y === at.y) return this.finish();
-    if (last?.x !== at.x || last.y !== at.y) this.pen.update((list) => [...list, at]);
+    if (this.pen.put(at)) this.finish();
   }
 
   private finish(): void {
-    const kind = this.drawing();
+    const kind = this.pen.kind();
     if (!kind) return;
-    if (this.palette().isPoint(kind)) this.add(kind, [this.cursor() as Point]);
-    else if (this.pen().length >= 3) this.add(kind, this.pen());
+    if (this.palette().isPoint(kind)) this.add(kind, [this.pen.cursor() as Point]);
+    else if (this.pen.canClose()) this.add(kind, [...this.pen.corners()]);
   }
 
   private add(kind: string, shape: Point[]): void {
@@ -333,15 +303,9 @@ export class SheetEditorComponent {
       shape,
       ...this.palette().start(kind),
     };
-    this.leave();
+    this.pen.lay();
     this.edited.emit({ ...this.sheet(), pieces: [...this.sheet().pieces, piece] });
     this.select(piece.id);
-  }
-
-  private leave(): void {
-    this.drawing.set(null);
-    this.pen.set([]);
-    this.cursor.set(null);
   }
 
   private settle(phase: Drag['phase'], piece: AnyPiece): void {
@@ -354,7 +318,7 @@ export class SheetEditorComponent {
     return this.sheet().pieces.flatMap((piece) => (piece.id === id ? [] : piece.shape));
   }
 
-  private snapped(at: Point, corners = [...this.cornersBut(null), ...this.pen()]): Point {
+  private snapped(at: Point, corners = [...this.cornersBut(null), ...this.pen.corners()]): Point {
     return snapPoint(this.sheet(), at, {
       stepM: this.step(),
       corners,
