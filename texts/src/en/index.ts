@@ -3,6 +3,7 @@ export * from './class-kit';
 export * from './conditions';
 export * from './days';
 export * from './debrief';
+export * from './drill-effect';
 export * from './feeding';
 export * from './here-questions';
 export * from './needs';

@@ -1,4 +1,5 @@
 import type { GoneDrill, HardRuleId, PlanUse, Reason, RowChange, ScorePart, WhyNot, Wish } from '@doceo/core';
+import { movedText } from './drill-effect';
 import { capital, listed } from './words';
 
 /** What a use of the machine is called where its plan is shown. */
@@ -134,15 +135,10 @@ export function reasonText(
     return `“${faultName(id).toLowerCase()}” (${who.join(', ')})`;
   });
   const looks = watched.length > 0 ? ` It looks out for ${listed(watched)}.` : '';
-  const rise = worked?.rise ? ` ${workedText(worked.n, 100 * worked.rise.mean)}` : '';
+  const rise = worked?.rise
+    ? ` In ${worked.n} bouts up to now the estimate ${movedText(worked.rise.mean)}.`
+    : '';
   return { why: `${gained}${looks}${rise}${opened}`, now };
-}
-
-/** How the estimate moved with a drill, of 100. */
-function workedText(bouts: number, rise: number): string {
-  const by = Math.abs(rise).toFixed(0);
-  const moved = by === '0' ? 'hardly moved' : rise > 0 ? `rose by ${by} of 100` : `fell by ${by} of 100`;
-  return `In ${bouts} bouts up to now the estimate ${moved}.`;
 }
 
 /** Why there is no such plan, in words, and which wishes cannot stand together. */

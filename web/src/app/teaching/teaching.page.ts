@@ -26,6 +26,7 @@ import {
   withoutEntry,
   withRetired,
 } from '@doceo/core';
+import { drillEffectText } from '@doceo/texts';
 import { ApiClient } from '../data/api/api-client';
 import { fetched } from '../data/api/fetched';
 import { UserStorage } from '../data/device/user-storage';
@@ -46,7 +47,6 @@ import { FaultSheetComponent } from './sheets/fault-sheet.component';
 import { TeachingQuestionComponent } from './sheets/question-sheet.component';
 import { SkillSheetComponent } from './sheets/skill-sheet.component';
 import { TeachingStreamsComponent, type Tie } from './streams/teaching-streams.component';
-import { effectText } from './effect-text';
 import { faultText } from './fault-text';
 import { EntryListComponent, type NewEntry } from './entry-list.component';
 import { TieQuestionComponent } from './tie-question.component';
@@ -160,7 +160,7 @@ export class TeachingPage implements OnDestroy {
     if (!id || !worked) return '';
     const found = worked.drills.find(({ drillId }) => drillId === id);
     if (!found) return 'Not done in a lesson yet.';
-    return effectText(found);
+    return drillEffectText(found);
   });
   /** The skill whose drills, faults and questions are listed. */
   protected readonly aboutSkill = computed(
