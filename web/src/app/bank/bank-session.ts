@@ -20,7 +20,7 @@ import { ApiClient } from '../data/api/api-client';
 import type { ApiError } from '../data/api/api-error';
 import { BankStore } from '../data/lesson/bank-store';
 import { DayStore } from '../data/lesson/day-store';
-import { LessonHistory } from '../data/lesson/lesson-history';
+import { LessonHistory } from '../data/records/lesson-history';
 import { SessionStore } from '../data/session';
 import { Group } from './group';
 import { faultButtons, sideSkills } from './fault-buttons';

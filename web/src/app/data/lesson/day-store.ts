@@ -24,7 +24,7 @@ import { EffectStore } from '../records/effect-store';
 import { FitStore } from '../records/fit-store';
 import { DrawnWaters } from './drawn-waters';
 import { KitStore } from './kit-store';
-import { LessonHistory } from './lesson-history';
+import { LessonHistory } from '../records/lesson-history';
 import { LessonList } from '../known/lesson-list';
 import { planStudent } from './plan-student';
 import { sunAt } from './sun-at';

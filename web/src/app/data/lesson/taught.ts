@@ -4,7 +4,7 @@ import type { BankEvent } from '@doceo/core';
 import { forkJoin } from 'rxjs';
 import { ApiClient } from '../api/api-client';
 import { type Fetched, fetched } from '../api/fetched';
-import { LessonHistory } from './lesson-history';
+import { LessonHistory } from '../records/lesson-history';
 
 /** The plan of a lesson with what its students did before. Call it where things are injected. */
 export function taughtIn(

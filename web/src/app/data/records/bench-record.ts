@@ -3,7 +3,7 @@ import { computed, inject, Injectable, signal } from '@angular/core';
 import { type BankEvent, type BankEventBody } from '@doceo/core';
 import { BankStore } from '../lesson/bank-store';
 import { DayStore } from '../lesson/day-store';
-import { LessonHistory } from '../lesson/lesson-history';
+import { LessonHistory } from './lesson-history';
 import { TeachingStore } from '../teaching/teaching-store';
 
 /** What a student did on a bench, at a skill; now when the moment is left out. */

@@ -1,7 +1,7 @@
 import { inject, Injectable } from '@angular/core';
 import { type BankEvent, correctedEntry, type EntryChange } from '@doceo/core';
 import { BankStore } from '../lesson/bank-store';
-import { LessonHistory } from '../lesson/lesson-history';
+import { LessonHistory } from './lesson-history';
 
 /** Corrects entries of the log, and writes what belongs to one; both are events, kept here first and then sent. */
 @Injectable({ providedIn: 'root' })

@@ -3,7 +3,7 @@ import { ageOn, type SavedLesson, type SavedWater } from '@doceo/contract';
 import { leaderLength, limitsOf, type Outfit, type PlanBody } from '@doceo/core';
 import { fetched } from '../../data/api/fetched';
 import { DayStore } from '../../data/lesson/day-store';
-import { LessonHistory } from '../../data/lesson/lesson-history';
+import { LessonHistory } from '../../data/records/lesson-history';
 import { sameJson } from '../../data/same-json';
 import { type NamedStanding, StandFinder } from '../../shared/water/stand-finder';
 import { waderOf } from '../../shared/water/wader-of';

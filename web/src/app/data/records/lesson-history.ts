@@ -3,7 +3,7 @@ import { api, type SavedLesson, type StudentColumns } from '@doceo/contract';
 import type { BankEvent } from '@doceo/core';
 import { map, type Observable, of, ReplaySubject, share, tap, timer } from 'rxjs';
 import { ApiClient } from '../api/api-client';
-import { eventsOf } from '../records/group-records';
+import { eventsOf } from './group-records';
 
 /** What was told so short a time ago is not asked for again, milliseconds. */
 const JUST_MS = 1000;
