@@ -10,7 +10,8 @@ import { demoScreens, emptyScreens, type Press, type Screen } from './screens';
 import { shiftFlaws, watchShifts } from './shifts';
 import { foreignUnits } from './units';
 
-const TABLET = { width: 1024, height: 700 };
+// As low as a lying tablet with the bars of its browser.
+const TABLET = { width: 1024, height: 600 };
 const DEVICES = {
   desk: [DESK, TABLET],
   phone: [PHONE],

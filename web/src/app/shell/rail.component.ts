@@ -1,6 +1,9 @@
 import { Component, computed, ElementRef, inject, signal } from '@angular/core';
 import { RouterLink, RouterLinkActive } from '@angular/router';
 
+/** Length of the leader as drawn, and what the places of the stops are measured along. */
+const LEADER = 690;
+
 /** Stops in the order of the work, with their place along the leader; `near` ones always lie at hand on a phone. */
 const STOPS = [
   { path: '/today', name: 'Today', y: 40, near: true },
@@ -38,7 +41,7 @@ type Stop = (typeof STOPS)[number];
           [class.far]="!stop.near"
           (isActiveChange)="arrive(stop, $event)"
           (click)="open.set(false)"
-          [style.top.px]="stop.y - 22"
+          [style.top.%]="(stop.y / leader) * 100"
           ><span class="bead" aria-hidden="true"></span>{{ stop.name }}</a
         >
       }
@@ -61,6 +64,7 @@ type Stop = (typeof STOPS)[number];
 export class RailComponent {
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
   protected readonly stops = STOPS;
+  protected readonly leader = LEADER;
   protected readonly open = signal(false);
   private readonly here = signal<Stop | null>(null);
   protected readonly farHere = computed(() => {

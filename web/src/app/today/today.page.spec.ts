@@ -3,6 +3,7 @@ import { api, type SavedLesson, type SavedPlan, type SavedStudent, type SavedWat
 import type { FakeServer } from '../../testing/fake-server';
 import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
+import { DayStore } from '../data/lesson/day-store';
 import { ALONG, event, JONAS, keptKey, LESSON, NOW, PLAN, SAM, uuid, WATER } from '../../testing/fixtures';
 import { lessonServer, setDate, show, until } from '../../testing/page';
 import { TodayPage } from './today.page';
@@ -18,7 +19,10 @@ describe('today', () => {
       columnsByStudent([event({ kind: 'tangle', seconds: null })]),
     );
   });
-  afterEach(() => jest.useRealTimers());
+  afterEach(() => {
+    jest.useRealTimers();
+    jest.restoreAllMocks();
+  });
 
   it('shows the next lesson, its students and its light', async () => {
     const page = await show(TodayPage, server);
@@ -166,6 +170,20 @@ describe('today', () => {
     expect(page.text()).toContain('No lesson ahead');
     await page.press('Show me the way');
     expect(page.all('doceo-first-lesson h1')).toEqual(['To your first lesson']);
+  });
+
+  it('shows in one column nothing below before it knows what stands above', async () => {
+    const wide = window.matchMedia;
+    jest
+      .spyOn(window, 'matchMedia')
+      .mockImplementation((media) => ({ ...wide(media), matches: media === '(max-width: 900px)' }));
+    server.on(api.lessons.list, []).on(api.records.list, []);
+    const page = await show(TodayPage, server);
+    expect(page.all('aside h2')).toContain('Without a lesson');
+    const { loaded } = TestBed.inject(DayStore);
+    loaded.set(false);
+    page.fixture.detectChanges();
+    expect(page.all('aside')).toEqual([]);
   });
 
   it.each([

@@ -72,8 +72,8 @@ const IN_THE_PLAN: Fix = { label: 'Open the plan', change: null };
 })
 export class TodayPage {
   private readonly teaching = inject(TeachingStore);
-  /** On a phone what is to clear stands before the rest of the day. */
-  protected readonly narrow = narrowWindow();
+  /** Where all stands in one column, what is to clear stands before the rest of the day. */
+  protected readonly narrow = narrowWindow(900);
   private readonly router = inject(Router);
   private readonly session = inject(SessionStore);
   protected readonly day = inject(DayStore);
@@ -113,10 +113,11 @@ export class TodayPage {
       this.day.planLessonOf(lesson, this.events()),
     ).map((problem) => planProblemInWords(problem, this.session.units()));
   });
-  /** Whether what stands above the rest is there: on a phone nothing below it is shown before, and nothing moves. */
-  protected readonly standing = computed(
-    () => !this.narrow() || !this.lesson() || this.plan() !== null || this.failed() !== null,
-  );
+  /** Whether what stands above the rest is there: in one column nothing below it is shown before, and nothing moves. */
+  protected readonly standing = computed(() => {
+    if (!this.narrow()) return true;
+    return this.lesson() ? this.plan() !== null || this.failed() !== null : this.day.loaded();
+  });
   protected readonly stops = computed(() =>
     this.problems()
       .filter(({ level }) => level === 'must-fix')
