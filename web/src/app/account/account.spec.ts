@@ -89,6 +89,17 @@ describe('one’s account', () => {
     expect(page.all('doceo-sign-ins li')).toHaveLength(1);
   });
 
+  it('shows the last ones of many, and the rest when it is asked for', async () => {
+    const many = Array.from({ length: 8 }, (_, i) => ({ ...OLD, id: `old ${i}` }));
+    server.on(api.account.signIns, [HERE, ...many]);
+    const page = await show(AccountPage, server);
+    await page.quiet();
+    expect(page.all('doceo-sign-ins li')).toHaveLength(6);
+    await page.press('Show 3 more');
+    expect(page.all('doceo-sign-ins li')).toHaveLength(9);
+    expect(page.text()).not.toMatch(/Show \d+ more/);
+  });
+
   it('sets up a second step: password, a picture for the phone, its code, spare codes', async () => {
     const page = await show(AccountPage, server);
     await page.quiet();

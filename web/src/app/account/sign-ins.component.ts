@@ -1,4 +1,4 @@
-import { Component, inject, linkedSignal } from '@angular/core';
+import { Component, inject, linkedSignal, signal } from '@angular/core';
 import { api, type SignInPlace } from '@doceo/contract';
 import { DateTime } from 'luxon';
 import type { Observable } from 'rxjs';
@@ -6,6 +6,9 @@ import { ApiClient } from '../data/api/api-client';
 import { Sending } from '../data/api/sending';
 import { fetched } from '../data/api/fetched';
 import { LoadFailedComponent } from '../shared/load-failed.component';
+
+/** So many sign-ins are shown before one asks for the rest. */
+const FIRST_SHOWN = 6;
 
 /** Every browser that is signed in, with a button to end what one does not know. */
 @Component({
@@ -16,7 +19,7 @@ import { LoadFailedComponent } from '../shared/load-failed.component';
       <doceo-load-failed [problem]="problem" (again)="list.again()" />
     } @else if (places(); as all) {
       <ul>
-        @for (place of all; track place.id) {
+        @for (place of all.slice(0, shown()); track place.id) {
           <li>
             <span>
               <b>{{ place.browser }}</b>&ngsp;
@@ -41,10 +44,15 @@ import { LoadFailedComponent } from '../shared/load-failed.component';
         }
       </ul>
       @if (all.length > 2) {
-        <div>
+        <div class="row">
           <button type="button" class="btn small" [disabled]="sending.busy()" (click)="endOthers()">
             End all but this one
           </button>
+          @if (all.length > shown()) {
+            <button type="button" class="btn small" (click)="shown.set(all.length)">
+              Show {{ all.length - shown() }} more
+            </button>
+          }
         </div>
       }
       @if (sending.wrong(); as problem) {
@@ -79,6 +87,8 @@ export class SignInsComponent {
     () => this.client.call(api.account.signIns),
   );
   protected readonly places = linkedSignal(() => this.list.value());
+  /** How many of them are shown: who signs in often finds the last ones first. */
+  protected readonly shown = signal(FIRST_SHOWN);
   protected readonly sending = new Sending();
 
   protected day(at: string): string {

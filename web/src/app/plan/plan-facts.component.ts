@@ -105,7 +105,9 @@ const numbers = (from: number, to: number): { value: number; text: string }[] =>
       }
     }
     @media (max-width: 900px) {
-      .facts:not(.four),
+      .facts {
+        margin-right: 0;
+      }
       .facts.four {
         grid-template-columns: 1fr 1fr;
       }

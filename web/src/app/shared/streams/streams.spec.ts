@@ -28,14 +28,22 @@ describe.each(['desk', 'phone'] as const)('the skill map on a %s', (place) => {
       'hook-setting',
       'water',
     ]);
-    expect(map.river.of).toBe(map.streams.slice(0, 4).flatMap((stream) => stream.reaches).length);
+    expect(map.river?.of).toBe(map.streams.slice(0, 4).flatMap((stream) => stream.reaches).length);
+  });
+
+  it('takes no room for a river that is not asked for', () => {
+    const dry = drawSkillMap(SHIPPED.skills.all, unseen, null, place, false);
+    expect([dry.river, dry.streams.every(({ join }) => join === null)]).toEqual([null, true]);
+    expect([map.width - dry.width, map.height - dry.height]).toEqual(place === 'desk' ? [74, 0] : [0, 126]);
+    const ends = dry.streams.flatMap(({ reaches: own }) => own.flatMap(({ bed }) => points(bed)));
+    for (const [x, y] of ends) expect([x <= dry.width, y <= dry.height]).toEqual([true, true]);
   });
 
   it('stays on its sheet', () => {
     const paths = [
       ...reaches.flatMap(({ bed, banks }) => [bed, banks]),
       ...map.streams.flatMap(({ join }) => (join ? [join.banks] : [])),
-      map.river.path,
+      map.river?.path ?? '',
     ];
     for (const [x, y] of paths.flatMap(points)) {
       expect([x >= 0, x <= map.width, y >= 0, y <= map.height]).toEqual([true, true, true, true]);
@@ -107,7 +115,7 @@ describe.each(['desk', 'phone'] as const)('the skill map on a %s', (place) => {
   });
 
   it('counts what is ready to fish alone with', () => {
-    expect(map.river.ready).toBe(0);
-    expect(drawSkillMap(SHIPPED.skills.all, strong, null, place).river.ready).toBe(1);
+    expect(map.river?.ready).toBe(0);
+    expect(drawSkillMap(SHIPPED.skills.all, strong, null, place).river?.ready).toBe(1);
   });
 });

@@ -8,7 +8,13 @@ import {
   type Strand,
 } from '@doceo/core';
 import { STRAND_NAMES } from '@doceo/texts';
+import { BESIDE, COLUMN, type Layout, layoutFor, MAIN, type ReachLabel, ROW } from './layout';
 import { bankLines, bend, type Course, ribbon, windingCourse } from './ribbon';
+
+interface Point {
+  x: number;
+  y: number;
+}
 
 export interface Reach {
   skill: Skill;
@@ -29,7 +35,7 @@ export interface Reach {
   /** Where it begins across the stream. */
   gate: { x1: number; y1: number; x2: number; y2: number };
   middle: { x: number; y: number };
-  label: { x: number; y: number; lines: string[]; tick: { y1: number; y2: number } | null };
+  label: ReachLabel;
 }
 
 export interface Stream {
@@ -45,130 +51,48 @@ export interface SkillMap {
   width: number;
   height: number;
   streams: Stream[];
-  river: { path: string; x: number; y: number; ready: number; of: number };
+  /** What the four make together; null where it was not asked for. */
+  river: { path: string; x: number; y: number; ready: number; of: number } | null;
   /** Prerequisites that are not the reach just before, as thin lines. */
   rests: { from: string; to: string; path: string }[];
 }
 
-interface Layout {
-  direction: 'right' | 'down';
-  width: number;
-  height: number;
-  /** Half the bed's width. */
-  bed: number;
-  swing: number;
-  starts: Record<Strand, { x: number; y: number; length: number }>;
-  mouth: { x: number; y: number };
-  label: (place: { x: number; y: number }, index: number, name: string, step: number) => Reach['label'];
-}
-
-const MAIN: Strand[] = ['casting', 'rigging', 'hook-setting', 'water'];
-const BESIDE: Strand[] = ['safety', 'fish-care'];
 /** Half the width of the narrowest flow, pixels, and what of the bed the widest one takes that is still learning. */
 const MIN = 3;
 const LEARNING_SHARE = 0.5;
-const ROW = 126;
-const FIRST_ROW = 86;
-const COLUMN = 92;
-/** Where the first column stands on a phone, with room for the lines beside it. */
-const LEFT = 18;
-const STEP = 50;
-const LINE = 12;
-/** Mean width of a letter on the desk, pixels. */
-const LETTER = 6.2;
 
-/** Least reaches a column of a phone has room for, so that a short one is not squeezed. */
+/** Least reaches a column has room for, so that a short one is not squeezed. */
 const LEAST = 4;
-/** Least width of a reach on the desk, pixels. */
-const DESK_STEP = 45;
-
-/**
- * @param longest reaches of the longest strand: with many the drawing grows wider, for one finger must part two of them
- */
-const desk = (longest: number): Layout => {
-  const length = Math.max(776, longest * DESK_STEP);
-  const more = length - 776;
-  return {
-    direction: 'right',
-    width: 960 + more,
-    height: FIRST_ROW + 4 * ROW + 48,
-    bed: 20,
-    swing: 4,
-    starts: {
-      casting: { x: 4, y: FIRST_ROW, length },
-      rigging: { x: 4, y: FIRST_ROW + ROW, length },
-      'hook-setting': { x: 4, y: FIRST_ROW + 2 * ROW, length },
-      water: { x: 4, y: FIRST_ROW + 3 * ROW, length },
-      safety: { x: 4, y: FIRST_ROW + 4 * ROW, length: 440 + more / 2 },
-      'fish-care': { x: 500 + more / 2, y: FIRST_ROW + 4 * ROW, length: 380 + more / 2 },
-    },
-    mouth: { x: 850 + more, y: FIRST_ROW + 1.5 * ROW },
-    label: ({ x, y }, index, name, step) => {
-      const high = index % 2 === 1;
-      // A label has the width of two reaches, since the next one stands at the other height.
-      const lines = wrap(name, Math.floor((2 * step) / LETTER) - 1);
-      const bottom = y - (high ? 52 : 28);
-      return {
-        x: Math.max(x, (Math.max(...lines.map(({ length }) => length)) * LETTER) / 2),
-        y: bottom - (lines.length - 1) * LINE,
-        lines,
-        tick: high ? { y1: bottom + 4, y2: y - 22 } : null,
-      };
-    },
-  };
-};
-
-/**
- * @param longest reaches of the longest of the four strands
- * @param beside reaches of the longer of the two that run beside
- */
-const phone = (longest: number, beside: number): Layout => ({
-  direction: 'down',
-  width: LEFT + 4 * COLUMN,
-  height: 34 + longest * STEP + 160 + beside * STEP + 6,
-  bed: 9,
-  swing: 2,
-  starts: {
-    casting: { x: LEFT, y: 34, length: longest * STEP },
-    rigging: { x: LEFT + COLUMN, y: 34, length: longest * STEP },
-    'hook-setting': { x: LEFT + 2 * COLUMN, y: 34, length: longest * STEP },
-    water: { x: LEFT + 3 * COLUMN, y: 34, length: longest * STEP },
-    safety: { x: LEFT, y: 34 + longest * STEP + 160, length: beside * STEP },
-    'fish-care': { x: LEFT + 2 * COLUMN, y: 34 + longest * STEP + 160, length: beside * STEP },
-  },
-  mouth: { x: LEFT + 1.9 * COLUMN, y: 34 + longest * STEP + 66 },
-  label: ({ x, y }, _index, name) => {
-    const lines = wrapNarrow(name, 11);
-    return { x: x + 14, y: y + 4 - ((lines.length - 1) * LINE) / 2, lines, tick: null };
-  },
-});
 
 /**
  * The record as four streams that join: each skill a reach that is full when the student has it, a narrow flow between
  * its banks while he learns it, and two banks without water while nobody has seen it; with what was won or lost since an
  * earlier state.
+ *
+ * @param river whether the four flow into a river that says how many of the skills he has
  */
 export function drawSkillMap(
   skills: readonly Skill[],
   state: SkillState,
   then: SkillState | null,
   place: 'desk' | 'phone',
+  river = true,
 ): SkillMap {
   const skillsOf = (strand: Strand): Skill[] => skills.filter((skill) => skill.strand === strand);
   const most = (strands: readonly Strand[]): number =>
     Math.max(LEAST, ...strands.map((strand) => skillsOf(strand).length));
   const [longest, beside] = [most(MAIN), most(BESIDE)];
-  const layout = place === 'desk' ? desk(Math.max(longest, 1.8 * beside)) : phone(longest, beside);
+  const layout = layoutFor(place, { longest, beside, river });
   const streams = (Object.keys(layout.starts) as Strand[])
     .filter((strand) => skillsOf(strand).length > 0)
     .map((strand) => streamOf(strand, skillsOf(strand), state, then, layout));
-  const taught = streams.filter(({ join }) => join).flatMap(({ reaches }) => reaches);
+  const taught = streams.filter(({ strand }) => MAIN.includes(strand)).flatMap(({ reaches }) => reaches);
   const ready = taught.filter(({ stage }) => stage === 'has-it').length;
   return {
     width: layout.width,
     height: layout.height,
     streams,
-    river: { ...riverOf(layout), ready, of: taught.length },
+    river: layout.mouth ? { ...riverOf(layout, layout.mouth), ready, of: taught.length } : null,
     rests: restsOf(streams, layout),
   };
 }
@@ -229,7 +153,10 @@ function streamOf(
     name: STRAND_NAMES[strand],
     title: layout.direction === 'right' ? { x, y: y + layout.bed + 20 } : { x: x - 10, y: y - 12 },
     reaches,
-    join: MAIN.includes(strand) ? joinOf(strand, course, length, now, layout) : null,
+    join:
+      layout.mouth && MAIN.includes(strand)
+        ? joinOf(strand, course, length, now, layout, layout.mouth)
+        : null,
   };
 }
 
@@ -251,7 +178,8 @@ function joinOf(
   course: Course,
   length: number,
   now: (along: number) => number,
-  { direction, mouth, bed }: Layout,
+  { direction, bed }: Layout,
+  mouth: Point,
 ): { fill: string; banks: string } {
   const quarter = bed / 2 + 2;
   const slot = (MAIN.indexOf(strand) - 1.5) * quarter;
@@ -265,7 +193,7 @@ function joinOf(
   };
 }
 
-function riverOf({ direction, mouth, bed }: Layout): { path: string; x: number; y: number } {
+function riverOf({ direction, bed }: Layout, mouth: Point): { path: string; x: number; y: number } {
   const half = bed + 4;
   const length = direction === 'right' ? 104 : 70;
   const end =
@@ -319,24 +247,4 @@ function between(halves: readonly number[], at: number): number {
   const share = at - from;
   const smooth = share * share * (3 - 2 * share);
   return value(from) * (1 - smooth) + value(from + 1) * smooth;
-}
-
-/** Words in at most two lines of about this many letters. */
-function wrap(text: string, most: number): string[] {
-  if (text.length <= most) return [text];
-  const words = text.split(' ');
-  let first = '';
-  while (words.length > 1 && `${first} ${words[0]}`.trim().length <= Math.max(most, text.length / 2))
-    first = `${first} ${words.shift()}`.trim();
-  return [first || (words.shift() ?? ''), words.join(' ')].filter(Boolean);
-}
-
-/** Words in as many lines as it takes; a hyphen may end one. */
-function wrapNarrow(text: string, most: number): string[] {
-  return text.split(/ |(?<=-)/).reduce<string[]>((lines, word) => {
-    const last = lines.at(-1);
-    if (last === undefined) return [word];
-    const joined = last.endsWith('-') ? last + word : `${last} ${word}`;
-    return joined.length <= most ? [...lines.slice(0, -1), joined] : [...lines, word];
-  }, []);
 }

@@ -13,9 +13,6 @@ export interface Tie {
   circle: string[] | null;
 }
 
-/** What lies right of the streams on the desk, pixels. */
-const MOUTH = 74;
-
 interface Pull {
   from: string;
   x: number;
@@ -45,12 +42,9 @@ export class TeachingStreamsComponent {
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   private readonly narrow = narrowWindow();
   protected readonly place = computed(() => (this.narrow() ? 'phone' : 'desk'));
+  /** Without the river into which a record flows: nobody fishes alone here. */
   protected readonly drawn = computed(() =>
-    drawSkillMap(this.curriculum().skills.all, {}, null, this.place()),
-  );
-  /** Without the mouth into which a record flows: nobody fishes alone here. */
-  protected readonly width = computed(() =>
-    this.place() === 'desk' ? this.drawn().width - MOUTH : this.drawn().width,
+    drawSkillMap(this.curriculum().skills.all, {}, null, this.place(), false),
   );
   private readonly reaches = computed(
     () =>
@@ -140,7 +134,7 @@ export class TeachingStreamsComponent {
     const box = svg?.getBoundingClientRect();
     if (!box || box.width === 0) return null;
     return {
-      x: ((event.clientX - box.left) / box.width) * this.width(),
+      x: ((event.clientX - box.left) / box.width) * this.drawn().width,
       y: ((event.clientY - box.top) / box.height) * this.drawn().height,
     };
   }
