@@ -124,7 +124,7 @@ describe.each([
     for (const sheet of SHEETS) {
       await clickText(page, '.more button', 'More');
       expect([sheet, await lowContrast(page, 7)]).toEqual([sheet, []]);
-      await clickText(page, '.sheet button', sheet);
+      await clickText(page, 'doceo-more-overlay button', sheet);
       await byText(page, 'doceo-bank-sheet h2', sheet);
       expect([sheet, await lowContrast(page, 7)]).toEqual([sheet, []]);
       const tiny = await page.$$eval('doceo-bank-sheet button, doceo-bank-sheet input', (all) =>

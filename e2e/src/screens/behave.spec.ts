@@ -142,8 +142,8 @@ describe('the application in a browser', () => {
     const phone = await openTab(at.browser, PHONE);
     await signIn(phone.page, at.server.url, LEAD, '/teach');
     await clickText(phone.page, '.more button', 'More');
-    await clickText(phone.page, '.sheet button', 'Left hand');
-    await clickText(phone.page, '.sheet button', 'Cancel');
+    await clickText(phone.page, 'doceo-more-overlay button', 'Left hand');
+    await clickText(phone.page, 'doceo-more-overlay button', 'Cancel');
     await phone.page.waitForSelector('.bank.left');
     await settled(phone.page);
     await phone.page.reload();

@@ -182,7 +182,7 @@ describe('from plan to record to circle', () => {
       'Beat of the cast',
     ]) {
       await clickText(phone.page, '.more button', 'More');
-      await clickText(phone.page, '.sheet button', sheet);
+      await clickText(phone.page, 'doceo-more-overlay button', sheet);
       await byText(phone.page, 'doceo-bank-sheet h2', sheet);
       const tiny = await phone.page.$$eval('doceo-bank-sheet button, doceo-bank-sheet input', (all) =>
         all

@@ -253,7 +253,7 @@ describe('the bank book', () => {
       expect(page.all('.who small')).toContain('left-handed, shoulder: low stop');
       await page.press(/^Petra/);
       await page.press(/^For Petra/);
-      expect(page.all('.person')).toEqual(['Petra Holm, 41 left-handed, shoulder: low stop']);
+      expect(page.all('doceo-people-overlay p')).toEqual(['Petra Holm, 41 left-handed, shoulder: low stop']);
     });
 
     it('asks for whom a tap counts where the group does two things', async () => {
@@ -310,7 +310,7 @@ describe('the bank book', () => {
       await page.press('it was Petra, not Sam');
       await page.press('Correct it');
       await page.quiet();
-      expect(page.all('.sheet doceo-log-list b')).toEqual(['Sam', 'Petra']);
+      expect(page.all('doceo-last-overlay doceo-log-list b')).toEqual(['Sam', 'Petra']);
       expect(sent().at(-1)?.body.kind === 'undo' || sent().at(-2)?.body.kind === 'undo').toBe(true);
       expect(
         sent().find(({ studentId, body }) => studentId === petra.id && body.kind === 'attempt')?.body,
@@ -335,7 +335,7 @@ describe('the bank book', () => {
     expect(page.all('.good small')).toEqual(['one each for Sam and Petra']);
     expect(page.all('.count b')).toEqual(['0 of 16']);
     await page.press(/^For all/);
-    expect(page.all('.person')[1]).toContain('no guardian’s consent is on file');
+    expect(page.all('doceo-people-overlay p')[1]).toContain('no guardian’s consent is on file');
     await page.press('Close');
     await tap(page, 'good');
     expect(page.all('.log li')[0]).toMatch(/good, count the pause$/);

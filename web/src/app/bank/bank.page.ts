@@ -1,7 +1,6 @@
 import { Component, computed, DestroyRef, effect, inject, type OnInit, signal } from '@angular/core';
 import { A11yModule } from '@angular/cdk/a11y';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import type { SavedStudent } from '@doceo/contract';
 import type { BankEventBody, Block } from '@doceo/core';
@@ -16,12 +15,16 @@ import { clockText, timeText } from '../data/lesson/lesson-texts';
 import { SetAsideComponent } from '../shared/lesson/set-aside.component';
 import { BankSession } from './bank-session';
 import { BankSheetComponent } from './bank-sheet.component';
-import { Group } from './group';
+import { Group } from './group/group';
 import { DayReplan } from './replan/day-replan';
 import { ReplanSheetComponent } from './replan/replan-sheet.component';
 import { keepAwake } from './keep-awake';
 import { LogListComponent } from './log-list.component';
 import { LongPress } from './long-press';
+import { LastOverlayComponent } from './overlays/last-overlay.component';
+import { MoreOverlayComponent } from './overlays/more-overlay.component';
+import { NoteOverlayComponent } from './overlays/note-overlay.component';
+import { PeopleOverlayComponent } from './overlays/people-overlay.component';
 import { TimeLeftComponent, WARN_MIN } from './time-left.component';
 import { WhoBarComponent } from './who-bar.component';
 import { WhoWords } from './who-words';
@@ -43,8 +46,11 @@ interface Tangle {
     FetchingComponent,
     A11yModule,
     BankSheetComponent,
-    FormsModule,
+    LastOverlayComponent,
     LogListComponent,
+    MoreOverlayComponent,
+    NoteOverlayComponent,
+    PeopleOverlayComponent,
     ReplanSheetComponent,
     RouterLink,
     SetAsideComponent,
@@ -53,7 +59,7 @@ interface Tangle {
   ],
   providers: [BankSession, DayReplan, Group, WhoWords],
   templateUrl: './bank.page.html',
-  styleUrl: './bank.page.css',
+  styleUrls: ['./bank.page.css', './bank-taps.css', './bank-looks.css', './bank-told.css'],
 })
 export class BankPage implements OnInit {
   protected readonly book = inject(BankSession);
@@ -69,13 +75,9 @@ export class BankPage implements OnInit {
     const sheet = this.sheet();
     return sheet && sheet in LOG_SHEETS ? (sheet as LogSheetId) : null;
   });
-  /** What stands under *More*. */
-  protected readonly seldom = (Object.keys(LOG_SHEETS) as LogSheetId[])
-    .map((id) => ({ id, ...logSheet(id) }))
-    .filter(({ first }) => !first);
   /** What a warm reading says, until it was read. */
   protected readonly warm = signal<string | null>(null);
-  protected note = '';
+  protected readonly note = signal('');
   protected readonly pressed = new LongPress();
   /** The attempt a note is about, after a long press. */
   private noteAbout: string | null = null;
@@ -250,25 +252,17 @@ export class BankPage implements OnInit {
     });
   }
 
-  protected toggle(which: 'sun' | 'large'): void {
-    this[which].update((on) => !on);
-  }
-
   protected logNote(): void {
-    const text = this.note.trim();
+    const text = this.note().trim();
     if (!text) return;
     this.kept(this.book.log({ kind: 'note', text: text.slice(0, 1000), aboutId: this.noteAbout }));
-    this.note = '';
+    this.note.set('');
     this.noteAbout = null;
     this.sheet.set(null);
   }
 
   protected undo(): void {
     this.kept(this.book.undo());
-  }
-
-  protected swapHand(): void {
-    this.session.keep({ bankHand: this.left() ? 'right' : 'left' });
   }
 
   /** A tap that the device could not keep is told at once. */

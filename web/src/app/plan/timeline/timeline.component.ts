@@ -59,7 +59,7 @@ const OVER_PX = 40;
   selector: 'doceo-timeline',
   imports: [DragDirective, NgTemplateOutlet],
   templateUrl: './timeline.component.html',
-  styleUrl: './timeline.component.css',
+  styleUrls: ['./timeline.component.css', './timeline-blocks.css', './timeline-order.css'],
   host: { '[style.--lanes]': "lanesPx() + fanPx() + 'px'", '[style.--staff]': "staffPx() + 'px'" },
 })
 export class TimelineComponent {

@@ -1,8 +1,8 @@
 import { computed, inject, Injectable } from '@angular/core';
 import type { SavedStudent } from '@doceo/contract';
-import { UserStorage } from '../data/device/user-storage';
-import { DayStore } from '../data/lesson/day-store';
-import { SessionStore } from '../data/session';
+import { UserStorage } from '../../data/device/user-storage';
+import { DayStore } from '../../data/lesson/day-store';
+import { SessionStore } from '../../data/session';
 import { type GroupPlace, placeIn } from './group-place';
 import { parted } from './parted';
 
