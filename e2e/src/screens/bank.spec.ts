@@ -154,4 +154,20 @@ describe.each([
     await page.waitForFunction(() => document.querySelector('[role=dialog]') === null);
     expect(await page.evaluate(() => document.activeElement?.textContent?.trim())).toBe('More');
   });
+
+  it('has all down to the students at the foot in sight in every block, but for large type', async () => {
+    const below: string[] = [];
+    const places = Number((await page.$eval('.blockno', (one) => one.textContent)).split(' of ')[1]);
+    expect(places).toBeGreaterThan(6);
+    for (let place = 2; place <= places; place++) {
+      await byText(page, '.blockno', `place ${place} of ${places}`);
+      const [title, bottom] = await page.evaluate(() => [
+        document.querySelector('h1')?.textContent ?? '',
+        document.querySelector('doceo-who-bar')?.getBoundingClientRect().bottom ?? Infinity,
+      ]);
+      if (Number(bottom) > PHONE.height + 0.5) below.push(`${title} ${bottom}`);
+      if (place < places) await page.tap('[aria-label="Next block"]');
+    }
+    if (!large) expect(below).toEqual([]);
+  });
 });
