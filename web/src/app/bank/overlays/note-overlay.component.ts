@@ -1,11 +1,9 @@
-import { A11yModule } from '@angular/cdk/a11y';
 import { Component, inject, model, output } from '@angular/core';
 import { WhoWords } from '../who-words';
 
 /** A sentence about whom a tap counts for; what was typed stays when it is left. */
 @Component({
   selector: 'doceo-note-overlay',
-  imports: [A11yModule],
   styleUrls: ['../../parts/thumb-buttons.css', '../bank-sheet.component.css', './overlay.css'],
   host: { role: 'dialog', 'aria-modal': 'true', 'aria-label': 'Note' },
   template: `
