@@ -24,11 +24,11 @@ export interface Pupil {
  * @param lane his place in the group, a plain number from 0
  */
 export function pupilOf({ brings }: Board, lane: number): Pupil {
-  return copied({ lane, ...brings[lane]! });
+  return pupilAlike({ lane, ...brings[lane]! });
 }
 
 /** The same pupil, to be taught apart. */
-function copied({ lane, mastery, learn, seen, ready }: Brought & Pick<Pupil, 'lane'>): Pupil {
+export function pupilAlike({ lane, mastery, learn, seen, ready }: Brought & Pick<Pupil, 'lane'>): Pupil {
   return { lane, mastery: [...mastery], learn, seen: [...seen], ready: [...ready], rises: [] };
 }
 
@@ -68,13 +68,23 @@ export function riseIn(board: Board, lane: number, acts: readonly Activity[]): n
  * What a drill would give a student now, with what it counts for besides.
  *
  * @param takenMin how long it lasts, minutes
- * @returns skills, 0 and more
+ * @param later of each skill what one gained of it now adds to what he gains later, plain numbers; null for nothing
+ * @returns skills, 0 and more; below zero where it takes more from what comes later
  */
-export function wouldGive(board: Board, pupil: Pupil, on: BoardDrill, takenMin: number): number {
+export function wouldGive(
+  board: Board,
+  pupil: Pupil,
+  on: BoardDrill,
+  takenMin: number,
+  later: Float64Array | null = null,
+): number {
   let gain = 0;
+  const own = on.counts[pupil.lane]!;
   for (const one of on.trains)
-    gain += riseOf(board, pupil, one, takenMin) * one.counts * board.skills[one.skill]!.goal;
-  return gain * on.counts[pupil.lane]!;
+    gain +=
+      riseOf(board, pupil, one, takenMin) *
+      (own * one.counts * board.skills[one.skill]!.goal + (later ? later[one.skill]! : 0));
+  return gain;
 }
 
 /**
@@ -100,7 +110,17 @@ export function taught(board: Board, pupil: Pupil, { trains }: BoardDrill, taken
 
 function riseOf(board: Board, pupil: Pupil, one: Trained, takenMin: number): number {
   const { skill } = one;
-  return readyFor(board, pupil, skill) * (1 - pupil.mastery[skill]!) * (1 - missedBy(pupil, one, takenMin));
+  return readyFor(board, pupil, skill) * (1 - pupil.mastery[skill]!) * learnedBy(pupil, one, takenMin);
+}
+
+/**
+ * The chance that a student has learned by a drill what he could not before it, were he ready.
+ *
+ * @param takenMin how long it lasts, minutes
+ * @returns 0…1
+ */
+export function learnedBy(pupil: Pupil, one: Trained, takenMin: number): number {
+  return 1 - missedBy(pupil, one, takenMin);
 }
 
 /** So many numbers of minutes are kept of each student, from 0. */
@@ -116,8 +136,14 @@ function missedBy({ lane, learn }: Pupil, { skill, perMin, missed }: Trained, ta
   return now;
 }
 
-/** What was trained today is seen, and speaks for what it rests on. */
-function readyFor(board: Board, pupil: Pupil, skill: number): number {
+/**
+ * How ready a student is for a skill: as far as the weakest thing it rests on. What was trained today is seen, and speaks
+ * for what it rests on.
+ *
+ * @param skill its place on the board
+ * @returns 0…1
+ */
+export function readyFor(board: Board, pupil: Pupil, skill: number): number {
   const known = pupil.ready[skill]!;
   if (known >= 0) return known;
   let least = 1;

@@ -1,3 +1,4 @@
 export * from './lane';
 export * from './step';
 export * from './score';
+export * from './later';

@@ -89,6 +89,7 @@ export function tellingPoints({ students, task }: Board, told: number): number {
  *
  * @param takenMin how long it lasts, minutes
  * @param atMin when it begins, minutes
+ * @param later of each skill what one gained of it now adds to what he gains later, plain numbers; null where that is open
  * @returns points
  */
 export function pointsOfStep(
@@ -97,11 +98,12 @@ export function pointsOfStep(
   on: BoardDrill,
   takenMin: number,
   atMin: number,
+  later: Float64Array | null = null,
 ): number {
   const { costs, holdsMin, waterMin } = board;
   const { pupil, last, at } = standing;
   const goesOn = last === on;
-  let points = costs.gain * wouldGive(board, pupil, on, takenMin);
+  let points = costs.gain * wouldGive(board, pupil, on, takenMin, later);
   if (!goesOn) points -= costs.begun;
   if (on.place !== null && on.place !== 'anywhere' && at !== null && on.place !== at) {
     points -= costs.walk * wayBetween(board, at, on.place);

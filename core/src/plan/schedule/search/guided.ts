@@ -3,7 +3,7 @@ import type { Random } from '../../../random';
 import { lanesOf } from '../activity';
 import { type Gene, geneOf } from '../genes';
 import { notReady } from '../hard';
-import { pointsOfStep, type Standing, standingAt, stillGoodMin, tellingPoints } from '../parts';
+import { pointsOfStep, type Standing, standingAt, stillGoodMin, tellingPoints, worthLater } from '../parts';
 import { type Looked, taughtBefore } from './looked';
 
 /** Of so many drills the best is taken, a plain number each: now by a draw, now nearly all are looked at. */
@@ -11,7 +11,7 @@ const LOOKED_AT = [3, 8, 20, 60];
 
 /**
  * The list with one drill in the place of another, or put in, that gives those who do it much then: of some that are drawn
- * the one that gives most a minute.
+ * the one that gives most a minute, with what it is worth for what they do later.
  */
 export function guided(board: Board, looked: Looked, random: Random): Gene[] {
   const { genes, starts } = looked;
@@ -22,7 +22,9 @@ export function guided(board: Board, looked: Looked, random: Random): Gene[] {
   const replaces = random() < 0.7 && !gene.plain?.stays;
   const lanes = gene.lanes;
   const taken = replaces && random() < 0.7 ? gene.takenMin : null;
-  const best = bestDrill(board, looked, lanes, starts[i]!, taken, random);
+  const atMin = starts[i]!;
+  const untilMin = atMin + (replaces ? gene.takenMin : 0);
+  const best = bestDrill(board, looked, lanes, { atMin, untilMin }, taken, random);
   if (!best) return next;
   next.splice(i, replaces ? 1 : 0, geneOf(best, taken ?? best.likelyMin, lanes));
   return next;
@@ -32,12 +34,16 @@ function bestDrill(
   board: Board,
   { acts, days }: Looked,
   lanes: number,
-  atMin: number,
+  { atMin, untilMin }: { atMin: number; untilMin: number },
   taken: number | null,
   random: Random,
 ): BoardDrill | null {
   const standings: Standing[] = [];
-  for (const lane of lanesOf(lanes)) standings[lane] = standingAt(board, lane, days.acts[lane]!, atMin);
+  const later: Float64Array[] = [];
+  for (const lane of lanesOf(lanes)) {
+    standings[lane] = standingAt(board, lane, days.acts[lane]!, atMin);
+    later[lane] = worthLater(board, standings[lane].pupil, days.acts[lane]!, untilMin);
+  }
   const taught = taughtBefore(board, acts, atMin);
   let best: BoardDrill | null = null;
   let most = Number.NEGATIVE_INFINITY;
@@ -52,7 +58,7 @@ function bestDrill(
     for (const lane of each) takenMin = Math.min(takenMin, stillGoodMin(standings[lane]!, on));
     if (takenMin < on.leastMin) continue;
     let sum = -tellingPoints(board, each.length);
-    for (const lane of each) sum += pointsOfStep(board, standings[lane]!, on, takenMin, atMin);
+    for (const lane of each) sum += pointsOfStep(board, standings[lane]!, on, takenMin, atMin, later[lane]);
     const worth = sum / takenMin;
     if (worth > most) [best, most] = [on, worth];
   }

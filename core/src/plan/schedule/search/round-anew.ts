@@ -4,7 +4,7 @@ import { countOf, lanesOf } from '../activity';
 import { actOf } from '../exact';
 import { type Gene, geneOf } from '../genes';
 import { isAllowedNow, notReady } from '../hard';
-import { pointsOfStep, standingAt, stillGoodMin, tellingPoints } from '../parts';
+import { pointsOfStep, standingAt, stillGoodMin, tellingPoints, worthLater } from '../parts';
 import { type Looked, taughtBefore } from './looked';
 import { inOne, type Round, roundsOf } from './rounds';
 
@@ -24,7 +24,7 @@ const STRAY = 0.5;
 
 /**
  * The list with one of its rounds made anew: all do the one drill that gives them most together, or each does that of two
- * which gives him more.
+ * which gives him more, with what that is worth for what he does later.
  *
  * @param together whether all stay at one drill
  */
@@ -48,6 +48,7 @@ function choicesFor(
   const takenMin = untilMin - fromMin;
   const taught = taughtBefore(board, acts, fromMin);
   const standings = days.acts.map((own, lane) => standingAt(board, lane, own, fromMin));
+  const worth = days.acts.map((own, lane) => worthLater(board, standings[lane]!.pupil, own, untilMin));
   // What he does later anyway would come again then.
   const later = days.acts.map(
     (own) => new Set(own.filter(({ startMin }) => startMin >= untilMin).map(({ on }) => on)),
@@ -61,7 +62,7 @@ function choicesFor(
     for (const lane of lanesOf(on.who & ~notReady(board, on, taught))) {
       if (stillGoodMin(standings[lane]!, on) < takenMin) continue;
       const again = later[lane]!.has(on) ? board.costs.again : 0;
-      const own = pointsOfStep(board, standings[lane]!, on, takenMin, fromMin) - again;
+      const own = pointsOfStep(board, standings[lane]!, on, takenMin, fromMin, worth[lane]) - again;
       points[lane] = own > 0 ? own * seems : own;
       sum += Math.max(0, points[lane]);
     }
