@@ -147,10 +147,18 @@ export function readyFor(board: Board, pupil: Pupil, skill: number): number {
   const known = pupil.ready[skill]!;
   if (known >= 0) return known;
   let least = 1;
-  for (const need of board.skills[skill]!.needs) {
-    const can = pupil.mastery[need]!;
-    least = Math.min(least, pupil.seen[need] ? can : can * readyFor(board, pupil, need));
-  }
+  for (const need of board.skills[skill]!.needs) least = Math.min(least, holdsUp(board, pupil, need));
   pupil.ready[skill] = least;
   return least;
+}
+
+/**
+ * How far a skill carries what rests on it: what was seen counts as it is, what was not only as far as he is ready for it.
+ *
+ * @param skill its place on the board
+ * @returns 0…1
+ */
+export function holdsUp(board: Board, pupil: Pupil, skill: number): number {
+  const can = pupil.mastery[skill]!;
+  return pupil.seen[skill] ? can : can * readyFor(board, pupil, skill);
 }

@@ -1,5 +1,5 @@
 import type { Activity, Board, BoardDrill } from '../model';
-import { learnedBy, type Pupil, pupilAlike, readyFor, taught } from './gain';
+import { holdsUp, learnedBy, type Pupil, pupilAlike, readyFor, taught } from './gain';
 
 /** How the rise of one skill that a drill trains hangs on what the student can before it. */
 interface Slopes {
@@ -64,8 +64,7 @@ function heldBackBy(board: Board, pupil: Pupil, skill: number): Slopes['heldBack
     let weakest = -1;
     let least = 1;
     for (const need of board.skills[at]!.needs) {
-      const can = pupil.mastery[need]!;
-      const ready = pupil.seen[need] ? can : can * readyFor(board, pupil, need);
+      const ready = holdsUp(board, pupil, need);
       if (ready < least) [least, weakest] = [ready, need];
     }
     if (weakest < 0) return found;
