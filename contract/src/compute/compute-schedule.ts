@@ -284,6 +284,7 @@ export const scheduleCommands = {
             z.strictObject({ atMs: z.number(), mean: z.number(), low: z.number(), high: z.number() }),
           ),
           enoughAt: z.int().nullable(),
+          wanting: z.strictObject({ lesson: z.int(), attempts: z.int() }).nullable(),
         }),
       ),
     }),

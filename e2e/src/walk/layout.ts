@@ -106,7 +106,11 @@ export function layoutFlaws(page: Page, touch: boolean): Promise<string[]> {
             top: rect.top,
             bottom: rect.bottom,
           });
-          if (box) lines.push(box);
+          if (!box) continue;
+          lines.push(box);
+          const edge = element.closest('button, .btn')?.getBoundingClientRect();
+          if (edge && (box.left < edge.left - 1.5 || box.right > edge.right + 1.5))
+            cut.push(`wider than what it is pressed by: ${box.name}`);
         }
       }
       const pen = document.createElement('canvas').getContext('2d') as CanvasRenderingContext2D;

@@ -70,28 +70,12 @@ export function forecastSkill(
     seed = 'course',
   }: ForecastOptions = {},
 ): SkillForecast {
-  const lastMs = attempts.reduce<number | null>((last, { atMs }) => Math.max(last ?? atMs, atMs), null);
-  // What was never tried is not forgotten: it is not there yet, or was there all the time.
-  const begin = traceBelief(attempts, lastMs ?? nowMs, grid, forgetDays);
-  const side = grid.map((parameters) => seenBy(parameters, { evidence: 'side' }));
-  const away = (fromMs: number | null, toMs: number): number =>
-    fromMs === null ? 1 : retained(toMs - fromMs, forgetDays);
+  const belief = beliefOf(attempts, nowMs, { grid, forgetDays });
+  const { begin, away, lastMs } = belief;
   const moments = [...lessons.map(({ atMs }) => atMs), untilMs];
-
-  let masteries = begin.masteries;
-  let sinceMs = lastMs;
-  const means = moments.map((atMs, i) => {
-    masteries = masteries.map((mastery) => mastery * away(sinceMs, atMs));
-    const bouts = lessons[i]?.bouts ?? [];
-    for (const { attempts: tries, main } of bouts)
-      masteries = masteries.map(
-        (mastery, k) => 1 - (1 - mastery) * (1 - (main ? grid : side)[k]!.learn) ** tries,
-      );
-    if (bouts.length > 0 || sinceMs !== null) sinceMs = atMs;
-    return meanOf(masteries, begin.weights);
-  });
+  const means = expectedAt(belief, lessons, moments);
   const played = Array.from({ length: runs }, (_, run) =>
-    playCourse(begin, { grid, side, lessons, moments, away, lastMs }, seededRandom(`${seed}/${run}`)),
+    playCourse({ ...belief, lessons, moments }, seededRandom(`${seed}/${run}`)),
   );
   const nowShare = away(lastMs, nowMs);
   return {
@@ -103,6 +87,100 @@ export function forecastSkill(
       return { atMs, mean: means[i]!, low: at(TENTH), high: at(1 - TENTH) };
     }),
   };
+}
+
+/** More attempts than these are no answer: nobody keeps at one thing for so long. */
+const MAX_MORE = 240;
+
+/**
+ * How many attempts more at one of the lessons would make a skill likely enough when it is wanted, by the same law.
+ *
+ * @param attempts what was seen of it until now
+ * @param nowMs epoch milliseconds
+ * @param lessons in the order of time
+ * @param untilMs when it is wanted, epoch milliseconds
+ * @param lesson at which of them, from 0
+ * @param enough the chance that is wanted, 0…1
+ * @returns attempts, whole, 0 where it is likely enough without; null where 240 would not do
+ */
+export function attemptsWanting(
+  attempts: readonly Attempt[],
+  nowMs: number,
+  lessons: readonly ComingPractice[],
+  untilMs: number,
+  {
+    lesson,
+    enough,
+    grid = PARAMETER_GRID,
+    forgetDays = FORGET_DAYS,
+  }: { lesson: number; enough: number } & Pick<ForecastOptions, 'grid' | 'forgetDays'>,
+): number | null {
+  const belief = beliefOf(attempts, nowMs, { grid, forgetDays });
+  const moments = [...lessons.map(({ atMs }) => atMs), untilMs];
+  const isEnough = (more: number): boolean => {
+    const given = lessons.map((one, i) =>
+      i === lesson && more > 0 ? { ...one, bouts: [...one.bouts, { attempts: more, main: true }] } : one,
+    );
+    return expectedAt(belief, given, moments).at(-1)! >= enough;
+  };
+  if (isEnough(0)) return 0;
+  if (!isEnough(MAX_MORE)) return null;
+  // More attempts never make it less likely: the least that do lie between what does not and what does.
+  let [without, within] = [0, MAX_MORE];
+  while (within - without > 1) {
+    const middle = Math.floor((without + within) / 2);
+    if (isEnough(middle)) within = middle;
+    else without = middle;
+  }
+  return within;
+}
+
+/** What is believed of a skill now, and how it is carried on. */
+interface CarriedBelief {
+  begin: SkillBelief;
+  /** The parameters of what is the main thing of a drill, and of what it shows besides. */
+  grid: readonly TracingParameters[];
+  side: readonly TracingParameters[];
+  /** What is left from one moment to another; all of what was never tried. */
+  away: (fromMs: number | null, toMs: number) => number;
+  /** When it was tried last; null for never. */
+  lastMs: number | null;
+}
+
+function beliefOf(
+  attempts: readonly Attempt[],
+  nowMs: number,
+  { grid, forgetDays }: { grid: readonly TracingParameters[]; forgetDays: number },
+): CarriedBelief {
+  const lastMs = attempts.reduce<number | null>((last, { atMs }) => Math.max(last ?? atMs, atMs), null);
+  return {
+    // What was never tried is not forgotten: it is not there yet, or was there all the time.
+    begin: traceBelief(attempts, lastMs ?? nowMs, grid, forgetDays),
+    grid,
+    side: grid.map((parameters) => seenBy(parameters, { evidence: 'side' })),
+    away: (fromMs, toMs) => (fromMs === null ? 1 : retained(toMs - fromMs, forgetDays)),
+    lastMs,
+  };
+}
+
+/** The mastery that is expected after each lesson, and at the moments behind them. */
+function expectedAt(
+  { begin, grid, side, away, lastMs }: CarriedBelief,
+  lessons: readonly ComingPractice[],
+  moments: readonly number[],
+): number[] {
+  let masteries = begin.masteries;
+  let sinceMs = lastMs;
+  return moments.map((atMs, i) => {
+    masteries = masteries.map((mastery) => mastery * away(sinceMs, atMs));
+    const bouts = lessons[i]?.bouts ?? [];
+    for (const { attempts: tries, main } of bouts)
+      masteries = masteries.map(
+        (mastery, k) => 1 - (1 - mastery) * (1 - (main ? grid : side)[k]!.learn) ** tries,
+      );
+    if (bouts.length > 0 || sinceMs !== null) sinceMs = atMs;
+    return meanOf(masteries, begin.weights);
+  });
 }
 
 /**
@@ -124,19 +202,14 @@ export function believedAt(
   });
 }
 
-interface CoursePlay {
-  grid: readonly TracingParameters[];
-  side: readonly TracingParameters[];
+interface CoursePlay extends CarriedBelief {
   lessons: readonly ComingPractice[];
   moments: readonly number[];
-  away: (fromMs: number | null, toMs: number) => number;
-  lastMs: number | null;
 }
 
 /** One course that may come: what will be believed of the skill at each moment, as its attempts go. */
 function playCourse(
-  begin: SkillBelief,
-  { grid, side, lessons, moments, away, lastMs }: CoursePlay,
+  { begin, grid, side, lessons, moments, away, lastMs }: CoursePlay,
   random: Random,
 ): number[] {
   const sets = Array.from(grid.keys());

@@ -6,6 +6,7 @@ import { FORD } from '../../testing/schedule-task';
 import { blockFromDrill } from '../edits';
 import { emptyPlan, type PlanBody } from '../plan';
 import {
+  attemptsWanting,
   believedAt,
   type Course,
   type CourseStudent,
@@ -15,6 +16,7 @@ import {
   forecastSkill,
   planCourse,
   practiceOf,
+  quickestDrill,
 } from '.';
 
 const DAY_MS = 86_400_000;
@@ -36,6 +38,23 @@ describe('what a lesson gives', () => {
       main: true,
     });
     expect(practiceOf(SHIPPED, plan, 0)).toEqual([]);
+  });
+});
+
+describe('a drill for some attempts', () => {
+  const pause = SHIPPED.drills.get('count-the-pause');
+  const share = pause.trains[0]!.share;
+  it('is the quickest of those whose main thing it is, with two minutes to tell it', () => {
+    const slow = { ...pause, id: 'slow', attemptsPerMin: 2 };
+    const quick = { ...pause, id: 'quick', attemptsPerMin: 4 };
+    const found = quickestDrill([slow, quick, slow], mainSkillOf(pause), 30);
+    expect(found!.drill.id).toBe('quick');
+    expect(found!.minutes).toBe(2 + Math.ceil(30 / (4 * share)));
+  });
+  it('is none where it is trained by none, or besides only', () => {
+    const beside = pause.trains[1]?.skillId ?? 'nothing';
+    expect(quickestDrill([pause], beside, 30)).toBeNull();
+    expect(quickestDrill([], mainSkillOf(pause), 30)).toBeNull();
   });
 });
 
@@ -81,6 +100,26 @@ describe('the forecast of a skill', () => {
       (0.2 * 0.9) / (0.2 * 0.9 + 0.8 * 0.2),
       9,
     );
+  });
+
+  it('counts the tries that are wanting: as many do, and one less does not', () => {
+    for (const [lesson, lessons] of [1, 2, 3].map((n) => [n - 1, weekly(n, 6)] as const)) {
+      const until = NOW + 5 * WEEK;
+      const chance = (more: number) =>
+        forecastSkill(
+          [],
+          NOW,
+          lessons.map((one, i) => (i === lesson ? { ...one, bouts: [...one.bouts, ...bout(more)] } : one)),
+          until,
+        ).chance;
+      const wanting = attemptsWanting([], NOW, lessons, until, { lesson, enough: ENOUGH })!;
+      expect(wanting).toBeGreaterThan(0);
+      expect(chance(wanting)).toBeGreaterThanOrEqual(ENOUGH);
+      expect(chance(wanting - 1)).toBeLessThan(ENOUGH);
+      expect(attemptsWanting([], NOW, lessons, until, { lesson, enough: 0.1 })).toBe(0);
+    }
+    // Half a year later most of it is forgotten, however often it was tried.
+    expect(attemptsWanting([], NOW, weekly(1, 6), NOW + 40 * WEEK, { lesson: 0, enough: ENOUGH })).toBeNull();
   });
 
   it('has a band around what is expected, that holds four courses of five', () => {
@@ -195,6 +234,33 @@ describe('a course', () => {
     expect(
       planCourse(task([student('a', []), student('b', [])], [goal], [1, 2, 3]), { seed: 'c', tries: 60 }),
     ).toEqual(made);
+  });
+
+  it('says of each goal what is wanting at the last lesson the student comes to', () => {
+    const goal = 'casting.stop';
+    const course = task([student('a', []), student('b', []), student('c', [])], [goal], [1, 2, 3]);
+    const given = {
+      ...course,
+      untilMs: NOW + 3.5 * WEEK,
+      lessons: course.lessons.map((one, i) => ({ ...one, studentIds: i < 2 ? ['a', 'b'] : ['b'] })),
+    };
+    const goals = forecastCourse(given, [null, null, null], 'c');
+    expect(goals.map(({ wanting }) => wanting?.lesson)).toEqual([1, 2, undefined]);
+    // Each has a point for every lesson, so that those of a group can be drawn as one.
+    expect(goals.map(({ course: points }) => points.length)).toEqual([4, 4, 4]);
+    const [a, b] = goals;
+    // Who has it later forgets less of it by the end.
+    expect(a!.wanting!.attempts).toBeGreaterThan(b!.wanting!.attempts);
+  });
+
+  it('names the lesson from which it is enough by its place among all, not among those he comes to', () => {
+    const goal = 'casting.stop';
+    const drill = SHIPPED.drills.all.find((one) => mainSkillOf(one) === goal)!;
+    const course = task([student('a', [])], [goal], [1, 2, 3]);
+    const lessons = course.lessons.map((one, i) => ({ ...one, studentIds: i === 2 ? ['a'] : [] }));
+    const long = { ...blockFromDrill(drill, 'b', 0), durationMin: 90 };
+    const plans = lessons.map(({ plan: one }) => ({ ...one, blocks: [long] }));
+    expect(forecastCourse({ ...course, lessons }, plans, 'c')[0]!.enoughAt).toBe(2);
   });
 
   it('trains only who comes to a lesson, and is heard of after each', () => {

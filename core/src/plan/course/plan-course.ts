@@ -10,7 +10,13 @@ import {
 import type { PlanBody } from '../plan';
 import type { PlanLesson, PlanStudent } from '../rules/rule';
 import { closedHours, schedule, taskFor } from '../schedule';
-import { believedAt, type ComingPractice, type ForecastPoint, forecastSkill } from './forecast';
+import {
+  attemptsWanting,
+  believedAt,
+  type ComingPractice,
+  type ForecastPoint,
+  forecastSkill,
+} from './forecast';
 import { type Practice, practiceOf } from './practice';
 
 /** One who comes to a lesson of a course, with all that was seen of him. */
@@ -53,6 +59,16 @@ export interface GoalForecast {
   course: ForecastPoint[];
   /** The lesson after which it is more likely than `ENOUGH`, from 0; null where none is enough. */
   enoughAt: number | null;
+  /** What would make it likely enough that is not; null where it is, or where nothing that can be done would. */
+  wanting: WantingPractice | null;
+}
+
+/** Attempts that a goal wants at the last lesson a student comes to. */
+export interface WantingPractice {
+  /** The lesson's place among those to come, from 0. */
+  lesson: number;
+  /** Whole, 1 and more. */
+  attempts: number;
 }
 
 export interface Course {
@@ -132,7 +148,7 @@ function planOnce(
       { seed: `${seed}/${i}`, tries },
     )?.plan;
     const made = found && found.blocks.length > 0 ? found : null;
-    if (made) give(task, given, one, made);
+    give(task, given, one, made);
     done(i + 1);
     return made;
   });
@@ -176,14 +192,11 @@ export function forecastCourse(
   seed: string,
 ): GoalForecast[] {
   const given: Given = new Map();
-  task.lessons.forEach((one, i) => {
-    const plan = plans[i];
-    if (plan) give(task, given, one, plan);
-  });
+  task.lessons.forEach((one, i) => give(task, given, one, plans[i] ?? null));
   return goalForecasts(task, given, seed);
 }
 
-/** What students are given in the lessons of a course, by their ids. */
+/** What students are given in the lessons of a course, one after the other, by their ids; nothing in one they miss. */
 type Given = Map<string, GivenLesson[]>;
 interface GivenLesson {
   atMs: number;
@@ -196,17 +209,19 @@ function comingTo({ students }: CourseTask, { studentIds }: CourseLesson): Cours
     : [...students];
 }
 
-function give(task: CourseTask, given: Given, one: CourseLesson, plan: PlanBody): void {
-  comingTo(task, one).forEach(({ id }, lane) => {
-    const own = given.get(id) ?? [];
-    own.push({ atMs: one.lesson.startMs, practice: practiceOf(task.curriculum, plan, lane) });
-    given.set(id, own);
-  });
+function give(task: CourseTask, given: Given, one: CourseLesson, plan: PlanBody | null): void {
+  const lanes = comingTo(task, one).map(({ id }) => id);
+  for (const { id } of task.students) {
+    const lane = lanes.indexOf(id);
+    const practice = plan && lane >= 0 ? practiceOf(task.curriculum, plan, lane) : [];
+    given.set(id, [...(given.get(id) ?? []), { atMs: one.lesson.startMs, practice }]);
+  }
 }
 
 function goalForecasts(task: CourseTask, given: Given, seed: string): GoalForecast[] {
-  return task.students.flatMap((student) =>
-    task.goals.map((skillId) => {
+  return task.students.flatMap((student) => {
+    const last = task.lessons.findLastIndex((one) => comingTo(task, one).includes(student));
+    return task.goals.map((skillId) => {
       const lessons = comingAt(given.get(student.id) ?? [], skillId);
       const own = student.attempts.filter((one) => one.skillId === skillId);
       const learns = learning(task, skillId);
@@ -216,6 +231,14 @@ function goalForecasts(task: CourseTask, given: Given, seed: string): GoalForeca
       });
       const past = believedAt(own, task.overMs ?? [], learns);
       const enough = course.findIndex(({ mean }, i) => i < lessons.length && mean >= ENOUGH);
+      const attempts =
+        last < 0
+          ? null
+          : attemptsWanting(own, task.nowMs, lessons, task.untilMs, {
+              ...learns,
+              lesson: last,
+              enough: ENOUGH,
+            });
       return {
         studentId: student.id,
         skillId,
@@ -224,9 +247,10 @@ function goalForecasts(task: CourseTask, given: Given, seed: string): GoalForeca
         past,
         course,
         enoughAt: enough < 0 ? null : enough,
+        wanting: attempts ? { lesson: last, attempts } : null,
       };
-    }),
-  );
+    });
+  });
 }
 
 function comingAt(given: readonly GivenLesson[], skillId: string): ComingPractice[] {

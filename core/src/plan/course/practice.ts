@@ -1,4 +1,5 @@
 import type { Curriculum } from '../../curriculum';
+import { type Drill, mainSkillOf } from '../../drill';
 import { curriculumOf, drillOf } from '../carried';
 import type { PlanBody } from '../plan';
 import { blocksOfLane } from '../timing';
@@ -31,4 +32,29 @@ export function practiceOf(curriculum: Curriculum, plan: PlanBody, lane: number)
       return attempts > 0 ? [{ skillId, attempts, main: i === 0 }] : [];
     });
   });
+}
+
+/** A drill that gives so many attempts at a skill, and how long it takes for them. */
+export interface DrillFor {
+  drill: Drill;
+  /** The telling with it, whole minutes, 3 and more. */
+  minutes: number;
+}
+
+/**
+ * The drill that gives so many attempts at a skill in the least time, of those whose main thing it is.
+ *
+ * @param drills to choose from
+ * @param attempts how many, 1 and more
+ * @returns null where no drill trains it
+ */
+export function quickestDrill(drills: readonly Drill[], skillId: string, attempts: number): DrillFor | null {
+  let quickest: DrillFor | null = null;
+  for (const drill of drills) {
+    const [main] = drill.trains;
+    if (mainSkillOf(drill) !== skillId || !main) continue;
+    const minutes = TELLING_MIN + Math.ceil(attempts / (drill.attemptsPerMin * main.share));
+    if (!quickest || minutes < quickest.minutes) quickest = { drill, minutes };
+  }
+  return quickest;
 }

@@ -49,7 +49,13 @@ import { SCHOOLS, wayOf } from '../shared/school-texts';
       margin: 3px 0;
     }
     .btn {
+      flex: none;
       white-space: nowrap;
+    }
+    @media (width < 700px) {
+      .row {
+        flex-wrap: wrap;
+      }
     }
   `,
 })

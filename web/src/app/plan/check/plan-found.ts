@@ -33,13 +33,13 @@ export function planFound({
   return {
     order,
     problems,
-    /** How many there are of what must be done and of what is to be checked. */
+    /** How many there are of what must be done and of what is to be checked, where there are any. */
     counts: computed(() =>
       COUNTED.map(([level, word]) => ({
         level,
         word,
         count: problems().filter((problem) => problem.level === level).length,
-      })),
+      })).filter(({ count }) => count > 0),
     ),
     /** Numbers of the blocks in the running order. */
     marks: computed<ReadonlyMap<string, BlockMark>>(() => {

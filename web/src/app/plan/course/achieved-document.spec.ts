@@ -1,6 +1,6 @@
 import type { SkillAttempt, SkillState } from '@doceo/core';
 import { SHIPPED_CURRICULUM } from '@doceo/core/shipped';
-import { LESSON, SAM } from '../../../testing/fixtures';
+import { LESSON, SAM, WATER } from '../../../testing/fixtures';
 import { achievedDocument, achievementOf } from './achieved-document';
 
 const at = (iso: string, good: boolean, skillId = 'casting.pause'): SkillAttempt => ({
@@ -22,7 +22,7 @@ describe('a record of achievement', () => {
       lessons: [
         {
           ...{ saved: LESSON, startMs: Date.parse(LESSON.startsAt), over: true, closed: false },
-          ...{ date: '2026-06-10', day: 'Wed 10 Jun' },
+          ...{ date: '2026-06-10', day: 'Wed 10 Jun', water: WATER.water },
         },
       ],
       nowMs: Date.parse('2026-06-20T12:00:00Z'),

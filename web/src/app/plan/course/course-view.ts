@@ -10,6 +10,7 @@ import {
   type PlanBody,
   type Skill,
   slipped,
+  type Water,
 } from '@doceo/core';
 import { DateTime } from 'luxon';
 import { forkJoin, of, type Subscription } from 'rxjs';
@@ -39,6 +40,7 @@ export interface LessonOfCourse {
   /** At its water. */
   date: string;
   day: string;
+  water: Water;
   /** Whether its water has no season then. */
   closed: boolean;
 }
@@ -95,7 +97,7 @@ export class CourseView {
       const over = startMs <= this.day.now();
       return [
         {
-          ...{ saved, startMs, date, over, day: dayText(saved.startsAt, zone) },
+          ...{ saved, startMs, date, over, day: dayText(saved.startsAt, zone), water },
           closed: isClosed(water.rules, date),
         },
       ];
@@ -149,9 +151,9 @@ export class CourseView {
       nowMs: this.nowMs(),
       untilMs: Math.max(this.untilMs(), this.nowMs()),
       overMs: this.over().map(({ startMs, saved }) => startMs + saved.lengthMin * MINUTE_MS),
-      lessons: coming.flatMap(({ saved, startMs, date }) => {
-        const [plan, water] = [this.planOf().get(saved.id), this.day.waterOf(saved)?.water];
-        if (!plan || !water) return [];
+      lessons: coming.flatMap(({ saved, startMs, date, water }) => {
+        const plan = this.planOf().get(saved.id);
+        if (!plan) return [];
         const { studentIds } = saved;
         return [
           {

@@ -4,7 +4,7 @@ import { columnsByStudent, type BankEvent, emptyPlan, type GoalForecast, type Pl
 import { MessageService } from 'primeng/api';
 import { Subject } from 'rxjs';
 import type { FakeServer } from '../../../testing/fake-server';
-import { JONAS, LESSON, PLAN, SAM, TAUGHT, uuid } from '../../../testing/fixtures';
+import { attempt, JONAS, LESSON, PLAN, SAM, TAUGHT, uuid } from '../../../testing/fixtures';
 import { lessonServer, setDate, type Shown, show } from '../../../testing/page';
 import type { UndoData } from '../../data/undoable';
 import type { CourseNews, CourseRequest } from '../../workers/plans/make-course';
@@ -34,6 +34,7 @@ function forecast(studentId: string, chance: number, request: CourseRequest): Go
     ...{ studentId, skillId: GOAL, now: 0.3, chance, past: (request.task.overMs ?? []).map(() => 0.25) },
     course: [...request.task.lessons.map(({ lesson }) => lesson.startMs), request.task.untilMs].map(point),
     enoughAt: chance >= 0.8 ? 0 : null,
+    wanting: chance >= 0.8 || chance < 0.1 ? null : { lesson: 1, attempts: 30 },
   };
 }
 
@@ -111,10 +112,29 @@ describe('a course', () => {
     expect(page.all('a.who .figure')).toEqual(['85 %', '40 %']);
     expect(page.all('a.who .note')).toEqual([
       'likely enough from Wed 17 Jun on',
-      'not likely enough by then',
+      'not likely enough by then 30 more tries on Wed 24 Jun would do: Count the pause, 17 min more.',
     ]);
     await page.press('Jonas');
     expect(page.all('text.end')).toEqual(['40 %']);
+  });
+
+  it('promises no number of tries where none would do', async () => {
+    const page = await open();
+    await page.press('Plan its lessons');
+    await answer(page, 0.9, 0.05);
+    expect(page.all('a.who .note')[1]).toBe(
+      'not likely enough by then No number of tries in one lesson would do.',
+    );
+  });
+
+  it('shows what the goal rests on, and how far each has it', async () => {
+    const stops = Array.from({ length: 8 }, () => attempt('casting.stop', null));
+    server.on(api.records.list, columnsByStudent(stops));
+    const page = await open();
+    expect(page.all('doceo-goal-needs .skill')).toEqual(['Stop']);
+    const [sam, jonas] = page.all('doceo-goal-needs title');
+    expect(sam).toMatch(/^Sam (9\d|100) %$/);
+    expect(jonas).toMatch(/^Jonas [12]\d %$/);
   });
 
   it('says what a lesson was to train and did not, and where it comes again', async () => {

@@ -23,6 +23,7 @@ import { CourseFormComponent } from './course-form.component';
 import { type GoalStream, type LessonMark, CourseStreamsComponent } from './course-streams.component';
 import { CourseView, type LessonOfCourse } from './course-view';
 import { GoalChancesComponent } from './goal-chances.component';
+import { GoalNeedsComponent } from './goal-needs.component';
 import type { StreamPoint } from './stream-shape';
 import { TakeCourse } from './take-course';
 
@@ -36,6 +37,7 @@ const MINUTE_MS = 60_000;
     CourseFormComponent,
     CourseStreamsComponent,
     GoalChancesComponent,
+    GoalNeedsComponent,
     LoadFailedComponent,
     NgTemplateOutlet,
     NoSuchComponent,

@@ -1,8 +1,9 @@
 import { Component, computed, inject, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { ENOUGH, type GoalForecast, type Skill } from '@doceo/core';
+import { ENOUGH, type GoalForecast, groundSuits, quickestDrill, type Skill } from '@doceo/core';
 import { callNames } from '../../data/lesson/lesson-texts';
 import { SessionStore } from '../../data/session';
+import { TeachingStore } from '../../data/teaching/teaching-store';
 import { InUnitsPipe } from '../../parts/in-units.pipe';
 import { CourseView } from './course-view';
 
@@ -23,7 +24,12 @@ import { CourseView } from './course-view';
           <line class="enough" [attr.x1]="enough" [attr.x2]="enough" y2="22" />
         </svg>
         <span class="figure">{{ row.chance }} %</span>
-        <span class="small soft note">{{ row.note }}</span>
+        <span class="small soft note">
+          {{ row.note }}
+          @if (row.wanting; as wanting) {
+            <b>{{ wanting }}</b>
+          }
+        </span>
       </a>
     }
     <p class="small soft">
@@ -57,6 +63,11 @@ import { CourseView } from './course-view';
       width: 100%;
       height: 20px;
     }
+    .note b {
+      display: block;
+      font-weight: 400;
+      color: var(--ink);
+    }
     .figure {
       text-align: right;
     }
@@ -85,6 +96,7 @@ import { CourseView } from './course-view';
 })
 export class GoalChancesComponent {
   private readonly view = inject(CourseView);
+  private readonly teaching = inject(TeachingStore);
   protected readonly units = inject(SessionStore).units;
   readonly goal = input.required<Skill>();
   readonly goals = input.required<readonly GoalForecast[]>();
@@ -96,6 +108,7 @@ export class GoalChancesComponent {
       const last = one.course.at(-1);
       return {
         ...{ id: one.studentId, name: names.get(one.studentId) ?? '', note: this.noteOf(one) },
+        wanting: this.wantingOf(one),
         ...{ now: one.now * 100, then: one.chance * 100, chance: Math.round(one.chance * 100) },
         ...{ low: (last?.low ?? 0) * 100, high: (last?.high ?? 0) * 100 },
       };
@@ -108,5 +121,22 @@ export class GoalChancesComponent {
       return lesson ? `enough after ${lesson.day}, and forgotten again` : 'not likely enough by then';
     if (now >= ENOUGH) return 'there already, and kept';
     return lesson ? `likely enough from ${lesson.day} on` : '';
+  }
+
+  /** What would make it likely enough, in attempts and in minutes of the drill that takes least of them. */
+  private wantingOf({ wanting, studentId, skillId, chance }: GoalForecast): string | null {
+    if (chance >= ENOUGH || this.view.coming().length === 0) return null;
+    const lesson = wanting && this.view.coming()[wanting.lesson];
+    if (!lesson)
+      return this.view.coming().some(({ saved }) => saved.studentIds.includes(studentId))
+        ? 'No number of tries in one lesson would do.'
+        : 'In none of the lessons to come.';
+    const { places } = lesson.water;
+    const suits = this.teaching
+      .curriculum()
+      .drills.all.filter(({ ground }) => places.some(({ kind }) => groundSuits(ground, kind)));
+    const found = quickestDrill(suits, skillId, wanting.attempts);
+    const drill = found ? `: ${found.drill.name}, ${found.minutes} min more` : '';
+    return `${wanting.attempts} more tries on ${lesson.day} would do${drill}.`;
   }
 }
