@@ -7,6 +7,8 @@ export interface Press {
   name: string;
   selector: string;
   text: string | RegExp;
+  /** What is there when it is done that takes its time. */
+  then?: string;
 }
 
 export interface Screen {
@@ -54,6 +56,9 @@ const COMMON: Screen[] = [
     path: '/plan/teaching',
     presses: [press('.entries button', 'Count the pause'), press('aside button', 'Close')],
   },
+  { name: 'weeks', path: '/plan/weeks' },
+  { name: 'kit on hand', path: '/plan/kit' },
+  { name: 'courses', path: '/plan/courses' },
   { name: 'teach', path: '/teach' },
   { name: 'students', path: '/record' },
   { name: 'group', path: '/record/group' },
@@ -73,12 +78,13 @@ const COMMON: Screen[] = [
 
 /** Every screen of the demo, by what is in it now. */
 export async function demoScreens(page: Page): Promise<Screen[]> {
-  const [waters, rigs, plans, lessons, students] = await Promise.all([
+  const [waters, rigs, plans, lessons, students, courses] = await Promise.all([
     ask<SavedWater[]>(page, '/api/waters'),
     ask<Saved[]>(page, '/api/rigs'),
     ask<Saved[]>(page, '/api/plans'),
     ask<Saved[]>(page, '/api/lessons'),
     ask<Saved[]>(page, '/api/students'),
+    ask<Saved[]>(page, '/api/courses'),
   ]);
   const id = (list: Saved[], at = 0): string => (list[at] as Saved).id;
   const river = waters.find(({ water }) => /River/.test(water.name)) as Saved;
@@ -96,6 +102,27 @@ export async function demoScreens(page: Page): Promise<Screen[]> {
     { name: 'rigs side by side', path: `/rig/${id(rigs)}/beside/${id(rigs, 1)}` },
     { name: 'rig card', path: `/rig/${id(rigs)}/card` },
     { name: 'plan', path: `/plan/${id(plans)}`, presses: [press('[data-block]', /./, 'a block')] },
+    {
+      name: 'a preview over a plan',
+      path: `/plan/${RIFFLE_COPY}`,
+      presses: [
+        {
+          ...press('doceo-proposal-asks button', 'For this group'),
+          then: 'doceo-proposal-bar [aria-pressed]:enabled',
+        },
+        press('doceo-proposal-bar button', 'Parts'),
+      ],
+    },
+    {
+      name: 'days for a plan',
+      path: `/plan/${id(plans)}/days`,
+      presses: [press('doceo-day-band button.best', /./, 'a day')],
+    },
+    {
+      name: 'course',
+      path: `/plan/courses/${id(courses)}`,
+      presses: [press('doceo-course-streams [role=button]', /./, 'a goal'), press('.segments button', 'Sam')],
+    },
     { name: 'hand on', path: `/plan/${id(plans)}/out` },
     { name: 'behind a link', path: `/shown#${await linkTo(page, id(plans))}` },
     { name: 'versions', path: `/plan/${id(plans)}/versions` },

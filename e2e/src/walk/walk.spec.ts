@@ -96,12 +96,13 @@ describe('a walk through every screen', () => {
   }
 });
 
-async function pressed(page: Page, { name, selector, text }: Press): Promise<string[]> {
+async function pressed(page: Page, { name, selector, text, then }: Press): Promise<string[]> {
   try {
     await clickText(page, selector, text);
   } catch {
     return [`nothing to press: ${name}`];
   }
+  if (then) await page.waitForSelector(then);
   await settled(page);
   const lost = await page.evaluate(() => document.activeElement === document.body);
   return lost ? [`the focus is lost after ${name}`] : [];

@@ -32,6 +32,13 @@ const LABEL_APART = 70;
 /** A gate at the end: as wide as a stream that is enough. */
 const GATE = 0.8;
 
+/**
+ * The height of so many streams.
+ *
+ * @returns CSS pixels
+ */
+export const streamsHeight = (streams: number): number => TOP + streams * ROW;
+
 /** The goals of a course as streams from its first day to the last: each as wide as what is mastered, lessons across. */
 @Component({
   selector: 'doceo-course-streams',
@@ -100,7 +107,7 @@ export class CourseStreamsComponent {
   protected readonly top = TOP;
   protected readonly rowHeight = ROW;
   protected readonly width = computed(() => (this.narrow() ? 372 : 800));
-  protected readonly height = computed(() => TOP + this.streams().length * ROW);
+  protected readonly height = computed(() => streamsHeight(this.streams().length));
   private readonly x = computed(() => {
     const [from, until, width] = [this.fromMs(), this.untilMs(), this.width() - END];
     return (atMs: number) => Math.max(0, Math.min(1, (atMs - from) / Math.max(1, until - from))) * width;

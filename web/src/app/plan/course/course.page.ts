@@ -20,7 +20,12 @@ import { LoadFailedComponent } from '../../shared/load-failed.component';
 import { NoSuchComponent } from '../../shared/no-such.component';
 import { achievedDocument, achievementOf } from './achieved-document';
 import { CourseFormComponent } from './course-form.component';
-import { type GoalStream, type LessonMark, CourseStreamsComponent } from './course-streams.component';
+import {
+  type GoalStream,
+  type LessonMark,
+  CourseStreamsComponent,
+  streamsHeight,
+} from './course-streams.component';
 import { CourseView, type LessonOfCourse } from './course-view';
 import { GoalChancesComponent } from './goal-chances.component';
 import { GoalNeedsComponent } from './goal-needs.component';
@@ -28,6 +33,8 @@ import type { StreamPoint } from './stream-shape';
 import { TakeCourse } from './take-course';
 
 const MINUTE_MS = 60_000;
+/** The line below the streams, CSS pixels. */
+const LEGEND_PX = 30;
 
 /** A course: goals of a group by a day as streams that grow with its lessons, and the plans that would make them grow more. */
 @Component({
@@ -84,6 +91,8 @@ export class CoursePage implements OnInit {
     const shown = this.shown();
     return shown ? this.view.goals().map((goal) => this.streamOf(goal, shown)) : [];
   });
+  /** What is below does not move when the streams come: they and their legend have their room before. */
+  protected readonly streamsPx = computed(() => streamsHeight(this.view.goals().length) + LEGEND_PX);
   protected readonly marks = computed<LessonMark[]>(() =>
     this.view.lessons().map(({ saved, startMs, day, over }) => ({ id: saved.id, atMs: startMs, day, over })),
   );

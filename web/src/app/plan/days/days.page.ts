@@ -9,17 +9,19 @@ import { dayText, callNamesOf, spanText, timeText } from '../../data/lesson/less
 import { localDate } from '../../data/lesson/local-date';
 import { SessionStore } from '../../data/session';
 import { ChoiceFieldComponent } from '../../parts/fields/choice-field.component';
-import { narrowWindow } from '../../parts/narrow';
+import { narrowWindow, TABLET_PX } from '../../parts/narrow';
 import { SheetComponent } from '../../parts/dialogs/sheet.component';
 import { ScorePartsComponent } from '../../parts/score-parts.component';
 import { LessonDialogComponent } from '../../shared/lesson/lesson-dialog.component';
 import type { ProposedLesson } from '../../shared/lesson/lesson-form.component';
 import { NoSuchComponent } from '../../shared/no-such.component';
-import type { BandMark } from '../../shared/weeks/band-shape';
+import type { BandDay, BandMark } from '../../shared/weeks/band-shape';
 import { DayBandComponent } from '../../shared/weeks/day-band.component';
 import { DayChoice, type NumberedDay } from './day-choice';
 import { FetchingComponent } from '../../shared/fetching.component';
 
+/** Days of a row. */
+const WEEK = 7;
 /** So many days are told in words. */
 const TOLD = 6;
 const MINUTE_MS = 60_000;
@@ -49,6 +51,7 @@ export class DaysPage implements OnInit {
   protected readonly choice = inject(DayChoice);
   readonly id = input.required<string>();
   protected readonly narrow = narrowWindow();
+  private readonly half = narrowWindow(TABLET_PX);
   protected readonly proposed = signal<ProposedLesson | null>(null);
   protected readonly hours = Array.from({ length: 17 }, (_, i) => ({ value: i + 5, text: `${i + 5}:00` }));
   protected readonly fromHours = computed(() =>
@@ -98,6 +101,11 @@ export class DaysPage implements OnInit {
 
   ngOnInit(): void {
     this.day.loadHistory(true).subscribe({ error: () => undefined });
+  }
+
+  /** The days in rows: a week each where two weeks have no room beside each other. */
+  protected rowsOf(days: BandDay[]): BandDay[][] {
+    return this.half() ? [days.slice(0, WEEK), days.slice(WEEK)].filter(({ length }) => length > 0) : [days];
   }
 
   protected marksOf(water: SavedWater): BandMark[] {

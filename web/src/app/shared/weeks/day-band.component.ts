@@ -40,6 +40,7 @@ const HOUR_PX = 14;
                 [class]="mark.looks"
                 [attr.aria-pressed]="mark.id === chosenId()"
                 [attr.aria-label]="mark.label"
+                [title]="mark.label"
                 [style.top.%]="mark.top * 100"
                 [style.height.%]="mark.height * 100"
                 (click)="chosen.emit(mark.id)"
