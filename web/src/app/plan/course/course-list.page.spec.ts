@@ -62,5 +62,10 @@ describe('the courses', () => {
     server.on(api.courses.list, []);
     const page = await show(CourseListPage, server);
     expect(page.text()).toContain('No course yet');
+    // What it will look like is typical, says so, and leads nowhere.
+    expect(page.all('doceo-course-streams .name')).toHaveLength(3);
+    expect(page.all('doceo-course-streams .end').every((end) => /^\d\d %$/.test(end))).toBe(true);
+    expect(page.all('doceo-course-example doceo-origin')).toEqual(['typical']);
+    expect(page.all('doceo-course-streams [role=button]')).toEqual([]);
   });
 });

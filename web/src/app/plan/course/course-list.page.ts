@@ -9,12 +9,13 @@ import { callNames } from '../../data/lesson/lesson-texts';
 import { TeachingStore } from '../../data/teaching/teaching-store';
 import { FetchingComponent } from '../../shared/fetching.component';
 import { LoadFailedComponent } from '../../shared/load-failed.component';
+import { CourseExampleComponent } from './course-example.component';
 import { CourseFormComponent } from './course-form.component';
 
 /** The courses there are: those that go on first. */
 @Component({
   selector: 'doceo-course-list',
-  imports: [FetchingComponent, CourseFormComponent, LoadFailedComponent, RouterLink],
+  imports: [FetchingComponent, CourseExampleComponent, CourseFormComponent, LoadFailedComponent, RouterLink],
   template: `
     <div class="bench-main page">
       <div class="row">
@@ -44,6 +45,7 @@ import { CourseFormComponent } from './course-form.component';
             </p>
             <button type="button" class="btn go" (click)="making.set(true)">Begin one</button>
           </div>
+          <doceo-course-example />
         }
       }
     </div>

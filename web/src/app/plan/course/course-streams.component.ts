@@ -68,11 +68,12 @@ export const streamsHeight = (streams: number): number => TOP + streams * ROW;
       @for (row of rows(); track row.skillId) {
         <g
           class="goal"
+          [class.still]="still()"
           [class]="'strand-' + row.strand"
           [class.chosen]="row.skillId === chosenId()"
-          role="button"
-          tabindex="0"
-          [attr.aria-pressed]="row.skillId === chosenId()"
+          [attr.role]="still() ? 'img' : 'button'"
+          [attr.tabindex]="still() ? null : 0"
+          [attr.aria-pressed]="still() ? null : row.skillId === chosenId()"
           [attr.aria-label]="row.told"
           (click)="chosen.emit(row.skillId)"
           (keydown.enter)="chosen.emit(row.skillId)"
@@ -101,6 +102,8 @@ export class CourseStreamsComponent {
   readonly nowMs = input.required<number>();
   readonly untilMs = input.required<number>();
   readonly chosenId = input<string | null>(null);
+  /** Whether it is only looked at: no goal can be chosen. */
+  readonly still = input(false);
   readonly chosen = output<string>();
   private readonly narrow = narrowWindow();
 
