@@ -34,7 +34,7 @@ function forecast(studentId: string, chance: number, request: CourseRequest): Go
     ...{ studentId, skillId: GOAL, now: 0.3, chance, past: (request.task.overMs ?? []).map(() => 0.25) },
     course: [...request.task.lessons.map(({ lesson }) => lesson.startMs), request.task.untilMs].map(point),
     enoughAt: chance >= 0.8 ? 0 : null,
-    wanting: chance >= 0.8 || chance < 0.1 ? null : { lesson: 1, attempts: 30 },
+    wanting: chance >= 0.8 || chance < 0.1 ? null : { lesson: 1, attempts: chance < 0.45 ? 20 : 30 },
   };
 }
 
@@ -112,10 +112,19 @@ describe('a course', () => {
     expect(page.all('a.who .figure')).toEqual(['85 %', '40 %']);
     expect(page.all('a.who .note')).toEqual([
       'likely enough from Wed 17 Jun on',
-      'not likely enough by then 30 more tries on Wed 24 Jun would do: Count the pause, 17 min more.',
+      'not likely enough by then 20 more tries on Wed 24 Jun would do: Count the pause, 12 min more.',
     ]);
     await page.press('Jonas');
     expect(page.all('text.end')).toEqual(['40 %']);
+  });
+
+  it('says where a drill would go on for longer than it is good for', async () => {
+    const page = await open();
+    await page.press('Plan its lessons');
+    await answer(page, 0.9, 0.5);
+    expect(page.all('a.who .note')[1]).toContain(
+      '30 more tries on Wed 24 Jun would do: Count the pause, 17 min more, longer than it is good for in one piece.',
+    );
   });
 
   it('promises no number of tries where none would do', async () => {

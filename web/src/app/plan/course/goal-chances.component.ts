@@ -136,7 +136,9 @@ export class GoalChancesComponent {
       .curriculum()
       .drills.all.filter(({ ground }) => places.some(({ kind }) => groundSuits(ground, kind)));
     const found = quickestDrill(suits, skillId, wanting.attempts);
-    const drill = found ? `: ${found.drill.name}, ${found.minutes} min more` : '';
-    return `${wanting.attempts} more tries on ${lesson.day} would do${drill}.`;
+    const would = `${wanting.attempts} more tries on ${lesson.day} would do`;
+    if (!found) return `${would}.`;
+    const long = found.minutes > found.drill.minutes.max ? ', longer than it is good for in one piece' : '';
+    return `${would}: ${found.drill.name}, ${found.minutes}\u00a0min more${long}.`;
   }
 }
